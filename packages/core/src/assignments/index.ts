@@ -1,0 +1,4 @@
+export { DueRule, dueFor } from './dueRule'
+export type { Due } from './dueRule'
+export { DUE_SOON_MS, ReadingState, readingState } from './readingState'
+export type { ReadingFacts } from './readingState'

@@ -1,0 +1,2 @@
+export { AudienceRule, NOBODY, reasonsFor } from './audienceRule'
+export type { AudienceReason } from './audienceRule'

@@ -1,0 +1,38 @@
+import * as z from 'zod/mini'
+import { GuideId, StepId } from '../shared'
+
+/** Longest active time that one event may carry: senders report at least this often. */
+export const MAX_ACTIVE_MS = 120_000
+
+const base = {
+  /** UUID version 7, made by the sender; sending the same id again changes nothing. */
+  id: z.uuid(),
+  guideId: GuideId,
+  edition: z.int().check(z.positive()),
+  /** Epoch milliseconds by the sender's clock; the server puts it right by the batch's `sentAt`. */
+  occurredAt: z.int().check(z.positive()),
+  /** The way in which the guide was used. */
+  way: z.literal('read'),
+}
+
+/** What happened while someone used a guide, as its sender tells it. */
+export const UsageEvent = z.discriminatedUnion('verb', [
+  z.object({ ...base, verb: z.literal('opened') }),
+  z.object({ ...base, verb: z.literal('step-viewed'), stepId: StepId }),
+  z.object({ ...base, verb: z.literal('step-confirmed'), stepId: StepId }),
+  z.object({ ...base, verb: z.literal('time-spent'), stepId: StepId, activeMs: z.int().check(z.minimum(1), z.maximum(MAX_ACTIVE_MS)) }),
+  z.object({ ...base, verb: z.literal('finished') }),
+])
+export type UsageEvent = z.infer<typeof UsageEvent>
+export type UsageVerb = UsageEvent['verb']
+
+/** Version of the shape above, kept with every stored event. */
+export const EVENT_SCHEMA_VERSION = 1
+
+/** When something happened by the server's clock, from what the sender's clock said; never later than the receipt.
+ * @param occurredAt sender's clock, epoch milliseconds
+ * @param sentAt     sender's clock when the batch left
+ * @param receivedAt server's clock when it came in */
+export function correctedTime(occurredAt: number, sentAt: number, receivedAt: number): number {
+  return Math.min(receivedAt, occurredAt + (receivedAt - sentAt))
+}

@@ -1,0 +1,48 @@
+import { decodeHTML } from 'entities'
+import type { GuideDocument } from '../guides'
+
+/** Words of a line of the input that are not in the draft. `line` counts from 1. */
+export type NotPlaced = { line: number; text: string; words: string[] }
+
+const WORD = /[\p{L}\p{N}]+/gu
+const TAG = /<\/?[a-zA-Z][^<>]*>/g
+const ATTRIBUTE_NAME = /([\s"'])[a-zA-Z_:@][-\w:.@]*(?=\s*=)/g
+
+const LIST_NUMBER = /^[\s>*+-]*\d{1,9}[.)](?=\s)/
+
+/** A line of Markdown without what is only notation: names of tags and of attributes, character references, list numbers. */
+const withoutNotation = (line: string): string =>
+  decodeHTML(line.replace(LIST_NUMBER, ' ').replace(TAG, (tag) => tag.replace(/^<\/?[a-zA-Z][-\w]*/, ' ').replace(ATTRIBUTE_NAME, '$1 ')))
+
+function countInto(counts: Map<string, number>, text: string): void {
+  for (const [word] of text.matchAll(WORD)) counts.set(word, (counts.get(word) ?? 0) + 1)
+}
+
+function countTexts(counts: Map<string, number>, value: unknown): void {
+  if (Array.isArray(value)) for (const each of value) countTexts(counts, each)
+  else if (value !== null && typeof value === 'object')
+    for (const [key, each] of Object.entries(value)) {
+      if (typeof each !== 'string') countTexts(counts, each)
+      else if (key !== 'id' && key !== 'type' && key !== 'kind') countInto(counts, each)
+    }
+}
+
+/** Holds the draft against its source, word by word, so that nothing goes missing unsaid.
+ * @param source   the Markdown as it came
+ * @param document the draft made from it
+ * @returns the lines with words of which the draft has fewer than the source */
+export function auditWords(source: string, document: GuideDocument): NotPlaced[] {
+  const left = new Map<string, number>()
+  countTexts(left, { title: document.title, summary: document.summary, items: document.items })
+  const missing: NotPlaced[] = []
+  source.split(/\r\n|\n|\r/).forEach((line, index) => {
+    const words: string[] = []
+    for (const [word] of withoutNotation(line).matchAll(WORD)) {
+      const count = left.get(word) ?? 0
+      if (count > 0) left.set(word, count - 1)
+      else words.push(word)
+    }
+    if (words.length > 0) missing.push({ line: index + 1, text: line.trim().slice(0, 300), words })
+  })
+  return missing
+}

@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest'
+import { GuideDocument, plainText, stepName, stepsOf } from '../guides'
+import { seededIds } from '../shared'
+import { importMarkdown, settlePictures } from './importMarkdown'
+
+const read = (source: string, fileName = 'clean-the-tank.md') => importMarkdown(source, fileName, seededIds(1))
+const outline = (source: string) => read(source).document.items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))
+
+describe('a Markdown file as a draft', () => {
+  it('gives title, summary, sections and steps', () => {
+    const { document, notPlaced } = read('# Clean the tank\n\nOnce a week.\n\n## Drain\n\n1. Close the **inlet**\n2. Open the drain\n\n## Rinse\n\n### Rinse twice\n\nWith warm water.\n')
+    expect([document.title, document.summary]).toEqual(['Clean the tank', 'Once a week.'])
+    expect(document.items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))).toEqual(['# Drain', 'Close the inlet', 'Open the drain', '# Rinse', 'Rinse twice\nWith warm water.'])
+    expect(notPlaced).toEqual([])
+    expect(GuideDocument.safeParse(document).success).toBe(true)
+  })
+  it('takes the file’s name when there is no heading', () => {
+    expect(read('Just words.').document.title).toBe('clean the tank')
+    expect(outline('Just words.')).toEqual(['Just words.'])
+  })
+  it('keeps nested lists and code inside the step', () => {
+    const { document } = read('1. Prepare\n   - gloves\n   - goggles\n     1. clean ones\n2. Run\n\n   ```sh\n   start --slow\n   ```\n')
+    const [first, second] = stepsOf(document)
+    expect(plainText(first!.body)).toBe('Prepare\ngloves\ngoggles\nclean ones')
+    expect(second!.body.content[1]).toMatchObject({ type: 'codeBlock', attrs: { language: 'sh' }, content: [{ text: 'start --slow' }] })
+  })
+  it('keeps tables, with HTML spans', () => {
+    const { document } = read('| Dose | ml |\n|---|---|\n| A | 20 |\n\n<table><tr><td colspan="2">Both <b>tanks</b></td></tr></table>\n')
+    const tables = stepsOf(document).flatMap((step) => step.body.content).filter((block) => block.type === 'table')
+    expect(tables).toHaveLength(2)
+    expect(tables[0]).toMatchObject({ content: [{ content: [{ type: 'tableHeader' }, { type: 'tableHeader' }] }, { content: [{ type: 'tableCell' }, { type: 'tableCell' }] }] })
+    expect(tables[1]).toMatchObject({ content: [{ content: [{ attrs: { colspan: 2 } }] }] })
+  })
+  it('shows keys as keys and drops script, saying so', () => {
+    const { document, notPlaced } = read('Press <kbd>F2</kbd><script>alert("pwned")</script> [now](javascript:steal)\n')
+    const json = JSON.stringify(document)
+    expect(json).toContain('keyCap')
+    expect(json).not.toMatch(/pwned|steal/)
+    expect(notPlaced.flatMap((each) => each.words)).toEqual(expect.arrayContaining(['pwned', 'steal']))
+    expect(notPlaced[0]).toMatchObject({ line: 1 })
+  })
+  it('gives pictures to their steps and waits for their files', () => {
+    const draft = read('# T\n\n1. Open ![the valve](img/valve.png)\n2. Close\n\n![](https://elsewhere.example/x.png)\n')
+    expect(draft.pictures).toMatchObject([{ path: 'img/valve.png', alt: 'the valve' }])
+    expect(stepsOf(draft.document)[0]!.pictures).toHaveLength(1)
+    expect(draft.notPlaced.flatMap((each) => each.words)).toContain('elsewhere')
+  })
+  it('turns the description of a missing picture into words', () => {
+    const draft = read('1. Open ![the red valve](valve.png)\n')
+    const settled = settlePictures(draft, new Set())
+    expect(settled.missing).toHaveLength(1)
+    expect(plainText(stepsOf(settled.document)[0]!.body)).toBe('Open\nthe red valve')
+    expect(settlePictures(draft, new Set([draft.pictures[0]!.id])).document).toEqual(draft.document)
+  })
+  it('lists front matter, and takes its title when no heading has one', () => {
+    const { document, notPlaced } = read('---\ntitle: "Lone working"\nweight: 7\n---\nStay in touch.\n')
+    expect(document.title).toBe('Lone working')
+    expect(notPlaced.flatMap((each) => each.words)).toEqual(['title', 'weight', '7'])
+  })
+  it('comes through with headings that are only pictures, setext headings and HTML headings', () => {
+    expect(outline('Guide\n=====\n\n<h2 align="center">Part <i>one</i></h2>\n\ntext\n\n## ![logo](logo.png)\n\nmore\n')).toEqual(['# Part one', 'text\nmore'])
+  })
+  it('splits very long text into steps and survives deep nesting', () => {
+    expect(stepsOf(read(Array.from({ length: 100 }, (_, i) => `Paragraph ${i}`).join('\n\n')).document).length).toBe(3)
+    const deep = read(`${'<div>'.repeat(3000)}bottom${'</div>'.repeat(3000)}\n\n${'> '.repeat(500)}quoted\n\n${Array.from({ length: 60 }, (_, i) => `${' '.repeat(i * 2)}- level${i}`).join('\n')}`)
+    const all = JSON.stringify(deep)
+    for (const word of ['bottom', 'quoted', 'level59']) expect(all).toContain(word)
+    expect(GuideDocument.safeParse(deep.document).success).toBe(true)
+  })
+  it('names its steps, whatever they begin with', () => {
+    expect(stepsOf(read('1. ```\n   code\n   ```\n2. > quoted\n').document).map(stepName)).toEqual(['code', 'quoted'])
+  })
+})

@@ -1,0 +1,143 @@
+import MarkdownIt from 'markdown-it'
+import { emptyDocument, plainText, type Block, type GuideDocument, type GuideItem, type Inline, type Step, withBlockIds } from '../guides'
+import type { NewId, PictureId, SectionId, StepId } from '../shared'
+import { auditWords, type NotPlaced } from './auditWords'
+import { htmlPieces, type Piece, type PictureRef } from './htmlBlocks'
+
+/** A picture of the draft and the path under which its file is looked for. */
+export type DraftPicture = { id: PictureId; path: string; alt: string }
+/** A draft made from a Markdown text, the pictures that it waits for, and what of the text has no place in it. */
+export type ImportedDraft = { document: GuideDocument; pictures: DraftPicture[]; notPlaced: NotPlaced[] }
+
+const MAX_TITLE = 300
+const MAX_SUMMARY = 400
+const MAX_BLOCKS_A_STEP = 40
+const MAX_PICTURES_A_STEP = 40
+
+function markdownReader() {
+  const reader = new MarkdownIt({ html: true, linkify: false, typographer: false })
+  reader.validateLink = () => true
+  reader.normalizeLink = (url) => url
+  reader.normalizeLinkText = (text) => text
+  return reader
+}
+
+const FRONT_MATTER = /^---[ \t]*\r?\n([\s\S]*?)\r?\n---[ \t]*(?:\r?\n|$)/
+const inlineText = (content: readonly Inline[]): string => content.map((node) => (node.type === 'text' ? node.text : ' ')).join('').replace(/\s+/g, ' ').trim()
+const titleFromFileName = (fileName: string): string => fileName.replace(/^.*[\\/]/, '').replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ').trim()
+
+/** Builds the list of steps and sections from the pieces. */
+class DraftBuilder {
+  readonly items: GuideItem[] = []
+  readonly pictures: DraftPicture[] = []
+  private open: Step | null = null
+  private waiting: PictureRef[] = []
+
+  constructor(private readonly newId: NewId) {}
+
+  section(title: string): void {
+    this.items.push({ kind: 'section', id: this.newId() as SectionId, title })
+    this.open = null
+  }
+  step(blocks: Block[], pictures: PictureRef[], stayOpen: boolean): void {
+    const step: Step = { kind: 'step', id: this.newId() as StepId, body: { type: 'doc', content: blocks }, pictures: [] }
+    this.items.push(step)
+    this.show(step, [...this.waiting, ...pictures])
+    this.waiting = []
+    this.open = stayOpen ? step : null
+  }
+  add(block: Block | null, pictures: PictureRef[]): void {
+    const full = this.open !== null && (this.open.body.content.length >= MAX_BLOCKS_A_STEP || this.open.pictures.length + pictures.length > MAX_PICTURES_A_STEP)
+    if (this.open === null || full) this.step(block ? [block] : [], pictures, true)
+    else {
+      if (block) this.open.body.content.push(block)
+      this.show(this.open, pictures)
+    }
+  }
+  /** Keeps pictures for the next step, as those that stand in a heading. */
+  keep(pictures: PictureRef[]): void {
+    this.waiting.push(...pictures)
+  }
+  finish(): void {
+    if (this.waiting.length > 0) this.add(null, this.waiting.splice(0))
+    for (const item of this.items) if (item.kind === 'step') item.body = withBlockIds(item.body.content.length > 0 ? item.body : { type: 'doc', content: [{ type: 'paragraph' }] }, this.newId)
+  }
+  private show(step: Step, pictures: PictureRef[]): void {
+    for (const { path, alt } of pictures) {
+      const id = this.newId() as PictureId
+      step.pictures.push({ id, alt })
+      this.pictures.push({ id, path, alt })
+    }
+  }
+}
+
+/** Index of the piece that is the title: the first heading of level 1, else a heading with which the text begins. */
+function titleIndex(pieces: readonly Piece[]): number {
+  const usable = (piece: Piece) => piece.kind === 'heading' && inlineText(piece.inline) !== '' && inlineText(piece.inline).length <= MAX_TITLE
+  const first = pieces.findIndex((piece) => usable(piece) && piece.kind === 'heading' && piece.level === 1)
+  if (first >= 0) return first
+  return pieces[0] && usable(pieces[0]) ? 0 : -1
+}
+
+/** The text that serves as the summary: a first paragraph without links, code or pictures. */
+function summaryOf(piece: Piece | undefined): string | null {
+  if (piece?.kind !== 'block' || piece.block?.type !== 'paragraph' || piece.pictures.length > 0) return null
+  const content = (piece.block.content ?? []) as Inline[]
+  if (content.some((node) => node.type === 'text' && node.marks?.some((mark) => mark.type === 'link' || mark.type === 'code' || mark.type === 'keyCap'))) return null
+  const text = inlineText(content)
+  return text !== '' && text.length <= MAX_SUMMARY ? text : null
+}
+
+function place(piece: Piece, builder: DraftBuilder): void {
+  if (piece.kind === 'list-entry') return builder.step(piece.blocks, piece.pictures, false)
+  if (piece.kind === 'block') return builder.add(piece.block, piece.pictures)
+  const title = inlineText(piece.inline)
+  if (title === '') return builder.keep(piece.pictures)
+  if (piece.level > 2 || title.length > MAX_TITLE) return builder.step([{ type: 'paragraph', content: piece.inline }], piece.pictures, true)
+  builder.section(title)
+  builder.keep(piece.pictures)
+}
+
+/** Makes a draft from Markdown (CommonMark with tables and HTML inside). The first heading is the title, headings of the first two
+ * levels are sections, sub-headings and entries of ordered lists are steps, and other text belongs to the step that it follows.
+ * @param fileName gives the title when the text has none
+ * @returns the draft; every word of the source is in it or in `notPlaced` */
+export function importMarkdown(source: string, fileName: string, newId: NewId): ImportedDraft {
+  const text = source.replace(/^\uFEFF/, '').replaceAll('\0', '\uFFFD')
+  const frontMatter = FRONT_MATTER.exec(text)
+  const named = /^title:[ \t]*["']?(.+?)["']?[ \t]*$/m.exec(frontMatter?.[1] ?? '')?.[1]
+  const pieces = htmlPieces(markdownReader().render(frontMatter ? text.slice(frontMatter[0].length) : text))
+  const at = titleIndex(pieces)
+  const heading = pieces[at]
+  const title = heading?.kind === 'heading' ? inlineText(heading.inline) : (named ?? titleFromFileName(fileName)).slice(0, MAX_TITLE)
+  const builder = new DraftBuilder(newId)
+  if (heading) builder.keep(heading.pictures)
+  const summary = at === 0 || (at < 0 && pieces.length > 1) ? summaryOf(pieces[at + 1]) : null
+  pieces.forEach((piece, index) => {
+    if (index !== at && !(summary !== null && index === at + 1)) place(piece, builder)
+  })
+  builder.finish()
+  const document: GuideDocument = { ...emptyDocument(title, 'how-to'), summary: summary ?? '', items: builder.items }
+  return { document, pictures: builder.pictures, notPlaced: auditWords(text, document) }
+}
+
+/** Settles which pictures were there: those that were not leave the draft, their descriptions stay as words.
+ * @param found ids of the pictures that were stored */
+export function settlePictures(draft: ImportedDraft, found: ReadonlySet<string>): { document: GuideDocument; missing: DraftPicture[] } {
+  const missing = draft.pictures.filter((picture) => !found.has(picture.id))
+  const gone = new Map(missing.map((picture) => [picture.id as string, picture]))
+  const items = draft.document.items.map((item) => {
+    if (item.kind !== 'step' || !item.pictures.some((picture) => gone.has(picture.id))) return item
+    const words = item.pictures.flatMap((picture) => {
+      const lost = gone.get(picture.id)
+      return lost && lost.alt !== '' ? [{ type: 'paragraph' as const, attrs: { id: lost.id as string }, content: [{ type: 'text' as const, text: lost.alt }] }] : []
+    })
+    const text = plainText(item.body).trim()
+    return {
+      ...item,
+      pictures: item.pictures.filter((picture) => !gone.has(picture.id)),
+      body: words.length === 0 ? item.body : { type: 'doc' as const, content: text === '' ? words : [...item.body.content, ...words] },
+    }
+  })
+  return { document: { ...draft.document, items }, missing }
+}

@@ -1,0 +1,65 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { applyAll } from './apply'
+import type { Change } from './changes'
+import { rebase } from './rebase'
+import { richTextOf } from './richText'
+import { aDocument, aStep } from './testing'
+
+const steps = [aStep('One'), aStep('Two'), aStep('Three'), aStep('Four')] as const
+const start = aDocument(...steps)
+const write = (index: number, text: string): Change => ({ type: 'set-body', stepId: steps[index]!.id, body: richTextOf(text) })
+const remove = (index: number): Change => ({ type: 'remove-item', itemId: steps[index]!.id })
+const after = (changes: Change[]) => applyAll(changes, start).document
+const meet = (mine: Change[], theirs: Change[]) => rebase(mine, theirs, after(theirs))
+
+describe('two people on one guide', () => {
+  it('both land when they change different steps', () => {
+    const result = meet([write(0, 'mine')], [write(1, 'theirs')])
+    expect(result.conflicts).toEqual([])
+    expect(result.document).toEqual(after([write(0, 'mine'), write(1, 'theirs')]))
+  })
+  it('clash when both rewrite the same text; theirs stays, mine is handed back as last typed', () => {
+    const result = meet([write(0, 'mine, first'), write(0, 'mine, last'), write(2, 'also mine')], [write(0, 'theirs')])
+    expect(result.conflicts).toEqual([{ reason: 'changed', target: `body:${steps[0].id}`, itemId: steps[0].id, mine: write(0, 'mine, last') }])
+    expect(result.document).toEqual(after([write(0, 'theirs'), write(2, 'also mine')]))
+  })
+  it('do not clash when both wrote the same', () => {
+    expect(meet([write(0, 'same')], [write(0, 'same')]).conflicts).toEqual([])
+  })
+  it('hands back what was written in a step that the other removed', () => {
+    expect(meet([write(0, 'mine')], [remove(0)]).conflicts).toEqual([{ reason: 'gone', target: `body:${steps[0].id}`, itemId: steps[0].id, mine: write(0, 'mine') }])
+  })
+  it('does not remove a step in which the other has just written', () => {
+    const result = meet([remove(0)], [write(0, 'theirs')])
+    expect(result.conflicts.map((each) => each.reason)).toEqual(['removal'])
+    expect(result.document.items).toHaveLength(4)
+  })
+  it('is content when both removed the same step or moved it', () => {
+    expect(meet([remove(0)], [remove(0)])).toMatchObject({ conflicts: [], applied: [] })
+    const moved = meet([{ type: 'move-item', itemId: steps[0].id, after: steps[2].id }], [{ type: 'move-item', itemId: steps[0].id, after: steps[3].id }])
+    expect(moved.conflicts).toEqual([])
+    expect(moved.document.items.map((item) => item.id)).toEqual([steps[1].id, steps[2].id, steps[0].id, steps[3].id])
+  })
+  it('clash on the same fact only', () => {
+    expect(meet([{ type: 'set-facts', facts: { summary: 'x' } }], [{ type: 'set-facts', facts: { title: 'y' } }]).conflicts).toEqual([])
+    expect(meet([{ type: 'set-facts', facts: { title: 'x' } }], [{ type: 'set-facts', facts: { title: 'y' } }]).conflicts).toHaveLength(1)
+  })
+  it('loses no words: each change lands or comes back as a conflict', () => {
+    const anyChange = fc.oneof(
+      fc.tuple(fc.nat(3), fc.constantFrom('a', 'b', 'c')).map(([index, text]) => write(index, text)),
+      fc.nat(3).map(remove),
+    )
+    fc.assert(
+      fc.property(fc.array(anyChange, { maxLength: 6 }), fc.array(anyChange, { maxLength: 6 }), (mine, theirs) => {
+        const result = meet(mine, theirs)
+        const landed = JSON.stringify(result.document)
+        const returned = JSON.stringify(result.conflicts)
+        const removedByMe = new Set(result.applied.flatMap((change) => (change.type === 'remove-item' ? [change.itemId as string] : [])))
+        const lastWords = new Map(mine.flatMap((change) => (change.type === 'set-body' && !removedByMe.has(change.stepId) ? [[change.stepId, change] as const] : [])))
+        const removedBefore = new Set(mine.flatMap((change) => (change.type === 'remove-item' ? [change.itemId as string] : [])))
+        for (const [stepId, change] of lastWords) if (!removedBefore.has(stepId)) expect(landed.includes(JSON.stringify(change.body)) || returned.includes(JSON.stringify(change.body))).toBe(true)
+      }),
+    )
+  })
+})

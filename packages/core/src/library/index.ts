@@ -1,0 +1,2 @@
+export { flattened, folderTree, mayMoveUnder } from './folderTree'
+export type { FolderNode, FolderRow } from './folderTree'

@@ -1,0 +1,47 @@
+import type { Permission } from './permissions'
+
+/** How a person stands to the thing that is asked about.
+ * `any` holds for every existing thing; `reports` means that someone who reports to the person (at any depth) is concerned. */
+export type Relation = 'any' | 'own' | 'shared' | 'assigned' | 'open' | 'self' | 'reports'
+
+/** One way to be allowed: the permission held (or `null`: every signed-in person), over things in one of these relations. */
+type Grant = { permission: Permission | null; over: readonly Relation[] }
+
+const everyone = (...over: Relation[]): Grant => ({ permission: null, over })
+const holder = (permission: Permission, ...over: Relation[]): Grant => ({ permission, over })
+
+/** The one table of rights: action → the grants, any of which is enough. The server asks it for every request. */
+export const RIGHTS = {
+  'session.end': [everyone('any')],
+  'today.read': [everyone('any')],
+  'event.send': [everyone('any')],
+  'library.find': [everyone('any')],
+  'folder.change': [holder('folders.change', 'any')],
+  'people.look-up': [holder('people.look-up', 'any')],
+  'guide.create': [holder('guides.write', 'any')],
+  'guide.read': [everyone('assigned', 'open'), holder('guides.write', 'own', 'shared'), holder('guides.all', 'any')],
+  'guide.edit': [holder('guides.write', 'own', 'shared'), holder('guides.all', 'any')],
+  'guide.hand-over': [holder('guides.write', 'own'), holder('guides.all', 'any')],
+  'guide.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
+  'records.guide': [holder('records.all', 'any'), everyone('reports')],
+  'records.person': [everyone('self', 'reports'), holder('records.all', 'any')],
+  'records.list': [holder('records.all', 'any'), everyone('reports')],
+} as const satisfies Record<string, readonly Grant[]>
+
+export type Action = keyof typeof RIGHTS
+
+/** Whether someone may do something to a thing.
+ * @param permissions what the person holds
+ * @param relations   how the person stands to the thing; `any` is always taken to hold */
+export function may(permissions: ReadonlySet<Permission>, action: Action, relations: ReadonlySet<Relation>): boolean {
+  return RIGHTS[action].some(
+    (grant: Grant) =>
+      (grant.permission === null || permissions.has(grant.permission)) &&
+      grant.over.some((relation) => relation === 'any' || relations.has(relation)),
+  )
+}
+
+/** Actions by which a person comes to know that a guide exists; who has none of them is told that there is no such guide. */
+export const KNOWS_GUIDE_BY: readonly Action[] = ['guide.read', 'guide.edit', 'records.guide']
+/** As {@link KNOWS_GUIDE_BY}, for a person. */
+export const KNOWS_PERSON_BY: readonly Action[] = ['records.person', 'people.look-up']

@@ -1,0 +1,3 @@
+export { biggestLoss, dropOff } from './dropOff'
+export type { DropOff, StepReach } from './dropOff'
+export { csv } from './csv'

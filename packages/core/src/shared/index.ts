@@ -1,0 +1,5 @@
+export { idOf, PersonId, TeamId, RoleId, SiteId, DepartmentId, FolderId, GuideId, StepId, SectionId, PictureId } from './ids'
+export type { NewId } from './ids'
+export { LocalDate, localDateAt, addDays, endOfLocalDay, daysBetween } from './localDate'
+export { seededRandom, seededIds } from './random'
+export { canonicalJson } from './canonicalJson'
