@@ -1,0 +1,27 @@
+import { FolderId, GuideId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+
+export const MAX_IMPORT_BYTES = 60 * 1024 * 1024
+
+/** What came of an import. `notPlaced` lists, by line of the file, the words that have no place in the draft. */
+export const ImportReport = z.object({
+  id: GuideId,
+  number: z.int(),
+  title: z.string(),
+  steps: z.int(),
+  sections: z.int(),
+  pictures: z.int(),
+  missingPictures: z.array(z.object({ path: z.string(), why: z.string() })),
+  notPlaced: z.array(z.object({ line: z.int(), text: z.string(), words: z.array(z.string()) })),
+  otherFiles: z.array(z.string()),
+})
+export type ImportReport = z.infer<typeof ImportReport>
+
+/** A Markdown file, or a zip with one and its pictures, becomes a draft. */
+export const importGuide = endpoint({
+  method: 'post', path: '/api/imports', access: { may: 'guide.create' },
+  query: z.object({ name: z.string().check(z.minLength(1), z.maxLength(300)), folder: z.optional(FolderId) }),
+  bytes: { types: ['text/*', 'application/zip', 'application/octet-stream', 'application/x-zip-compressed'], maxBytes: MAX_IMPORT_BYTES },
+  response: ImportReport, problems: ['not-markdown', 'bad-zip', 'too-large', 'wrong-type'],
+})

@@ -1,0 +1,76 @@
+import { GuideKind, GuideTitle } from '@jackdaw/core/guides'
+import { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+import { PersonRef } from './people'
+
+const FolderName = z.string().check(z.trim(), z.minLength(1, 'Give the folder a name'), z.maxLength(120))
+
+export const Folder = z.object({ id: FolderId, parentId: z.nullable(FolderId), name: z.string(), guides: z.int() })
+export type Folder = z.infer<typeof Folder>
+
+export const listFolders = endpoint({ method: 'get', path: '/api/folders', access: { may: 'library.find' }, response: z.array(Folder), problems: [] })
+export const createFolder = endpoint({
+  method: 'post', path: '/api/folders', access: { may: 'folder.change' },
+  body: z.object({ name: FolderName, parentId: z.nullable(FolderId) }), response: Folder, problems: ['invalid'],
+})
+export const changeFolder = endpoint({
+  method: 'patch', path: '/api/folders/:folderId', access: { may: 'folder.change' }, params: z.object({ folderId: FolderId }),
+  body: z.object({ name: z.optional(FolderName), parentId: z.optional(z.nullable(FolderId)), archived: z.optional(z.boolean()) }),
+  problems: ['not-found', 'folder-loop', 'folder-not-empty'],
+})
+
+/** What a guide is to those who may edit it: a draft never published, published, published with a draft that went on, archived. */
+export const GuideState = z.enum(['draft', 'published', 'changed', 'archived'])
+export type GuideState = z.infer<typeof GuideState>
+
+export const GuideRow = z.object({
+  id: GuideId,
+  number: z.int(),
+  title: z.string(),
+  kind: GuideKind,
+  owner: PersonRef,
+  folderId: z.nullable(FolderId),
+  folder: z.string(),
+  state: GuideState,
+  edition: z.nullable(z.int()),
+  changedAt: z.int(),
+  changedBy: z.string(),
+  mayEdit: z.boolean(),
+  mayRead: z.boolean(),
+})
+export type GuideRow = z.infer<typeof GuideRow>
+
+export const GuideSort = z.enum(['number', 'title', 'kind', 'owner', 'state', 'changed'])
+export type GuideSort = z.infer<typeof GuideSort>
+
+export const listGuides = endpoint({
+  method: 'get', path: '/api/guides', access: { may: 'library.find' },
+  query: z.object({
+    folder: z.optional(FolderId),
+    find: z.optional(z.string().check(z.maxLength(200))),
+    kind: z.optional(GuideKind),
+    archived: z.optional(z.enum(['yes', 'no'])),
+    sort: z.optional(GuideSort),
+    direction: z.optional(z.enum(['up', 'down'])),
+    page: z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(10_000))),
+  }),
+  response: z.object({ rows: z.array(GuideRow), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid'],
+})
+export const createGuide = endpoint({
+  method: 'post', path: '/api/guides', access: { may: 'guide.create' },
+  body: z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')), kind: GuideKind, folderId: z.nullable(FolderId) }),
+  response: z.object({ id: GuideId, number: z.int() }), problems: ['invalid'],
+})
+export const changeGuide = endpoint({
+  method: 'patch', path: '/api/guides/:id', access: { may: 'guide.edit', over: 'guide' }, params: z.object({ id: GuideId }),
+  body: z.object({
+    title: z.optional(GuideTitle.check(z.minLength(1, 'Give the guide a title'))),
+    folderId: z.optional(z.nullable(FolderId)),
+    ownerId: z.optional(PersonId),
+    sharedWith: z.optional(z.array(PersonId).check(z.maxLength(50))),
+    archived: z.optional(z.boolean()),
+  }),
+  problems: ['invalid', 'not-allowed', 'guide-archived'],
+})

@@ -1,0 +1,44 @@
+import { Level, Permission } from '@jackdaw/core/people'
+import { PersonId, RoleId, SiteId, TeamId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+
+/** A person as others see them in lists. */
+export const PersonRef = z.object({ id: PersonId, name: z.string() })
+export type PersonRef = z.infer<typeof PersonRef>
+
+/** The person who is signed in. `csrf` goes into the header `x-csrf-token` of every request that changes something. */
+export const Me = z.object({
+  id: PersonId,
+  name: z.string(),
+  level: Level,
+  permissions: z.array(Permission),
+  hasReports: z.boolean(),
+  company: z.string(),
+  csrf: z.string(),
+})
+export type Me = z.infer<typeof Me>
+
+export const SignIn = z.object({
+  mail: z.string().check(z.trim(), z.minLength(3, 'Enter your mail address'), z.maxLength(254)),
+  password: z.string().check(z.minLength(1, 'Enter your password'), z.maxLength(1_000)),
+})
+export type SignIn = z.infer<typeof SignIn>
+
+export const signIn = endpoint({ method: 'post', path: '/api/session', access: 'anyone', body: SignIn, response: Me, problems: ['wrong-credentials', 'too-many-tries'] })
+export const signOut = endpoint({ method: 'delete', path: '/api/session', access: { may: 'session.end' }, problems: [] })
+export const getMe = endpoint({ method: 'get', path: '/api/session', access: 'anyone', response: z.nullable(Me), problems: [] })
+
+export const findPeople = endpoint({
+  method: 'get', path: '/api/people', access: { may: 'people.look-up' },
+  query: z.object({ find: z.optional(z.string().check(z.maxLength(100))) }),
+  response: z.array(z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), mayWrite: z.boolean() })),
+  problems: [],
+})
+
+const Group = <I extends z.ZodMiniType>(id: I) => z.object({ id, name: z.string(), people: z.int() })
+export const listGroups = endpoint({
+  method: 'get', path: '/api/groups', access: { may: 'people.look-up' },
+  response: z.object({ teams: z.array(Group(TeamId)), roles: z.array(Group(RoleId)), sites: z.array(Group(SiteId)) }),
+  problems: [],
+})

@@ -1,0 +1,39 @@
+import * as z from 'zod/mini'
+
+/** Every refusal that the API knows: its status and what it is called. */
+export const PROBLEMS = {
+  'bad-request': { status: 400, title: 'The request cannot be read' },
+  'not-signed-in': { status: 401, title: 'Sign in first' },
+  'wrong-credentials': { status: 401, title: 'Mail address or password is wrong' },
+  'not-allowed': { status: 403, title: 'You may not do this' },
+  'stale-page': { status: 403, title: 'This page is out of date; load it again' },
+  'not-found': { status: 404, title: 'There is nothing at this address' },
+  'folder-not-empty': { status: 409, title: 'The folder is not empty' },
+  'folder-loop': { status: 409, title: 'A folder cannot be put into itself' },
+  'not-publishable': { status: 409, title: 'The guide cannot be published yet' },
+  'draft-moved-on': { status: 409, title: 'The draft has changed since the page was opened' },
+  'guide-archived': { status: 409, title: 'The guide is archived' },
+  'too-large': { status: 413, title: 'Too large' },
+  'wrong-type': { status: 415, title: 'This type of file or body is not taken here' },
+  'invalid': { status: 422, title: 'Something in the request is not right' },
+  'not-a-picture': { status: 422, title: 'The file is not a picture that can be read' },
+  'not-markdown': { status: 422, title: 'The file is no Markdown text' },
+  'bad-zip': { status: 422, title: 'The zip file cannot be used' },
+  'too-many-tries': { status: 429, title: 'Too many tries' },
+  'internal': { status: 500, title: 'Something went wrong here' },
+  'not-ready': { status: 503, title: 'Not ready' },
+} as const
+
+export type ProblemCode = keyof typeof PROBLEMS
+
+/** An error answer, `application/problem+json` (RFC 9457). `errors` names fields by JSON pointer. */
+export const Problem = z.object({
+  type: z.string(),
+  code: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.optional(z.string()),
+  errors: z.optional(z.array(z.object({ pointer: z.string(), detail: z.string() }))),
+  retryAfterS: z.optional(z.int()),
+})
+export type Problem = z.infer<typeof Problem>

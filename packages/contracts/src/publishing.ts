@@ -1,0 +1,65 @@
+import { DueRule } from '@jackdaw/core/assignments'
+import { AudienceRule } from '@jackdaw/core/audiences'
+import { GuideId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+import { PersonRef } from './people'
+
+const guide = z.object({ id: GuideId })
+
+export const Edition = z.object({
+  number: z.int(),
+  publishedAt: z.int(),
+  publishedBy: PersonRef,
+  changeNote: z.string(),
+  mustReread: z.boolean(),
+  steps: z.int(),
+})
+export type Edition = z.infer<typeof Edition>
+
+/** How a guide is published now, and what stands in the way of the next edition. */
+export const Publication = z.object({
+  title: z.string(),
+  number: z.int(),
+  revision: z.int(),
+  archived: z.boolean(),
+  editions: z.array(Edition),
+  changedSinceEdition: z.boolean(),
+  audience: AudienceRule,
+  named: z.array(PersonRef),
+  openToAll: z.boolean(),
+  due: DueRule,
+  findings: z.array(z.object({ reason: z.enum(['no-title', 'no-steps', 'empty-step']), itemId: z.nullable(z.string()) })),
+})
+export type Publication = z.infer<typeof Publication>
+export const getPublication = endpoint({ method: 'get', path: '/api/guides/:id/publication', access: { may: 'guide.publish', over: 'guide' }, params: guide, response: Publication, problems: [] })
+
+/** One person whom publishing would reach, why, and how they stand to the guide before it. */
+export const Reached = z.object({
+  id: PersonRef.shape.id,
+  name: z.string(),
+  site: z.string(),
+  why: z.array(z.string()),
+  now: z.enum(['new', 'not-done', 'done']),
+})
+export type Reached = z.infer<typeof Reached>
+export const previewAudience = endpoint({
+  method: 'post', path: '/api/guides/:id/audience-preview', access: { may: 'guide.publish', over: 'guide' }, params: guide,
+  body: z.object({ audience: AudienceRule }),
+  response: z.object({ people: z.array(Reached), leaving: z.array(PersonRef) }), problems: ['invalid'],
+})
+
+export const publishGuide = endpoint({
+  method: 'post', path: '/api/guides/:id/editions', access: { may: 'guide.publish', over: 'guide' }, params: guide,
+  body: z.object({
+    /** The revision that the publisher saw; another one is refused, so that nobody publishes what they have not read. */
+    revision: z.int(),
+    changeNote: z.string().check(z.trim(), z.maxLength(1_000)),
+    mustReread: z.boolean(),
+    audience: AudienceRule,
+    openToAll: z.boolean(),
+    due: DueRule,
+  }),
+  response: z.object({ edition: z.int(), people: z.int() }),
+  problems: ['invalid', 'not-publishable', 'draft-moved-on', 'guide-archived'],
+})

@@ -1,0 +1,55 @@
+import { ReadingState } from '@jackdaw/core/assignments'
+import { UsageEvent } from '@jackdaw/core/events'
+import { GuideDocument, GuideKind } from '@jackdaw/core/guides'
+import { GuideId, LocalDate, StepId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+
+/** A guide on somebody's first page. */
+export const TodayItem = z.object({
+  guideId: GuideId,
+  number: z.int(),
+  title: z.string(),
+  kind: GuideKind,
+  minutes: z.int(),
+  state: ReadingState,
+  dueOn: z.nullable(LocalDate),
+  daysLeft: z.nullable(z.int()),
+  steps: z.int(),
+  seen: z.int(),
+  edition: z.int(),
+  finishedAt: z.nullable(z.int()),
+  assignedAt: z.int(),
+})
+export type TodayItem = z.infer<typeof TodayItem>
+export const getToday = endpoint({
+  method: 'get', path: '/api/today', access: { may: 'today.read' },
+  response: z.object({ today: LocalDate, toDo: z.array(TodayItem), done: z.array(TodayItem) }), problems: [],
+})
+
+/** The newest edition with what the record knows of this reader. */
+export const ReaderEdition = z.object({
+  guideId: GuideId,
+  number: z.int(),
+  edition: z.int(),
+  newestEdition: z.int(),
+  publishedAt: z.int(),
+  changeNote: z.string(),
+  minutes: z.int(),
+  document: GuideDocument,
+  pictureSizes: z.record(z.string(), z.object({ widthPx: z.int(), heightPx: z.int() })),
+  assigned: z.boolean(),
+  dueOn: z.nullable(LocalDate),
+  progress: z.object({ lastStepId: z.nullable(StepId), seen: z.array(StepId), confirmed: z.array(StepId), finishedEdition: z.nullable(z.int()), mustReread: z.boolean() }),
+})
+export type ReaderEdition = z.infer<typeof ReaderEdition>
+export const getReader = endpoint({ method: 'get', path: '/api/guides/:id/reader', access: { may: 'guide.read', over: 'guide' }, params: z.object({ id: GuideId }), response: ReaderEdition, problems: ['not-found'] })
+
+/** Events that are not taken: the reader may not see the guide, the edition has no such step, or it cannot be finished yet. */
+export const RefusedEvent = z.object({ id: z.string(), why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read']) })
+/** Takes events in batches. What is answered with 200 is kept for ever; sending it again changes nothing. */
+export const sendEvents = endpoint({
+  method: 'post', path: '/api/events', access: { may: 'event.send' },
+  body: z.object({ sentAt: z.int().check(z.positive()), events: z.array(UsageEvent).check(z.minLength(1), z.maxLength(500)) }),
+  response: z.object({ taken: z.int(), refused: z.array(RefusedEvent) }), problems: ['invalid'],
+})

@@ -1,0 +1,78 @@
+import { ReadingState } from '@jackdaw/core/assignments'
+import { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+
+const guide = z.object({ id: GuideId })
+const person = z.object({ id: PersonId })
+const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(100_000)))
+
+export const Counts = z.object({
+  people: z.int(), done: z.int(), inProgress: z.int(), notStarted: z.int(), dueSoon: z.int(), late: z.int(), outOfDate: z.int(),
+})
+export type Counts = z.infer<typeof Counts>
+
+/** A guide with how far its people are. */
+export const GuideRecord = z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), counts: Counts, lastAt: z.nullable(z.int()) })
+export type GuideRecord = z.infer<typeof GuideRecord>
+export const listGuideRecords = endpoint({
+  method: 'get', path: '/api/records/guides', access: { may: 'records.list' }, query: z.object({ page }),
+  response: z.object({ rows: z.array(GuideRecord), total: z.int(), pageSize: z.int() }), problems: ['invalid'],
+})
+export const PersonRow = z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), counts: Counts })
+export type PersonRow = z.infer<typeof PersonRow>
+export const listPersonRecords = endpoint({
+  method: 'get', path: '/api/records/people', access: { may: 'records.list' },
+  query: z.object({ page, find: z.optional(z.string().check(z.maxLength(100))) }),
+  response: z.object({ rows: z.array(PersonRow), total: z.int(), pageSize: z.int() }), problems: ['invalid'],
+})
+
+/** One person and one guide: state, progress, time. Times are epoch milliseconds; `activeMs` leaves out silence over a minute. */
+export const ReadingRecord = z.object({
+  state: ReadingState,
+  steps: z.int(),
+  seen: z.int(),
+  activeMs: z.int(),
+  dueOn: z.nullable(LocalDate),
+  startedAt: z.nullable(z.int()),
+  lastAt: z.nullable(z.int()),
+  finishedAt: z.nullable(z.int()),
+  finishedEdition: z.nullable(z.int()),
+})
+export type ReadingRecord = z.infer<typeof ReadingRecord>
+
+export const PersonRecord = z.extend(ReadingRecord, { personId: PersonId, name: z.string(), site: z.string(), department: z.string(), assigned: z.boolean() })
+export type PersonRecord = z.infer<typeof PersonRecord>
+
+export const WhoSort = z.enum(['name', 'state', 'progress', 'time', 'last', 'due'])
+export type WhoSort = z.infer<typeof WhoSort>
+
+export const getWhoFinished = endpoint({
+  method: 'get', path: '/api/guides/:id/who-finished', access: { may: 'records.guide', over: 'guide' }, params: guide,
+  query: z.object({
+    page, state: z.optional(ReadingState), find: z.optional(z.string().check(z.maxLength(100))), furthest: z.optional(StepId),
+    sort: z.optional(WhoSort), direction: z.optional(z.enum(['up', 'down'])),
+  }),
+  response: z.object({
+    guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean() }),
+    counts: Counts, rows: z.array(PersonRecord), total: z.int(), pageSize: z.int(), onlyReports: z.boolean(),
+  }),
+  problems: ['invalid', 'not-found'],
+})
+
+export const DropOffStep = z.object({ stepId: StepId, position: z.int(), section: z.string(), name: z.string(), reached: z.int(), stoppedHere: z.int(), activeMs: z.int() })
+export type DropOffStep = z.infer<typeof DropOffStep>
+export const getDropOff = endpoint({
+  method: 'get', path: '/api/guides/:id/drop-off', access: { may: 'records.guide', over: 'guide' }, params: guide,
+  response: z.object({ started: z.int(), finished: z.int(), since: z.nullable(z.int()), steps: z.array(DropOffStep) }), problems: ['not-found'],
+})
+
+export const getWhoFinishedCsv = endpoint({ method: 'get', path: '/api/guides/:id/who-finished.csv', access: { may: 'records.guide', over: 'guide' }, params: guide, file: true, problems: ['not-found'] })
+
+export const PersonGuide = z.extend(ReadingRecord, { guideId: GuideId, number: z.int(), title: z.string(), edition: z.int(), assigned: z.boolean() })
+export type PersonGuide = z.infer<typeof PersonGuide>
+export const getPersonRecords = endpoint({
+  method: 'get', path: '/api/people/:id/records', access: { may: 'records.person', over: 'person' }, params: person,
+  response: z.object({ person: z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string() }), rows: z.array(PersonGuide) }), problems: [],
+})
+export const getPersonRecordsCsv = endpoint({ method: 'get', path: '/api/people/:id/records.csv', access: { may: 'records.person', over: 'person' }, params: person, file: true, problems: [] })

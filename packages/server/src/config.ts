@@ -1,0 +1,49 @@
+import { isAbsolute, resolve } from 'node:path'
+import * as z from 'zod/mini'
+
+const Environment = z.object({
+  DATABASE_URL: z.string().check(z.minLength(1)),
+  PORT: z._default(z.coerce.number().check(z.int(), z.minimum(0), z.maximum(65_535)), 4400),
+  HOST: z._default(z.string(), '127.0.0.1'),
+  SESSION_SECRET: z.string().check(z.minLength(32)),
+  STORAGE_DIR: z.string().check(z.minLength(1)),
+  WEB_DIR: z._default(z.string(), ''),
+  COMPANY: z._default(z.string(), 'Larkmoor Glasshouses'),
+  HTTPS: z._default(z.enum(['yes', 'no']), 'no'),
+  LOG_LEVEL: z._default(z.enum(['debug', 'info', 'warn', 'error', 'silent']), 'info'),
+  DB_CONNECTIONS: z._default(z.coerce.number().check(z.int(), z.minimum(2), z.maximum(200)), 10),
+  DEMO: z._default(z.enum(['yes', 'no']), 'no'),
+  DEMO_ANCHOR: z._default(z.string(), ''),
+})
+
+/** What the server is told from outside. */
+export type Config = {
+  databaseUrl: string
+  port: number
+  host: string
+  sessionSecret: string
+  storageDir: string
+  /** Folder of the built web pages; empty when they are served by something else. */
+  webDir: string
+  company: string
+  https: boolean
+  logLevel: 'debug' | 'info' | 'warn' | 'error' | 'silent'
+  dbConnections: number
+  demo: boolean
+  /** Day that the demo's activity ends on, `YYYY-MM-DD`; empty for the day of the first start. */
+  demoAnchor: string
+}
+
+const full = (path: string): string => (path === '' || isAbsolute(path) ? path : resolve(path))
+
+/** Reads the configuration from environment variables.
+ * @throws Error that names the variables that are missing or wrong */
+export function readConfig(env: Record<string, string | undefined>): Config {
+  const parsed = Environment.safeParse(env)
+  if (!parsed.success) throw new Error(`Configuration: ${parsed.error.issues.map((issue) => `${issue.path.join('.')} (${issue.message})`).join(', ')}`)
+  const e = parsed.data
+  return {
+    databaseUrl: e.DATABASE_URL, port: e.PORT, host: e.HOST, sessionSecret: e.SESSION_SECRET, storageDir: full(e.STORAGE_DIR), webDir: full(e.WEB_DIR),
+    company: e.COMPANY, https: e.HTTPS === 'yes', logLevel: e.LOG_LEVEL, dbConnections: e.DB_CONNECTIONS, demo: e.DEMO === 'yes', demoAnchor: e.DEMO_ANCHOR,
+  }
+}

@@ -1,0 +1,45 @@
+import { SequelizeStorage, Umzug } from 'umzug'
+import type { Database } from './database'
+import { firstTables } from './migrations/0001-first-tables'
+
+/** One step of the tables' history: SQL statements forward and back, each direction in one transaction. */
+export type Migration = { name: string; up: string; down: string }
+
+const MIGRATIONS: readonly Migration[] = [firstTables]
+const LOCK = 7_203_114
+
+function umzugFor(database: Database): Umzug {
+  const { sequelize } = database
+  const inOne = (sql: string) => async () => {
+    await sequelize.transaction((transaction) => sequelize.query(sql, { transaction }))
+  }
+  return new Umzug({
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: inOne(up), down: inOne(down) })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migration' }),
+    logger: undefined,
+  })
+}
+
+/** Brings the tables up to date; servers that start at the same time wait for one another. */
+export async function migrateUp(database: Database): Promise<string[]> {
+  return underLock(database, async () => (await umzugFor(database).up()).map((each) => each.name))
+}
+
+/** Takes all tables away again, newest migration first. */
+export async function migrateDown(database: Database): Promise<string[]> {
+  return underLock(database, async () => (await umzugFor(database).down({ to: 0 })).map((each) => each.name))
+}
+
+/** Whether every migration has been carried out. */
+export async function isMigrated(database: Database): Promise<boolean> {
+  const done = await database.rows<{ name: string }>('select name from migration')
+  return MIGRATIONS.every((migration) => done.some((each) => each.name === migration.name))
+}
+
+/** Runs work while no other server does it; the others wait. */
+export function underLock<T>(database: Database, work: () => Promise<T>, lock = LOCK): Promise<T> {
+  return database.transaction(async (tx) => {
+    await tx.rows('select pg_advisory_xact_lock($1)', [lock])
+    return work()
+  })
+}

@@ -1,0 +1,3 @@
+export { eventRoutes } from './routes'
+export { takeEvents } from './intake'
+export { recount } from './recount'

@@ -1,0 +1,86 @@
+import { correctedTime, EVENT_SCHEMA_VERSION, type UsageEvent } from '@jackdaw/core/events'
+import type { PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+import { rollUpReadings, rollUpSteps } from './rollUp'
+
+type Why = 'unknown-guide' | 'unknown-edition' | 'unknown-step' | 'steps-not-read'
+type Known = { guide_id: string; edition: number; confirm_steps: boolean; step_ids: string[] }
+export type Taken = { taken: number; refused: { id: string; why: Why }[] }
+
+const key = (guideId: string, edition: number): string => `${guideId} ${edition}`
+
+/** The editions that the events speak of and that their sender may read, with their steps. */
+async function knownEditions(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<Map<string, Known>> {
+  const pairs = new Map(events.map((event) => [key(event.guideId, event.edition), event]))
+  const rows = await db.rows<Known>(
+    `select e.guide_id, e.number as edition, e.confirm_steps, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids
+     from unnest($2::text[], $3::int[]) as asked (guide_id, number) join edition e on e.guide_id = asked.guide_id and e.number = asked.number
+     where exists (select 1 from guide_access x where x.guide_id = e.guide_id and x.person_id = $1)`,
+    [personId, [...pairs.values()].map((event) => event.guideId), [...pairs.values()].map((event) => event.edition)],
+  )
+  return new Map(rows.map((row) => [key(row.guide_id, row.edition), row]))
+}
+
+/** Whether the record, with this batch, holds every step of the edition as seen and, where asked for, confirmed. */
+async function hasReadAll(db: Db, personId: PersonId, known: Known, events: readonly UsageEvent[]): Promise<boolean> {
+  const rows = await db.rows<{ step_id: string; viewed: boolean; confirmed: boolean }>(
+    'select step_id, viewed_at is not null as viewed, confirmed_at is not null as confirmed from reading_step where guide_id = $1 and person_id = $2',
+    [known.guide_id, personId],
+  )
+  const seen = new Set(rows.flatMap((row) => (row.viewed ? [row.step_id] : [])))
+  const confirmed = new Set(rows.flatMap((row) => (row.confirmed ? [row.step_id] : [])))
+  for (const event of events) {
+    if (event.guideId !== known.guide_id) continue
+    if (event.verb === 'step-viewed') seen.add(event.stepId)
+    if (event.verb === 'step-confirmed') confirmed.add(event.stepId)
+  }
+  return known.step_ids.every((id) => seen.has(id) && (!known.confirm_steps || confirmed.has(id)))
+}
+
+async function sift(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<{ good: UsageEvent[]; refused: Taken['refused'] }> {
+  const editions = await knownEditions(db, personId, events)
+  const good: UsageEvent[] = []
+  const refused: Taken['refused'] = []
+  const guides = new Set([...editions.values()].map((known) => known.guide_id))
+  for (const event of events) {
+    const known = editions.get(key(event.guideId, event.edition))
+    if (!known) refused.push({ id: event.id, why: guides.has(event.guideId) ? 'unknown-edition' : 'unknown-guide' })
+    else if ('stepId' in event && !known.step_ids.includes(event.stepId)) refused.push({ id: event.id, why: 'unknown-step' })
+    else if (event.verb === 'finished' && !(await hasReadAll(db, personId, known, events))) refused.push({ id: event.id, why: 'steps-not-read' })
+    else good.push(event)
+  }
+  return { good, refused }
+}
+
+const INSERT = `
+  insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
+  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, 'person', $1, $1, 'guide', e.item_id, e.edition, e.step_id, e.active_ms, e.attested, e.occurred_at, $2
+  from unnest($3::uuid[], $4::text[], $5::text[], $6::text[], $7::int[], $8::text[], $9::int[], $10::bool[], $11::timestamptz[])
+    as e (id, verb, way, item_id, edition, step_id, active_ms, attested, occurred_at)
+  on conflict (id) do nothing
+  returning item_kind, item_id, subject_id, edition, step_id, verb, active_ms, occurred_at`
+
+/** Takes a batch of events of one person. An event that is there already changes nothing; the roll-ups are brought up to date in the
+ * same transaction, so that they are never behind. "Finished" is attested: the server has checked it against the record. */
+export async function takeEvents(db: Db, personId: PersonId, batch: { sentAt: number; events: readonly UsageEvent[] }, now: number): Promise<Taken> {
+  return db.transaction(async (tx) => {
+    // One batch of a person at a time: rows of the roll-ups are then always locked in one order.
+    await tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 0))', [personId])
+    const { good, refused } = await sift(tx, personId, batch.events)
+    if (good.length > 0)
+      await tx.rows(`with fresh as (${INSERT}), steps as (${rollUpSteps('fresh')}) ${rollUpReadings('fresh')}`, [
+        personId,
+        new Date(now),
+        good.map((event) => event.id),
+        good.map((event) => event.verb),
+        good.map((event) => event.way),
+        good.map((event) => event.guideId),
+        good.map((event) => event.edition),
+        good.map((event) => ('stepId' in event ? event.stepId : null)),
+        good.map((event) => (event.verb === 'time-spent' ? event.activeMs : 0)),
+        good.map((event) => event.verb === 'finished'),
+        good.map((event) => new Date(correctedTime(event.occurredAt, batch.sentAt, now)).toISOString()),
+      ])
+    return { taken: good.length, refused }
+  })
+}

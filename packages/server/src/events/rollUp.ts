@@ -1,0 +1,30 @@
+/** What is counted from events, as SQL over a set of event rows. Every figure is a smallest, largest or sum, so that it does not
+ * matter in which order, or in how many batches, the events came. Used for new events and for the full recount alike.
+ * @param source a relation with the columns of the table `event` */
+export const rollUpSteps = (source: string): string => `
+  insert into reading_step as r (guide_id, person_id, step_id, viewed_at, confirmed_at, active_ms)
+  select item_id, subject_id, step_id,
+    min(occurred_at) filter (where verb = 'step-viewed'), min(occurred_at) filter (where verb = 'step-confirmed'), sum(active_ms)
+  from ${source} where item_kind = 'guide' and step_id is not null
+  group by item_id, subject_id, step_id order by item_id, subject_id, step_id
+  on conflict (guide_id, person_id, step_id) do update set
+    viewed_at = least(r.viewed_at, excluded.viewed_at), confirmed_at = least(r.confirmed_at, excluded.confirmed_at), active_ms = r.active_ms + excluded.active_ms`
+
+export const rollUpReadings = (source: string): string => `
+  insert into reading as r (guide_id, person_id, first_at, last_at, active_ms, last_step_id, last_step_at, finished_edition, finished_at)
+  select s.item_id, s.subject_id, min(s.occurred_at), max(s.occurred_at), sum(s.active_ms),
+    (array_agg(s.step_id order by s.occurred_at desc, s.step_id desc) filter (where s.verb = 'step-viewed'))[1], max(s.occurred_at) filter (where s.verb = 'step-viewed'),
+    max(s.edition) filter (where s.verb = 'finished'),
+    (array_agg(s.occurred_at order by s.edition desc, s.occurred_at) filter (where s.verb = 'finished'))[1]
+  from ${source} s where s.item_kind = 'guide'
+  group by s.item_id, s.subject_id order by s.item_id, s.subject_id
+  on conflict (guide_id, person_id) do update set
+    first_at = least(r.first_at, excluded.first_at), last_at = greatest(r.last_at, excluded.last_at), active_ms = r.active_ms + excluded.active_ms,
+    last_step_id = case when r.last_step_at is null or (excluded.last_step_at, excluded.last_step_id) > (r.last_step_at, r.last_step_id) then coalesce(excluded.last_step_id, r.last_step_id) else r.last_step_id end,
+    last_step_at = greatest(r.last_step_at, excluded.last_step_at),
+    finished_at = case
+      when excluded.finished_edition is null then r.finished_at
+      when r.finished_edition is null or excluded.finished_edition > r.finished_edition then excluded.finished_at
+      when excluded.finished_edition = r.finished_edition then least(r.finished_at, excluded.finished_at)
+      else r.finished_at end,
+    finished_edition = greatest(r.finished_edition, excluded.finished_edition)`

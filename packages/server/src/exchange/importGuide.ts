@@ -1,0 +1,95 @@
+import { posix } from 'node:path'
+import type { ImportReport } from '@jackdaw/contracts/exchange'
+import { settlePictures, type DraftPicture } from '@jackdaw/core/exchange'
+import { stepsOf } from '@jackdaw/core/guides'
+import type { FolderId, GuideId } from '@jackdaw/core/shared'
+import { readPicture, storePicture } from '../files'
+import { insertGuide } from '../guides'
+import { fail, Refused, type Caller, type Parts } from '../http'
+import { importInWorker } from './importInWorker'
+import { readZip } from './readZip'
+
+const MARKDOWN = /\.(md|markdown|mdown|mkd|txt)$/i
+const MAX_TEXT_BYTES = 8 * 1024 * 1024
+const ZIP_START = Buffer.from('PK\x03\x04', 'latin1')
+
+type Source = { path: string; text: string; files: Map<string, Buffer> }
+
+function decoded(bytes: Buffer): string {
+  if (bytes.length > MAX_TEXT_BYTES) fail('too-large', `A text may have ${MAX_TEXT_BYTES / 1024 / 1024} MB; this one has ${(bytes.length / 1024 / 1024).toFixed(1)} MB. Nothing was imported.`)
+  if (bytes.length === 0) fail('not-markdown', 'The file is empty.')
+  try {
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+    if (text.includes('\0')) fail('not-markdown', 'The file is not a text. Nothing was imported.')
+    return text
+  } catch (error) {
+    if (error instanceof Refused) throw error
+    return fail('not-markdown', 'The file is not a text in UTF-8. Save it as UTF-8 and import it again.')
+  }
+}
+
+/** The one text to import: the file itself, or the Markdown file of a zip that lies nearest to its top. */
+async function sourceOf(bytes: Buffer, fileName: string): Promise<Source> {
+  if (!bytes.subarray(0, 4).equals(ZIP_START)) {
+    if (/\.zip$/i.test(fileName)) fail('bad-zip', 'The file is named .zip but is none. Nothing was imported.')
+    return { path: fileName, text: decoded(bytes), files: new Map() }
+  }
+  const files = await readZip(bytes)
+  const texts = [...files.keys()].filter((path) => MARKDOWN.test(path)).sort((a, b) => a.split('/').length - b.split('/').length || a.localeCompare(b))
+  const path = texts.find((each) => !/\.txt$/i.test(each)) ?? texts[0] ?? fail('bad-zip', 'There is no Markdown file (.md) in the zip. Nothing was imported.')
+  return { path, text: decoded(files.get(path)!), files }
+}
+
+const safelyDecoded = (path: string): string => {
+  try {
+    return decodeURIComponent(path)
+  } catch (error) {
+    if (error instanceof URIError) return path
+    throw error
+  }
+}
+
+/** The file of a picture, looked for beside the text; paths never lead out of the zip. */
+function fileOf(source: Source, picture: DraftPicture): { path: string; bytes: Buffer } | null {
+  const wanted = safelyDecoded(picture.path.replace(/[?#].*$/, ''))
+  for (const path of [posix.join(posix.dirname(source.path), wanted), posix.normalize(wanted.replace(/^\/+/, ''))]) {
+    const bytes = source.files.get(path)
+    if (bytes) return { path, bytes }
+  }
+  return null
+}
+
+/** Makes a draft from an uploaded Markdown file or zip and says what came of it. */
+export async function importGuide(parts: Parts, caller: Caller, upload: { bytes: Buffer; fileName: string; folderId: FolderId | null }, now: number): Promise<ImportReport> {
+  const { database: db, content, newId } = parts
+  const source = await sourceOf(upload.bytes, upload.fileName)
+  const draft = await importInWorker(source.text, source.path)
+  const id = newId() as GuideId
+  const used = new Set([source.path])
+  const missingPictures: { path: string; why: string }[] = []
+  const ready: { id: DraftPicture['id']; picture: Awaited<ReturnType<typeof readPicture>> }[] = []
+  for (const wanted of draft.pictures) {
+    const file = fileOf(source, wanted)
+    if (!file) {
+      missingPictures.push({ path: wanted.path, why: source.files.size > 0 ? 'not in the zip' : 'a text alone brings no pictures; import it as a zip with them' })
+      continue
+    }
+    used.add(file.path)
+    try {
+      ready.push({ id: wanted.id, picture: await readPicture(file.bytes) })
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error
+      missingPictures.push({ path: wanted.path, why: 'not a picture that can be read (PNG, JPEG, WebP, GIF)' })
+    }
+  }
+  const { document } = settlePictures(draft, new Set(ready.map((each) => each.id as string)))
+  const number = await db.transaction(async (tx) => {
+    const given = await insertGuide(tx, { id, document, ownerId: caller.id, folderId: upload.folderId, now })
+    for (const each of ready) await storePicture(tx, content, each.picture, { id: each.id, guideId: id, by: caller.id, now })
+    return given
+  })
+  return {
+    id, number, title: document.title, steps: stepsOf(document).length, sections: document.items.length - stepsOf(document).length, pictures: ready.length,
+    missingPictures, notPlaced: draft.notPlaced.slice(0, 5_000), otherFiles: [...source.files.keys()].filter((path) => !used.has(path)).slice(0, 500),
+  }
+}

@@ -1,0 +1,3 @@
+export { exchangeRoutes } from './routes'
+export { importGuide } from './importGuide'
+export { readZip, ZIP_LIMITS } from './readZip'

@@ -1,0 +1,39 @@
+import express, { type Express, type RequestHandler } from 'express'
+import helmet from 'helmet'
+import type { Parts } from './context'
+import { pages } from './pages'
+import { nothingHere, problemHandler } from './problemHandler'
+import { requestLog } from './requestLog'
+import type { Routes } from './route'
+import { csrfGuard, renewal, sessions } from './session'
+
+const securityHeaders = (https: boolean): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'blob:', 'data:'], fontSrc: ["'self'"],
+        connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+      },
+    },
+    strictTransportSecurity: https,
+    referrerPolicy: { policy: 'same-origin' },
+  })
+
+/** Puts the server's layers on one another: headers, session, rights, routes, pages, errors.
+ * @param whoIs finds the caller of a session */
+export function buildApp(parts: Parts, routes: Routes, whoIs: RequestHandler): { app: Express; close: () => Promise<void> } {
+  const app = express()
+  app.disable('x-powered-by')
+  app.set('etag', false)
+  app.set('query parser', 'simple')
+  app.use(requestLog(parts.log, parts.newId))
+  app.use(securityHeaders(parts.config.https))
+  const { handler, close } = sessions(parts.config)
+  const needsSession: RequestHandler = (req, res, next) => (req.path.startsWith('/assets/') || req.path === '/healthz' || req.path === '/readyz' ? next() : handler(req, res, next))
+  app.use(needsSession, renewal(parts.clock), csrfGuard, whoIs)
+  app.use(routes.router)
+  if (parts.config.webDir !== '') app.use(pages(parts.config.webDir))
+  app.use(nothingHere, problemHandler(parts.log))
+  return { app, close }
+}

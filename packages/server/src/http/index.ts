@@ -1,0 +1,7 @@
+export { buildApp } from './app'
+export type { Caller, Context, Parts, RelationFinders } from './context'
+export { fail, failField, Refused } from './fail'
+export { healthRoutes } from './health'
+export { newRoutes, route } from './route'
+export type { Routes } from './route'
+export { newCsrfToken } from './session'

@@ -1,0 +1,41 @@
+import { PROBLEMS, type Problem, type ProblemCode } from '@jackdaw/contracts/problems'
+import type { ErrorRequestHandler, RequestHandler, Response } from 'express'
+import type { Logger } from 'pino'
+import { fail, Refused } from './fail'
+
+/** Writes a problem as `application/problem+json`. */
+export function sendProblem(res: Response, code: ProblemCode, refused?: Refused): void {
+  const { status, title } = PROBLEMS[code]
+  const problem: Problem = {
+    type: `urn:jackdaw:problem:${code}`, code, title, status,
+    ...(refused?.hasDetail ? { detail: refused.message } : {}),
+    ...(refused && refused.errors.length > 0 ? { errors: [...refused.errors] } : {}),
+    ...(refused?.retryAfterS !== undefined ? { retryAfterS: refused.retryAfterS } : {}),
+  }
+  if (refused?.retryAfterS !== undefined) res.setHeader('Retry-After', String(refused.retryAfterS))
+  res.status(status).type('application/problem+json').send(JSON.stringify(problem))
+}
+
+/** Errors of Express's own body readers, as problems. */
+function fromBodyReader(error: { type?: string; status?: number; limit?: number }): Refused | null {
+  switch (error.type) {
+    case 'entity.too.large': return new Refused('too-large', `At most ${Math.floor((error.limit ?? 0) / 1024)} kB are taken at this address.`)
+    case 'entity.parse.failed': return new Refused('bad-request', 'The body is not JSON.')
+    case 'encoding.unsupported':
+    case 'charset.unsupported': return new Refused('wrong-type', 'The encoding of the body is not supported.')
+    case 'request.aborted':
+    case 'request.size.invalid': return new Refused('bad-request', 'The body did not arrive whole.')
+    default: return error.status === 400 ? new Refused('bad-request') : null
+  }
+}
+
+/** The one place in which errors become answers. */
+export const problemHandler = (log: Logger): ErrorRequestHandler => (error, req, res, next) => {
+  if (res.headersSent) return next(error)
+  const refused = error instanceof Refused ? error : fromBodyReader(error as { type?: string })
+  if (refused) return sendProblem(res, refused.code, refused)
+  log.error({ err: { name: (error as Error).name, message: (error as Error).message, stack: (error as Error).stack }, requestId: res.locals['requestId'] }, 'request failed')
+  sendProblem(res, 'internal', new Refused('internal', `Nothing was lost on this page. Try again; if it stays, tell your administrator the number ${String(res.locals['requestId'])}.`))
+}
+
+export const nothingHere: RequestHandler = () => fail('not-found')

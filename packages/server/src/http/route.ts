@@ -1,0 +1,85 @@
+import type { BodyOf, Endpoint, ParamsOf, QueryOf, ResponseOf } from '@jackdaw/contracts/endpoint'
+import { KNOWS_GUIDE_BY, KNOWS_PERSON_BY, may, type Relation } from '@jackdaw/core/people'
+import express, { type Request, type RequestHandler, type Response, type Router } from 'express'
+import * as z from 'zod/mini'
+import type { Caller, Context, Parts, RelationFinders } from './context'
+import { fail, type FieldError } from './fail'
+import { isWellFormed } from './isWellFormed'
+
+const MAX_JSON_BYTES = 4 * 1024 * 1024
+
+/** The routes as they are put together: the router, and the list of what it serves, which the rights test reads. */
+export type Routes = { router: Router; served: Endpoint[]; parts: Parts; relations: RelationFinders }
+export const newRoutes = (parts: Parts, relations: RelationFinders): Routes => ({ router: express.Router(), served: [], parts, relations })
+
+type AnyEndpoint = Endpoint
+type Input<E> = { params: ParamsOf<E>; query: QueryOf<E>; body: BodyOf<E>; bytes: Buffer }
+
+const pointer = (where: string, path: PropertyKey[]): string => `/${[where, ...path].map((part) => String(part).replaceAll('~', '~0').replaceAll('/', '~1')).join('/')}`
+
+function read<T>(schema: z.ZodMiniType<T> | undefined, value: unknown, where: 'params' | 'query' | 'body'): T {
+  if (!schema) return undefined as T
+  const parsed = schema.safeParse(value ?? {})
+  if (parsed.success) return parsed.data
+  if (where === 'params') fail('not-found')
+  const errors: FieldError[] = parsed.error.issues.slice(0, 20).map((issue) => ({ pointer: pointer(where, issue.path), detail: issue.message }))
+  return fail('invalid', `${errors[0]?.pointer ?? ''}: ${errors[0]?.detail ?? ''}`, errors)
+}
+
+const jsonReader = express.json({ limit: MAX_JSON_BYTES, strict: false })
+
+function bodyReader(endpoint: AnyEndpoint): RequestHandler {
+  if (endpoint.bytes) return express.raw({ type: [...endpoint.bytes.types], limit: endpoint.bytes.maxBytes })
+  return endpoint.body ? jsonReader : (_req, _res, next) => next()
+}
+
+function checkBody(endpoint: AnyEndpoint, req: Request): void {
+  if (endpoint.bytes && !Buffer.isBuffer(req.body)) fail('wrong-type', `Send one of these: ${endpoint.bytes.types.join(', ')}.`)
+  if (!endpoint.body) return
+  if (req.body === undefined) fail(req.headers['content-type'] ? 'wrong-type' : 'bad-request', 'A JSON body is expected.')
+  if (!isWellFormed(req.body)) fail('invalid', 'The text holds characters that no text can hold (NUL or half a surrogate pair).', [{ pointer: '/body', detail: 'Not well-formed text' }])
+}
+
+/** Asks the table of rights, for every request. What the caller may not know of answers as if it did not exist. */
+async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller | null, id: unknown): Promise<ReadonlySet<Relation>> {
+  if (endpoint.access === 'anyone') return new Set()
+  if (!caller) return fail('not-signed-in')
+  const { may: action, over } = endpoint.access
+  if (!over) {
+    const relations = new Set<Relation>(caller.hasReports ? ['reports'] : [])
+    return may(caller.permissions, action, relations) ? relations : fail('not-allowed')
+  }
+  const relations = over === 'guide' ? await routes.relations.guide(caller, id as never) : await routes.relations.person(caller, id as never)
+  if (!relations) return fail('not-found')
+  if (may(caller.permissions, action, relations)) return relations
+  const knows = over === 'guide' ? KNOWS_GUIDE_BY : KNOWS_PERSON_BY
+  return fail(knows.some((each) => may(caller.permissions, each, relations)) ? 'not-allowed' : 'not-found')
+}
+
+/** Puts an endpoint on the router: reads and checks the request, asks for rights, checks our own answer.
+ * A handler of a `file` endpoint writes its answer itself. */
+export function route<E extends AnyEndpoint>(routes: Routes, endpoint: E, handler: (input: Input<E>, context: Context) => Promise<ResponseOf<E> | void>): void {
+  routes.served.push(endpoint)
+  const { response } = endpoint
+  const handle = async (req: Request, res: Response): Promise<void> => {
+    const caller = (res.locals['caller'] ?? null) as Caller | null
+    const params = read(endpoint.params as z.ZodMiniType | undefined, req.params, 'params')
+    const relations = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
+    checkBody(endpoint, req)
+    const input = { params, query: read(endpoint.query, req.query, 'query'), body: read(endpoint.body, req.body, 'body'), bytes: req.body as Buffer } as Input<E>
+    const answer = await handler(input, { caller: caller as Caller, relations, now: routes.parts.clock(), req, res })
+    if (endpoint.file) return
+    if (!response) return void res.status(204).end()
+    const checked = response.safeParse(answer)
+    if (!checked.success) throw new Error(`our answer to ${endpoint.method} ${endpoint.path} is malformed: ${JSON.stringify(checked.error.issues.slice(0, 3))}`)
+    res.json(checked.data)
+  }
+  const before: RequestHandler = (req, res, next) => {
+    res.locals['route'] = `${endpoint.method} ${endpoint.path}`
+    if (!endpoint.file) res.setHeader('Cache-Control', 'no-store')
+    // Whoever is not signed in is told so before their body is read.
+    if (endpoint.access !== 'anyone' && !res.locals['caller']) fail('not-signed-in')
+    next()
+  }
+  routes.router[endpoint.method](endpoint.path, before, bodyReader(endpoint), handle)
+}

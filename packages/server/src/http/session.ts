@@ -1,0 +1,74 @@
+import { randomBytes, timingSafeEqual } from 'node:crypto'
+import connectPgSimple from 'connect-pg-simple'
+import type { RequestHandler } from 'express'
+import session from 'express-session'
+import pg from 'pg'
+import type { PersonId } from '@jackdaw/core/shared'
+import type { Config } from '../config'
+import { fail } from './fail'
+
+declare module 'express-session' {
+  interface SessionData {
+    personId: PersonId
+    csrf: string
+    /** Epoch milliseconds; the session is written anew, and so lives on, once an hour. */
+    renewedAt: number
+  }
+}
+
+const LIFE_MS = 7 * 86_400_000
+const RENEW_AFTER_MS = 3_600_000
+
+/** Sessions kept in PostgreSQL, so that any server can go on with them. */
+export function sessions(config: Config): { handler: RequestHandler; close: () => Promise<void> } {
+  const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 4, application_name: 'jackdaw-sessions' })
+  pool.on('error', () => undefined) // a lost connection is replaced by the pool; the request that needs one fails by itself
+  const Store = connectPgSimple(session)
+  const store = new Store({ pool, tableName: 'session', disableTouch: true, pruneSessionInterval: 3600, errorLog: () => undefined })
+  const handler = session({
+    store,
+    secret: config.sessionSecret,
+    name: 'jackdaw',
+    resave: false,
+    saveUninitialized: false,
+    cookie: { httpOnly: true, sameSite: 'lax', secure: config.https, maxAge: LIFE_MS, path: '/' },
+  })
+  return {
+    handler,
+    close: async () => {
+      store.close()
+      await pool.end()
+    },
+  }
+}
+
+export const newCsrfToken = (): string => randomBytes(24).toString('base64url')
+
+/** Lets a session that is in use live on. */
+export const renewal = (clock: () => number): RequestHandler => (req, _res, next) => {
+  if (req.session?.personId && clock() - (req.session.renewedAt ?? 0) > RENEW_AFTER_MS) req.session.renewedAt = clock()
+  next()
+}
+
+const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
+
+function sameToken(given: unknown, expected: string | undefined): boolean {
+  if (typeof given !== 'string' || !expected) return false
+  const [a, b] = [Buffer.from(given), Buffer.from(expected)]
+  return a.length === b.length && timingSafeEqual(a, b)
+}
+
+/** Refuses changes that another site makes in the name of a signed-in person: by the browser's own word on where the request
+ * comes from, and by a token that only our pages have. */
+export const csrfGuard: RequestHandler = (req, _res, next) => {
+  if (!CHANGING.has(req.method)) return next()
+  const origin = req.headers.origin
+  const site = req.headers['sec-fetch-site']
+  if (site === 'cross-site' || site === 'same-site') fail('stale-page', 'The request came from another site.')
+  if (origin !== undefined) {
+    const host = URL.canParse(origin) ? new URL(origin).host : ''
+    if (host !== req.headers.host) fail('stale-page', 'The request came from another site.')
+  }
+  if (req.session?.personId && !(req.method === 'POST' && req.path === '/api/session') && !sameToken(req.headers['x-csrf-token'], req.session.csrf)) fail('stale-page', 'Load the page again and repeat what you did.')
+  next()
+}

@@ -1,0 +1,7 @@
+export { readConfig } from './config'
+export type { Config } from './config'
+export { buildServer, realParts } from './buildServer'
+export type { BuiltServer } from './buildServer'
+export { migrateDown, migrateUp, openDatabase, underLock } from './db'
+export type { Database, Db } from './db'
+export type { Parts } from './http'

@@ -1,0 +1,76 @@
+import type { GuideRow, GuideSort, GuideState } from '@jackdaw/contracts/library'
+import type { GuideKind } from '@jackdaw/core/guides'
+import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+import { failField, type Caller } from '../http'
+import { refuseMissingFolder } from './folders'
+
+export const PAGE_SIZE = 50
+
+type Row = {
+  id: GuideId; number: number; title: string; kind: GuideKind; owner_id: PersonId; owner: string; folder_id: FolderId | null; folder: string; state: GuideState
+  newest_edition: number | null; changed_at: Date; changed_by: string; may_edit: boolean; may_read: boolean; total: number
+}
+type Find = { folder?: string | undefined; find?: string | undefined; kind?: string | undefined; archived: boolean; sort: GuideSort; down: boolean; page: number }
+
+const SORT: Record<GuideSort, string> = { number: 'number', title: 'title', kind: 'kind', owner: 'owner', state: 'state', changed: 'changed_at' }
+
+/** Guides that the person may see, a page of them. Who may only read sees published titles and dates, not what the draft has become. */
+export async function findGuides(db: Db, caller: Caller, find: Find): Promise<{ rows: GuideRow[]; total: number }> {
+  const number = /^#?\d{1,9}$/.test(find.find ?? '') ? Number(find.find!.replace('#', '')) : null
+  const rows = await db.rows<Row>(
+    `with recursive inside as (
+       select id from folder where id = $2 union select f.id from folder f join inside i on f.parent_id = i.id),
+     mine as (
+       select g.*, p.name as owner, coalesce(f.name, '') as folder, c.name as changer, d.revision, e.revision as edition_revision, e.published_at,
+         exists (select 1 from guide_access x where x.guide_id = g.id and x.person_id = $1 and x.why in ('own', 'shared', 'any')) as may_edit
+       from guide g join person p on p.id = g.owner_id join person c on c.id = g.changed_by join draft d on d.guide_id = g.id
+       left join folder f on f.id = g.folder_id left join edition e on e.guide_id = g.id and e.number = g.newest_edition
+       where exists (select 1 from guide_access x where x.guide_id = g.id and x.person_id = $1)
+         and ($2::text is null or g.folder_id in (select id from inside)) and ($3::text is null or g.kind = $3) and (g.archived_at is not null) = $4),
+     told as (
+       select id, number, case when may_edit then title else published_title end as title, kind, owner_id, owner, folder_id, folder,
+         case when archived_at is not null then 'archived' when newest_edition is null then 'draft' when may_edit and revision <> edition_revision then 'changed' else 'published' end as state,
+         newest_edition, case when may_edit then changed_at else published_at end as changed_at, case when may_edit then changer else '' end as changed_by,
+         may_edit, newest_edition is not null as may_read
+       from mine)
+     select *, count(*) over ()::int as total from told
+     where $5 = '' or position(lower($5) in lower(title)) > 0 or number = $6
+     order by ${SORT[find.sort]} ${find.down ? 'desc' : 'asc'}, number limit ${PAGE_SIZE} offset $7`,
+    [caller.id, find.folder ?? null, find.kind ?? null, find.archived, find.find ?? '', number, (find.page - 1) * PAGE_SIZE],
+  )
+  return {
+    total: rows[0]?.total ?? 0,
+    rows: rows.map((row) => ({
+      id: row.id, number: row.number, title: row.title, kind: row.kind, owner: { id: row.owner_id, name: row.owner }, folderId: row.folder_id, folder: row.folder, state: row.state,
+      edition: row.newest_edition, changedAt: row.changed_at.getTime(), changedBy: row.changed_by, mayEdit: row.may_edit, mayRead: row.may_read,
+    })),
+  }
+}
+
+export type GuideChange = { folderId?: FolderId | null | undefined; ownerId?: PersonId | undefined; sharedWith?: PersonId[] | undefined; archived?: boolean | undefined }
+
+const mayWrite = async (db: Db, ids: readonly PersonId[], pointer: string): Promise<void> => {
+  const found = await db.one<{ n: number }>(`select count(*)::int as n from person where id = any ($1) and active and 'guides.write' = any (permissions)`, [ids])
+  if (found!.n < new Set(ids).size) failField(pointer, 'Choose people who may write guides.')
+}
+
+/** Changes the facts about a guide that are not part of its text. */
+export async function updateGuide(db: Db, id: GuideId, change: GuideChange, now: number): Promise<void> {
+  await db.transaction(async (tx) => {
+    if (change.folderId !== undefined) {
+      await refuseMissingFolder(tx, change.folderId, '/body/folderId')
+      await tx.rows('update guide set folder_id = $2 where id = $1', [id, change.folderId])
+    }
+    if (change.ownerId !== undefined) {
+      await mayWrite(tx, [change.ownerId], '/body/ownerId')
+      await tx.rows('update guide set owner_id = $2 where id = $1', [id, change.ownerId])
+    }
+    if (change.sharedWith !== undefined) {
+      await mayWrite(tx, change.sharedWith, '/body/sharedWith')
+      await tx.rows('delete from guide_share where guide_id = $1', [id])
+      await tx.rows('insert into guide_share (guide_id, person_id) select distinct $1, unnest($2::text[])', [id, change.sharedWith])
+    }
+    if (change.archived !== undefined) await tx.rows('update guide set archived_at = $2 where id = $1', [id, change.archived ? new Date(now) : null])
+  })
+}

@@ -1,0 +1,2 @@
+export { libraryRoutes } from './routes'
+export { insertFolder } from './folders'

@@ -1,0 +1,3 @@
+export { hashPassword } from './password'
+export { peopleRoutes, whoIs } from './routes'
+export { relationsToGuide, relationsToPerson } from './store'

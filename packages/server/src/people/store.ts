@@ -1,0 +1,67 @@
+import type { Level, Permission, Relation } from '@jackdaw/core/people'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+import type { Caller } from '../http'
+
+type PersonRow = { id: PersonId; name: string; level: Level; permissions: Permission[]; zone: string; has_reports: boolean; password_hash: string }
+const PERSON = `select p.id, p.name, p.level, p.permissions, s.zone, p.password_hash, exists (select 1 from person r where r.manager_id = p.id) as has_reports
+  from person p join site s on s.id = p.site_id where p.active`
+
+const callerOf = (row: PersonRow): Caller => ({ id: row.id, name: row.name, level: row.level, permissions: new Set(row.permissions), hasReports: row.has_reports, zone: row.zone })
+
+/** The person of a session; `null` when they are no longer active. */
+export async function findCaller(db: Db, id: PersonId): Promise<Caller | null> {
+  const row = await db.one<PersonRow>(`${PERSON} and p.id = $1`, [id])
+  return row ? callerOf(row) : null
+}
+export async function findByMail(db: Db, mail: string): Promise<{ caller: Caller; passwordHash: string } | null> {
+  const row = await db.one<PersonRow>(`${PERSON} and lower(p.mail) = lower($1)`, [mail])
+  return row ? { caller: callerOf(row), passwordHash: row.password_hash } : null
+}
+
+/** How a caller stands to a guide; `null` when there is none. Staff relations hold for published guides only. */
+export async function relationsToGuide(db: Db, caller: Caller, id: GuideId): Promise<ReadonlySet<Relation> | null> {
+  const row = await db.one<Record<'own' | 'shared' | 'assigned' | 'open' | 'reports', boolean>>(
+    `select g.owner_id = $2 as own,
+       exists (select 1 from guide_share s where s.guide_id = g.id and s.person_id = $2) as shared,
+       g.newest_edition is not null and g.archived_at is null and exists (select 1 from assignment a where a.item_kind = 'guide' and a.item_id = g.id and a.person_id = $2) as assigned,
+       g.newest_edition is not null and g.archived_at is null and g.open_to_all as open,
+       $3 and exists (select 1 from reports_of($2) m where exists (select 1 from assignment a where a.item_kind = 'guide' and a.item_id = g.id and a.person_id = m.person_id)
+         or exists (select 1 from reading r where r.guide_id = g.id and r.person_id = m.person_id)) as reports
+     from guide g where g.id = $1`,
+    [id, caller.id, caller.hasReports],
+  )
+  if (!row) return null
+  return new Set((['own', 'shared', 'assigned', 'open', 'reports'] as const).filter((relation) => row[relation]))
+}
+
+/** How a caller stands to a person; `null` when there is none. */
+export async function relationsToPerson(db: Db, caller: Caller, id: PersonId): Promise<ReadonlySet<Relation> | null> {
+  const row = await db.one<{ reports: boolean }>(`select $3 and exists (select 1 from reports_of($2) m where m.person_id = p.id) as reports from person p where p.id = $1`, [id, caller.id, caller.hasReports])
+  if (!row) return null
+  return new Set<Relation>([...(id === caller.id ? (['self'] as const) : []), ...(row.reports ? (['reports'] as const) : [])])
+}
+
+export type FoundPerson = { id: PersonId; name: string; site: string; department: string; may_write: boolean }
+/** People by a part of their name, without regard to accents of the alphabet's order. */
+export const findPeopleByName = (db: Db, find: string): Promise<FoundPerson[]> =>
+  db.rows<FoundPerson>(
+    `select p.id, p.name, s.name as site, d.name as department, 'guides.write' = any (p.permissions) as may_write
+     from person p join site s on s.id = p.site_id join department d on d.id = p.department_id
+     where p.active and position(lower($1) in lower(p.name)) > 0 order by p.name, p.id limit 500`,
+    [find],
+  )
+
+export type GroupRow = { id: string; name: string; people: number }
+const groups = (db: Db, sql: string): Promise<GroupRow[]> => db.rows<GroupRow>(sql)
+/** Groups with the number of active people in each. */
+export async function listAllGroups(db: Db): Promise<{ teams: GroupRow[]; roles: GroupRow[]; sites: GroupRow[] }> {
+  const of = (name: 'team' | 'role') =>
+    `select g.id, g.name, (select count(*)::int from person_${name} m join person p on p.id = m.person_id and p.active where m.${name}_id = g.id) as people from ${name} g order by g.name`
+  const [teams, roles, sites] = await Promise.all([
+    groups(db, of('team')),
+    groups(db, of('role')),
+    groups(db, 'select s.id, s.name, (select count(*)::int from person p where p.active and p.site_id = s.id) as people from site s order by s.name'),
+  ])
+  return { teams, roles, sites }
+}

@@ -1,0 +1,1 @@
+export { playerRoutes } from './routes'

@@ -1,0 +1,43 @@
+import { getReader } from '@jackdaw/contracts/reading'
+import { readDocument } from '@jackdaw/core/guides'
+import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+import { picturesOfEdition } from '../files'
+import { findEdition } from '../guides'
+import { fail, route, type Routes } from '../http'
+
+type Standing = { number: number; newest_edition: number | null; required_edition: number; due_on: LocalDate | null; assigned: boolean; last_step_id: StepId | null; finished_edition: number | null }
+
+const standingOf = (db: Db, id: GuideId, personId: PersonId): Promise<Standing | undefined> =>
+  db.one<Standing>(
+    `select g.number, g.newest_edition, g.required_edition, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_step_id, r.finished_edition
+     from guide g left join assignment a on a.item_kind = 'guide' and a.item_id = g.id and a.person_id = $2
+     left join reading r on r.guide_id = g.id and r.person_id = $2 where g.id = $1`,
+    [id, personId],
+  )
+
+export function playerRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
+  route(routes, getReader, async ({ params: { id } }, { caller }) => {
+    const standing = await standingOf(db, id, caller.id)
+    if (!standing || standing.newest_edition === null) return fail('not-found', 'This guide has not been published yet.')
+    const [edition, steps, pictures] = await Promise.all([
+      findEdition(db, id, standing.newest_edition),
+      db.rows<{ step_id: StepId; viewed: boolean; confirmed: boolean }>('select step_id, viewed_at is not null as viewed, confirmed_at is not null as confirmed from reading_step where guide_id = $1 and person_id = $2', [id, caller.id]),
+      picturesOfEdition(db, id, standing.newest_edition),
+    ])
+    if (!edition) return fail('not-found')
+    return {
+      guideId: id, number: standing.number, edition: edition.number, newestEdition: standing.newest_edition, publishedAt: edition.published_at.getTime(), changeNote: edition.change_note,
+      minutes: edition.minutes, document: readDocument(JSON.parse(edition.bytes)), assigned: standing.assigned, dueOn: standing.due_on,
+      pictureSizes: Object.fromEntries(pictures.map((picture) => [picture.id, { widthPx: picture.widthPx, heightPx: picture.heightPx }])),
+      progress: {
+        lastStepId: standing.last_step_id,
+        seen: steps.flatMap((step) => (step.viewed ? [step.step_id] : [])),
+        confirmed: steps.flatMap((step) => (step.confirmed ? [step.step_id] : [])),
+        finishedEdition: standing.finished_edition,
+        mustReread: standing.finished_edition !== null && standing.finished_edition < standing.required_edition,
+      },
+    }
+  })
+}

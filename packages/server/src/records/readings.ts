@@ -1,0 +1,134 @@
+import type { Counts, DropOffStep, PersonGuide, PersonRecord, WhoSort } from '@jackdaw/contracts/records'
+import { DUE_SOON_MS, type ReadingState } from '@jackdaw/core/assignments'
+import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+
+export const PAGE_SIZE = 50
+
+/** Whose records may be shown: everybody's, or only those of the people who report to somebody. */
+export type Scope = { everybody: true } | { everybody: false; reportsTo: PersonId }
+
+/** The state of a reading in SQL, the same rule as `readingState` in core/assignments; `$now` and `$soon` are bound parameters. */
+const stateSql = (now: string, soon: string): string => `case
+  when r.finished_edition >= g.required_edition then 'done'
+  when a.due_at <= ${now} then 'late'
+  when a.due_at <= ${soon} then 'due-soon'
+  when r.finished_edition is not null then 'out-of-date'
+  when r.person_id is not null then 'in-progress'
+  else 'not-started' end`
+
+/** Everyone with an assignment or a reading of guides; bound: $1 now, $2 soon, $3 manager or null. */
+const STANDING = `
+  select k.item_id as guide_id, k.person_id, a.id is not null as assigned, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at,
+    r.first_at, r.last_at, coalesce(r.active_ms, 0)::float8 as active_ms, r.finished_at, r.finished_edition,
+    g.number, g.published_title as title, g.newest_edition, e.steps, ${stateSql('$1', '$2')} as state
+  from (select item_id, person_id from assignment where item_kind = 'guide' union select guide_id, person_id from reading) k
+  join guide g on g.id = k.item_id and g.newest_edition is not null join edition e on e.guide_id = g.id and e.number = g.newest_edition
+  left join assignment a on a.item_kind = 'guide' and a.item_id = k.item_id and a.person_id = k.person_id
+  left join reading r on r.guide_id = k.item_id and r.person_id = k.person_id
+  where ($3::text is null or k.person_id in (select person_id from reports_of($3)))`
+
+const standing = (scope: Scope, now: number): unknown[] => [new Date(now), new Date(now + DUE_SOON_MS), scope.everybody ? null : scope.reportsTo]
+
+const COUNTS = `count(*)::int as people, count(*) filter (where state = 'done')::int as done, count(*) filter (where state = 'in-progress')::int as "inProgress",
+  count(*) filter (where state = 'not-started')::int as "notStarted", count(*) filter (where state = 'due-soon')::int as "dueSoon",
+  count(*) filter (where state = 'late')::int as late, count(*) filter (where state = 'out-of-date')::int as "outOfDate"`
+
+const SEEN = `(select count(*)::int from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = w.newest_edition and x.step_id = s.step_id
+  where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_at is not null)`
+
+type StandingRow = {
+  state: ReadingState; steps: number; seen: number; active_ms: number; due_on: LocalDate | null; first_at: Date | null; last_at: Date | null; finished_at: Date | null; finished_edition: number | null; assigned: boolean
+}
+const recordOf = (row: StandingRow) => ({
+  state: row.state, steps: row.steps, seen: row.seen, activeMs: row.active_ms, dueOn: row.due_on, assigned: row.assigned,
+  startedAt: row.first_at?.getTime() ?? null, lastAt: row.last_at?.getTime() ?? null, finishedAt: row.finished_at?.getTime() ?? null, finishedEdition: row.finished_edition,
+})
+
+/** How many people of a guide are in which state. */
+export async function countsOfGuide(db: Db, guideId: GuideId, scope: Scope, now: number): Promise<Counts> {
+  return (await db.one<Counts>(`select ${COUNTS} from (${STANDING} and k.item_id = $4) w`, [...standing(scope, now), guideId]))!
+}
+
+const STATE_ORDER = `array_position(array['late', 'due-soon', 'out-of-date', 'not-started', 'in-progress', 'done'], state)`
+const SORT: Record<WhoSort, string> = { name: 'name', state: STATE_ORDER, progress: 'seen', time: 'active_ms', last: 'last_at', due: 'due_at' }
+
+export type WhoFilter = { state?: ReadingState | undefined; find?: string | undefined; furthest?: StepId | undefined; sort: WhoSort; down: boolean; page: number; pageSize?: number }
+
+/** For those who stopped at a step: it is the furthest that they have seen, and they have not finished. */
+const FURTHEST = `w.finished_edition is null and (select x.step_id from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = w.newest_edition and x.step_id = s.step_id
+  where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_at is not null order by x.position desc limit 1) = $5`
+
+/** The people of a guide, a page of them. */
+export async function whoFinished(db: Db, guideId: GuideId, scope: Scope, filter: WhoFilter, now: number): Promise<{ rows: PersonRecord[]; total: number }> {
+  const pageSize = filter.pageSize ?? PAGE_SIZE
+  const order = `${SORT[filter.sort]} ${filter.down ? 'desc' : 'asc'} nulls last, name, person_id`
+  // What has to be counted for every person is left for the page where the order does not ask for it.
+  const early = filter.sort === 'progress'
+  type Row = StandingRow & { person_id: PersonId; name: string; site: string; department: string; total: number }
+  const rows = await db.rows<Row>(
+    `with who as (
+       select w.*, p.name, p.site_id, p.department_id${early ? `, ${SEEN} as seen` : ''} from (${STANDING} and k.item_id = $4) w join person p on p.id = w.person_id
+       where ($5::text is null or (${FURTHEST})) and ($6::text is null or w.state = $6) and ($7 = '' or position(lower($7) in lower(p.name)) > 0)),
+     page as (select *, count(*) over ()::int as total from who order by ${order} limit ${pageSize} offset $8)
+     select w.*, ${early ? '' : `${SEEN} as seen,`} s.name as site, d.name as department from page w join site s on s.id = w.site_id join department d on d.id = w.department_id order by ${order.replace('name,', 'w.name,').replace(/^name /, 'w.name ')}`,
+    [...standing(scope, now), guideId, filter.furthest ?? null, filter.state ?? null, filter.find ?? '', (filter.page - 1) * pageSize],
+  )
+  return { total: rows[0]?.total ?? 0, rows: rows.map((row) => ({ ...recordOf(row), personId: row.person_id, name: row.name, site: row.site, department: row.department })) }
+}
+
+/** For each step of the newest edition: who got there, who stopped there, and the active time spent on it. */
+export async function dropOffOf(db: Db, guideId: GuideId, edition: number, scope: Scope): Promise<{ started: number; finished: number; since: number | null; steps: DropOffStep[] }> {
+  const manager = scope.everybody ? null : scope.reportsTo
+  const people = await db.one<{ started: number; finished: number; since: Date | null }>(
+    `select count(*)::int as started, count(finished_edition)::int as finished, min(first_at) as since from reading where guide_id = $1 and ($2::text is null or person_id in (select person_id from reports_of($2)))`,
+    [guideId, manager],
+  )
+  const steps = await db.rows<DropOffStep>(
+    `with step as (select step_id, position, section, name from edition_step where guide_id = $1 and edition = $2),
+     seen as (
+       select s.person_id, x.position, s.active_ms from reading_step s join step x on x.step_id = s.step_id
+       where s.guide_id = $1 and s.viewed_at is not null and ($3::text is null or s.person_id in (select person_id from reports_of($3)))),
+     reached as (select position, count(*)::int as people, sum(active_ms)::float8 as active_ms from seen group by position),
+     furthest as (select person_id, max(position) as position from seen group by person_id),
+     stopped as (select f.position, count(*)::int as people from furthest f join reading r on r.guide_id = $1 and r.person_id = f.person_id where r.finished_edition is null group by f.position)
+     select x.step_id as "stepId", x.position, x.section, x.name, coalesce(r.people, 0) as reached, coalesce(t.people, 0) as "stoppedHere", coalesce(r.active_ms, 0) as "activeMs"
+     from step x left join reached r on r.position = x.position left join stopped t on t.position = x.position order by x.position`,
+    [guideId, edition, manager],
+  )
+  return { started: people!.started, finished: people!.finished, since: people!.since?.getTime() ?? null, steps }
+}
+
+/** The guides of one person, what is to be done first. */
+export async function guidesOfPerson(db: Db, personId: PersonId, now: number): Promise<PersonGuide[]> {
+  type Row = StandingRow & { guide_id: GuideId; number: number; title: string; newest_edition: number }
+  const rows = await db.rows<Row>(`select w.*, ${SEEN} as seen from (${STANDING} and k.person_id = $4) w order by ${STATE_ORDER}, due_at nulls last, number`, [...standing({ everybody: true }, now), personId])
+  return rows.map((row) => ({ ...recordOf(row), guideId: row.guide_id, number: row.number, title: row.title, edition: row.newest_edition }))
+}
+
+const nested = (row: Counts): Counts => ({ people: row.people, done: row.done, inProgress: row.inProgress, notStarted: row.notStarted, dueSoon: row.dueSoon, late: row.late, outOfDate: row.outOfDate })
+
+/** Guides with how far their people are; those with the most people who are late come first. */
+export async function guideRecords(db: Db, scope: Scope, page: number, now: number): Promise<{ rows: { id: GuideId; number: number; title: string; edition: number; counts: Counts; lastAt: number | null }[]; total: number }> {
+  type Row = Counts & { guide_id: GuideId; number: number; title: string; newest_edition: number; last_at: Date | null; total: number }
+  const rows = await db.rows<Row>(
+    `select guide_id, number, title, newest_edition, max(last_at) as last_at, ${COUNTS}, count(*) over ()::int as total from (${STANDING} and g.archived_at is null) w
+     group by guide_id, number, title, newest_edition order by late desc, number limit ${PAGE_SIZE} offset $4`,
+    [...standing(scope, now), (page - 1) * PAGE_SIZE],
+  )
+  return { total: rows[0]?.total ?? 0, rows: rows.map((row) => ({ id: row.guide_id, number: row.number, title: row.title, edition: row.newest_edition, counts: nested(row), lastAt: row.last_at?.getTime() ?? null })) }
+}
+
+/** People with how far they are; those with the most that is late come first. */
+export async function personRecords(db: Db, scope: Scope, find: string, page: number, now: number): Promise<{ rows: { id: PersonId; name: string; site: string; department: string; counts: Counts }[]; total: number }> {
+  type Row = Counts & { id: PersonId; name: string; site: string; department: string; total: number }
+  const rows = await db.rows<Row>(
+    `with who as (select * from (${STANDING} and g.archived_at is null) x)
+     select p.id, p.name, s.name as site, d.name as department, ${COUNTS.replace('count(*)::int as people', 'count(w.person_id)::int as people')}, count(*) over ()::int as total
+     from person p join site s on s.id = p.site_id join department d on d.id = p.department_id left join who w on w.person_id = p.id
+     where p.active and ($3::text is null or p.id in (select person_id from reports_of($3))) and ($4 = '' or position(lower($4) in lower(p.name)) > 0)
+     group by p.id, s.id, d.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5`,
+    [...standing(scope, now), find, (page - 1) * PAGE_SIZE],
+  )
+  return { total: rows[0]?.total ?? 0, rows: rows.map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, counts: nested(row) })) }
+}

@@ -1,0 +1,2 @@
+export type { ContentStore } from './contentStore'
+export { localStore } from './localStore'
