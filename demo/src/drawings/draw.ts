@@ -1,0 +1,27 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import puppeteer from 'puppeteer-core'
+import { EQUIPMENT } from './equipment'
+import { HEIGHT, WIDTH } from './pen'
+import { SCREENS } from './screens'
+
+const FONTS: readonly [family: string, file: string][] = [
+  ['Source Sans 3 Variable', '@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2'],
+  ['Source Code Pro Variable', '@fontsource-variable/source-code-pro/files/source-code-pro-latin-wght-normal.woff2'],
+]
+
+/** Renders every drawing as a PNG into `demo/pictures`. Run from the root of the repository. */
+async function drawAll(): Promise<void> {
+  const faces = await Promise.all(FONTS.map(async ([family, file]) => `@font-face{font-family:"${family}";font-weight:200 900;src:url(data:font/woff2;base64,${(await readFile(join('node_modules', file))).toString('base64')})}`))
+  const browser = await puppeteer.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'] })
+  const page = await browser.newPage()
+  await page.setViewport({ width: WIDTH, height: HEIGHT, deviceScaleFactor: 1.5 })
+  await mkdir('demo/pictures', { recursive: true })
+  for (const [name, svg] of Object.entries({ ...SCREENS, ...EQUIPMENT })) {
+    await page.setContent(`<style>${faces.join('')}body{margin:0}svg{display:block}</style>${svg}`)
+    await page.evaluate(() => (globalThis as unknown as { document: { fonts: { ready: Promise<unknown> } } }).document.fonts.ready)
+    await writeFile(join('demo/pictures', `${name}.png`), await page.screenshot({ type: 'png' }))
+  }
+  await browser.close()
+}
+await drawAll()

@@ -1,0 +1,26 @@
+import type { DueRule } from '@jackdaw/core/assignments'
+import type { AudienceRule } from '@jackdaw/core/audiences'
+import type { UsageEvent } from '@jackdaw/core/events'
+import type { Change, GuideDocument } from '@jackdaw/core/guides'
+import type { Level } from '@jackdaw/core/people'
+import type { FolderId, GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
+
+export type NewPerson = {
+  id: PersonId; name: string; mail: string; level: Level; siteId: string; departmentId: string; teamIds: string[]; roleIds: string[]; managerId: PersonId | null
+}
+export type Batch = { personId: PersonId; at: number; events: UsageEvent[] }
+
+/** What the demo needs of the server: its own services, handed in by whoever puts the server together. Times are epoch milliseconds. */
+export type DemoServices = {
+  newId: () => string
+  newEventId: () => string
+  addGroups(groups: { sites: { id: string; name: string; zone: string }[]; departments: { id: string; name: string }[]; teams: { id: string; name: string }[]; roles: { id: string; name: string }[] }): Promise<void>
+  /** Managers come before those who report to them. */
+  addPeople(people: readonly NewPerson[], password: string, now: number): Promise<void>
+  addFolder(folder: { id: FolderId; name: string; parentId: FolderId | null; now: number }): Promise<unknown>
+  addGuide(guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }): Promise<unknown>
+  addPicture(picture: { id: PictureId; guideId: GuideId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
+  saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number): Promise<unknown>
+  publish(guideId: GuideId, request: { revision: number; changeNote: string; mustReread: boolean; audience: AudienceRule; openToAll: boolean; due: DueRule }, by: PersonId, now: number): Promise<unknown>
+  takeEvents(batches: readonly Batch[]): Promise<void>
+}

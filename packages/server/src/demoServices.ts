@@ -1,0 +1,55 @@
+import type { Batch, DemoServices } from '@jackdaw/demo'
+import { LEVEL_PRESETS } from '@jackdaw/core/people'
+import { v7 as uuidV7 } from 'uuid'
+import { publish } from './assignments'
+import { takeEvents } from './events'
+import { readPicture, storePicture } from './files'
+import { findDraft, insertGuide, saveDraftChanges } from './guides'
+import type { Caller, Parts } from './http'
+import { insertFolder } from './library'
+import { hashPassword } from './people'
+
+/** The server's own services as the demo company is loaded through them. */
+export function demoServices({ database: db, content, newId }: Parts): DemoServices {
+  const insertAll = async (table: string, columns: string[], rows: readonly Record<string, unknown>[]): Promise<void> => {
+    if (rows.length === 0) return
+    await db.rows(`insert into ${table} (${columns.join(', ')}) select ${columns.map((column) => `r.${column}`).join(', ')} from jsonb_populate_recordset(null::${table}, $1::jsonb) r`, [JSON.stringify(rows)])
+  }
+  return {
+    newId,
+    newEventId: uuidV7,
+    async addGroups(groups) {
+      await insertAll('site', ['id', 'name', 'zone'], groups.sites)
+      for (const kind of ['department', 'team', 'role'] as const) await insertAll(kind, ['id', 'name'], groups[`${kind}s`])
+    },
+    async addPeople(people, password, now) {
+      const hash = await hashPassword(password)
+      await insertAll(
+        'person',
+        ['id', 'name', 'mail', 'password_hash', 'level', 'permissions', 'site_id', 'department_id', 'manager_id', 'active', 'created_at'],
+        people.map((person) => ({
+          id: person.id, name: person.name, mail: person.mail, password_hash: hash, level: person.level, permissions: LEVEL_PRESETS[person.level],
+          site_id: person.siteId, department_id: person.departmentId, manager_id: person.managerId, active: true, created_at: new Date(now).toISOString(),
+        })),
+      )
+      await insertAll('person_team', ['person_id', 'team_id'], people.flatMap((person) => person.teamIds.map((id) => ({ person_id: person.id, team_id: id }))))
+      await insertAll('person_role', ['person_id', 'role_id'], people.flatMap((person) => person.roleIds.map((id) => ({ person_id: person.id, role_id: id }))))
+    },
+    addFolder: (folder) => insertFolder(db, folder),
+    addGuide: (guide) => insertGuide(db, guide),
+    async addPicture({ id, guideId, bytes, by, now }) {
+      await storePicture(db, content, await readPicture(Buffer.from(bytes)), { id, guideId, by, now })
+    },
+    async saveChanges(guideId, by, changes, now) {
+      const draft = await findDraft(db, guideId)
+      return saveDraftChanges(db, newId, { id: by } as Caller, guideId, { baseRevision: draft?.revision ?? 0, changeSetId: newId(), changes }, now)
+    },
+    publish: (guideId, request, by, now) => publish(db, newId, guideId, request, by, now),
+    async takeEvents(batches) {
+      for (const batch of batches) for (const part of inParts(batch)) await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
+    },
+  }
+}
+
+const MOST = 500
+const inParts = (batch: Batch): Batch[] => Array.from({ length: Math.ceil(batch.events.length / MOST) }, (_, i) => ({ ...batch, events: batch.events.slice(i * MOST, (i + 1) * MOST) }))

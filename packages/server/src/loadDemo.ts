@@ -1,0 +1,38 @@
+import { seedDemo } from '@jackdaw/demo'
+import { LocalDate, localDateAt } from '@jackdaw/core/shared'
+import { underLock } from './db'
+import { demoServices } from './demoServices'
+import type { Parts } from './http'
+
+const LOCK = 7_203_116
+
+/** Loads the demo company once. A load that was broken off is cleared away and done again.
+ * @param folder where the demo's texts and pictures lie
+ * @returns whether it was loaded now */
+export async function loadDemoOnce(parts: Parts, folder: string): Promise<boolean> {
+  const { database, config, clock, log } = parts
+  return underLock(
+    database,
+    async () => {
+      const state = await database.one<{ value: { anchor: string; whole: boolean } }>(`select value from setting where key = 'demo'`)
+      if (state?.value.whole) return false
+      const people = await database.one<{ n: number }>('select count(*)::int as n from person')
+      if (!state && people!.n > 0) return false
+      if (state) await clear(parts)
+      const anchor = config.demoAnchor === '' ? localDateAt(clock(), 'UTC') : LocalDate.parse(config.demoAnchor)
+      const write = (whole: boolean) => database.rows(`insert into setting (key, value) values ('demo', $1) on conflict (key) do update set value = excluded.value`, [JSON.stringify({ anchor, whole })])
+      await write(false)
+      log.info({ anchor }, 'loading the demo company')
+      await seedDemo(demoServices(parts), folder, anchor)
+      await write(true)
+      return true
+    },
+    LOCK,
+  )
+}
+
+/** Empties every table but the list of migrations. */
+async function clear({ database }: Parts): Promise<void> {
+  const tables = await database.rows<{ name: string }>(`select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migration'`)
+  await database.rows(`truncate ${tables.map((table) => `"${table.name}"`).join(', ')} restart identity cascade`)
+}

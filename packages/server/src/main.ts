@@ -1,0 +1,58 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import type { AddressInfo } from 'node:net'
+import { buildServer, realParts } from './buildServer'
+import { readConfig } from './config'
+import { migrateUp } from './db'
+import { recount } from './events'
+import { loadDemoOnce } from './loadDemo'
+
+/** Where the demo's texts and pictures lie: beside the bundle, or in the repository. */
+const demoFolder = (): string => ['demo', '../demo'].map((each) => join(import.meta.dirname, each)).find((each) => existsSync(join(each, 'guides'))) ?? 'demo'
+
+async function main(): Promise<void> {
+  const config = readConfig(process.env)
+  const parts = realParts(config)
+  const { log, database } = parts
+  const done = await migrateUp(database)
+  if (done.length > 0) log.info({ migrations: done }, 'migrated')
+  if (config.demo) await loadDemoOnce(parts, demoFolder())
+  if (process.argv[2] === 'recount') {
+    await recount(database)
+    await database.close()
+    return
+  }
+  const { server, stop } = buildServer(parts)
+
+  let stopping = false
+  const end = (signal: string) => {
+    if (stopping) return
+    stopping = true
+    log.info({ signal }, 'stopping')
+    stop().then(
+      () => process.exit(0),
+      (error: unknown) => {
+        log.error({ reason: (error as Error).message }, 'stopping failed')
+        process.exit(1)
+      },
+    )
+  }
+  process.on('SIGTERM', () => end('SIGTERM'))
+  process.on('SIGINT', () => end('SIGINT'))
+
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    const why = error.code === 'EADDRINUSE' ? `port ${config.port} is taken; set PORT to another one` : error.message
+    log.error({ reason: why }, 'cannot listen')
+    process.exit(error.code === 'EADDRINUSE' ? 98 : 1)
+  })
+  server.listen(config.port, config.host, () => {
+    const { port } = server.address() as AddressInfo
+    log.info({ port }, 'listening')
+    process.send?.({ listening: port })
+  })
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`jackdaw: ${(error as Error).message}\n`)
+  process.exit(1)
+})
