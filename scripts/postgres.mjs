@@ -47,9 +47,9 @@ const postgresUser = () => {
 }
 
 /** Runs one of PostgreSQL's programs, as root in the name of the user postgres. */
-function run(bin, program, args, { input } = {}) {
+function run(bin, program, args) {
   const [command, all] = isRoot ? ['setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', 'env', 'HOME=/var/lib/postgresql', join(bin, program), ...args]] : [join(bin, program), args]
-  return spawnSync(command, all, { cwd: '/', encoding: 'utf8', input, stdio: ['pipe', 'pipe', 'pipe'] })
+  return spawnSync(command, all, { cwd: '/', encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] })
 }
 
 const passableForPostgres = (folder) => {
@@ -101,7 +101,11 @@ export function createCluster({ bin, version }, folder, password, { durable = tr
     chownSync(folder, uid, gid)
   }
   chmodSync(folder, 0o700)
-  const made = run(bin, 'initdb', ['-D', folder, '-U', 'jackdaw', '-A', 'scram-sha-256', '--pwfile=/dev/stdin', '-E', 'UTF8', '--locale-provider=icu', '--icu-locale=und', '--locale=C.UTF-8', '--no-instructions', ...(durable ? [] : ['--no-sync'])], { input: `${password}\n` })
+  const passwordFile = `${folder}.password`
+  writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 })
+  if (isRoot) chownSync(passwordFile, postgresUser().uid, postgresUser().gid)
+  const made = run(bin, 'initdb', ['-D', folder, '-U', 'jackdaw', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale-provider=icu', '--icu-locale=und', '--locale=C.UTF-8', '--no-instructions', ...(durable ? [] : ['--no-sync'])])
+  rmSync(passwordFile)
   if (made.status !== 0) throw new Explained(`The database could not be created in ${folder}: ${made.stderr.trim().split('\n').at(-1)}`)
   writeFileSync(whole, `${new Date().toISOString()}\n`)
 }

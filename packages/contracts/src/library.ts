@@ -58,9 +58,11 @@ export const listGuides = endpoint({
   response: z.object({ rows: z.array(GuideRow), total: z.int(), pageSize: z.int() }),
   problems: ['invalid'],
 })
+export const NewGuide = z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')), kind: GuideKind, folderId: z.nullable(FolderId) })
+export type NewGuide = z.infer<typeof NewGuide>
 export const createGuide = endpoint({
   method: 'post', path: '/api/guides', access: { may: 'guide.create' },
-  body: z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')), kind: GuideKind, folderId: z.nullable(FolderId) }),
+  body: NewGuide,
   response: z.object({ id: GuideId, number: z.int() }), problems: ['invalid'],
 })
 export const changeGuide = endpoint({

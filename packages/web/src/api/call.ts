@@ -1,0 +1,70 @@
+import type { BodyOf, Endpoint, ParamsOf, QueryOf, ResponseOf } from '@jackdaw/contracts/endpoint'
+import type { Problem } from '@jackdaw/contracts/problems'
+
+/** The server refused, and says why. */
+export class ApiProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail ?? problem.title)
+    this.name = 'ApiProblem'
+  }
+}
+/** The server cannot be reached. */
+export class Unreachable extends Error {
+  constructor() {
+    super('The server cannot be reached')
+    this.name = 'Unreachable'
+  }
+}
+
+let csrf = ''
+/** Remembers the token of the session; requests that change something carry it. */
+export const setCsrf = (token: string): void => void (csrf = token)
+
+type Part<K extends string, T> = [T] extends [undefined] ? { [P in K]?: undefined } : { [P in K]: T }
+export type CallInput<E> = Part<'params', ParamsOf<E>> & Part<'query', QueryOf<E>> & Part<'body', BodyOf<E>> & { bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
+
+/** The address of an endpoint with its parameters filled in. */
+export function addressOf<E extends Endpoint>(endpoint: E, params?: Record<string, unknown>, query?: Record<string, unknown>): string {
+  const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params?.[name])))
+  const search = new URLSearchParams(Object.entries(query ?? {}).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, String(value)]])))
+  return search.size > 0 ? `${path}?${search}` : path
+}
+
+async function problemOf(response: Response): Promise<ApiProblem> {
+  const fallback: Problem = { type: 'about:blank', code: 'internal', title: `The server answered ${response.status}`, status: response.status }
+  if (!response.headers.get('content-type')?.includes('problem+json')) return new ApiProblem(fallback)
+  return new ApiProblem((await response.json()) as Problem)
+}
+
+/** Calls an endpoint.
+ * @throws ApiProblem when the server refuses, Unreachable when there is no answer */
+export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>): Promise<ResponseOf<E>> {
+  const { params, query, body, bytes, signal, keepalive } = input as { params?: Record<string, unknown>; query?: Record<string, unknown>; body?: unknown; bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
+  const headers: Record<string, string> = {}
+  if (endpoint.method !== 'get') headers['x-csrf-token'] = csrf
+  if (bytes) headers['content-type'] = bytes.type || 'application/octet-stream'
+  else if (body !== undefined) headers['content-type'] = 'application/json'
+  let response: Response
+  try {
+    response = await fetch(addressOf(endpoint, params, query), {
+      method: endpoint.method.toUpperCase(), headers, credentials: 'same-origin',
+      ...(bytes ? { body: bytes } : body !== undefined ? { body: JSON.stringify(body) } : {}), ...(signal ? { signal } : {}), ...(keepalive ? { keepalive } : {}),
+    })
+  } catch (error) {
+    if (signal?.aborted) throw error
+    throw new Unreachable()
+  }
+  if (!response.ok) {
+    const problem = await problemOf(response)
+    if (response.status === 401 && endpoint.path !== '/api/session') window.dispatchEvent(new Event('jackdaw:signed-out'))
+    throw problem
+  }
+  return (response.status === 204 ? undefined : await response.json()) as ResponseOf<E>
+}
+
+/** What to say about an error. */
+export function wordsFor(error: unknown): { title: string; detail: string } {
+  if (error instanceof ApiProblem) return { title: error.problem.title, detail: error.problem.detail ?? '' }
+  if (error instanceof Unreachable) return { title: 'The server cannot be reached', detail: 'Check the connection; what you see stays on this page.' }
+  return { title: 'Something went wrong on this page', detail: error instanceof Error ? error.message : '' }
+}

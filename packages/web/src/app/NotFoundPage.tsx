@@ -1,0 +1,13 @@
+import { useTranslation } from 'react-i18next'
+import { Link } from 'react-router'
+
+export function NotFoundPage() {
+  const { t } = useTranslation()
+  return (
+    <div className="p-6 max-w-2xl">
+      <title>{t('Not found – Jackdaw')}</title>
+      <h1 className="font-serif text-2xl mb-2">{t('There is nothing at this address')}</h1>
+      <p>{t('The page may have been moved, or it is not for you.')} <Link to="/" className="text-petrol underline">{t('Go to Today')}</Link></p>
+    </div>
+  )
+}

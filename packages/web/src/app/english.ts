@@ -1,0 +1,23 @@
+/** Forms of number; all other English stands where it is used. */
+export const english: Record<string, string> = {
+  '{{count}} people_one': '{{count}} person',
+  '{{count}} people_other': '{{count}} people',
+  '{{count}} guides_one': '{{count}} guide',
+  '{{count}} guides_other': '{{count}} guides',
+  '{{count}} steps_one': '{{count}} step',
+  '{{count}} steps_other': '{{count}} steps',
+  '{{count}} sections_one': '{{count}} section',
+  '{{count}} sections_other': '{{count}} sections',
+  '{{count}} pictures_one': '{{count}} picture',
+  '{{count}} pictures_other': '{{count}} pictures',
+  '{{count}} days_one': '{{count}} day',
+  '{{count}} days_other': '{{count}} days',
+  '{{count}} days late_one': '{{count}} day late',
+  '{{count}} days late_other': '{{count}} days late',
+  'Publish to {{count}} people_one': 'Publish to {{count}} person',
+  'Publish to {{count}} people_other': 'Publish to {{count}} people',
+  '{{count}} lines hold words that have no place in a guide_one': '{{count}} line holds words that have no place in a guide',
+  '{{count}} lines hold words that have no place in a guide_other': '{{count}} lines hold words that have no place in a guide',
+  '{{count}} people who are done_one': '{{count}} person who is done',
+  '{{count}} people who are done_other': '{{count}} people who are done',
+}

@@ -1,0 +1,105 @@
+import type { TodayItem } from '@jackdaw/contracts/reading'
+import { useTranslation } from 'react-i18next'
+import { Link } from 'react-router'
+import { useMe } from '../people'
+import { ButtonLink, dayOf, Loaded, StateMark, whenOf } from '../ui'
+import { useToday } from './queries'
+
+/** A person's own first page: what is due, in order. */
+export function TodayPage() {
+  const { t } = useTranslation()
+  const me = useMe()
+  const query = useToday()
+  return (
+    <div className="w-full max-w-4xl mx-auto px-4 md:px-6 py-6">
+      <title>{t('Today – Jackdaw')}</title>
+      <Loaded query={query}>
+        {({ today, toDo, done }) => (
+          <>
+            <p className="text-soft">{dayOf(today)}</p>
+            <h1 className="font-serif text-2xl mb-1">{t('Good day, {{name}}', { name: me.name.split(' ')[0] })}</h1>
+            <p className="mb-5">{toDo.length === 0 ? t('Nothing is waiting for you.') : <Summary items={toDo} />}</p>
+            {toDo.length > 0 && (
+              <section aria-labelledby="to-do" className="mb-10">
+                <h2 id="to-do" className="text-lg mb-1">{t('To read')}</h2>
+                <ul className="bg-sheet border-t-2 border-ink">{toDo.map((item, index) => <ToDo key={item.guideId} item={item} first={index === 0} />)}</ul>
+              </section>
+            )}
+            {toDo.length === 0 && done.length === 0 && (
+              <p className="bg-sheet border-t-2 border-ink p-5">{t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')} <Link to="/library" className="text-petrol underline">{t('Open the library')}</Link></p>
+            )}
+            {done.length > 0 && <Done items={done} />}
+          </>
+        )}
+      </Loaded>
+    </div>
+  )
+}
+
+function Summary({ items }: { items: TodayItem[] }) {
+  const { t } = useTranslation()
+  const late = items.filter((item) => item.state === 'late').length
+  const minutes = items.reduce((sum, item) => sum + Math.max(1, Math.round(item.minutes * (1 - Math.min(item.seen, item.steps) / Math.max(1, item.steps)))), 0)
+  return (
+    <>
+      {t('{{count}} guides', { count: items.length })}, {t('about {{minutes}} min of reading', { minutes })}
+      {late > 0 && <strong className="text-brick"> · {t('{{count}} of them late', { count: late })}</strong>}
+    </>
+  )
+}
+
+function ToDo({ item, first }: { item: TodayItem; first: boolean }) {
+  const { t } = useTranslation()
+  const begun = item.seen > 0
+  return (
+    <li className="border-b border-hair px-4 py-3.5 flex flex-wrap items-center gap-x-5 gap-y-2">
+      <div className="grow basis-72 min-w-0">
+        <Link to={`/guides/${item.guideId}`} className="font-serif text-lg leading-6 hover:underline">{item.title}</Link>
+        <div className="flex flex-wrap items-center gap-x-4 text-sm text-soft mt-0.5">
+          <StateMark state={item.state} dueOn={item.dueOn} daysLeft={item.daysLeft} />
+          {item.dueOn && item.state !== 'due-soon' && <span>{t('due {{day}}', { day: dayOf(item.dueOn) })}</span>}
+          <span>{t('{{minutes}} min', { minutes: item.minutes })}</span>
+          {item.finishedAt !== null && <span>{t('new edition {{n}}, to be read again', { n: item.edition })}</span>}
+        </div>
+      </div>
+      <div className="flex items-center gap-4 grow sm:grow-0">
+        <Ticks seen={item.seen} steps={item.steps} />
+        <ButtonLink to={`/guides/${item.guideId}`} look={first ? 'primary' : 'plain'} className="min-h-11 min-w-24" aria-label={begun ? t('Go on with {{title}}', { title: item.title }) : t('Begin {{title}}', { title: item.title })}>{begun ? t('Go on') : t('Begin')}</ButtonLink>
+      </div>
+    </li>
+  )
+}
+
+/** Progress as a row of ticks, the ruler laid flat. */
+function Ticks({ seen, steps }: { seen: number; steps: number }) {
+  const { t } = useTranslation()
+  return (
+    <div className="w-36 grow sm:grow-0">
+      <div className="flex items-end gap-[3px] h-4 border-b-2 border-ink" aria-hidden>
+        {Array.from({ length: Math.min(steps, 30) }, (_, index) => {
+          const read = index < Math.round((Math.min(seen, steps) / steps) * Math.min(steps, 30))
+          return <span key={index} className={`flex-1 max-w-1.5 ${read ? 'h-3.5 bg-moss' : 'h-2 bg-edge'}`} />
+        })}
+      </div>
+      <p className="text-xs text-soft mt-0.5">{t('{{seen}} of {{steps}} steps read', { seen: Math.min(seen, steps), steps })}</p>
+    </div>
+  )
+}
+
+function Done({ items }: { items: TodayItem[] }) {
+  const { t } = useTranslation()
+  return (
+    <section aria-labelledby="done">
+      <h2 id="done" className="text-lg mb-1">{t('Done')}</h2>
+      <ul className="border-t border-hair">
+        {items.map((item) => (
+          <li key={item.guideId} className="flex flex-wrap gap-x-4 py-2 border-b border-hair items-center">
+            <StateMark state="done" />
+            <Link to={`/guides/${item.guideId}`} className="grow basis-52 hover:underline">{item.title}</Link>
+            <span className="text-sm text-soft">{item.finishedAt !== null && whenOf(item.finishedAt)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

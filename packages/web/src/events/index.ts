@@ -1,0 +1,2 @@
+export { flush, leaveNoEvents, outboxState, record, startOutbox } from './outbox'
+export { useStepTime } from './useStepTime'

@@ -1,0 +1,44 @@
+import type { UsageEvent } from '@jackdaw/core/events'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+
+interface Schema extends DBSchema {
+  events: { key: string; value: { id: string; personId: string; event: UsageEvent }; indexes: { person: string } }
+}
+let opened: Promise<IDBPDatabase<Schema>> | undefined
+const open = (): Promise<IDBPDatabase<Schema>> =>
+  (opened ??= openDB<Schema>('jackdaw-events', 1, { upgrade: (db) => void db.createObjectStore('events', { keyPath: 'id' }).createIndex('person', 'personId') }))
+
+/** Where events wait for the server, so that neither a lost network nor a closed tab loses any. */
+export type KeptEvents = {
+  keep(personId: string, event: UsageEvent): Promise<void>
+  oldest(personId: string, most: number): Promise<UsageEvent[]>
+  drop(ids: readonly string[]): Promise<void>
+  count(personId: string): Promise<number>
+}
+
+/** Events kept in the browser's own database. */
+export const eventsInBrowser: KeptEvents = {
+  async keep(personId, event) {
+    await (await open()).put('events', { id: event.id, personId, event })
+  },
+  async oldest(personId, most) {
+    return (await (await open()).getAllFromIndex('events', 'person', personId, most)).map((kept) => kept.event)
+  },
+  async drop(ids) {
+    const work = (await open()).transaction('events', 'readwrite')
+    await Promise.all([...ids.map((id) => work.store.delete(id)), work.done])
+  },
+  count: async (personId) => (await open()).countFromIndex('events', 'person', personId),
+}
+
+/** Events kept in memory only, for browsers that refuse their database (private windows of some). */
+export function eventsInMemory(): KeptEvents {
+  const kept = new Map<string, { personId: string; event: UsageEvent }>()
+  const of = (personId: string) => [...kept.values()].filter((each) => each.personId === personId)
+  return {
+    keep: (personId, event) => Promise.resolve(void kept.set(event.id, { personId, event })),
+    oldest: (personId, most) => Promise.resolve(of(personId).slice(0, most).map((each) => each.event)),
+    drop: (ids) => Promise.resolve(ids.forEach((id) => kept.delete(id))),
+    count: (personId) => Promise.resolve(of(personId).length),
+  }
+}

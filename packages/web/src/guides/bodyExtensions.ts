@@ -1,0 +1,52 @@
+import { isSafeLink } from '@jackdaw/core/guides'
+import { Extension, Mark, mergeAttributes } from '@tiptap/core'
+import Link from '@tiptap/extension-link'
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table'
+import { Plugin } from '@tiptap/pm/state'
+import StarterKit from '@tiptap/starter-kit'
+import { nanoid } from 'nanoid'
+
+const KeyCap = Mark.create({
+  name: 'keyCap',
+  inclusive: false,
+  parseHTML: () => [{ tag: 'kbd' }],
+  renderHTML: ({ HTMLAttributes }) => ['kbd', mergeAttributes(HTMLAttributes), 0],
+  addKeyboardShortcuts() {
+    return { 'Mod-Shift-k': () => this.editor.commands.toggleMark(this.name) }
+  },
+})
+
+const TOP_BLOCKS = ['paragraph', 'bulletList', 'orderedList', 'codeBlock', 'table']
+
+/** Gives every block at the top an id of its own that stays with it. */
+const BlockIds = Extension.create({
+  name: 'blockIds',
+  addGlobalAttributes: () => [{ types: TOP_BLOCKS, attributes: { id: { default: null, rendered: false, keepOnSplit: false } } }],
+  addProseMirrorPlugins: () => [
+    new Plugin({
+      appendTransaction: (transactions, _before, state) => {
+        if (!transactions.some((each) => each.docChanged)) return null
+        const used = new Set<string>()
+        const { tr } = state
+        state.doc.forEach((node, offset) => {
+          const id = node.attrs['id'] as string | null
+          if (id === null || used.has(id)) tr.setNodeAttribute(offset, 'id', nanoid())
+          else used.add(id)
+        })
+        return tr.docChanged ? tr.setMeta('addToHistory', false) : null
+      },
+    }),
+  ],
+})
+
+/** What the text of a step may hold while it is written: the same as the schema in the core. */
+export const bodyExtensions = [
+  StarterKit.configure({ heading: false, blockquote: false, horizontalRule: false, strike: false, underline: false, link: false, undoRedo: false, trailingNode: false, code: { HTMLAttributes: {} } }),
+  Link.configure({ openOnClick: false, autolink: true, protocols: ['http', 'https', 'mailto', 'tel'], isAllowedUri: (url) => isSafeLink(url), HTMLAttributes: { rel: 'noopener noreferrer nofollow', target: null } }),
+  Table.configure({ resizable: false }),
+  TableRow,
+  TableHeader,
+  TableCell,
+  KeyCap,
+  BlockIds,
+]

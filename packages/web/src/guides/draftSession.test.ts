@@ -1,0 +1,159 @@
+import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
+import { applyAll, emptyDocument, plainText, rebase, richTextOf, type Change, type GuideDocument, type Step } from '@jackdaw/core/guides'
+import { seededIds, type PersonId, type StepId } from '@jackdaw/core/shared'
+import { describe, expect, it } from 'vitest'
+import { DraftSession, type Pending } from './draftSession'
+
+const ids = seededIds(11)
+const step = (text: string): Step => ({ kind: 'step', id: ids() as StepId, body: richTextOf(text), pictures: [] })
+const [one, two] = [step('One'), step('Two')]
+const start: GuideDocument = { ...emptyDocument('Trays', 'how-to'), items: [one, two] }
+const write = (to: Step, text: string): Change => ({ type: 'set-body', stepId: to.id, body: richTextOf(text) })
+const textOf = (document: GuideDocument, of: Step) => document.items.flatMap((item) => (item.kind === 'step' && item.id === of.id ? [plainText(item.body)] : []))[0]
+const marta = { id: ids() as PersonId, name: 'Marta' }
+
+/** A server as it behaves towards one browser: rebases, remembers sets, can be cut off before or after it has saved. */
+function aServer() {
+  const saved: (SavedChanges & { set: string; conflicts: DraftConflict[] })[] = []
+  let document = start
+  const server = {
+    cut: null as null | 'before' | 'after',
+    get document() { return document },
+    put(changes: Change[], set = ids(), base = saved.length) {
+      const known = saved.find((each) => each.set === set)
+      const since = saved.slice(base).filter((each) => each.set !== set)
+      if (!known) {
+        const result = rebase(changes, since.flatMap((each) => each.changes), document)
+        document = result.document
+        saved.push({ revision: saved.length + 1, by: marta, changes: result.applied, set, conflicts: result.conflicts.map((each) => ({ ...each, theirs: document.items.find((item) => item.id === each.itemId) ?? null, by: marta })) })
+      }
+      return { revision: saved.length, missed: since, conflicts: saved.find((each) => each.set === set)!.conflicts }
+    },
+    since: (revision: number) => ({ revision: saved.length, saved: saved.slice(revision) }),
+  }
+  return server
+}
+
+function aBrowser(server: ReturnType<typeof aServer>) {
+  const timers: { work: () => void; off: boolean }[] = []
+  const kept: { pending: Pending | null } = { pending: null }
+  let now = 0
+  const session = new DraftSession(start, 0, {
+    send: async (base, set) => {
+      if (server.cut === 'before') throw new Error('cut')
+      const answer = server.put(set.changes, set.id, base)
+      if (server.cut === 'after') throw new Error('cut')
+      return answer
+    },
+    judge: () => ({ state: 'offline', words: '' }),
+    keep: (pending) => void (kept.pending = pending),
+    newId: ids,
+    now: () => (now += 10),
+    later: (work) => {
+      const timer = { work, off: false }
+      timers.push(timer)
+      return () => void (timer.off = true)
+    },
+  })
+  const settle = async () => {
+    for (let i = 0; i < 20; i++) {
+      const due = timers.splice(0).filter((timer) => !timer.off)
+      due.forEach((timer) => timer.work())
+      await new Promise((resolve) => setTimeout(resolve))
+      if (server.cut) return
+    }
+  }
+  return { session, settle, kept, wait: (ms: number) => void (now += ms) }
+}
+
+describe('a session on a draft', () => {
+  it('saves what is typed, as one change, and then keeps nothing', async () => {
+    const server = aServer()
+    const { session, settle, kept } = aBrowser(server)
+    for (const text of ['R', 'Ri', 'Rinse']) session.change(write(one, text))
+    expect(session.snapshot().save).toBe('unsaved')
+    expect(kept.pending?.queue).toHaveLength(1)
+    await settle()
+    expect(textOf(server.document, one)).toBe('Rinse')
+    expect(session.snapshot()).toMatchObject({ save: 'saved', revision: 1 })
+    expect(kept.pending).toBeNull()
+  })
+  it('undoes a run of typing in one go, and redoes it', async () => {
+    const { session, wait } = aBrowser(aServer())
+    for (const text of ['R', 'Rinse']) session.change(write(one, text))
+    wait(5_000)
+    session.change({ type: 'remove-item', itemId: two.id })
+    session.undo()
+    expect(session.snapshot().document.items).toHaveLength(2)
+    session.undo()
+    expect(session.snapshot().document).toEqual(start)
+    expect(session.snapshot().canUndo).toBe(false)
+    session.redo()
+    expect(textOf(session.snapshot().document, one)).toBe('Rinse')
+  })
+  it('saves once when the answer was lost on its way', async () => {
+    const server = aServer()
+    const { session, settle, kept } = aBrowser(server)
+    session.change(write(one, 'Rinse'))
+    server.cut = 'after'
+    await settle()
+    expect(session.snapshot().save).toBe('offline')
+    expect(kept.pending?.inFlight?.changes).toHaveLength(1)
+    session.change(write(two, 'Dry'))
+    server.cut = null
+    await settle()
+    expect(server.since(0).saved).toHaveLength(2)
+    expect(session.snapshot().document).toEqual(server.document)
+    expect(textOf(server.document, two)).toBe('Dry')
+  })
+  it('takes in what others wrote in another step', async () => {
+    const server = aServer()
+    const { session, settle } = aBrowser(server)
+    server.put([write(two, 'Marta’s')])
+    session.change(write(one, 'mine'))
+    await settle()
+    expect(session.snapshot().conflicts).toEqual([])
+    expect(session.snapshot().document).toEqual(server.document)
+    expect(textOf(server.document, two)).toBe('Marta’s')
+    expect(session.snapshot().others.map((each) => each.name)).toEqual(['Marta'])
+  })
+  it('shows a clash with both versions, and each choice does what it says', async () => {
+    for (const [choice, texts] of [['mine', ['mine', 'Two']], ['theirs', ['theirs', 'Two']], ['both', ['theirs', 'mine', 'Two']]] as const) {
+      const server = aServer()
+      const { session, settle } = aBrowser(server)
+      server.put([write(one, 'theirs')])
+      session.change(write(one, 'mine'))
+      await settle()
+      const [conflict] = session.snapshot().conflicts
+      expect(textOf(session.snapshot().document, one)).toBe('theirs')
+      expect(conflict).toMatchObject({ reason: 'changed', mine: write(one, 'mine') })
+      session.settle(conflict!, choice)
+      await settle()
+      expect(server.document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : ''))).toEqual(texts)
+      expect(session.snapshot().document).toEqual(server.document)
+    }
+  })
+  it('notices a clash with words that are still on their way', async () => {
+    const server = aServer()
+    const { session } = aBrowser(server)
+    session.change(write(one, 'still typing'))
+    server.put([write(one, 'theirs')])
+    const { revision, saved } = server.since(0)
+    session.receive(revision, saved)
+    expect(session.snapshot().conflicts).toHaveLength(1)
+    expect(textOf(session.snapshot().document, one)).toBe('theirs')
+  })
+  it('goes on with what a killed page left behind', async () => {
+    const server = aServer()
+    const first = aBrowser(server)
+    first.session.change(write(one, 'typed before the crash'))
+    const left = first.kept.pending!
+    server.put([write(two, 'meanwhile')])
+    const second = aBrowser(server)
+    second.session.receive(server.since(0).revision, server.since(0).saved)
+    second.session.adopt({ conflicts: [] }, left.queue, server.since(left.baseRevision).saved)
+    await second.settle()
+    expect(textOf(server.document, one)).toBe('typed before the crash')
+    expect(textOf(server.document, two)).toBe('meanwhile')
+  })
+})

@@ -1,0 +1,258 @@
+import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
+import { applyAll, joinChanges, joinPair, rebase, type Change, type Conflict, type GuideDocument } from '@jackdaw/core/guides'
+
+/** How far what was typed has got. */
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'signed-out' | 'refused'
+export type ChangeSet = { id: string; changes: Change[] }
+/** What has to survive a closed tab: changes that the server has not confirmed, and the state on which they were made. */
+export type Pending = { baseRevision: number; inFlight: ChangeSet | null; queue: Change[] }
+type Answer = { revision: number; missed: SavedChanges[]; conflicts: DraftConflict[] }
+
+export type DraftPorts = {
+  send: (baseRevision: number, set: ChangeSet) => Promise<Answer>
+  /** What an error means for the changes: try again later, sign in first, or never. */
+  judge: (error: unknown) => { state: 'offline' | 'signed-out' | 'refused'; words: string }
+  keep: (pending: Pending | null) => void
+  newId: () => string
+  now: () => number
+  later: (work: () => void, ms: number) => () => void
+}
+
+type Entry = { inverses: Change[]; last: Change; at: number } | Outside
+/** Something done beside the text (folder, owner), undone by a call of its own but in the same row of steps. */
+export type Outside = { undo: () => void; redo: () => void }
+export type DraftView = {
+  document: GuideDocument
+  revision: number
+  save: SaveState
+  savedAt: number | null
+  words: string
+  conflicts: readonly DraftConflict[]
+  canUndo: boolean
+  canRedo: boolean
+  /** Who changed something while one was here, and when, newest last. */
+  others: readonly { name: string; at: number }[]
+}
+
+const SAVE_AFTER_MS = 700
+const JOIN_WITHIN_MS = 1_500
+const RETRY_MS = [2_000, 4_000, 8_000, 15_000]
+const MOST_UNDO = 500
+
+/** One person's work on one draft: what they see, what is still to be saved, what can be undone. Knows nothing of screens or
+ * networks; what it needs of them comes through its ports. */
+export class DraftSession {
+  private base: GuideDocument
+  private document: GuideDocument
+  private revision: number
+  private queue: Change[] = []
+  private inFlight: ChangeSet | null = null
+  private undone: Entry[] = []
+  private done: Entry[] = []
+  private conflicts: DraftConflict[] = []
+  private others: { name: string; at: number }[] = []
+  private save: SaveState = 'saved'
+  private savedAt: number | null = null
+  private words = ''
+  private tries = 0
+  private cancelTimer: (() => void) | null = null
+  private readonly listeners = new Set<() => void>()
+  private shown: DraftView
+
+  constructor(document: GuideDocument, revision: number, private readonly ports: DraftPorts) {
+    this.base = document
+    this.document = document
+    this.revision = revision
+    this.shown = this.view()
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+  readonly snapshot = (): DraftView => this.shown
+
+  /** Makes changes that one person makes in one go. */
+  change(...changes: Change[]): void {
+    const result = applyAll(changes, this.document)
+    const applied = changes.filter((change) => !result.refused.includes(change))
+    if (applied.length === 0) return
+    this.remember(applied, result.inverses)
+    this.undone = []
+    this.take(applied, result.document)
+  }
+  /** Puts something that was done beside the text into the row of what can be undone. */
+  doneOutside(outside: Outside): void {
+    this.done.push(outside)
+    this.undone = []
+    this.emit()
+  }
+  undo(): void {
+    this.step(this.done, this.undone, 'undo')
+  }
+  redo(): void {
+    this.step(this.undone, this.done, 'redo')
+  }
+
+  /** Sends what waits, now. */
+  flush(): void {
+    this.unplan()
+    if (this.inFlight || this.queue.length === 0) return
+    this.inFlight = { id: this.ports.newId(), changes: this.queue }
+    this.queue = []
+    this.keep()
+    void this.post()
+  }
+  /** Tries again after the network came back or somebody signed in again. */
+  retry(): void {
+    this.unplan()
+    if (this.inFlight) void this.post()
+    else this.flush()
+  }
+  get idle(): boolean {
+    return this.inFlight === null
+  }
+
+  /** Takes in what others saved. */
+  receive(revision: number, saved: readonly SavedChanges[]): void {
+    if (this.inFlight || revision <= this.revision) return
+    this.moveOn(revision, saved.flatMap((each) => each.changes), this.base, saved)
+    this.keep()
+    this.emit()
+  }
+  /** Goes on with changes that an earlier page could not save. */
+  adopt(answer: { conflicts: DraftConflict[] }, queue: readonly Change[], since: readonly SavedChanges[]): void {
+    const result = rebase(queue, since.flatMap((each) => each.changes), this.document)
+    this.addConflicts([...answer.conflicts, ...result.conflicts.map((conflict) => this.told(conflict, since))])
+    if (result.applied.length > 0) this.change(...result.applied)
+    else this.emit()
+  }
+
+  /** Settles a conflict: one's own version, the other one, or one's own as a step of its own after it. */
+  settle(conflict: DraftConflict, choice: 'mine' | 'theirs' | 'both'): void {
+    this.conflicts = this.conflicts.filter((each) => each !== conflict)
+    if (choice === 'theirs') return this.emit()
+    const { mine, theirs } = conflict
+    if (mine.type === 'set-body' && (choice === 'both' || theirs === null)) {
+      const after = theirs === null ? (this.document.items.at(-1)?.id ?? null) : mine.stepId
+      this.change({ type: 'insert-item', item: { kind: 'step', id: this.ports.newId() as typeof mine.stepId, body: mine.body, pictures: [], copiedFrom: mine.stepId }, after })
+    } else if (theirs === null && mine.type === 'set-section-title') {
+      this.change({ type: 'insert-item', item: { kind: 'section', id: this.ports.newId() as typeof mine.sectionId, title: mine.title }, after: this.document.items.at(-1)?.id ?? null })
+    } else this.change(mine)
+    this.emit()
+  }
+
+  private step(from: Entry[], to: Entry[], way: 'undo' | 'redo'): void {
+    const entry = from.pop()
+    if (!entry) return
+    if ('undo' in entry) {
+      to.push(entry)
+      entry[way]()
+      return this.emit()
+    }
+    const result = applyAll(entry.inverses, this.document)
+    const applied = entry.inverses.filter((change) => !result.refused.includes(change))
+    if (result.refused.length > 0) this.words = 'Part of this cannot be undone, because somebody else has removed it.'
+    if (applied.length > 0) {
+      to.push({ inverses: result.inverses, last: entry.last, at: 0 })
+      this.take(applied, result.document)
+    } else this.emit()
+  }
+
+  private remember(changes: readonly Change[], inverses: Change[]): void {
+    const last = this.done.at(-1)
+    const now = this.ports.now()
+    const joins = changes.length === 1 && last !== undefined && !('undo' in last) && now - last.at < JOIN_WITHIN_MS && last.inverses.length === 1 && joinPair(last.last, changes[0]!) !== null
+    if (joins) Object.assign(last, { at: now, last: changes[0]! })
+    else this.done.push({ inverses, last: changes.at(-1)!, at: now })
+    if (this.done.length > MOST_UNDO) this.done.shift()
+  }
+
+  private take(changes: readonly Change[], document: GuideDocument): void {
+    this.document = document
+    this.queue = joinChanges([...this.queue, ...changes])
+    if (this.save !== 'offline' && this.save !== 'signed-out' && this.save !== 'refused') this.save = 'unsaved'
+    this.keep()
+    if (!this.inFlight) this.plan(() => this.flush(), SAVE_AFTER_MS)
+    this.emit()
+  }
+
+  private async post(): Promise<void> {
+    const set = this.inFlight
+    if (!set) return
+    this.save = this.save === 'offline' ? 'offline' : 'saving'
+    this.emit()
+    try {
+      const answer = await this.ports.send(this.revision, set)
+      this.tries = 0
+      this.words = ''
+      const missed = answer.missed.flatMap((each) => each.changes)
+      // The server brings our changes onto its state by the same rules, so its new state can be known without asking for it.
+      const atServer = rebase(set.changes, missed, applyAll(missed, this.base).document)
+      this.inFlight = null
+      this.savedAt = this.ports.now()
+      this.save = 'saved'
+      this.addConflicts(answer.conflicts)
+      this.moveOn(answer.revision, missed, atServer.document, answer.missed, true)
+    } catch (error) {
+      const { state, words } = this.ports.judge(error)
+      this.save = state
+      this.words = words
+      if (state !== 'refused') this.plan(() => this.retry(), RETRY_MS[Math.min(this.tries++, RETRY_MS.length - 1)]!)
+    }
+    this.keep()
+    this.emit()
+    if (this.save === 'saved' && this.queue.length > 0) {
+      this.save = 'unsaved'
+      this.plan(() => this.flush(), 0)
+    }
+  }
+
+  /** One thing at a time is planned; what is planned already comes first. */
+  private plan(work: () => void, ms: number): void {
+    this.cancelTimer ??= this.ports.later(() => {
+      this.cancelTimer = null
+      work()
+    }, ms)
+  }
+  private unplan(): void {
+    this.cancelTimer?.()
+    this.cancelTimer = null
+  }
+
+  /** Puts the confirmed state forward and one's own waiting changes back on top of it. */
+  private moveOn(revision: number, theirs: readonly Change[], base: GuideDocument, saved: readonly SavedChanges[], baseIsNew = false): void {
+    this.base = baseIsNew ? base : applyAll(theirs, base).document
+    this.revision = revision
+    const mine = rebase(this.queue, theirs, this.base)
+    this.queue = mine.applied
+    this.document = mine.document
+    this.addConflicts(mine.conflicts.map((conflict) => this.told(conflict, saved)))
+    const now = this.ports.now()
+    this.others = [...this.others, ...saved.filter((each) => each.changes.length > 0).map((each) => ({ name: each.by.name, at: now }))].slice(-5)
+  }
+
+  private told(conflict: Conflict, saved: readonly SavedChanges[]): DraftConflict {
+    const item = this.base.items.find((each) => each.id === conflict.itemId) ?? null
+    const fact = conflict.target.startsWith('fact:') ? this.base[conflict.target.slice(5) as 'title'] : null
+    return { ...conflict, theirs: fact === null ? item : { kind: 'fact', value: fact }, by: saved.at(-1)?.by ?? null }
+  }
+  private addConflicts(conflicts: readonly DraftConflict[]): void {
+    const targets = new Set(conflicts.map((conflict) => conflict.target))
+    this.conflicts = [...this.conflicts.filter((each) => !targets.has(each.target)), ...conflicts]
+  }
+  private keep(): void {
+    const nothing = this.inFlight === null && this.queue.length === 0
+    this.ports.keep(nothing ? null : { baseRevision: this.revision, inFlight: this.inFlight, queue: this.queue })
+  }
+  private view(): DraftView {
+    return {
+      document: this.document, revision: this.revision, save: this.save, savedAt: this.savedAt, words: this.words, conflicts: this.conflicts,
+      canUndo: this.done.length > 0, canRedo: this.undone.length > 0, others: this.others,
+    }
+  }
+  private emit(): void {
+    this.shown = this.view()
+    this.listeners.forEach((listener) => listener())
+  }
+}

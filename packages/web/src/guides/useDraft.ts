@@ -1,0 +1,83 @@
+import { getChangesSince, getDraft, saveChanges, type Draft } from '@jackdaw/contracts/guides'
+import type { PersonRef } from '@jackdaw/contracts/people'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import { useQuery } from '@tanstack/react-query'
+import { nanoid } from 'nanoid'
+import { useEffect, useState, useSyncExternalStore } from 'react'
+import { ApiProblem, call, Unreachable } from '../api'
+import { DraftSession, type DraftPorts, type DraftView } from './draftSession'
+import { keepDraft, leftBehind } from './keptDrafts'
+
+const ASK_EVERY_MS = 4_000
+
+export const useDraftQuery = (id: GuideId) =>
+  useQuery({ queryKey: ['draft', id], queryFn: ({ signal }) => call(getDraft, { params: { id }, signal }), staleTime: 0, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
+
+const send = (id: GuideId): DraftPorts['send'] => (baseRevision, set) => call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: set.id, changes: set.changes } })
+
+const judge: DraftPorts['judge'] = (error) => {
+  if (error instanceof Unreachable) return { state: 'offline', words: '' }
+  if (!(error instanceof ApiProblem)) throw error
+  if (error.problem.status === 401) return { state: 'signed-out', words: '' }
+  if (error.problem.status >= 500 || error.problem.status === 429) return { state: 'offline', words: '' }
+  return { state: 'refused', words: `${error.problem.title}. ${error.problem.detail ?? ''}` }
+}
+
+/** Brings home what an earlier page of this person could not save. */
+async function adoptLeftBehind(session: DraftSession, id: GuideId, personId: PersonId): Promise<void> {
+  for (const left of await leftBehind(id, personId)) {
+    const first = left.inFlight ? await send(id)(left.baseRevision, left.inFlight) : null
+    const since = await call(getChangesSince, { params: { id }, query: { since: left.baseRevision } })
+    session.receive(since.revision, since.saved.filter((each) => each.revision > session.snapshot().revision))
+    const foreign = first ? first.missed : since.saved
+    session.adopt({ conflicts: first?.conflicts ?? [] }, left.queue, foreign)
+    await left.forget()
+  }
+}
+
+/** Opens a session on a draft: saves as one types, takes in what others do, survives closed tabs and lost networks. */
+export function useDraftSession(draft: Draft, personId: PersonId): { session: DraftSession; view: DraftView; alsoHere: PersonRef[] } {
+  const { id } = draft
+  const [{ session, stop }] = useState(() => {
+    const kept = keepDraft(id, personId)
+    const later = (work: () => void, ms: number) => {
+      const timer = setTimeout(work, ms)
+      return () => clearTimeout(timer)
+    }
+    return { session: new DraftSession(draft.document, draft.revision, { send: send(id), judge, keep: kept.keep, newId: nanoid, now: () => Date.now(), later }), stop: kept.stop }
+  })
+  const view = useSyncExternalStore(session.subscribe, session.snapshot)
+  const [alsoHere, setAlsoHere] = useState<PersonRef[]>([])
+
+  useEffect(() => {
+    let over = false
+    const ask = async () => {
+      if (over || !session.idle || document.visibilityState === 'hidden') return
+      try {
+        await adoptLeftBehind(session, id, personId)
+        const answer = await call(getChangesSince, { params: { id }, query: { since: session.snapshot().revision } })
+        if (over) return
+        session.receive(answer.revision, answer.saved)
+        setAlsoHere((before) => (JSON.stringify(before) === JSON.stringify(answer.alsoHere) ? before : answer.alsoHere))
+      } catch (error) {
+        // Without an answer the next try comes in four seconds; a refusal is told by the next saving.
+        if (!(error instanceof Unreachable) && !(error instanceof ApiProblem)) throw error
+      }
+    }
+    void ask()
+    const timer = setInterval(() => void ask(), ASK_EVERY_MS)
+    const online = () => session.retry()
+    const hidden = () => document.visibilityState === 'hidden' && session.flush()
+    window.addEventListener('online', online)
+    document.addEventListener('visibilitychange', hidden)
+    return () => {
+      over = true
+      clearInterval(timer)
+      window.removeEventListener('online', online)
+      document.removeEventListener('visibilitychange', hidden)
+      session.flush()
+    }
+  }, [session, id, personId])
+  useEffect(() => () => void setTimeout(stop, 10_000), [stop])
+  return { session, view, alsoHere }
+}

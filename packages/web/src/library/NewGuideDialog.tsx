@@ -1,0 +1,36 @@
+import { NewGuide, type Folder } from '@jackdaw/contracts/library'
+import { GuideKind } from '@jackdaw/core/guides'
+import { flattened, folderTree } from '@jackdaw/core/library'
+import type { FolderId } from '@jackdaw/core/shared'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import { useTranslation } from 'react-i18next'
+import { useNavigate } from 'react-router'
+import { kindName } from '../guides/kindName'
+import { Button, Failed, Select, TextField } from '../ui'
+import { Dialog } from '../ui/Dialog'
+import { useCreateGuide } from './queries'
+
+export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId | undefined; folders: Folder[]; onClose: () => void }) {
+  const { t } = useTranslation()
+  const navigate = useNavigate()
+  const create = useCreateGuide()
+  const { register, handleSubmit, formState } = useForm<NewGuide>({ resolver: zodResolver(NewGuide), defaultValues: { title: '', kind: 'how-to', folderId: folder ?? null } })
+  const submit = handleSubmit((body) => {
+    if (!create.isPending) create.mutate(body, { onSuccess: ({ id }) => void navigate(`/guides/${id}/edit`) })
+  })
+  return (
+    <Dialog open onClose={onClose} title={t('New guide')}>
+      <form className="space-y-4" noValidate onSubmit={(event) => void submit(event)}>
+        <TextField label={t('Title')} autoFocus maxLength={300} {...register('title')} error={formState.errors.title?.message} />
+        <Select label={t('Kind')} {...register('kind')}>{GuideKind.options.map((kind) => <option key={kind} value={kind}>{kindName(kind, t)}</option>)}</Select>
+        <Select label={t('Folder')} {...register('folderId', { setValueAs: (value: string | null) => value || null })}>
+          <option value="">{t('No folder')}</option>
+          {flattened(folderTree(folders, (a, b) => a.localeCompare(b))).map((each) => <option key={each.id} value={each.id}>{' '.repeat(each.depth * 3)}{each.name}</option>)}
+        </Select>
+        {create.isError && <Failed error={create.error} />}
+        <div className="flex justify-end gap-2"><Button onClick={onClose}>{t('Cancel')}</Button><Button type="submit" look="primary" disabled={create.isPending}>{t('Begin to write')}</Button></div>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,23 @@
+import './ui/fonts.css'
+import './ui/theme.css'
+import './app/i18n'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { RouterProvider } from 'react-router'
+import * as z from 'zod/mini'
+import { queryClient } from './api'
+import { router } from './app/router'
+
+// The page may not make code from text (its security policy), so schemas are checked without.
+z.config({ jitless: true })
+
+const root = document.getElementById('root')
+if (!root) throw new Error('the page has no root')
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+)

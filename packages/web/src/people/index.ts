@@ -1,0 +1,1 @@
+export { enter, leave, meQuery, useGroups, useMe, usePeople } from './session'

@@ -1,0 +1,33 @@
+import { findPeople, getMe, listGroups, signIn, signOut, type Me, type SignIn } from '@jackdaw/contracts/people'
+import { useQuery } from '@tanstack/react-query'
+import { useOutletContext } from 'react-router'
+import { call, queryClient, setCsrf } from '../api'
+
+const KEY = ['session'] as const
+
+export const meQuery = {
+  queryKey: KEY,
+  staleTime: 60_000,
+  queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Me | null> => {
+    const me = await call(getMe, { signal })
+    setCsrf(me?.csrf ?? '')
+    return me
+  },
+}
+
+/** The person who is signed in; only below the shell, which lets nobody else through. */
+export const useMe = (): Me => useOutletContext<Me>()
+
+export async function enter(credentials: SignIn): Promise<void> {
+  const me = await call(signIn, { body: credentials })
+  queryClient.clear()
+  setCsrf(me.csrf)
+  queryClient.setQueryData(KEY, me)
+}
+export async function leave(): Promise<void> {
+  await call(signOut, {})
+  queryClient.clear()
+}
+
+export const usePeople = (find: string) => useQuery({ queryKey: ['people', find], queryFn: ({ signal }) => call(findPeople, { query: { find }, signal }), staleTime: 60_000 })
+export const useGroups = () => useQuery({ queryKey: ['groups'], queryFn: ({ signal }) => call(listGroups, { signal }), staleTime: 60_000 })

@@ -1,0 +1,33 @@
+import type { ReadingState } from '@jackdaw/core/assignments'
+import { Circle, CircleCheck, CircleDotDashed, Clock3, RotateCw, TriangleAlert } from 'lucide-react'
+import { useTranslation } from 'react-i18next'
+import { dayOf } from './format'
+
+const MARKS = {
+  late: { Icon: TriangleAlert, color: 'text-brick' },
+  'due-soon': { Icon: Clock3, color: 'text-ochre' },
+  'out-of-date': { Icon: RotateCw, color: 'text-ochre' },
+  'in-progress': { Icon: CircleDotDashed, color: 'text-petrol' },
+  'not-started': { Icon: Circle, color: 'text-soft' },
+  done: { Icon: CircleCheck, color: 'text-moss' },
+} as const
+
+/** A state as a shape and a word. */
+export function StateMark({ state, dueOn, daysLeft }: { state: ReadingState; dueOn?: string | null; daysLeft?: number | null }) {
+  const { t } = useTranslation()
+  const { Icon, color } = MARKS[state]
+  const words = {
+    late: daysLeft != null && daysLeft < 0 ? t('{{count}} days late', { count: -daysLeft }) : t('Late'),
+    'due-soon': dueOn ? t('Due {{day}}', { day: dayOf(dueOn) }) : t('Due soon'),
+    'out-of-date': t('Out of date'),
+    'in-progress': t('In progress'),
+    'not-started': t('Not started'),
+    done: t('Done'),
+  }[state]
+  return (
+    <span className={`inline-flex items-center gap-1.5 whitespace-nowrap font-semibold ${color}`}>
+      <Icon size={16} strokeWidth={2.2} aria-hidden />
+      {words}
+    </span>
+  )
+}

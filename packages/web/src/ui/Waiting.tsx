@@ -1,0 +1,36 @@
+import { useEffect, useState, type ReactNode } from 'react'
+import { useTranslation } from 'react-i18next'
+import { wordsFor } from '../api'
+import { Button } from './Button'
+import { Message } from './Message'
+
+const SHOWN_AFTER_MS = 400
+
+/** Says that something is being fetched, once it takes long enough to notice. */
+export function Waiting({ what }: { what?: string }) {
+  const { t } = useTranslation()
+  const [shown, setShown] = useState(false)
+  useEffect(() => {
+    const timer = setTimeout(() => setShown(true), SHOWN_AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [])
+  return <p role="status" className="p-6 text-soft">{shown ? (what ?? t('Fetching …')) : ''}</p>
+}
+
+type Result<T> = { data: T | undefined; error: unknown; isPending: boolean; refetch: () => unknown }
+/** Shows what a query brought, or that it is on its way, or why it did not come. */
+export function Loaded<T>({ query, children }: { query: Result<T>; children: (data: T) => ReactNode }) {
+  if (query.data !== undefined) return <>{children(query.data)}</>
+  if (query.isPending) return <Waiting />
+  return <div className="p-6 max-w-2xl"><Failed error={query.error} again={() => void query.refetch()} /></div>
+}
+export function Failed({ error, again }: { error: unknown; again?: () => void }) {
+  const { t } = useTranslation()
+  const { title, detail } = wordsFor(error)
+  return (
+    <Message tone="bad" title={title} role="alert">
+      {detail && <p>{detail}</p>}
+      {again && <Button className="mt-2" onClick={again}>{t('Try again')}</Button>}
+    </Message>
+  )
+}
