@@ -70,7 +70,8 @@ export function readingEvents(reading: Reading, source: Source): { at: number; e
       return batches
     }
     batches.push({ at: Math.round(Math.min(endedAt, reading.until)) + 1_000, events })
-    if (random() > 0.35 * reading.diligence + 0.1) return batches
+    // Where the guide itself is the obstacle, fewer come back.
+    if (random() > 0.35 * reading.diligence + (reading.stopAt && reached + 1 === reading.stopAt.step ? 0 : 0.25)) return batches
     begin = Math.min(reached, reading.steps.length - 1)
     at = atWork(endedAt + (0.5 + random() * 5) * DAY, random)
   }

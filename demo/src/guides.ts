@@ -33,8 +33,8 @@ export const GUIDES: readonly DemoGuide[] = [
   { file: 'book-a-delivery-slot', folder: 'Order office', kind: 'how-to', owner: 'Ada Finch', publishedDaysAgo: 45, teams: ['Order desk', 'Quay loading', 'Drivers'], dueDays: 21, reading: { starts: 0.8 } },
   { file: 'count-stock', folder: 'Brookside', kind: 'how-to', owner: 'Marta Sorrel', publishedDaysAgo: 33, roles: ['shift lead', 'order clerk', 'packhouse operator'], dueDays: 36, reading: { starts: 0.55 } },
   { file: 'tray-seeder', folder: 'Propagation', kind: 'work-instruction', owner: 'Tomasz Wilk', publishedDaysAgo: 50, teams: ['Seeding', 'Potting on'], dueDays: 14, confirmSteps: true, reading: { starts: 0.95 } },
-  { file: 'nutrient-tank', folder: 'Growing', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 38, teams: ['Houses 1 to 3', 'Fitters'], dueDays: 42, confirmSteps: true, reading: { starts: 0.8, stopAt: { step: 8, share: 0.3 } } },
-  { file: 'pack-herb-crates', folder: 'Packhouse', kind: 'work-instruction', owner: 'Marta Sorrel', publishedDaysAgo: 55, teams: ['Crate line A', 'Crate line B', 'Quay loading'], dueDays: 60, confirmSteps: false, reading: { starts: 0.95, stopAt: { step: 8, share: 0.42 } } },
+  { file: 'nutrient-tank', folder: 'Growing', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 38, teams: ['Houses 1 to 3', 'Fitters'], dueDays: 42, confirmSteps: true, reading: { starts: 0.8, stopAt: { step: 8, share: 0.35 } } },
+  { file: 'pack-herb-crates', folder: 'Packhouse', kind: 'work-instruction', owner: 'Marta Sorrel', publishedDaysAgo: 55, teams: ['Crate line A', 'Crate line B', 'Quay loading'], dueDays: 60, confirmSteps: false, reading: { starts: 0.95, stopAt: { step: 8, share: 0.72 } } },
   { file: 'pump-filter', folder: 'Maintenance', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 30, teams: ['Fitters'], dueDays: 45, confirmSteps: true, reading: { starts: 0 } },
   { file: 'opening-checks', folder: 'Brookside', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 21, roles: ['shift lead', 'site manager'], dueDays: 22, confirmSteps: true, reading: { starts: 0.85 } },
 ]

@@ -18,7 +18,7 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ to
   const rows = await db.rows<Row>(
     `select g.id as guide_id, g.number, g.published_title as title, g.kind, e.minutes, e.steps, e.number as edition, g.required_edition,
        (select count(*)::int from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = e.number and x.step_id = s.step_id
-         where s.guide_id = g.id and s.person_id = a.person_id and s.viewed_at is not null) as seen,
+         where s.guide_id = g.id and s.person_id = a.person_id and s.viewed_edition >= g.required_edition) as seen,
        to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.assigned_at, r.person_id is not null as opened, r.finished_edition, r.finished_at
      from assignment a join guide g on g.id = a.item_id and g.archived_at is null join edition e on e.guide_id = g.id and e.number = g.newest_edition
      left join reading r on r.guide_id = g.id and r.person_id = a.person_id

@@ -23,17 +23,19 @@ export function playerRoutes(routes: Routes): void {
     if (!standing || standing.newest_edition === null) return fail('not-found', 'This guide has not been published yet.')
     const [edition, steps, pictures] = await Promise.all([
       findEdition(db, id, standing.newest_edition),
-      db.rows<{ step_id: StepId; viewed: boolean; confirmed: boolean }>('select step_id, viewed_at is not null as viewed, confirmed_at is not null as confirmed from reading_step where guide_id = $1 and person_id = $2', [id, caller.id]),
+      db.rows<{ step_id: StepId; viewed: boolean; confirmed: boolean }>('select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2', [id, caller.id, standing.required_edition]),
       picturesOfEdition(db, id, standing.newest_edition),
     ])
     if (!edition) return fail('not-found')
+    const seen = steps.flatMap((step) => (step.viewed ? [step.step_id] : []))
     return {
       guideId: id, number: standing.number, edition: edition.number, newestEdition: standing.newest_edition, publishedAt: edition.published_at.getTime(), changeNote: edition.change_note,
       minutes: edition.minutes, document: readDocument(JSON.parse(edition.bytes)), assigned: standing.assigned, dueOn: standing.due_on,
       pictureSizes: Object.fromEntries(pictures.map((picture) => [picture.id, { widthPx: picture.widthPx, heightPx: picture.heightPx }])),
       progress: {
-        lastStepId: standing.last_step_id,
-        seen: steps.flatMap((step) => (step.viewed ? [step.step_id] : [])),
+        // After a new edition that must be read, reading begins at the front again.
+        lastStepId: seen.includes(standing.last_step_id as StepId) ? standing.last_step_id : null,
+        seen,
         confirmed: steps.flatMap((step) => (step.confirmed ? [step.step_id] : [])),
         finishedEdition: standing.finished_edition,
         mustReread: standing.finished_edition !== null && standing.finished_edition < standing.required_edition,

@@ -21,7 +21,7 @@ const stateSql = (now: string, soon: string): string => `case
 const STANDING = `
   select k.item_id as guide_id, k.person_id, a.id is not null as assigned, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at,
     r.first_at, r.last_at, coalesce(r.active_ms, 0)::float8 as active_ms, r.finished_at, r.finished_edition,
-    g.number, g.published_title as title, g.newest_edition, e.steps, ${stateSql('$1', '$2')} as state
+    g.number, g.published_title as title, g.newest_edition, g.required_edition, e.steps, ${stateSql('$1', '$2')} as state
   from (select item_id, person_id from assignment where item_kind = 'guide' union select guide_id, person_id from reading) k
   join guide g on g.id = k.item_id and g.newest_edition is not null join edition e on e.guide_id = g.id and e.number = g.newest_edition
   left join assignment a on a.item_kind = 'guide' and a.item_id = k.item_id and a.person_id = k.person_id
@@ -35,7 +35,7 @@ const COUNTS = `count(*)::int as people, count(*) filter (where state = 'done'):
   count(*) filter (where state = 'late')::int as late, count(*) filter (where state = 'out-of-date')::int as "outOfDate"`
 
 const SEEN = `(select count(*)::int from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = w.newest_edition and x.step_id = s.step_id
-  where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_at is not null)`
+  where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_edition >= w.required_edition)`
 
 type StandingRow = {
   state: ReadingState; steps: number; seen: number; active_ms: number; due_on: LocalDate | null; first_at: Date | null; last_at: Date | null; finished_at: Date | null; finished_edition: number | null; assigned: boolean
@@ -56,8 +56,8 @@ const SORT: Record<WhoSort, string> = { name: 'name', state: STATE_ORDER, progre
 export type WhoFilter = { state?: ReadingState | undefined; find?: string | undefined; furthest?: StepId | undefined; sort: WhoSort; down: boolean; page: number; pageSize?: number }
 
 /** For those who stopped at a step: it is the furthest that they have seen, and they have not finished. */
-const FURTHEST = `w.finished_edition is null and (select x.step_id from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = w.newest_edition and x.step_id = s.step_id
-  where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_at is not null order by x.position desc limit 1) = $5`
+const FURTHEST = `coalesce(w.finished_edition < w.required_edition, true) and (select x.step_id from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = w.newest_edition and x.step_id = s.step_id
+  where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_edition >= w.required_edition order by x.position desc limit 1) = $5`
 
 /** The people of a guide, a page of them. */
 export async function whoFinished(db: Db, guideId: GuideId, scope: Scope, filter: WhoFilter, now: number): Promise<{ rows: PersonRecord[]; total: number }> {
@@ -77,24 +77,28 @@ export async function whoFinished(db: Db, guideId: GuideId, scope: Scope, filter
   return { total: rows[0]?.total ?? 0, rows: rows.map((row) => ({ ...recordOf(row), personId: row.person_id, name: row.name, site: row.site, department: row.department })) }
 }
 
-/** For each step of the newest edition: who got there, who stopped there, and the active time spent on it. */
-export async function dropOffOf(db: Db, guideId: GuideId, edition: number, scope: Scope): Promise<{ started: number; finished: number; since: number | null; steps: DropOffStep[] }> {
+/** For each step of the newest edition: who got there, who stopped there, and the active time spent on it. Counted are those who
+ * looked at a step in an edition that still counts.
+ * @param required the oldest edition that counts */
+export async function dropOffOf(db: Db, guideId: GuideId, edition: number, required: number, scope: Scope): Promise<{ started: number; finished: number; since: number | null; steps: DropOffStep[] }> {
   const manager = scope.everybody ? null : scope.reportsTo
   const people = await db.one<{ started: number; finished: number; since: Date | null }>(
-    `select count(*)::int as started, count(finished_edition)::int as finished, min(first_at) as since from reading where guide_id = $1 and ($2::text is null or person_id in (select person_id from reports_of($2)))`,
-    [guideId, manager],
+    `select count(*)::int as started, count(*) filter (where r.finished_edition >= $3)::int as finished, min(r.first_at) as since from reading r
+     where r.guide_id = $1 and ($2::text is null or r.person_id in (select person_id from reports_of($2)))
+       and exists (select 1 from reading_step s where s.guide_id = r.guide_id and s.person_id = r.person_id and s.viewed_edition >= $3)`,
+    [guideId, manager, required],
   )
   const steps = await db.rows<DropOffStep>(
     `with step as (select step_id, position, section, name from edition_step where guide_id = $1 and edition = $2),
      seen as (
        select s.person_id, x.position, s.active_ms from reading_step s join step x on x.step_id = s.step_id
-       where s.guide_id = $1 and s.viewed_at is not null and ($3::text is null or s.person_id in (select person_id from reports_of($3)))),
+       where s.guide_id = $1 and s.viewed_edition >= $4 and ($3::text is null or s.person_id in (select person_id from reports_of($3)))),
      reached as (select position, count(*)::int as people, sum(active_ms)::float8 as active_ms from seen group by position),
      furthest as (select person_id, max(position) as position from seen group by person_id),
-     stopped as (select f.position, count(*)::int as people from furthest f join reading r on r.guide_id = $1 and r.person_id = f.person_id where r.finished_edition is null group by f.position)
+     stopped as (select f.position, count(*)::int as people from furthest f join reading r on r.guide_id = $1 and r.person_id = f.person_id where coalesce(r.finished_edition < $4, true) group by f.position)
      select x.step_id as "stepId", x.position, x.section, x.name, coalesce(r.people, 0) as reached, coalesce(t.people, 0) as "stoppedHere", coalesce(r.active_ms, 0) as "activeMs"
      from step x left join reached r on r.position = x.position left join stopped t on t.position = x.position order by x.position`,
-    [guideId, edition, manager],
+    [guideId, edition, manager, required],
   )
   return { started: people!.started, finished: people!.finished, since: people!.since?.getTime() ?? null, steps }
 }

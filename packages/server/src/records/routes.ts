@@ -26,7 +26,7 @@ export function recordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
   const publishedGuide = async (id: GuideId) =>
-    (await db.one<{ id: GuideId; number: number; title: string; edition: number }>('select id, number, published_title as title, newest_edition as edition from guide where id = $1 and newest_edition is not null', [id])) ??
+    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>('select id, number, published_title as title, newest_edition as edition, required_edition as required from guide where id = $1 and newest_edition is not null', [id])) ??
     fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
   const personOf = async (id: PersonId) =>
     (await db.one<{ id: PersonId; name: string; site: string; department: string }>('select p.id, p.name, s.name as site, d.name as department from person p join site s on s.id = p.site_id join department d on d.id = p.department_id where p.id = $1', [id])) ?? fail('not-found')
@@ -41,7 +41,10 @@ export function recordRoutes(routes: Routes): void {
     const [counts, { rows, total }] = await Promise.all([countsOfGuide(db, id, scope, now), whoFinished(db, id, scope, filter, now)])
     return { guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) }, counts, rows, total, pageSize: PAGE_SIZE, onlyReports: !scope.everybody }
   })
-  route(routes, getDropOff, async ({ params: { id } }, { caller }) => dropOffOf(db, id, (await publishedGuide(id)).edition, scopeOf(caller)))
+  route(routes, getDropOff, async ({ params: { id } }, { caller }) => {
+    const { edition, required } = await publishedGuide(id)
+    return dropOffOf(db, id, edition, required, scopeOf(caller))
+  })
 
   route(routes, getWhoFinishedCsv, async ({ params: { id } }, { caller, now, res }) => {
     const guide = await publishedGuide(id)

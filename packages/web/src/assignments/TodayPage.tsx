@@ -78,7 +78,7 @@ function Ticks({ seen, steps }: { seen: number; steps: number }) {
       <div className="flex items-end gap-[3px] h-4 border-b-2 border-ink" aria-hidden>
         {Array.from({ length: Math.min(steps, 30) }, (_, index) => {
           const read = index < Math.round((Math.min(seen, steps) / steps) * Math.min(steps, 30))
-          return <span key={index} className={`flex-1 max-w-1.5 ${read ? 'h-3.5 bg-moss' : 'h-2 bg-edge'}`} />
+          return <span key={index} className={`flex-1 ${read ? 'h-3.5 bg-moss' : 'h-2 bg-edge'}`} />
         })}
       </div>
       <p className="text-xs text-soft mt-0.5">{t('{{seen}} of {{steps}} steps read', { seen: Math.min(seen, steps), steps })}</p>

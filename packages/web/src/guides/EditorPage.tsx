@@ -130,7 +130,7 @@ function EditorBench({ draft }: { draft: Draft }) {
             {trouble && <div className="mb-4"><Message tone="bad" role="alert" title={trouble}><Button look="quiet" onClick={() => setTrouble('')}>{t('Understood')}</Button></Message></div>}
             {factConflicts.map((conflict) => <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />)}
             <GrowingText value={guide.title} maxLength={300} label={t('Title')} placeholder={t('Title of the guide')} className="font-serif text-2xl leading-9 font-semibold" onChange={(title) => session.change({ type: 'set-facts', facts: { title } })} />
-            <GrowingText value={guide.summary} maxLength={2000} label={t('Summary')} placeholder={t('In a sentence or two: what is it for, and when is it used?')} className="guide-text text-soft mt-1 mb-2" onChange={(summary) => session.change({ type: 'set-facts', facts: { summary } })} />
+            <GrowingText value={guide.summary} maxLength={2000} label={t('Summary')} placeholder={t('In a sentence or two: what is it for, and when is it used?')} className="font-serif text-lg leading-7 text-soft mt-1 mb-2" onChange={(summary) => session.change({ type: 'set-facts', facts: { summary } })} />
             <ol className="border-t-2 border-ink">
               {guide.items.map((item) => {
                 const conflicts = view.conflicts.filter((conflict) => conflict.itemId === item.id)

@@ -58,9 +58,9 @@ const Tick = memo(function Tick({ item, number, here, onPick }: { item: GuideIte
           <><span className="h-0.5 w-7 bg-ink shrink-0 mt-[15px]" aria-hidden /><span className={`text-sm leading-5 py-1.5 font-semibold ${here ? 'underline' : ''}`}>{name}</span></>
         ) : (
           <>
-            <span className={`shrink-0 ${here ? 'h-1.5 w-5 mt-[13px] bg-kingfisher' : 'h-0.5 w-3.5 mt-[15px] bg-edge'}`} aria-hidden />
+            <span className="w-5 shrink-0" aria-hidden><span className={`block ${here ? 'h-1.5 w-5 mt-[13px] bg-kingfisher' : 'h-0.5 w-3.5 mt-[15px] bg-edge'}`} /></span>
             <span className="text-xs tabular-nums w-5 text-right text-soft shrink-0 mt-[7px]">{number}</span>
-            <span className={`text-sm leading-5 py-1.5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span>
+            <span className="py-1.5"><span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span></span>
           </>
         )}
       </button>

@@ -1,3 +1,4 @@
+import type * as z from 'zod/mini'
 import { NewGuide, type Folder } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
 import { flattened, folderTree } from '@jackdaw/core/library'
@@ -15,7 +16,7 @@ export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId 
   const { t } = useTranslation()
   const navigate = useNavigate()
   const create = useCreateGuide()
-  const { register, handleSubmit, formState } = useForm<NewGuide>({ resolver: zodResolver(NewGuide), defaultValues: { title: '', kind: 'how-to', folderId: folder ?? null } })
+  const { register, handleSubmit, formState } = useForm<z.input<typeof NewGuide>, unknown, NewGuide>({ resolver: zodResolver(NewGuide), defaultValues: { title: '', kind: 'how-to', folderId: folder ?? null } })
   const submit = handleSubmit((body) => {
     if (!create.isPending) create.mutate(body, { onSuccess: ({ id }) => void navigate(`/guides/${id}/edit`) })
   })

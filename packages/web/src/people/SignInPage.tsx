@@ -51,7 +51,7 @@ export function SignInPage() {
 /** The step ruler as a picture: what the whole of Jackdaw is about. */
 function RulerPicture() {
   const { t } = useTranslation()
-  const lines = [t('Written once.'), t('Read.'), t('Practised.'), t('Tested.'), t('Run on the floor.'), t('One record of it all.')]
+  const lines = [t('Written once.'), t('Given to the right people.'), t('Read step by step.'), t('Confirmed.'), t('Counted.'), t('On record.')]
   return (
     <div className="hidden lg:flex items-center bg-ink text-white px-20" aria-hidden>
       <ol className="border-l-2 border-white/80">

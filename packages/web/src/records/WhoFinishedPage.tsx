@@ -85,7 +85,7 @@ function CountLine({ counts, state, onState }: { counts: Counts; state: ReadingS
     <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
       <p><span className="font-serif text-2xl">{counts.done}</span> <span className="text-soft">{t('of {{people}} done', { people: counts.people })}</span></p>
       {of.filter(([name, n]) => n > 0 && name !== 'done').concat(of.filter(([name, n]) => name === 'done' && n > 0)).map(([name, n]) => (
-        <button key={name} type="button" aria-pressed={state === name} className="px-2 min-h-9 border-b-2 border-transparent hover:border-edge aria-pressed:border-petrol aria-pressed:bg-wash" onClick={() => onState(name)}>
+        <button key={name} type="button" aria-pressed={state === name} className="inline-flex items-center px-2 min-h-9 border-b-2 border-transparent hover:border-edge aria-pressed:border-petrol aria-pressed:bg-wash" onClick={() => onState(name)}>
           <span className="font-semibold mr-1.5">{n}</span><StateMark state={name} />
         </button>
       ))}
@@ -116,7 +116,7 @@ function DropOffRuler({ started, finished, since, steps, selected, onPick }: { s
     <>
       <h2 className="text-lg">{t('Where readers stopped')}</h2>
       <p className="text-sm text-soft mb-3">
-        {started === 0 ? t('Nobody has opened it yet.') : t('{{started}} began, {{finished}} finished at least one edition', { started, finished })}
+        {started === 0 ? t('Nobody has opened it yet.') : t('{{started}} began, {{finished}} finished', { started, finished })}
         {since !== null && `; ${t('since {{day}}', { day: momentOf(since) })}`}. {started > 0 && t('The bar is the share of those who began. Choose a step to see who stopped there.')}
       </p>
       <StepRuler marks={marks} label={t('Drop-off by step')} onPick={(id) => onPick(id as StepId)} />

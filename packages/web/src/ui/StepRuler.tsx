@@ -30,10 +30,10 @@ export function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: str
   const state = mark.state ?? 'open'
   const inside = (
     <>
-      <span className={`h-0.5 shrink-0 mt-[13px] ${state === 'here' ? 'w-5 h-1.5 mt-[11px]' : 'w-3.5'} ${TICK[state]}`} aria-hidden />
+      <span className="w-5 shrink-0" aria-hidden><span className={`block ${state === 'here' ? 'w-5 h-1.5 mt-[11px]' : 'w-3.5 h-0.5 mt-[13px]'} ${TICK[state]}`} /></span>
       <span className={`text-xs tabular-nums w-5 shrink-0 text-right mt-1 ${state === 'here' ? 'font-bold' : 'text-soft'}`}>{mark.number}</span>
-      <span className={`text-sm leading-5 py-0.5 line-clamp-2 text-left grow ${state === 'here' ? 'font-bold' : ''} ${state === 'shut' ? 'text-soft' : ''}`}>
-        {mark.name}
+      <span className={`text-sm leading-5 py-0.5 text-left grow min-w-0 ${state === 'here' ? 'font-bold' : ''} ${state === 'shut' ? 'text-soft' : ''}`}>
+        <span className="line-clamp-2">{mark.name}</span>
         {state === 'done' && <span className="sr-only"> (done)</span>}
         {mark.bar !== undefined && (
           <span className="block h-1.5 mt-1 bg-hair" aria-hidden><span className="block h-full bg-petrol" style={{ width: `${Math.round(mark.bar * 100)}%` }} /></span>

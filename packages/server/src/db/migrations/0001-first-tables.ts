@@ -80,7 +80,7 @@ create table reading (
   last_step_id text, last_step_at timestamptz, finished_edition integer, finished_at timestamptz, primary key (guide_id, person_id));
 create index reading_person on reading (person_id);
 create table reading_step (
-  guide_id text not null, person_id text not null, step_id text not null, viewed_at timestamptz, confirmed_at timestamptz, active_ms bigint not null,
+  guide_id text not null, person_id text not null, step_id text not null, viewed_edition integer, confirmed_edition integer, active_ms bigint not null,
   primary key (guide_id, person_id, step_id));
 
 create table setting (key text primary key, value jsonb not null);
