@@ -26,6 +26,7 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     log: pino({ level: config.logLevel, base: undefined }),
     clock: () => Date.now(),
     newId: () => nanoid(),
+    importWorker: new URL('./importWorker.mjs', import.meta.url),
     ...over,
   }
 }

@@ -63,7 +63,7 @@ function fileOf(source: Source, picture: DraftPicture): { path: string; bytes: B
 export async function importGuide(parts: Parts, caller: Caller, upload: { bytes: Buffer; fileName: string; folderId: FolderId | null }, now: number): Promise<ImportReport> {
   const { database: db, content, newId } = parts
   const source = await sourceOf(upload.bytes, upload.fileName)
-  const draft = await importInWorker(source.text, source.path)
+  const draft = await importInWorker(parts.importWorker, source.text, source.path)
   const id = newId() as GuideId
   const used = new Set([source.path])
   const missingPictures: { path: string; why: string }[] = []

@@ -18,6 +18,8 @@ export type Parts = {
   /** Epoch milliseconds, UTC. */
   clock: () => number
   newId: () => string
+  /** The built thread that reads texts. */
+  importWorker: URL
 }
 
 /** How a caller's relations to a thing are found: a port that the domains fill in. `null`: there is no such thing. */

@@ -1,0 +1,92 @@
+import { nanoid } from 'nanoid'
+import sharp from 'sharp'
+import { v7 as uuidV7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testing/testServer'
+
+let server: TestServer
+let company: Company
+let guide = { id: '', steps: [] as string[] }
+let png: Buffer
+let pictureId = ''
+let folderId = ''
+const clients = new Map<string, Client>()
+
+beforeAll(async () => {
+  server = await startTestServer()
+  company = await smallCompany(server)
+  guide = await aGuide(server, company, 'author')
+  png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#245834' } }).png().toBuffer()
+  pictureId = nanoid()
+  folderId = nanoid()
+  await server.services.addFolder({ id: folderId as never, name: 'Packhouse', parentId: null, now: START })
+  await server.services.addPicture({ id: pictureId as never, guideId: guide.id as never, bytes: png, by: company.people.author, now: START })
+  clients.set('nobody', new Client(server.address))
+  for (const who of COLUMNS.slice(1)) clients.set(who, await company.as(who as Who))
+})
+afterAll(() => server.close())
+
+const COLUMNS = ['nobody', 'outsider', 'staff', 'manager', 'otherAuthor', 'author', 'lead', 'admin'] as const
+const event = () => ({ sentAt: START, events: [{ id: uuidV7(), guideId: guide.id, edition: 1, way: 'read', verb: 'opened', occurredAt: START }] })
+const nobody = { people: [], teams: [], roles: [] }
+
+type Row = [route: string, call: (client: Client, who: string) => Promise<Response>, expected: readonly [number, number, number, number, number, number, number, number]]
+/** Every route, and what each caller gets: someone not signed in, staff who have not been given the guide, staff who have, the
+ * manager of those, an author of something else, the author of the guide, a lead, an admin. */
+const TABLE: Row[] = [
+  ['get /healthz', (c) => c.send('get', '/healthz'), [200, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /readyz', (c) => c.send('get', '/readyz'), [200, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /api/session', (c) => c.send('get', '/api/session'), [200, 200, 200, 200, 200, 200, 200, 200]],
+  ['post /api/session', (c) => new Client(c.address).send('post', '/api/session', { mail: '', password: '' }), [422, 422, 422, 422, 422, 422, 422, 422]],
+  ['delete /api/session', async (c, who) => (who === 'nobody' ? c : await company.as(who as Who)).send('delete', '/api/session'), [401, 204, 204, 204, 204, 204, 204, 204]],
+  ['get /api/people', (c) => c.send('get', '/api/people'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['get /api/groups', (c) => c.send('get', '/api/groups'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['get /api/folders', (c) => c.send('get', '/api/folders'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['post /api/folders', (c) => c.send('post', '/api/folders', { name: 'Crates', parentId: null }), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['patch /api/folders/:folderId', (c) => c.send('patch', `/api/folders/${folderId}`, { name: 'Packing' }), [401, 403, 403, 403, 403, 403, 204, 204]],
+  ['get /api/guides', (c) => c.send('get', '/api/guides'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['post /api/guides', (c) => c.send('post', '/api/guides', { title: 'New', kind: 'how-to', folderId: null }), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['patch /api/guides/:id', (c) => c.send('patch', `/api/guides/${guide.id}`, { folderId: null }), [401, 404, 403, 403, 404, 204, 204, 204]],
+  ['get /api/guides/:id/draft', (c) => c.send('get', `/api/guides/${guide.id}/draft`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['post /api/guides/:id/draft/changes', (c) => c.send('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 0, changeSetId: nanoid(), changes: [] }), [401, 404, 403, 403, 404, 422, 422, 422]],
+  ['get /api/guides/:id/draft/changes', (c) => c.send('get', `/api/guides/${guide.id}/draft/changes?since=0`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['post /api/guides/:id/pictures', (c) => c.send('post', `/api/guides/${guide.id}/pictures`, new Uint8Array(png), { 'content-type': 'image/png' }), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /guides/:id/draft/pictures/:pictureId', (c) => c.send('get', `/guides/${guide.id}/draft/pictures/${pictureId}`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /guides/:id/editions/:edition/pictures/:pictureId', (c) => c.send('get', `/guides/${guide.id}/editions/1/pictures/${pictureId}`), [401, 404, 404, 403, 404, 404, 404, 404]],
+  ['post /api/imports', (c) => c.send('post', '/api/imports?name=a.md', new TextEncoder().encode('# A\n\n1. B\n'), { 'content-type': 'text/markdown' }), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['get /api/guides/:id/publication', (c) => c.send('get', `/api/guides/${guide.id}/publication`), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: nobody }), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: nobody, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],
+  ['get /api/today', (c) => c.send('get', '/api/today'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /api/guides/:id/reader', (c) => c.send('get', `/api/guides/${guide.id}/reader`), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['post /api/events', (c) => c.send('post', '/api/events', event()), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /api/records/guides', (c) => c.send('get', '/api/records/guides'), [401, 403, 403, 200, 403, 403, 200, 200]],
+  ['get /api/records/people', (c) => c.send('get', '/api/records/people'), [401, 403, 403, 200, 403, 403, 200, 200]],
+  ['get /api/guides/:id/who-finished', (c) => c.send('get', `/api/guides/${guide.id}/who-finished`), [401, 404, 403, 200, 404, 403, 200, 200]],
+  ['get /api/guides/:id/drop-off', (c) => c.send('get', `/api/guides/${guide.id}/drop-off`), [401, 404, 403, 200, 404, 403, 200, 200]],
+  ['get /api/guides/:id/who-finished.csv', (c) => c.send('get', `/api/guides/${guide.id}/who-finished.csv`), [401, 404, 403, 200, 404, 403, 200, 200]],
+  ['get /api/people/:id/records', (c) => c.send('get', `/api/people/${company.people.staff}/records`), [401, 404, 200, 200, 403, 403, 200, 200]],
+  ['get /api/people/:id/records.csv', (c) => c.send('get', `/api/people/${company.people.staff}/records.csv`), [401, 404, 200, 200, 403, 403, 200, 200]],
+]
+
+describe('every route for every level', () => {
+  it('stands in the table', () => {
+    const served = server.routes.served.map((endpoint) => `${endpoint.method} ${endpoint.path}`).sort()
+    expect(TABLE.map(([route]) => route).sort()).toEqual(served)
+  })
+  for (const [route, call, expected] of TABLE)
+    it(route, async () => {
+      const got: number[] = []
+      for (const who of COLUMNS) {
+        const response = await call(clients.get(who)!, who)
+        await response.arrayBuffer()
+        got.push(response.status)
+      }
+      expect(Object.fromEntries(COLUMNS.map((who, index) => [who, got[index]]))).toEqual(Object.fromEntries(COLUMNS.map((who, index) => [who, expected[index]])))
+    })
+  it('takes an event only from those who may read the guide, though all may send', async () => {
+    const answers = await Promise.all(COLUMNS.slice(1).map(async (who) => (await clients.get(who)!.json('post', '/api/events', event())) as { taken: number; refused: { why: string }[] }))
+    expect(answers.map((answer) => answer.taken)).toEqual([0, 1, 0, 0, 1, 1, 1])
+    expect(answers[0]!.refused[0]!.why).toBe('unknown-guide')
+  })
+})

@@ -1,0 +1,118 @@
+import { randomBytes } from 'node:crypto'
+import { mkdtemp, rm } from 'node:fs/promises'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import type { Level } from '@jackdaw/core/people'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import { emptyDocument, withBlockIds, richTextOf, type GuideDocument } from '@jackdaw/core/guides'
+import { nanoid } from 'nanoid'
+import { inject } from 'vitest'
+import { buildServer, realParts, type BuiltServer } from '../buildServer'
+import type { Config } from '../config'
+import { openDatabase } from '../db'
+import { demoServices } from '../demoServices'
+import type { Parts } from '../http'
+
+export const PASSWORD = 'a long enough password'
+/** The test's own time: a Tuesday in spring, before the clocks change. */
+export const START = Date.parse('2026-03-10T09:00:00Z')
+
+export type TestServer = BuiltServer & { address: string; clock: { now: number }; services: ReturnType<typeof demoServices>; close: () => Promise<void>; second: () => Promise<TestServer> }
+
+/** Makes an empty migrated database for one test file.
+ * @returns its address */
+export async function newDatabase(): Promise<string> {
+  const cluster = inject('cluster')
+  const name = `test_${randomBytes(6).toString('hex')}`
+  const admin = openDatabase(`${cluster}/postgres`, 1)
+  await admin.rows(`create database ${name} template template_jackdaw`)
+  await admin.close()
+  return `${cluster}/${name}`
+}
+
+/** A server with a database of its own and a clock that the test turns. */
+export async function startTestServer(over: { databaseUrl?: string; storageDir?: string; clock?: { now: number } } = {}): Promise<TestServer> {
+  const databaseUrl = over.databaseUrl ?? (await newDatabase())
+  const storageDir = over.storageDir ?? (await mkdtemp(join(tmpdir(), 'jackdaw-files-')))
+  const clock = over.clock ?? { now: START }
+  const config: Config = { databaseUrl, port: 0, host: '127.0.0.1', sessionSecret: 'x'.repeat(40), storageDir, webDir: '', company: 'Larkmoor Glasshouses', https: false, logLevel: 'silent', dbConnections: 8, demo: false, demoAnchor: '' }
+  const parts: Parts = realParts(config, { clock: () => clock.now, importWorker: pathToFileURL(join(process.cwd(), 'dist/server/importWorker.mjs')) })
+  const built = buildServer(parts)
+  await new Promise<void>((resolve) => built.server.listen(0, '127.0.0.1', resolve))
+  const address = `http://127.0.0.1:${(built.server.address() as AddressInfo).port}`
+  const close = async () => {
+    built.server.closeAllConnections()
+    await built.stop()
+    if (!over.storageDir) await rm(storageDir, { recursive: true, force: true })
+  }
+  return { ...built, address, clock, services: demoServices(parts), close, second: () => startTestServer({ databaseUrl, storageDir, clock }) }
+}
+
+/** A browser's side of a session: keeps the cookie and the token. */
+export class Client {
+  cookie = ''
+  csrf = ''
+  constructor(readonly address: string) {}
+
+  async send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Response> {
+    const isBytes = body instanceof Uint8Array
+    return fetch(this.address + path, {
+      method: method.toUpperCase(),
+      redirect: 'manual',
+      headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...(this.csrf ? { 'x-csrf-token': this.csrf } : {}), ...(body === undefined || isBytes ? {} : { 'content-type': 'application/json' }), ...headers },
+      ...(body === undefined ? {} : { body: isBytes ? (body as Uint8Array<ArrayBuffer>) : typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+  }
+  async json<T = any>(method: string, path: string, body?: unknown, expected = 200): Promise<T> {
+    const response = await this.send(method, path, body)
+    if (response.status !== expected) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`)
+    return (response.status === 204 ? undefined : await response.json()) as T
+  }
+  async signIn(mail: string, password = PASSWORD): Promise<this> {
+    const response = await this.send('post', '/api/session', { mail, password })
+    if (response.status !== 200) throw new Error(`sign-in: ${response.status} ${await response.text()}`)
+    this.cookie = response.headers.getSetCookie()[0]?.split(';')[0] ?? ''
+    this.csrf = ((await response.json()) as { csrf: string }).csrf
+    return this
+  }
+}
+
+export type Who = 'admin' | 'lead' | 'author' | 'otherAuthor' | 'staff' | 'outsider' | 'manager'
+export type Company = { people: Record<Who, PersonId>; team: string; role: string; as: (who: Who) => Promise<Client> }
+
+const LEVELS: Record<Who, Level> = { admin: 'admin', lead: 'lead', author: 'author', otherAuthor: 'author', manager: 'staff', staff: 'staff', outsider: 'staff' }
+
+/** A small company: one person of each level; `staff` is in the team and reports to `manager`, `outsider` is in nothing. */
+export async function smallCompany(server: TestServer): Promise<Company> {
+  const [site, department, team, role] = [nanoid(), nanoid(), nanoid(), nanoid()]
+  await server.services.addGroups({ sites: [{ id: site, name: 'Brookside', zone: 'Europe/London' }], departments: [{ id: department, name: 'Packhouse' }], teams: [{ id: team, name: 'Crate line A' }], roles: [{ id: role, name: 'packhouse operator' }] })
+  const people = Object.fromEntries(Object.keys(LEVELS).map((who) => [who, nanoid()])) as Record<Who, PersonId>
+  const rows = (Object.keys(LEVELS) as Who[]).map((who) => ({
+    id: people[who], name: `Name of ${who}`, mail: `${who}@example.org`, level: LEVELS[who], siteId: site, departmentId: department, teamIds: who === 'staff' ? [team] : [], roleIds: [], managerId: who === 'staff' ? people.manager : null,
+  }))
+  await server.services.addPeople(rows, PASSWORD, server.clock.now)
+  return { people, team, role, as: (who) => new Client(server.address).signIn(`${who}@example.org`) }
+}
+
+/** A document with one step for each text. */
+export const documentOf = (title: string, ...texts: string[]): GuideDocument => ({
+  ...emptyDocument(title, 'how-to'),
+  items: texts.map((text) => ({ kind: 'step', id: nanoid() as never, body: withBlockIds(richTextOf(text), nanoid), pictures: [] })),
+})
+
+/** A guide of somebody's, published to the company's team where wished. */
+export async function aGuide(server: TestServer, company: Company, owner: Who, options: { texts?: string[]; published?: boolean; openToAll?: boolean; document?: GuideDocument } = {}): Promise<{ id: GuideId; steps: string[] }> {
+  const id = nanoid() as GuideId
+  const document = options.document ?? documentOf('Rinse the trays', ...(options.texts ?? ['Fill the basin', 'Rinse', 'Stack']))
+  await server.services.addGuide({ id, document, ownerId: company.people[owner], folderId: null, now: server.clock.now })
+  if (options.published !== false)
+    await server.services.publish(
+      id,
+      { revision: 0, changeNote: 'First', mustReread: false, audience: { people: [], teams: options.openToAll ? [] : [company.team as never], roles: [] }, openToAll: options.openToAll ?? false, due: { kind: 'days', days: 14 } },
+      company.people.lead,
+      server.clock.now,
+    )
+  return { id, steps: document.items.map((item) => item.id) }
+}
