@@ -1,0 +1,26 @@
+import { expect, it } from 'vitest'
+import { newDatabase } from '../testing/testServer'
+import { openDatabase } from './database'
+import { isMigrated, migrateDown, migrateUp } from './migrate'
+
+it('leads up, all the way down, and up again; two servers at once do not trip over each other', async () => {
+  const url = await newDatabase()
+  const [one, two] = [openDatabase(url, 3), openDatabase(url, 3)]
+  const tables = () => one.rows<{ name: string }>(`select tablename as name from pg_tables where schemaname = 'public' order by 1`)
+  const before = await tables()
+  expect(before.length).toBeGreaterThan(20)
+  await migrateDown(one)
+  expect((await tables()).map((table) => table.name)).toEqual(['migration'])
+  expect(await isMigrated(one)).toBe(false)
+  const [first, second] = await Promise.all([migrateUp(one), migrateUp(two)])
+  expect(first.length + second.length).toBe(1)
+  expect(await tables()).toEqual(before)
+  await one.close()
+  await two.close()
+})
+it('sorts names as people do', async () => {
+  const database = openDatabase(await newDatabase(), 1)
+  const rows = await database.rows<{ name: string }>(`select name from (values ('Zofia'), ('Łukasz'), ('Ágata'), ('Bram')) as x (name) order by name`)
+  expect(rows.map((row) => row.name)).toEqual(['Ágata', 'Bram', 'Łukasz', 'Zofia'])
+  await database.close()
+})
