@@ -64,7 +64,7 @@ const problem = async (response: Response) => (await response.json()) as { code:
 describe('importing a guide', () => {
   it('makes a draft of a text, with the words that have no place listed', async () => {
     const response = await send('# Clean the tank\n\n1. Close the valve\n2. Open the drain\n\n<script>alert("pwned")</script>\n', 'tank.md')
-    const report = await response.json()
+    const report = await response.json() as any
     expect(report).toMatchObject({ title: 'Clean the tank', steps: 2, sections: 0, missingPictures: [] })
     expect(report.notPlaced).toMatchObject([{ line: 6, words: expect.arrayContaining(['pwned']) }])
     const draft = await author.json('get', `/api/guides/${report.id}/draft`)
@@ -73,7 +73,7 @@ describe('importing a guide', () => {
   })
   it('takes pictures out of a zip to their steps, and lists those that are missing and those that are none', async () => {
     const text = '# Pack\n\n1. Fold ![the box](img/box%20one.png)\n2. Fill ![gone](img/gone.png)\n3. Close ![bad](img/bad.png)\n'
-    const report = await (await send(zip({ 'pack/guide.md': text, 'pack/img/box one.png': png, 'pack/img/bad.png': 'no picture', 'pack/notes.txt': 'x' }), 'pack.zip')).json()
+    const report = await (await send(zip({ 'pack/guide.md': text, 'pack/img/box one.png': png, 'pack/img/bad.png': 'no picture', 'pack/notes.txt': 'x' }), 'pack.zip')).json() as any
     expect(report).toMatchObject({ title: 'Pack', steps: 3, pictures: 1, otherFiles: ['pack/notes.txt'] })
     expect(report.missingPictures.map((each: { path: string }) => each.path)).toEqual(['img/gone.png', 'img/bad.png'])
     const { document } = await author.json('get', `/api/guides/${report.id}/draft`)
@@ -85,7 +85,7 @@ describe('importing a guide', () => {
   it('never reads outside the zip', async () => {
     expect(await problem(await send(zip({ 'guide.md': '# A', '../../etc/evil.md': 'x' }), 'a.zip'))).toMatchObject({ code: 'bad-zip', detail: expect.stringContaining('Nothing was imported') })
     expect((await problem(await send(zip({ 'guide.md': '# A', '/etc/evil.md': 'x' }), 'a.zip'))).code).toBe('bad-zip')
-    const report = await (await send(zip({ 'in/guide.md': '1. a ![x](../../../../etc/passwd) ![y](/etc/passwd)' }), 'a.zip')).json()
+    const report = await (await send(zip({ 'in/guide.md': '1. a ![x](../../../../etc/passwd) ![y](/etc/passwd)' }), 'a.zip')).json() as any
     expect(report).toMatchObject({ pictures: 0, missingPictures: [{}, {}] })
   })
   it('does not unpack a bomb, honest or lying', async () => {
@@ -117,7 +117,7 @@ describe('importing a guide', () => {
     const others = (async () => {
       for (; !over; answered++) await author.json('get', '/api/today')
     })()
-    const report = await (await running).json()
+    const report = await (await running).json() as any
     over = true
     await others
     expect(answered).toBeGreaterThan(10)

@@ -22,7 +22,7 @@ describe('a picture', () => {
   it('loses where and with what it was taken, and stands upright', async () => {
     const tagged = await plain().withMetadata({ orientation: 6 }).withExifMerge({ IFD0: { Make: 'Canary camera' }, IFD3: { GPSLatitude: '52/1 4/1 0/1', GPSLatitudeRef: 'N' } }).jpeg().toBuffer()
     expect((await sharp(tagged).metadata()).exif).toBeDefined()
-    const stored = await (await upload(tagged, 'image/jpeg')).json()
+    const stored = await (await upload(tagged, 'image/jpeg')).json() as any
     expect(stored).toMatchObject({ widthPx: 20, heightPx: 40 })
     const back = await fetchBack(stored.id)
     const meta = await sharp(back).metadata()
@@ -31,13 +31,13 @@ describe('a picture', () => {
   })
   it('is written anew: what was hidden behind it is gone', async () => {
     const smuggled = Buffer.concat([await plain().png().toBuffer(), Buffer.from('<script>canary</script>')])
-    const { id } = await (await upload(smuggled)).json()
+    const { id } = await (await upload(smuggled)).json() as any
     expect((await fetchBack(id)).includes('canary')).toBe(false)
   })
   it.each(['png', 'jpeg', 'webp', 'gif'] as const)('may be %s, and gets smaller ones', async (format) => {
     const bytes = await plain(2000, 1000).toFormat(format).toBuffer()
     const response = await upload(bytes, `image/${format}`)
-    const { id } = await response.json()
+    const { id } = await response.json() as any
     expect((await sharp(await fetchBack(id)).metadata()).format).toBe(format)
     expect(await sharp(await fetchBack(id, 'screen')).metadata()).toMatchObject({ format: 'webp', width: 1280 })
     expect(await sharp(await fetchBack(id, 'thumb')).metadata()).toMatchObject({ format: 'webp', width: 320 })
@@ -45,7 +45,7 @@ describe('a picture', () => {
   it('keeps moving when it is a moving GIF', async () => {
     const two = await sharp(Buffer.concat([Buffer.alloc(40 * 20 * 3, 90), Buffer.alloc(40 * 20 * 3, 200)]), { raw: { width: 40, height: 40, channels: 3, pageHeight: 20 } }).gif({ delay: [100, 100], loop: 0 }).toBuffer()
     expect((await sharp(two).metadata()).pages).toBe(2)
-    const stored = await (await upload(two, 'image/gif')).json()
+    const stored = await (await upload(two, 'image/gif')).json() as any
     expect(stored).toMatchObject({ widthPx: 40, heightPx: 20 })
     expect((await sharp(await fetchBack(stored.id)).metadata()).pages).toBe(2)
   })
@@ -65,7 +65,7 @@ describe('a picture', () => {
     expect((await upload(bomb)).status).toBe(422)
   }, 60_000)
   it('is asked for anew each time and not sent again when it is the same', async () => {
-    const { id } = await (await upload(await plain().png().toBuffer())).json()
+    const { id } = await (await upload(await plain().png().toBuffer())).json() as any
     const address = `/guides/${guide.id}/draft/pictures/${id}`
     const first = await author.send('get', address)
     expect(first.headers.get('cache-control')).toBe('private, no-cache')
@@ -77,8 +77,8 @@ describe('a picture', () => {
 
 describe('a picture of an edition', () => {
   it('is shown to those who were given the guide, and is not there for anyone else', async () => {
-    const { id } = await (await upload(await plain().png().toBuffer())).json()
-    const hidden = await (await upload(await plain().png().toBuffer())).json()
+    const { id } = await (await upload(await plain().png().toBuffer())).json() as any
+    const hidden = await (await upload(await plain().png().toBuffer())).json() as any
     const change = { type: 'insert-picture', stepId: guide.steps[0], picture: { id, alt: 'A tray' }, after: null }
     const { revision } = await author.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 0, changeSetId: 'p'.repeat(21), changes: [change] })
     await server.services.publish(guide.id as never, { revision, changeNote: 'Picture', mustReread: false, audience: { people: [], teams: [company.team as never], roles: [] }, openToAll: false, due: { kind: 'none' } }, company.people.lead, server.clock.now)

@@ -119,7 +119,7 @@ function Person({ me }: { me: Me }) {
   }
   return (
     <>
-      <button type="button" popoverTarget="person-menu" className="size-9 shrink-0 rounded-full bg-ink text-white text-sm font-semibold" aria-label={t('{{name}}: account', { name: me.name })}>{initials}</button>
+      <button type="button" popoverTarget="person-menu" className="size-9 shrink-0 rounded-full bg-ink text-white text-sm font-semibold" aria-label={t('{{initials}}, {{name}}: account', { initials, name: me.name })}>{initials}</button>
       <div id="person-menu" popover="auto" className="fixed inset-auto right-4 top-14 m-0 bg-sheet border border-edge p-3 w-64">
         <p className="font-semibold">{me.name}</p>
         <p className="text-sm text-soft mb-2">{me.company}</p>

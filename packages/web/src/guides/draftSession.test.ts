@@ -1,5 +1,5 @@
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
-import { applyAll, emptyDocument, plainText, rebase, richTextOf, type Change, type GuideDocument, type Step } from '@jackdaw/core/guides'
+import { emptyDocument, plainText, rebase, richTextOf, type Change, type GuideDocument, type Step } from '@jackdaw/core/guides'
 import { seededIds, type PersonId, type StepId } from '@jackdaw/core/shared'
 import { describe, expect, it } from 'vitest'
 import { DraftSession, type Pending } from './draftSession'

@@ -24,7 +24,7 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     if (file.size > MAX_PICTURE_BYTES) return told.failed(`${file.name}: a picture may have 25 MB at most; this one has ${(file.size / 1024 / 1024).toFixed(1)} MB. The step is as it was.`)
     told.uploading(stepId, file.name, true)
     try {
-      const stored = await call(addPicture, { params: { id: guideId }, bytes: file })
+      const stored = await call(addPicture, { params: { id: guideId }, bytes: file.type.startsWith('image/') ? file : new Blob([file], { type: 'application/octet-stream' }) })
       const last = stepOf(stepId)?.pictures.at(-1)?.id ?? null
       session.change({ type: 'insert-picture', stepId, picture: { id: stored.id, alt: '' }, after: last })
     } catch (error) {
