@@ -62,7 +62,7 @@ export const openBrowser = (): Promise<Browser> =>
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 /** What a browser complains about because a test made it so: no network, a server that is gone, a refusal that is wanted. */
-const WANTED = /ERR_INTERNET_DISCONNECTED|ERR_CONNECTION|status of (401|403|404|409)|net::ERR/
+const WANTED = /ERR_INTERNET_DISCONNECTED|ERR_CONNECTION|status of (401|403|404|409|422)|net::ERR/
 
 /** A browser of its own for one person, signed in, with its complaints collected. */
 export async function signedIn(browser: Browser, app: App, mail: string, device: 'wide' | 'phone' = 'wide'): Promise<Page & { complaints: string[] }> {

@@ -224,9 +224,8 @@ describe('from an empty page to who finished', () => {
     await touch.move(60, 505)
     await touch.end()
     await seen(phone, 'Step 3 of 4')
-    await press(phone, 'All steps')
+    await press(phone, '3 / 4, all steps')
     await seen(phone, 'Stack them by Priya')
-    await phone.waitForFunction(() => true)
     await new Promise((resolve) => setTimeout(resolve, 1500))
     await phone.browserContext().close()
 
@@ -256,6 +255,7 @@ describe('from an empty page to who finished', () => {
     expect(other).toContain('Wash the crates')
     expect(other).not.toContain('Wipe up a spill')
     await marta.goto(`${app.address}/library?find=spill`)
+    await marta.waitForSelector('td a')
     const spill = await marta.$eval('td a', (link) => (link as HTMLAnchorElement).href.replace('/edit', ''))
     await desk.goto(spill)
     await seen(desk, 'There is nothing at this address')

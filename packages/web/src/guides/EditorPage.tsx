@@ -100,7 +100,7 @@ function EditorBench({ draft }: { draft: Draft }) {
       <title>{`${guide.title || t('Without a title')} – Jackdaw`}</title>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-6 py-2 bg-page border-b border-hair sticky top-14 z-20">
         <div className="grow min-w-40">
-          <h1 className="text-sm"><Link to="/library" className="text-petrol hover:underline">{t('Library')}</Link> · {t('Guide {{n}}', { n: draft.number })} · <span className="font-semibold">{draft.archived ? t('Archived') : draft.edition === null ? t('Draft') : draft.changedSinceEdition || view.revision > draft.revision ? t('Published, edition {{n}}; the draft has gone on', { n: draft.edition }) : t('Published, edition {{n}}', { n: draft.edition })}</span></h1>
+          <h1 className="text-sm"><Link to="/library" className="text-petrol underline underline-offset-3">{t('Library')}</Link> · {t('Guide {{n}}', { n: draft.number })} · <span className="font-semibold">{draft.archived ? t('Archived') : draft.edition === null ? t('Draft') : draft.changedSinceEdition || view.revision > draft.revision ? t('Published, edition {{n}}; the draft has gone on', { n: draft.edition }) : t('Published, edition {{n}}', { n: draft.edition })}</span></h1>
           <SaveWords view={view} alsoHere={alsoHere} onRetry={() => session.retry()} />
         </div>
         <TextTools editor={editor} />

@@ -85,7 +85,10 @@ function Writing({ body, label, at, onChange, onEditor, onPictures, onNewStep, o
     if (!editor) return
     onEditor(editor)
     const position = at === 'end' ? 'end' : (editor.view.posAtCoords({ left: at.x, top: at.y })?.pos ?? 'end')
-    editor.commands.focus(position, { scrollIntoView: at === 'end' })
+    // At once, not a frame later as the editor's own command does: the next key must not land in the step before.
+    editor.view.focus()
+    editor.commands.setTextSelection(position === 'end' ? editor.state.doc.content.size : position)
+    if (at === 'end') editor.commands.scrollIntoView()
     return () => onEditor(null)
     // The place of the first press is wanted once, when the editor opens.
   }, [editor])

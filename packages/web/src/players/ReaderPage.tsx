@@ -62,12 +62,12 @@ function Reader({ edition }: { edition: ReaderEdition }) {
   const step = steps[state.at]
   const { document } = edition
   return (
-    <div className="grow flex flex-col lg:grid lg:grid-cols-[264px_minmax(0,1fr)] w-full" {...swipe}>
+    <div className="grow flex flex-col lg:grid lg:grid-cols-[264px_minmax(0,1fr)] w-full [touch-action:pan-y_pinch-zoom]" {...swipe}>
       <title>{`${document.title} – Jackdaw`}</title>
       <aside className={`${rulerOpen ? 'fixed inset-0 z-40 bg-page overflow-auto' : 'hidden'} lg:block lg:static lg:bg-transparent border-r border-hair`}>
         <div className="lg:sticky lg:top-14 lg:max-h-[calc(100dvh-56px)] overflow-auto p-4">
           <div className="flex justify-between items-center lg:hidden mb-3"><strong>{t('Steps')}</strong><Button look="quiet" onClick={() => setRulerOpen(false)}><X size={18} aria-hidden />{t('Close')}</Button></div>
-          <p className="text-sm text-soft mb-1"><Link to="/" className="text-petrol hover:underline">{t('Today')}</Link> · {t('Guide {{n}}', { n: edition.number })}</p>
+          <p className="text-sm text-soft mb-1"><Link to="/" className="text-petrol underline underline-offset-3">{t('Today')}</Link> · {t('Guide {{n}}', { n: edition.number })}</p>
           <p className="font-serif text-lg leading-6 mb-1">{document.title}</p>
           <p className="text-sm text-soft mb-4">{t('Edition {{n}}', { n: edition.edition })}, {whenOf(edition.publishedAt)} · {t('{{minutes}} min', { minutes: edition.minutes })}{edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}</p>
           <StepRuler marks={marksOf(edition, state)} label={t('Steps')} onPick={pick} />
@@ -156,7 +156,7 @@ function Bar({ state, act, openRuler }: { state: ReaderState; act: (event: Reade
     <div className="fixed bottom-14 md:bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
       <div className="max-w-[860px] mx-auto px-4 md:px-8 py-2 flex items-center gap-2">
         <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={state.at === 0}><ArrowLeft size={20} aria-hidden />{t('Back')}</Button>
-        <button type="button" className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2" onClick={openRuler} aria-label={t('All steps')}><ListOrdered size={18} aria-hidden />{Math.min(state.at + 1, state.steps.length)} / {state.steps.length}</button>
+        <button type="button" className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2" onClick={openRuler} aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(state.at + 1, state.steps.length), of: state.steps.length })}><ListOrdered size={18} aria-hidden />{Math.min(state.at + 1, state.steps.length)} / {state.steps.length}</button>
         <span className="hidden lg:block grow text-center text-sm text-soft">{t('Keys ← and → turn the steps')}</span>
         {toConfirm ? (
           <Button look="primary" className={`${wide} px-6`} onClick={() => act({ type: 'confirm' })}><Check size={20} aria-hidden />{t('Confirm')}</Button>

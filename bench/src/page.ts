@@ -1,0 +1,35 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { DEMO_PASSWORD } from '@jackdaw/demo'
+import puppeteer from 'puppeteer-core'
+
+export type FirstLoad = { scriptKb: number; fontKb: number; styleKb: number; scripts: string[]; fonts: string[] }
+
+/** What a member of staff's browser fetches to open a guide for the first time: scripts after `gzip -9`, fonts as they are. kB of 1000 bytes. */
+export async function firstLoadOfReader(address: string, guideId: string): Promise<FirstLoad> {
+  const browser = await puppeteer.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'] })
+  const page = await browser.newPage()
+  await page.goto(`${address}/sign-in`)
+  await page.locator('input[type=email]').fill('ines@larkmoor.example')
+  await page.locator('input[type=password]').fill(DEMO_PASSWORD)
+  await page.keyboard.press('Enter')
+  await page.waitForSelector('#main h1')
+  const cookies = await browser.cookies()
+  const fresh = await browser.createBrowserContext()
+  await fresh.setCookie(...cookies)
+  const reader = await fresh.newPage()
+  const fetched = new Set<string>()
+  reader.on('request', (request) => void fetched.add(new URL(request.url()).pathname))
+  await reader.goto(`${address}/guides/${guideId}`)
+  await reader.waitForSelector('article h1')
+  await reader.waitForNetworkIdle({ idleTime: 500 })
+  await browser.close()
+  const assets = new Set(readdirSync('dist/web/assets'))
+  const names = [...fetched].map((path) => path.replace('/assets/', '')).filter((name) => assets.has(name))
+  const size = (end: RegExp, pack: boolean) => names.filter((name) => end.test(name)).reduce((sum, name) => {
+    const bytes = readFileSync(join('dist/web/assets', name))
+    return sum + (pack ? gzipSync(bytes, { level: 9 }).length : bytes.length)
+  }, 0) / 1000
+  return { scriptKb: size(/\.js$/, true), fontKb: size(/\.woff2$/, false), styleKb: size(/\.css$/, true), scripts: names.filter((name) => name.endsWith('.js')), fonts: names.filter((name) => name.endsWith('.woff2')) }
+}

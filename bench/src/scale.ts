@@ -1,0 +1,67 @@
+import pg from 'pg'
+
+/** Makes the demo `factor` times as large by copying its staff, their assignments and their events; then everything is counted anew
+ * by the server's own command. The guides stay the same, so that a guide has `factor` times the readers. */
+export async function scaleUp(databaseUrl: string, factor: number): Promise<void> {
+  const client = new pg.Client(databaseUrl)
+  await client.connect()
+  if (factor > 1) {
+    const copies = factor - 1
+    const copyOf = (id: string) => `translate(substr(md5(${id} || n::text), 1, 21), ' ', '_')`
+    await client.query(`
+      begin;
+      insert into person select ${copyOf('p.id')}, p.name || ' ' || n, 'copy' || n || p.mail, p.password_hash, 'staff', '{}', p.site_id, p.department_id, p.manager_id, true, p.created_at
+        from person p cross join generate_series(1, ${copies}) n;
+      insert into person_team select ${copyOf('t.person_id')}, t.team_id from person_team t cross join generate_series(1, ${copies}) n;
+      insert into person_role select ${copyOf('t.person_id')}, t.role_id from person_role t cross join generate_series(1, ${copies}) n;
+      insert into assignment select ${copyOf('a.id')}, ${copyOf('a.person_id')}, a.item_kind, a.item_id, a.assigned_at, a.due_on, a.due_zone, a.due_at from assignment a cross join generate_series(1, ${copies}) n;
+      insert into event select md5(e.id::text || n::text)::uuid, e.schema_version, e.verb, e.way, e.actor_kind, ${copyOf('e.subject_id')}, ${copyOf('e.subject_id')}, e.item_kind, e.item_id, e.edition, e.step_id, e.active_ms, e.attested,
+        e.occurred_at + n * interval '1 second', e.received_at from event e cross join generate_series(1, ${copies}) n;
+      commit;`)
+  }
+  await client.query('vacuum analyze')
+  await client.end()
+}
+
+/** Fills one guide up to a number of events with made-up readers, then leaves the counting to the server's own command.
+ * @returns how many events the guide has */
+export async function fillGuide(databaseUrl: string, guideId: string, events: number): Promise<number> {
+  const client = new pg.Client(databaseUrl)
+  await client.connect()
+  const { rows: steps } = await client.query<{ n: number }>('select count(*)::int as n from edition_step where guide_id = $1', [guideId])
+  const perReader = steps[0]!.n * 6 + 1
+  const { rows: have } = await client.query<{ n: number }>('select count(*)::int as n from event where item_id = $1', [guideId])
+  const readers = Math.ceil((events - have[0]!.n) / perReader)
+  await client.query(
+    `insert into person select substr(md5('reader' || n), 1, 21), 'Reader ' || n, 'reader' || n || '@larkmoor.example', 'x', 'staff', '{}', s.id, d.id, null, true, timestamptz '2026-01-01' + n * interval '1 second'
+     from generate_series(1, $1::int) n cross join (select id from site limit 1) s cross join (select id from department limit 1) d`,
+    [readers],
+  )
+  await client.query(
+    `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
+     select md5('e' || n || ' ' || s.position || ' ' || k)::uuid, 1, case when k = 1 then 'step-viewed' else 'time-spent' end, 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, s.edition, s.step_id,
+       case when k = 1 then 0 else 4000 + (n * 37 + k * 911) % 9000 end, false, timestamptz '2026-01-05' + n * interval '9 seconds' + s.position * interval '40 seconds' + k * interval '6 seconds', timestamptz '2026-02-01'
+     from generate_series(1, $2::int) n join edition_step s on s.guide_id = $1 cross join generate_series(1, 6) k
+     where s.position <= 1 + (n * 7919) % ((select count(*)::int from edition_step where guide_id = $1) + 6)`,
+    [guideId, readers],
+  )
+  await client.query(
+    `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
+     select md5('done' || n)::uuid, 1, 'finished', 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, (select max(edition) from edition_step where guide_id = $1), null, 0, true, timestamptz '2026-01-20' + n * interval '9 seconds', timestamptz '2026-02-01'
+     from generate_series(1, $2::int) n where (n * 7919) % ((select count(*)::int from edition_step where guide_id = $1) + 6) >= (select count(*)::int from edition_step where guide_id = $1)`,
+    [guideId, readers],
+  )
+  const { rows } = await client.query<{ n: number }>('select count(*)::int as n from event where item_id = $1', [guideId])
+  const missing = events - rows[0]!.n
+  if (missing > 0)
+    await client.query(
+      `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
+       select md5('more' || n)::uuid, 1, 'time-spent', 'read', 'person', r.id, r.id, 'guide', $1, s.edition, s.step_id, 3000, false, timestamptz '2026-01-21' + n * interval '1 second', timestamptz '2026-02-01'
+       from generate_series(1, $2::int) n join (select edition, step_id from edition_step where guide_id = $1 and position = 1 limit 1) s on true cross join lateral (select substr(md5('reader' || (1 + n % $3::int)), 1, 21) as id) r`,
+      [guideId, missing, readers],
+    )
+  await client.query('vacuum analyze')
+  const { rows: total } = await client.query<{ n: number }>('select count(*)::int as n from event where item_id = $1', [guideId])
+  await client.end()
+  return total[0]!.n
+}
