@@ -49,7 +49,7 @@ function Guides({ page, onPage }: { page: number; onPage: (page: number) => void
                     <tr key={id} className="border-b border-hair hover:bg-page">
                       <td className={`${CELL} text-soft hidden sm:table-cell`}>{number}</td>
                       <td className="py-2 pr-4"><Link to={`/records/guides/${id}`} className="font-semibold text-base hover:underline">{title}</Link></td>
-                      <td className={CELL}><Link to={to('done')} aria-label={t('{{done}} of {{people}} done', { done: counts.done, people: counts.people })}><DoneShare counts={counts} /></Link></td>
+                      <td className={CELL}><Link to={to('done')} aria-label={t('{{done}} / {{people}} done', { done: counts.done, people: counts.people })}><DoneShare counts={counts} /></Link></td>
                       <td className={CELL}><Figure n={counts.late} to={to('late')} label={t('late')} tone="text-brick font-semibold" /></td>
                       <td className={`${CELL} hidden md:table-cell`}><Figure n={counts.dueSoon} to={to('due-soon')} label={t('due soon')} /></td>
                       <td className={`${CELL} hidden md:table-cell`}><Figure n={counts.inProgress} to={to('in-progress')} label={t('in progress')} /></td>
