@@ -59,11 +59,11 @@ const passableForPostgres = (folder) => {
   }
 }
 
-/** Where the data goes: inside the project, or, where PostgreSQL's user cannot get there, in /var/lib/jackdaw. */
-export function dataFolder(root, name) {
-  const inside = join(root, '.data', name)
-  if (!isRoot || passableForPostgres(root)) return inside
-  return join('/var/lib/jackdaw', createHash('sha256').update(root).digest('hex').slice(0, 12), name)
+/** Where the cluster goes: into the data folder, or, where PostgreSQL's user cannot get there, into /var/lib/jackdaw. */
+export function clusterFolder(data, name) {
+  const inside = join(data, name)
+  if (!isRoot || passableForPostgres(data)) return inside
+  return join('/var/lib/jackdaw', createHash('sha256').update(data).digest('hex').slice(0, 12), name)
 }
 
 export const freePort = () =>

@@ -39,6 +39,8 @@ async function main(): Promise<void> {
   }
   process.on('SIGTERM', () => end('SIGTERM'))
   process.on('SIGINT', () => end('SIGINT'))
+  // Whoever started this server is gone: nobody could stop it any more.
+  process.on('disconnect', () => end('disconnect'))
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     const why = error.code === 'EADDRINUSE' ? `port ${config.port} is taken; set PORT to another one` : error.message

@@ -49,7 +49,7 @@ export function LibraryPage() {
         {mayWrite && <Button onClick={() => setAsked({ what: 'import' })}><FileUp size={17} aria-hidden />{t('Import …')}</Button>}
         {mayWrite && <Button look="primary" onClick={() => setAsked({ what: 'new' })}><FilePlus2 size={17} aria-hidden />{t('New guide')}</Button>}
       </TitleLine>
-      <div className="grow grid lg:grid-cols-[264px_minmax(0,1fr)]">
+      <div className="grow grid grid-rows-[auto_1fr] lg:grid-rows-1 lg:grid-cols-[264px_minmax(0,1fr)]">
         <FolderColumn folders={folders} selected={folder} onSelect={(id) => set({ folder: id, archived: undefined })} mayChange={me.permissions.includes('folders.change')} />
         <div className="bg-sheet border-t border-l border-hair min-w-0">
           <form className="flex flex-wrap gap-3 px-4 md:px-6 py-3 border-b border-hair" onSubmit={(event) => { event.preventDefault(); set({ find: String(new FormData(event.currentTarget).get('find') ?? '').trim() }) }}>
