@@ -31,7 +31,7 @@ export const getMe = endpoint({ method: 'get', path: '/api/session', access: 'an
 
 export const findPeople = endpoint({
   method: 'get', path: '/api/people', access: { may: 'people.look-up' },
-  query: z.object({ find: z.optional(z.string().check(z.maxLength(100))) }),
+  query: z.object({ find: z.optional(z.string().check(z.maxLength(100))), writers: z.optional(z.enum(['yes', 'no'])) }),
   response: z.array(z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), mayWrite: z.boolean() })),
   problems: [],
 })

@@ -35,7 +35,7 @@ export async function findGuides(db: Db, caller: Caller, find: Find): Promise<{ 
          may_edit, newest_edition is not null as may_read
        from mine)
      select *, count(*) over ()::int as total from told
-     where $5 = '' or position(lower($5) in lower(title)) > 0 or number = $6
+     where $5 = '' or position(plain($5) in plain(title)) > 0 or number = $6
      order by ${SORT[find.sort]} ${find.down ? 'desc' : 'asc'}, number limit ${PAGE_SIZE} offset $7`,
     [caller.id, find.folder ?? null, find.kind ?? null, find.archived, find.find ?? '', number, (find.page - 1) * PAGE_SIZE],
   )

@@ -43,7 +43,7 @@ export function peopleRoutes(routes: Routes): void {
   route(routes, getMe, async (_input, { caller, req }) => (caller ? meOf(caller, config.company, req.session.csrf ?? '') : null))
 
   route(routes, findPeople, async ({ query }) =>
-    (await findPeopleByName(db, query.find ?? '')).map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, mayWrite: row.may_write })),
+    (await findPeopleByName(db, query.find?.trim() ?? '', query.writers === 'yes')).map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, mayWrite: row.may_write })),
   )
   route(routes, listGroups, async () => (await listAllGroups(db)) as never)
 }

@@ -43,13 +43,14 @@ export async function relationsToPerson(db: Db, caller: Caller, id: PersonId): P
 }
 
 export type FoundPerson = { id: PersonId; name: string; site: string; department: string; may_write: boolean }
-/** People by a part of their name, without regard to accents of the alphabet's order. */
-export const findPeopleByName = (db: Db, find: string): Promise<FoundPerson[]> =>
+/** People by a part of their name, without regard to case and accents.
+ * @param writers only those who may write guides */
+export const findPeopleByName = (db: Db, find: string, writers: boolean): Promise<FoundPerson[]> =>
   db.rows<FoundPerson>(
     `select p.id, p.name, s.name as site, d.name as department, 'guides.write' = any (p.permissions) as may_write
      from person p join site s on s.id = p.site_id join department d on d.id = p.department_id
-     where p.active and position(lower($1) in lower(p.name)) > 0 order by p.name, p.id limit 500`,
-    [find],
+     where p.active and position(plain($1) in plain(p.name)) > 0 and (not $2 or 'guides.write' = any (p.permissions)) order by p.name, p.id limit 200`,
+    [find, writers],
   )
 
 export type GroupRow = { id: string; name: string; people: number }

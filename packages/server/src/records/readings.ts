@@ -69,7 +69,7 @@ export async function whoFinished(db: Db, guideId: GuideId, scope: Scope, filter
   const rows = await db.rows<Row>(
     `with who as (
        select w.*, p.name, p.site_id, p.department_id${early ? `, ${SEEN} as seen` : ''} from (${STANDING} and k.item_id = $4) w join person p on p.id = w.person_id
-       where ($5::text is null or (${FURTHEST})) and ($6::text is null or w.state = $6) and ($7 = '' or position(lower($7) in lower(p.name)) > 0)),
+       where ($5::text is null or (${FURTHEST})) and ($6::text is null or w.state = $6) and ($7 = '' or position(plain($7) in plain(p.name)) > 0)),
      page as (select *, count(*) over ()::int as total from who order by ${order} limit ${pageSize} offset $8)
      select w.*, ${early ? '' : `${SEEN} as seen,`} s.name as site, d.name as department from page w join site s on s.id = w.site_id join department d on d.id = w.department_id order by ${order.replace('name,', 'w.name,').replace(/^name /, 'w.name ')}`,
     [...standing(scope, now), guideId, filter.furthest ?? null, filter.state ?? null, filter.find ?? '', (filter.page - 1) * pageSize],
@@ -130,7 +130,7 @@ export async function personRecords(db: Db, scope: Scope, find: string, page: nu
     `with who as (select * from (${STANDING} and g.archived_at is null) x)
      select p.id, p.name, s.name as site, d.name as department, ${COUNTS.replace('count(*)::int as people', 'count(w.person_id)::int as people')}, count(*) over ()::int as total
      from person p join site s on s.id = p.site_id join department d on d.id = p.department_id left join who w on w.person_id = p.id
-     where p.active and ($3::text is null or p.id in (select person_id from reports_of($3))) and ($4 = '' or position(lower($4) in lower(p.name)) > 0)
+     where p.active and ($3::text is null or p.id in (select person_id from reports_of($3))) and ($4 = '' or position(plain($4) in plain(p.name)) > 0)
      group by p.id, s.id, d.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5`,
     [...standing(scope, now), find, (page - 1) * PAGE_SIZE],
   )

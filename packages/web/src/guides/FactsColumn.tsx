@@ -5,7 +5,7 @@ import { flattened, folderTree } from '@jackdaw/core/library'
 import { X } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
 import { useFolders, type useChangeGuide } from '../library/queries'
-import { usePeople } from '../people'
+import { useWriters } from '../people'
 import { Check, Failed, Select } from '../ui'
 import { kindName } from './kindName'
 
@@ -17,8 +17,7 @@ export type FactChanger = Pick<Mutation, 'isError' | 'error'> & { change: (to: P
 export function FactsColumn({ draft, document, onChange, onFact }: { draft: Draft; document: GuideDocument; onChange: (change: Change) => void; onFact: FactChanger }) {
   const { t } = useTranslation()
   const folders = useFolders()
-  const people = usePeople('')
-  const writers = (people.data ?? []).filter((person) => person.mayWrite)
+  const writers = useWriters().data ?? []
   const tree = flattened(folderTree(folders.data ?? [], (a, b) => a.localeCompare(b)))
   const shared = draft.sharedWith.map((each) => each.id)
   const share = (sharedWith: PersonId[]) => onFact.change({ sharedWith }, { sharedWith: shared })
@@ -55,6 +54,7 @@ export function FactsColumn({ draft, document, onChange, onFact }: { draft: Draf
           </select>
         )}
       </div>
+      {!draft.may.publish && <p className="text-sm text-soft">{t('A lead publishes this guide. Tell one when it is ready.')}</p>}
       <p className="text-sm text-soft border-t border-hair pt-3">
         {t('{{count}} steps', { count: stepsOf(document).length })} · {t('{{minutes}} min to read', { minutes: minutesToRead(document) })}
       </p>

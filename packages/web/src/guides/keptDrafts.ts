@@ -28,7 +28,8 @@ async function isDead(kept: Kept): Promise<boolean> {
 
 /** Keeps unsaved changes of one draft in the browser. */
 export function keepDraft(guideId: GuideId, personId: PersonId): { keep: (pending: Pending | null) => void; stop: () => void } {
-  const key = `${guideId} ${PAGE_ID}`
+  // A key for each opening: a page may open the same guide again while an earlier opening still waits for the network.
+  const key = `${guideId} ${PAGE_ID} ${nanoid()}`
   let latest: Pending | null = null
   let writing = Promise.resolve()
   const write = () => {

@@ -1,1 +1,1 @@
-export { enter, leave, meQuery, useGroups, useMe, usePeople } from './session'
+export { enter, leave, meQuery, useGroups, useMe, usePeople, useWriters } from './session'

@@ -1,5 +1,5 @@
 import { findPeople, getMe, listGroups, signIn, signOut, type Me, type SignIn } from '@jackdaw/contracts/people'
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useOutletContext } from 'react-router'
 import { call, queryClient, setCsrf } from '../api'
 
@@ -29,5 +29,8 @@ export async function leave(): Promise<void> {
   queryClient.clear()
 }
 
-export const usePeople = (find: string) => useQuery({ queryKey: ['people', find], queryFn: ({ signal }) => call(findPeople, { query: { find }, signal }), staleTime: 60_000 })
+/** People by a part of their name; asked for only when there is one. */
+export const usePeople = (find: string) => useQuery({ queryKey: ['people', find], enabled: find !== '', placeholderData: keepPreviousData, queryFn: ({ signal }) => call(findPeople, { query: { find }, signal }), staleTime: 60_000 })
+/** Everybody who may write guides. */
+export const useWriters = () => useQuery({ queryKey: ['people', 'writers'], queryFn: ({ signal }) => call(findPeople, { query: { writers: 'yes' }, signal }), staleTime: 60_000 })
 export const useGroups = () => useQuery({ queryKey: ['groups'], queryFn: ({ signal }) => call(listGroups, { signal }), staleTime: 60_000 })

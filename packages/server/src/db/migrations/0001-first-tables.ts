@@ -4,6 +4,10 @@ import type { Migration } from '../migrate'
 export const firstTables: Migration = {
   name: '0001-first-tables',
   up: `
+create extension if not exists unaccent;
+-- How words are compared when somebody looks for them: without regard to case and accents.
+create function plain(words text) returns text language sql stable as $$ select lower(unaccent(words)) $$;
+
 create table site (id text primary key, name text not null unique, zone text not null);
 create table department (id text primary key, name text not null unique);
 create table team (id text primary key, name text not null unique);
@@ -108,6 +112,7 @@ create view guide_access (person_id, guide_id, why) as
   down: `
 drop view guide_access;
 drop function reports_of(text);
+drop function plain(text);
 drop table setting, reading_step, reading, event, assignment_reason, assignment, guide_audience, picture_use, edition_step, edition,
   picture_version, picture, draft_presence, draft_change, draft, guide_share, guide, folder, sign_in_failure, session,
   person_role, person_team, person, role, team, department, site;

@@ -1,0 +1,124 @@
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openBrowser, press, seen, signedIn, startApp, type App } from './app'
+
+let app: App
+let browser: Browser
+let tomasz: Page & { complaints: string[] }
+beforeAll(async () => {
+  ;[app, browser] = await Promise.all([startApp(), openBrowser()])
+  tomasz = await signedIn(browser, app, 'tomasz@larkmoor.example')
+  await press(tomasz, 'Library')
+  await tomasz.locator('td ::-p-text(Water the seed trays)').click()
+  await tomasz.waitForSelector('li[data-step]')
+})
+afterAll(async () => {
+  await browser?.close()
+  await app?.close()
+})
+
+const texts = () => tomasz.$$eval('li[data-step] [data-step-text]', (all) => all.map((each) => (each as HTMLElement).innerText.trim().slice(0, 12)))
+const pictures = () => tomasz.$$eval('img[src*="/draft/pictures/"]', (all) => all.length)
+const undo = async () => {
+  await tomasz.keyboard.down('Control')
+  await tomasz.keyboard.press('z')
+  await tomasz.keyboard.up('Control')
+}
+/** Gives a file to an element as a drop or a paste would: a small PNG, drawn in the page. */
+const give = (selector: string, how: 'drop' | 'paste') =>
+  tomasz.evaluate(
+    async (where: string, event: string) => {
+      const canvas = Object.assign(document.createElement('canvas'), { width: 40, height: 30 })
+      const blob = await new Promise<Blob>((resolve) => canvas.toBlob((made) => resolve(made!), 'image/png'))
+      const data = new DataTransfer()
+      data.items.add(new File([blob], 'drawn.png', { type: 'image/png' }))
+      const target = document.querySelector(where)!
+      target.dispatchEvent(event === 'drop' ? new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }) : new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+    },
+    selector,
+    how,
+  )
+
+describe('the author’s bench', () => {
+  it('takes pictures that are dropped on a step or pasted into it', async () => {
+    await give('li[data-step]', 'drop')
+    await tomasz.waitForFunction(() => document.querySelectorAll('img[src*="/draft/pictures/"]').length === 1)
+    await (await tomasz.$('li[data-step]:nth-of-type(2) [data-step-text]'))!.click()
+    await tomasz.waitForSelector('.ProseMirror')
+    await give('.ProseMirror', 'paste')
+    await tomasz.waitForFunction(() => document.querySelectorAll('img[src*="/draft/pictures/"]').length === 2)
+    await undo()
+    await tomasz.waitForFunction(() => document.querySelectorAll('img[src*="/draft/pictures/"]').length === 1)
+    expect(await pictures()).toBe(1)
+  })
+  it('duplicates, deletes and moves steps by dragging, and takes each back', async () => {
+    const before = await texts()
+    expect(before).toHaveLength(2)
+    await press(tomasz, 'Duplicate: Fog for 40 seconds, then wait two minutes and look at the surface.')
+    expect(await texts()).toEqual([...before, before[1]])
+    await tomasz.locator('button[aria-label^="Delete: Check that"]').click()
+    expect(await texts()).toEqual([before[1], before[1]])
+    await undo()
+    await undo()
+    expect(await texts()).toEqual(before)
+    const handles = await tomasz.$$('nav[aria-label="Outline"] button[aria-label^="Move:"]')
+    const [from, to] = [await handles[0]!.boundingBox(), await handles[1]!.boundingBox()]
+    await tomasz.mouse.move(from!.x + 10, from!.y + 10)
+    await tomasz.mouse.down()
+    await tomasz.mouse.move(from!.x + 10, from!.y + 30, { steps: 4 })
+    await tomasz.mouse.move(to!.x + 10, to!.y + 20, { steps: 8 })
+    await tomasz.mouse.up()
+    await tomasz.waitForFunction((first: string) => (document.querySelector('li[data-step] [data-step-text]') as HTMLElement).innerText.startsWith(first), {}, before[1]!)
+    await undo()
+    expect(await texts()).toEqual(before)
+  })
+  it('makes lists, tables, code, key caps and safe links only', async () => {
+    const tool = (name: string) => press(tomasz, name)
+    await (await tomasz.$('li[data-step] [data-step-text]'))!.click()
+    await tomasz.waitForSelector('.ProseMirror')
+    await tomasz.keyboard.down('Control')
+    await tomasz.keyboard.press('End')
+    await tomasz.keyboard.up('Control')
+    await tomasz.keyboard.press('Enter')
+    await tool('List with dots')
+    await tomasz.keyboard.type('gloves')
+    await tomasz.keyboard.press('Enter')
+    await tomasz.keyboard.press('Enter')
+    await tool('Key cap (Ctrl+Shift+K)')
+    await tomasz.keyboard.type('F2')
+    await tool('Key cap (Ctrl+Shift+K)')
+    await tool('Link')
+    await tomasz.locator('input[placeholder="https://"]').fill('javascript:alert(1)')
+    await seen(tomasz, 'Only web, mail and telephone addresses')
+    await tomasz.locator('input[placeholder="https://"]').fill('larkmoor.example/fog')
+    await press(tomasz, 'Set link')
+    await tool('Table')
+    await tomasz.keyboard.type('Minutes')
+    await tomasz.waitForFunction(() => /Saved at/.test(document.body.innerText))
+    await tomasz.reload()
+    await tomasz.waitForSelector('li[data-step] table')
+    const found = await tomasz.$eval('li[data-step]', (step) => ({ list: step.querySelector('ul li')?.textContent, key: step.querySelector('kbd')?.textContent, link: step.querySelector('a')?.getAttribute('href'), head: step.querySelector('th')?.textContent }))
+    expect(found).toEqual({ list: 'gloves', key: 'F2', link: 'https://larkmoor.example/fog', head: 'Minutes' })
+  })
+  it('changes and takes back the facts beside the text', async () => {
+    const kind = () => tomasz.$eval('aside select', (select) => (select as HTMLSelectElement).value)
+    const folder = () => tomasz.evaluate(() => [...document.querySelectorAll('aside select')].map((select) => (select as HTMLSelectElement).selectedOptions[0]?.text.trim()))
+    expect(await folder()).toContain('Propagation')
+    await tomasz.select('aside select', 'work-instruction')
+    expect(await kind()).toBe('work-instruction')
+    const options = await tomasz.$$eval('aside select', (all) => [...(all[1] as HTMLSelectElement).options].map((option) => [option.text.trim(), option.value]))
+    await (await tomasz.$$('aside select'))[1]!.select(options.find(([name]) => name === 'Everybody')![1]!)
+    await tomasz.waitForFunction(() => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Everybody')
+    await press(tomasz, 'Undo (Ctrl+Z)')
+    await tomasz.waitForFunction(() => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Propagation')
+    await press(tomasz, 'Undo (Ctrl+Z)')
+    expect(await kind()).toBe('how-to')
+    await seen(tomasz, 'A lead publishes this guide')
+    expect(tomasz.complaints).toEqual([])
+  })
+  it('shows nothing of other people’s guides to an author who may not see them', async () => {
+    await tomasz.goto(`${app.address}/library`)
+    await seen(tomasz, 'Set up and run the tray seeder')
+    expect(await tomasz.evaluate(() => document.body.innerText)).not.toContain('Change a pump filter')
+  })
+})
