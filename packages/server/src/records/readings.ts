@@ -55,21 +55,23 @@ const SORT: Record<WhoSort, string> = { name: 'name', state: STATE_ORDER, progre
 
 export type WhoFilter = { state?: ReadingState | undefined; find?: string | undefined; furthest?: StepId | undefined; sort: WhoSort; down: boolean; page: number; pageSize?: number }
 
-/** For those who stopped at a step: it is the furthest that they have seen, and they have not finished. */
-const FURTHEST = `coalesce(w.finished_edition < w.required_edition, true) and (select x.step_id from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = w.newest_edition and x.step_id = s.step_id
-  where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_edition >= w.required_edition order by x.position desc limit 1) = $5`
+/** For each person how many steps of guide $4 they have seen, and the furthest of them: one pass over all, where a page is not enough. */
+const REACH = `select s.person_id, count(*)::int as seen, (array_agg(x.step_id order by x.position desc))[1] as furthest
+  from guide g join reading_step s on s.guide_id = g.id and s.viewed_edition >= g.required_edition
+  join edition_step x on x.guide_id = g.id and x.edition = g.newest_edition and x.step_id = s.step_id where g.id = $4 group by s.person_id`
 
 /** The people of a guide, a page of them. */
 export async function whoFinished(db: Db, guideId: GuideId, scope: Scope, filter: WhoFilter, now: number): Promise<{ rows: PersonRecord[]; total: number }> {
   const pageSize = filter.pageSize ?? PAGE_SIZE
   const order = `${SORT[filter.sort]} ${filter.down ? 'desc' : 'asc'} nulls last, name, person_id`
   // What has to be counted for every person is left for the page where the order does not ask for it.
-  const early = filter.sort === 'progress'
+  const early = filter.sort === 'progress' || filter.furthest !== undefined
   type Row = StandingRow & { person_id: PersonId; name: string; site: string; department: string; total: number }
   const rows = await db.rows<Row>(
     `with who as (
-       select w.*, p.name, p.site_id, p.department_id${early ? `, ${SEEN} as seen` : ''} from (${STANDING} and k.item_id = $4) w join person p on p.id = w.person_id
-       where ($5::text is null or (${FURTHEST})) and ($6::text is null or w.state = $6) and ($7 = '' or position(plain($7) in plain(p.name)) > 0)),
+       select w.*, p.name, p.site_id, p.department_id${early ? ', coalesce(h.seen, 0) as seen' : ''} from (${STANDING} and k.item_id = $4) w join person p on p.id = w.person_id
+       ${early ? `left join (${REACH}) h on h.person_id = w.person_id` : ''}
+       where ($5::text is null or (${early ? 'h.furthest = $5 and ' : ''}coalesce(w.finished_edition < w.required_edition, true))) and ($6::text is null or w.state = $6) and ($7 = '' or position(plain($7) in plain(p.name)) > 0)),
      page as (select *, count(*) over ()::int as total from who order by ${order} limit ${pageSize} offset $8)
      select w.*, ${early ? '' : `${SEEN} as seen,`} s.name as site, d.name as department from page w join site s on s.id = w.site_id join department d on d.id = w.department_id order by ${order.replace('name,', 'w.name,').replace(/^name /, 'w.name ')}`,
     [...standing(scope, now), guideId, filter.furthest ?? null, filter.state ?? null, filter.find ?? '', (filter.page - 1) * pageSize],

@@ -4,10 +4,10 @@ import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
-import { Link, useNavigate, useSearchParams } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
-import { Button, Loaded, Pager, SortHead, TitleLine, whenOf, momentOf, type Sort } from '../ui'
+import { Button, Loaded, Pager, SortHead, TitleLine, useSearchState, whenOf, momentOf, type Sort } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
 import { FolderColumn } from './FolderColumn'
 import { GuideStateWords } from './GuideStateWords'
@@ -22,21 +22,13 @@ type Asked = { what: 'new' | 'import' } | { what: 'rename' | 'move'; guide: Guid
 export function LibraryPage() {
   const { t } = useTranslation()
   const me = useMe()
-  const [search, setSearch] = useSearchParams()
+  const { search, page, set, clear } = useSearchState()
   const [asked, setAsked] = useState<Asked>(null)
   const find = search.get('find') ?? ''
   const folder = (search.get('folder') ?? undefined) as FolderId | undefined
   const kind = (search.get('kind') ?? undefined) as GuideKind | undefined
   const archived = search.get('archived') === 'yes'
   const sort: Sort<GuideSort> = { by: (search.get('sort') ?? 'number') as GuideSort, down: search.get('down') === 'yes' }
-  const page = Number(search.get('page') ?? 1)
-  const set = (more: Record<string, string | undefined>) => {
-    const next = new URLSearchParams(search)
-    next.delete('page')
-    for (const [key, value] of Object.entries(more)) if (value) next.set(key, value)
-    else next.delete(key)
-    setSearch(next)
-  }
   const guides = useGuides({ find: find || undefined, folder, kind, archived: archived ? 'yes' : 'no', sort: sort.by, direction: sort.down ? 'down' : 'up', page })
   const folders = useFolders()
   const mayWrite = me.permissions.includes('guides.write')
@@ -61,7 +53,7 @@ export function LibraryPage() {
           <Loaded query={guides}>
             {({ rows, total, pageSize }) =>
               rows.length === 0 ? (
-                <Empty filtered={filter !== ''} mayWrite={mayWrite} onNew={() => setAsked({ what: 'new' })} onAll={() => setSearch({})} />
+                <Empty filtered={filter !== ''} mayWrite={mayWrite} onNew={() => setAsked({ what: 'new' })} onAll={clear} />
               ) : (
                 <div className="px-4 md:px-6">
                   <Table rows={rows} sort={sort} mayWrite={mayWrite} onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })} onAsk={setAsked} />

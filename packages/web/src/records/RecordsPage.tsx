@@ -1,16 +1,15 @@
 import { useTranslation } from 'react-i18next'
-import { Link, useSearchParams } from 'react-router'
+import { Link } from 'react-router'
 import { useMe } from '../people'
-import { Button, Loaded, Pager, TitleLine, whenOf } from '../ui'
+import { Button, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
 import { DoneShare } from './CountsBar'
 import { useGuideRecords, usePersonList } from './queries'
 
 export function RecordsPage() {
   const { t } = useTranslation()
   const me = useMe()
-  const [search, setSearch] = useSearchParams()
+  const { search, page, set } = useSearchState()
   const by = search.get('by') === 'people' ? 'people' : 'guides'
-  const page = Number(search.get('page') ?? 1)
   const tab = (name: 'guides' | 'people', words: string) => (
     <Link to={`/records?by=${name}`} aria-current={by === name ? 'page' : undefined} className={`px-4 min-h-10 inline-flex items-center border-b-3 ${by === name ? 'border-petrol font-semibold' : 'border-transparent text-soft hover:text-ink'}`}>{words}</Link>
   )
@@ -21,7 +20,7 @@ export function RecordsPage() {
       <TitleLine title={t('Records')} state={all ? t('Everybody’s reading, counted as it happens') : t('The reading of those who report to you, counted as it happens')} />
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6">
         <nav aria-label={t('Records by')} className="border-b border-hair mb-2">{tab('guides', t('By guide'))}{tab('people', t('By person'))}</nav>
-        {by === 'guides' ? <Guides page={page} onPage={(next) => setSearch({ by, page: String(next) })} /> : <People page={page} find={search.get('find') ?? ''} onFind={(find) => setSearch({ by, find })} onPage={(next) => setSearch({ by, page: String(next), find: search.get('find') ?? '' })} />}
+        {by === 'guides' ? <Guides page={page} onPage={(next) => set({ page: String(next) })} /> : <People page={page} find={search.get('find') ?? ''} onFind={(find) => set({ find })} onPage={(next) => set({ page: String(next) })} />}
       </div>
     </>
   )

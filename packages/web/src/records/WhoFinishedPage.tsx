@@ -4,27 +4,19 @@ import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
-import { Link, useParams, useSearchParams } from 'react-router'
+import { Link, useParams } from 'react-router'
 import { addressOf } from '../api'
-import { buttonClass, ButtonLink, dayOf, lengthOf, Loaded, momentOf, Pager, percentOf, SortHead, StateMark, StepRuler, TitleLine, whenOf, type RulerMark, type Sort } from '../ui'
+import { buttonClass, ButtonLink, dayOf, lengthOf, Loaded, momentOf, Pager, percentOf, SortHead, StateMark, StepRuler, TitleLine, useSearchState, whenOf, type RulerMark, type Sort } from '../ui'
 import { useDropOff, useWhoFinished } from './queries'
 
 export function WhoFinishedPage() {
   const { t } = useTranslation()
   const { id } = useParams() as { id: GuideId }
-  const [search, setSearch] = useSearchParams()
+  const { search, page, set } = useSearchState()
   const state = ReadingState.safeParse(search.get('state')).data
   const furthest = (search.get('stopped') ?? undefined) as StepId | undefined
   const find = search.get('find') ?? ''
   const sort: Sort<WhoSort> = { by: (search.get('sort') ?? 'state') as WhoSort, down: search.get('down') === 'yes' }
-  const page = Number(search.get('page') ?? 1)
-  const set = (more: Record<string, string | undefined>) => {
-    const next = new URLSearchParams(search)
-    next.delete('page')
-    for (const [key, value] of Object.entries(more)) if (value) next.set(key, value)
-    else next.delete(key)
-    setSearch(next, { preventScrollReset: true })
-  }
   const who = useWhoFinished(id, { state, furthest, find: find || undefined, sort: sort.by, direction: sort.down ? 'down' : 'up', page })
   const drops = useDropOff(id)
   const stopName = drops.data?.steps.find((step) => step.stepId === furthest)

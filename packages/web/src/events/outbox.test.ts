@@ -1,0 +1,91 @@
+import type { UsageEvent } from '@jackdaw/core/events'
+import { seededIds, type GuideId } from '@jackdaw/core/shared'
+import { v7 as uuidV7 } from 'uuid'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+
+type Sent = { sentAt: number; events: UsageEvent[] }
+const guideId = seededIds(4)() as GuideId
+const anEvent = (): UsageEvent => ({ id: uuidV7(), guideId, edition: 1, way: 'read', verb: 'opened', occurredAt: 1_000 })
+
+/** A server that can be cut off or refuse, and the browser's globals that the outbox uses. */
+function aWorld() {
+  const world = { batches: [] as Sent[], answer: (sent: Sent): Response | 'cut' => Response.json({ taken: sent.events.length, refused: [] }) }
+  vi.stubGlobal('window', { addEventListener: () => undefined, removeEventListener: () => undefined, dispatchEvent: () => true })
+  vi.stubGlobal('document', { addEventListener: () => undefined, removeEventListener: () => undefined, visibilityState: 'visible' })
+  vi.stubGlobal('fetch', async (_address: string, init: RequestInit) => {
+    const sent = JSON.parse(String(init.body)) as Sent
+    const answer = world.answer(sent)
+    if (answer === 'cut') throw new TypeError('network')
+    world.batches.push(sent)
+    return answer
+  })
+  return world
+}
+const problem = (status: number) => new Response(JSON.stringify({ type: 'x', code: 'invalid', title: 'x', status }), { status, headers: { 'content-type': 'application/problem+json' } })
+
+let world: ReturnType<typeof aWorld>
+let outbox: typeof import('./outbox')
+beforeEach(async () => {
+  vi.resetModules()
+  world = aWorld()
+  outbox = await import('./outbox')
+})
+afterEach(() => vi.unstubAllGlobals())
+const idsSent = () => world.batches.flatMap((batch) => batch.events.map((event) => event.id))
+
+describe('the outbox (in a browser without a database of its own)', () => {
+  it('sends what is recorded, in order, in batches of at most 200', async () => {
+    outbox.startOutbox('me')
+    const events = Array.from({ length: 450 }, anEvent)
+    for (const event of events) await outbox.record(event)
+    await outbox.flush()
+    expect(idsSent()).toEqual(events.map((event) => event.id))
+    expect(Math.max(...world.batches.map((batch) => batch.events.length))).toBeLessThanOrEqual(200)
+    expect(await outbox.leaveNoEvents()).toBe(0)
+  })
+  it('keeps everything while the network is gone and sends it once when it is back', async () => {
+    outbox.startOutbox('me')
+    world.answer = () => 'cut'
+    const events = [anEvent(), anEvent()]
+    for (const event of events) await outbox.record(event)
+    expect(await outbox.leaveNoEvents()).toBe(2)
+    world.answer = (sent) => Response.json({ taken: sent.events.length, refused: [] })
+    await outbox.flush()
+    await outbox.flush()
+    expect(idsSent()).toEqual(events.map((event) => event.id))
+  })
+  it('keeps everything when the server is in trouble or the session is over', async () => {
+    outbox.startOutbox('me')
+    for (const status of [500, 503, 401, 403, 429]) {
+      world.answer = () => problem(status)
+      await outbox.record(anEvent())
+      await outbox.flush()
+    }
+    expect(await outbox.leaveNoEvents()).toBe(5)
+  })
+  it('lets go of what the server will never take, so that the rest gets through', async () => {
+    outbox.startOutbox('me')
+    world.answer = () => problem(422)
+    await outbox.record(anEvent())
+    await outbox.flush()
+    world.answer = (sent) => Response.json({ taken: sent.events.length, refused: [] })
+    const good = anEvent()
+    await outbox.record(good)
+    await outbox.flush()
+    expect(idsSent().at(-1)).toBe(good.id)
+    expect(await outbox.leaveNoEvents()).toBe(0)
+  })
+  it('never sends one person’s reading in the name of another', async () => {
+    outbox.startOutbox('ines')
+    world.answer = () => 'cut'
+    await outbox.record(anEvent())
+    await outbox.flush()
+    world.answer = (sent) => Response.json({ taken: sent.events.length, refused: [] })
+    outbox.startOutbox('gareth')
+    await outbox.flush()
+    expect(world.batches).toEqual([])
+    outbox.startOutbox('ines')
+    await outbox.flush()
+    expect(idsSent()).toHaveLength(1)
+  })
+})

@@ -1,0 +1,15 @@
+import { expect, it } from 'vitest'
+import { dayOf, lengthOf, momentOf, percentOf, whenOf } from './format'
+
+it('writes days, lengths and shares as the house does', () => {
+  expect(dayOf('2026-11-03')).toBe('Tue 3 Nov')
+  expect([0, 400, 40_000, 240_000, 3_900_000].map(lengthOf)).toEqual(['–', '1 s', '40 s', '4 min', '1 h 5 min'])
+  expect(percentOf(0.923)).toBe('92 %')
+})
+it('tells the time today, the day this year, and the year of older things', () => {
+  const now = new Date(2026, 10, 23, 15, 0).getTime()
+  expect(whenOf(new Date(2026, 10, 23, 9, 5).getTime(), now)).toBe('09:05')
+  expect(whenOf(new Date(2026, 2, 3, 9, 5).getTime(), now)).toBe('Tue 3 Mar')
+  expect(whenOf(new Date(2025, 2, 3, 9, 5).getTime(), now)).toBe('3 Mar 2025')
+  expect(momentOf(new Date(2025, 2, 3, 9, 5).getTime())).toBe('3 Mar 2025, 09:05')
+})
