@@ -8,7 +8,6 @@ import { nanoid } from 'nanoid'
 
 const KeyCap = Mark.create({
   name: 'keyCap',
-  inclusive: false,
   parseHTML: () => [{ tag: 'kbd' }],
   renderHTML: ({ HTMLAttributes }) => ['kbd', mergeAttributes(HTMLAttributes), 0],
   addKeyboardShortcuts() {
