@@ -95,7 +95,8 @@ export function createCluster({ bin, version }, folder, password, { durable = tr
     return
   }
   rmSync(folder, { recursive: true, force: true })
-  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  mkdirSync(dirname(folder), { recursive: true })
+  mkdirSync(folder, { mode: 0o700 })
   if (isRoot) {
     const { uid, gid } = postgresUser()
     chownSync(folder, uid, gid)
