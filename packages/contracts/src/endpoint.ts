@@ -31,7 +31,11 @@ export const endpoint = <P extends Shape = undefined, Q extends Shape = undefine
 ): Endpoint<P, Q, B, R> => declared
 
 type Out<S extends Shape> = S extends z.ZodMiniType ? z.output<S> : undefined
+/** What the handler of an endpoint gets as parameters. */
 export type ParamsOf<E> = E extends Endpoint<infer P, Shape, Shape, Shape> ? Out<P> : never
+/** What the handler of an endpoint gets as query. */
 export type QueryOf<E> = E extends Endpoint<Shape, infer Q, Shape, Shape> ? Out<Q> : never
+/** What the handler of an endpoint gets as JSON body. */
 export type BodyOf<E> = E extends Endpoint<Shape, Shape, infer B, Shape> ? Out<B> : never
+/** What an endpoint answers; `undefined` without a body. */
 export type ResponseOf<E> = E extends Endpoint<Shape, Shape, Shape, infer R> ? Out<R> : never

@@ -2,6 +2,7 @@ import { FolderId, GuideId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 
+/** Largest file that is taken for an import, in bytes. */
 export const MAX_IMPORT_BYTES = 60 * 1024 * 1024
 
 /** What came of an import. `notPlaced` lists, by line of the file, the words that have no place in the draft. */

@@ -22,6 +22,7 @@ export const Draft = z.object({
 })
 export type Draft = z.infer<typeof Draft>
 
+/** The draft with its facts, for those who may edit it. */
 export const getDraft = endpoint({ method: 'get', path: '/api/guides/:id/draft', access: { may: 'guide.edit', over: 'guide' }, params: guide, response: Draft, problems: [] })
 
 /** Changes of one saving by somebody, with the revision that they made. */
@@ -58,12 +59,16 @@ export const getChangesSince = endpoint({
   problems: ['invalid', 'draft-moved-on'],
 })
 
+/** Largest file of a picture, in bytes. */
 export const MAX_PICTURE_BYTES = 25 * 1024 * 1024
+/** Media types of pictures that are taken. */
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/gif'] as const
 
+/** A picture that was stored; sizes in pixels, as it is shown upright. */
 export const StoredPicture = z.object({ id: PictureId, widthPx: z.int(), heightPx: z.int() })
 export type StoredPicture = z.infer<typeof StoredPicture>
 
+/** Stores a picture for a guide; a change puts it into a step. */
 export const addPicture = endpoint({
   method: 'post', path: '/api/guides/:id/pictures', access: { may: 'guide.edit', over: 'guide' }, params: guide,
   bytes: { types: ['image/*', 'application/octet-stream'], maxBytes: MAX_PICTURE_BYTES },
@@ -74,10 +79,12 @@ export const addPicture = endpoint({
 export const PictureSize = z.enum(['full', 'screen', 'thumb'])
 export type PictureSize = z.infer<typeof PictureSize>
 
+/** A picture of the draft. */
 export const getDraftPicture = endpoint({
   method: 'get', path: '/guides/:id/draft/pictures/:pictureId', access: { may: 'guide.edit', over: 'guide' }, file: true,
   params: z.object({ id: GuideId, pictureId: PictureId }), query: z.object({ size: z.optional(PictureSize) }), problems: ['not-found'],
 })
+/** A picture of an edition, for those who may read the guide. */
 export const getEditionPicture = endpoint({
   method: 'get', path: '/guides/:id/editions/:edition/pictures/:pictureId', access: { may: 'guide.read', over: 'guide' }, file: true,
   params: z.object({ id: GuideId, edition: z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000)), pictureId: PictureId }),

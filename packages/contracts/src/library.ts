@@ -6,14 +6,18 @@ import { PersonRef } from './people'
 
 const FolderName = z.string().check(z.trim(), z.minLength(1, 'Give the folder a name'), z.maxLength(120))
 
+/** A folder; `guides` counts those directly in it that the asker may see. */
 export const Folder = z.object({ id: FolderId, parentId: z.nullable(FolderId), name: z.string(), guides: z.int() })
 export type Folder = z.infer<typeof Folder>
 
+/** The folders that the asker may see, as rows of a tree. */
 export const listFolders = endpoint({ method: 'get', path: '/api/folders', access: { may: 'library.find' }, response: z.array(Folder), problems: [] })
+/** Makes a folder. */
 export const createFolder = endpoint({
   method: 'post', path: '/api/folders', access: { may: 'folder.change' },
   body: z.object({ name: FolderName, parentId: z.nullable(FolderId) }), response: Folder, problems: ['invalid'],
 })
+/** Renames, moves or archives a folder. */
 export const changeFolder = endpoint({
   method: 'patch', path: '/api/folders/:folderId', access: { may: 'folder.change' }, params: z.object({ folderId: FolderId }),
   body: z.object({ name: z.optional(FolderName), parentId: z.optional(z.nullable(FolderId)), archived: z.optional(z.boolean()) }),
@@ -24,6 +28,7 @@ export const changeFolder = endpoint({
 export const GuideState = z.enum(['draft', 'published', 'changed', 'archived'])
 export type GuideState = z.infer<typeof GuideState>
 
+/** A guide in the library. `changedAt` is epoch milliseconds; for those who only read, the time of publishing. */
 export const GuideRow = z.object({
   id: GuideId,
   number: z.int(),
@@ -41,9 +46,11 @@ export const GuideRow = z.object({
 })
 export type GuideRow = z.infer<typeof GuideRow>
 
+/** Columns by which the library can be ordered. */
 export const GuideSort = z.enum(['number', 'title', 'kind', 'owner', 'state', 'changed'])
 export type GuideSort = z.infer<typeof GuideSort>
 
+/** Guides that the asker may see, a page of them. `find` is a part of the title or a whole number. */
 export const listGuides = endpoint({
   method: 'get', path: '/api/guides', access: { may: 'library.find' },
   query: z.object({
@@ -58,13 +65,16 @@ export const listGuides = endpoint({
   response: z.object({ rows: z.array(GuideRow), total: z.int(), pageSize: z.int() }),
   problems: ['invalid'],
 })
+/** What a guide begins with. */
 export const NewGuide = z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')), kind: GuideKind, folderId: z.nullable(FolderId) })
 export type NewGuide = z.infer<typeof NewGuide>
+/** Makes a guide with an empty step. */
 export const createGuide = endpoint({
   method: 'post', path: '/api/guides', access: { may: 'guide.create' },
   body: NewGuide,
   response: z.object({ id: GuideId, number: z.int() }), problems: ['invalid'],
 })
+/** Changes the facts about a guide that are not part of its text, and its title. */
 export const changeGuide = endpoint({
   method: 'patch', path: '/api/guides/:id', access: { may: 'guide.edit', over: 'guide' }, params: z.object({ id: GuideId }),
   body: z.object({

@@ -19,16 +19,21 @@ export const Me = z.object({
 })
 export type Me = z.infer<typeof Me>
 
+/** What one signs in with. */
 export const SignIn = z.object({
   mail: z.string().check(z.trim(), z.minLength(3, 'Enter your mail address'), z.maxLength(254)),
   password: z.string().check(z.minLength(1, 'Enter your password'), z.maxLength(1_000)),
 })
 export type SignIn = z.infer<typeof SignIn>
 
+/** Begins a session; a new one at every sign-in. */
 export const signIn = endpoint({ method: 'post', path: '/api/session', access: 'anyone', body: SignIn, response: Me, problems: ['wrong-credentials', 'too-many-tries'] })
+/** Ends the session. */
 export const signOut = endpoint({ method: 'delete', path: '/api/session', access: { may: 'session.end' }, problems: [] })
+/** Who is signed in; `null` when nobody is. */
 export const getMe = endpoint({ method: 'get', path: '/api/session', access: 'anyone', response: z.nullable(Me), problems: [] })
 
+/** People by a part of their name, at most 200; `writers` leaves only those who may write guides. */
 export const findPeople = endpoint({
   method: 'get', path: '/api/people', access: { may: 'people.look-up' },
   query: z.object({ find: z.optional(z.string().check(z.maxLength(100))), writers: z.optional(z.enum(['yes', 'no'])) }),
@@ -37,6 +42,7 @@ export const findPeople = endpoint({
 })
 
 const Group = <I extends z.ZodMiniType>(id: I) => z.object({ id, name: z.string(), people: z.int() })
+/** Teams, roles and sites with the number of active people in each. */
 export const listGroups = endpoint({
   method: 'get', path: '/api/groups', access: { may: 'people.look-up' },
   response: z.object({ teams: z.array(Group(TeamId)), roles: z.array(Group(RoleId)), sites: z.array(Group(SiteId)) }),

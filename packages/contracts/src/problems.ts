@@ -24,6 +24,7 @@ export const PROBLEMS = {
   'not-ready': { status: 503, title: 'Not ready' },
 } as const
 
+/** A code of the table. */
 export type ProblemCode = keyof typeof PROBLEMS
 
 /** An error answer, `application/problem+json` (RFC 9457). `errors` names fields by JSON pointer. */

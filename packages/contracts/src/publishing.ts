@@ -7,6 +7,7 @@ import { PersonRef } from './people'
 
 const guide = z.object({ id: GuideId })
 
+/** An edition without its text. `publishedAt` is epoch milliseconds. */
 export const Edition = z.object({
   number: z.int(),
   publishedAt: z.int(),
@@ -32,6 +33,7 @@ export const Publication = z.object({
   findings: z.array(z.object({ reason: z.enum(['no-title', 'no-steps', 'empty-step']), itemId: z.nullable(z.string()) })),
 })
 export type Publication = z.infer<typeof Publication>
+/** How a guide is published now. */
 export const getPublication = endpoint({ method: 'get', path: '/api/guides/:id/publication', access: { may: 'guide.publish', over: 'guide' }, params: guide, response: Publication, problems: [] })
 
 /** One person whom publishing would reach, why, and how they stand to the guide before it. */
@@ -43,12 +45,14 @@ export const Reached = z.object({
   now: z.enum(['new', 'not-done', 'done']),
 })
 export type Reached = z.infer<typeof Reached>
+/** Whom publishing to an audience would reach, and who would lose the guide. */
 export const previewAudience = endpoint({
   method: 'post', path: '/api/guides/:id/audience-preview', access: { may: 'guide.publish', over: 'guide' }, params: guide,
   body: z.object({ audience: AudienceRule }),
   response: z.object({ people: z.array(Reached), leaving: z.array(PersonRef) }), problems: ['invalid'],
 })
 
+/** Freezes the draft as an edition and gives it to its audience. */
 export const publishGuide = endpoint({
   method: 'post', path: '/api/guides/:id/editions', access: { may: 'guide.publish', over: 'guide' }, params: guide,
   body: z.object({

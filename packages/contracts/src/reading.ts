@@ -22,6 +22,7 @@ export const TodayItem = z.object({
   assignedAt: z.int(),
 })
 export type TodayItem = z.infer<typeof TodayItem>
+/** What the asker has to read, what is due first on top, and what they have done. */
 export const getToday = endpoint({
   method: 'get', path: '/api/today', access: { may: 'today.read' },
   response: z.object({ today: LocalDate, toDo: z.array(TodayItem), done: z.array(TodayItem) }), problems: [],
@@ -43,6 +44,7 @@ export const ReaderEdition = z.object({
   progress: z.object({ lastStepId: z.nullable(StepId), seen: z.array(StepId), confirmed: z.array(StepId), finishedEdition: z.nullable(z.int()), mustReread: z.boolean() }),
 })
 export type ReaderEdition = z.infer<typeof ReaderEdition>
+/** The newest edition of a guide, to be read. */
 export const getReader = endpoint({ method: 'get', path: '/api/guides/:id/reader', access: { may: 'guide.read', over: 'guide' }, params: z.object({ id: GuideId }), response: ReaderEdition, problems: ['not-found'] })
 
 /** Events that are not taken: the reader may not see the guide, the edition has no such step, or it cannot be finished yet. */

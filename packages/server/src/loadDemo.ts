@@ -8,14 +8,15 @@ const LOCK = 7_203_116
 
 /** Loads the demo company once. A load that was broken off is cleared away and done again.
  * @param folder where the demo's texts and pictures lie
+ * @param anew   clear everything away and load it again, with the anchor of today or of the configuration
  * @returns whether it was loaded now */
-export async function loadDemoOnce(parts: Parts, folder: string): Promise<boolean> {
+export async function loadDemoOnce(parts: Parts, folder: string, anew = false): Promise<boolean> {
   const { database, config, clock, log } = parts
   return underLock(
     database,
     async () => {
       const state = await database.one<{ value: { anchor: string; whole: boolean } }>(`select value from setting where key = 'demo'`)
-      if (state?.value.whole) return false
+      if (state?.value.whole && !anew) return false
       const people = await database.one<{ n: number }>('select count(*)::int as n from person')
       if (!state && people!.n > 0) return false
       if (state) await clear(parts)

@@ -16,7 +16,8 @@ async function main(): Promise<void> {
   const { log, database } = parts
   const done = await migrateUp(database)
   if (done.length > 0) log.info({ migrations: done }, 'migrated')
-  if (config.demo) await loadDemoOnce(parts, demoFolder())
+  if (config.demo) await loadDemoOnce(parts, demoFolder(), process.argv[2] === 'reload-demo')
+  if (process.argv[2] === 'reload-demo') return database.close()
   if (process.argv[2] === 'recount') {
     await recount(database)
     await database.close()

@@ -10,6 +10,7 @@ export const AudienceRule = z.object({
 })
 export type AudienceRule = z.infer<typeof AudienceRule>
 
+/** The rule that takes nobody in. */
 export const NOBODY: AudienceRule = { people: [], teams: [], roles: [] }
 
 /** Why a person belongs to an audience. */

@@ -24,6 +24,7 @@ export const UsageEvent = z.discriminatedUnion('verb', [
   z.object({ ...base, verb: z.literal('finished') }),
 ])
 export type UsageEvent = z.infer<typeof UsageEvent>
+/** What can happen while a guide is used. */
 export type UsageVerb = UsageEvent['verb']
 
 /** Version of the shape above, kept with every stored event. */

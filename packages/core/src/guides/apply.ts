@@ -1,7 +1,9 @@
 import type { Change } from './changes'
 import type { GuideDocument, GuideItem, Step } from './document'
 
+/** Why a change cannot be carried out on a document. */
 export type Refusal = { ok: false; reason: 'item-missing' | 'item-exists' | 'picture-missing' | 'picture-exists' | 'not-a-step' | 'not-a-section' }
+/** A change carried out: the new document, and the change that undoes it. */
 export type Applied = { ok: true; document: GuideDocument; inverse: Change }
 
 const refuse = (reason: Refusal['reason']): Refusal => ({ ok: false, reason })

@@ -3,6 +3,7 @@ import { PictureId, SectionId, StepId } from '../shared'
 import { countWords, plainText } from './plainText'
 import { RichText } from './richText'
 
+/** Kind of a guide; it sets defaults only. */
 export const GuideKind = z.enum(['how-to', 'work-instruction', 'policy', 'lesson', 'background'])
 export type GuideKind = z.infer<typeof GuideKind>
 
@@ -24,11 +25,15 @@ export type Step = z.infer<typeof Step>
 export const Section = z.object({ kind: z.literal('section'), id: SectionId, title: z.string().check(z.maxLength(300)) })
 export type Section = z.infer<typeof Section>
 
+/** What a guide consists of: steps and the headings above them, in one flat list. */
 export const GuideItem = z.discriminatedUnion('kind', [Step, Section])
 export type GuideItem = z.infer<typeof GuideItem>
+/** Id of a step or of a section. */
 export type ItemId = GuideItem['id']
 
+/** Title of a guide, at most 300 characters. */
 export const GuideTitle = z.string().check(z.trim(), z.maxLength(300))
+/** What a guide is for, at most 2,000 characters of plain text. */
 export const GuideSummary = z.string().check(z.maxLength(2_000))
 
 /** The guide as authors edit it and as an edition freezes it: one value, version 1. */

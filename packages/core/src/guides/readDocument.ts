@@ -3,6 +3,7 @@ import { GuideDocument } from './document'
 /** Steps from an older version of the stored document to the next one, by the version they start from. */
 export const MIGRATIONS: Readonly<Record<number, (stored: Record<string, unknown>) => Record<string, unknown>>> = {}
 
+/** Version in which documents are written today. */
 export const NEWEST_VERSION = 1
 
 /** Reads a stored document of any version. Stored bytes stay as they are; only what is read is brought up to date.

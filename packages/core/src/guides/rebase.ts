@@ -7,6 +7,7 @@ import type { GuideDocument } from './document'
  * `changed`: the same text; `gone`: the step or picture was removed; `removal`: one wants to remove what the other changed. */
 export type Conflict = { reason: 'changed' | 'gone' | 'removal'; target: string; itemId: string | null; mine: Change }
 
+/** The newest state with what could be carried out of one’s changes, and what clashed. */
 export type Rebased = { document: GuideDocument; applied: Change[]; conflicts: Conflict[] }
 
 const targetsForRemoval = (change: Change): string[] => (change.type === 'remove-item' ? [`item:${change.itemId}`] : [])

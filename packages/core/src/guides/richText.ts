@@ -14,6 +14,7 @@ const Mark = z.discriminatedUnion('type', [
   z.object({ type: z.literal('keyCap') }),
   z.object({ type: z.literal('link'), attrs: z.object({ href: z.string().check(z.refine(isSafeLink, 'Only web, mail and telephone links')) }) }),
 ])
+/** How a run of words is set off, or where it leads. */
 export type Mark = z.infer<typeof Mark>
 
 const Text = z.object({
@@ -23,6 +24,7 @@ const Text = z.object({
 })
 const HardBreak = z.object({ type: z.literal('hardBreak') })
 const Inline = z.discriminatedUnion('type', [Text, HardBreak])
+/** A run of words, or a line break. */
 export type Inline = z.infer<typeof Inline>
 
 /** Id of a block at the top level of a step, stable from edition to edition. */
@@ -38,8 +40,11 @@ const CodeBlock = z.object({
   content: z.optional(z.array(z.object({ type: z.literal('text'), text: z.string().check(z.minLength(1), z.maxLength(MAX_TEXT)) }))),
 })
 
+/** An entry of a list. */
 export type ListItem = { type: 'listItem'; content: Block[] }
+/** A cell of a table; spans count from 1. */
 export type TableCell = { type: 'tableCell' | 'tableHeader'; attrs?: z.infer<typeof cellAttrs> | undefined; content: Block[] }
+/** A row of a table. */
 export type TableRow = { type: 'tableRow'; content: TableCell[] }
 type BlockAttrs = z.infer<typeof blockAttrs>
 /** A block of rich text. Lists and table cells hold blocks again. */

@@ -1,5 +1,6 @@
 /** A folder as a row: its parent is `null` at the top. */
 export type FolderRow = { id: string; parentId: string | null; name: string }
+/** A folder in the tree; `depth` is 0 at the top. */
 export type FolderNode<T extends FolderRow = FolderRow> = T & { depth: number; children: FolderNode<T>[] }
 
 /** The tree of folders, brothers in the order of their names. A folder whose parent is not in the list stands at the top.

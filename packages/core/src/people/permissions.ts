@@ -13,6 +13,7 @@ export const Permission = z.enum([
 ])
 export type Permission = z.infer<typeof Permission>
 
+/** A permission level: a name for a preset of permissions. */
 export const Level = z.enum(['admin', 'lead', 'author', 'staff'])
 export type Level = z.infer<typeof Level>
 

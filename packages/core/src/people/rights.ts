@@ -28,6 +28,7 @@ export const RIGHTS = {
   'records.list': [holder('records.all', 'any'), everyone('reports')],
 } as const satisfies Record<string, readonly Grant[]>
 
+/** Something that rights are asked for. */
 export type Action = keyof typeof RIGHTS
 
 /** Whether someone may do something to a thing.

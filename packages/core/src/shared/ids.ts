@@ -7,24 +7,34 @@ const ID = /^[A-Za-z0-9_-]{21}$/
 export const idOf = <B extends string>(brand: B) =>
   z.string().check(z.regex(ID, `Not an id of a ${brand}`)).brand<B>()
 
+/** Id of a person. */
 export const PersonId = idOf('person')
 export type PersonId = z.infer<typeof PersonId>
+/** Id of a team. */
 export const TeamId = idOf('team')
 export type TeamId = z.infer<typeof TeamId>
+/** Id of a role. */
 export const RoleId = idOf('role')
 export type RoleId = z.infer<typeof RoleId>
+/** Id of a site. */
 export const SiteId = idOf('site')
 export type SiteId = z.infer<typeof SiteId>
+/** Id of a department. */
 export const DepartmentId = idOf('department')
 export type DepartmentId = z.infer<typeof DepartmentId>
+/** Id of a folder. */
 export const FolderId = idOf('folder')
 export type FolderId = z.infer<typeof FolderId>
+/** Id of a guide. */
 export const GuideId = idOf('guide')
 export type GuideId = z.infer<typeof GuideId>
+/** Id of a step. */
 export const StepId = idOf('step')
 export type StepId = z.infer<typeof StepId>
+/** Id of a section. */
 export const SectionId = idOf('section')
 export type SectionId = z.infer<typeof SectionId>
+/** Id of a picture. */
 export const PictureId = idOf('picture')
 export type PictureId = z.infer<typeof PictureId>
 

@@ -2,7 +2,7 @@ import { getDraftPicture, saveChanges } from '@jackdaw/contracts/guides'
 import { listGuides } from '@jackdaw/contracts/library'
 import { seededIds } from '@jackdaw/core/shared'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { addressOf, ApiProblem, call, setCsrf, Unreachable, wordsFor } from './call'
+import { addressOf, ApiProblem, call, setSession, Unreachable, wordsFor } from './call'
 
 const ids = seededIds(8)
 const heard: string[] = []
@@ -25,7 +25,7 @@ describe('calling the server', () => {
     expect(addressOf(getDraftPicture, { id: '../x', pictureId: 'y' })).toBe('/guides/..%2Fx/draft/pictures/y')
   })
   it('carries the token of the session when it changes something', async () => {
-    setCsrf('token')
+    setSession({ csrf: 'token', id: 'me' })
     const fetching = answering(Response.json({ revision: 1, missed: [], conflicts: [] }))
     await call(saveChanges, { params: { id: ids() as never }, body: { baseRevision: 0, changeSetId: ids(), changes: [] } })
     expect(fetching.mock.calls[0]![1]).toMatchObject({ method: 'POST', credentials: 'same-origin', headers: { 'x-csrf-token': 'token', 'content-type': 'application/json' } })
@@ -40,6 +40,19 @@ describe('calling the server', () => {
     answering(new Response('<html>bad gateway', { status: 502 }))
     expect(wordsFor(await call(listGuides, { query: {} }).catch((error: unknown) => error)).title).toBe('The server answered 502')
     expect(heard).toEqual([])
+  })
+  it('goes on after the same person has signed in again elsewhere, never in the name of somebody else', async () => {
+    for (const [id, expected] of [['me', 200], ['somebody else', 403]] as const) {
+      setSession({ csrf: 'old', id: 'me' })
+      const tokens: unknown[] = []
+      vi.stubGlobal('fetch', async (address: string, init: RequestInit) => {
+        if (address === '/api/session') return Response.json({ csrf: 'new', id })
+        tokens.push((init.headers as Record<string, string>)['x-csrf-token'])
+        return tokens.at(-1) === 'new' ? Response.json({ revision: 1, missed: [], conflicts: [] }) : new Response('{"code":"stale-page","title":"x","status":403,"type":"x"}', { status: 403, headers: { 'content-type': 'application/problem+json' } })
+      })
+      const answer = await call(saveChanges, { params: { id: ids() as never }, body: { baseRevision: 0, changeSetId: ids(), changes: [] } }).then(() => 200, (error: ApiProblem) => error.problem.status)
+      expect([answer, tokens]).toEqual([expected, expected === 200 ? ['old', 'new'] : ['old']])
+    }
   })
   it('tells the page when the session is over', async () => {
     answering(new Response(JSON.stringify({ type: 'x', code: 'not-signed-in', title: 'Sign in first', status: 401 }), { status: 401, headers: { 'content-type': 'application/problem+json' } }))

@@ -16,9 +16,18 @@ export class Unreachable extends Error {
   }
 }
 
-let csrf = ''
-/** Remembers the token of the session; requests that change something carry it. */
-export const setCsrf = (token: string): void => void (csrf = token)
+let session = { csrf: '', personId: '' }
+/** Remembers whose session this page belongs to, and its token; requests that change something carry it. */
+export const setSession = (me: { csrf: string; id: string } | null): void => void (session = { csrf: me?.csrf ?? '', personId: me?.id ?? '' })
+
+/** Gets the token anew after the same person has signed in again in another tab. Somebody else's session is never used. */
+async function renewToken(): Promise<boolean> {
+  const response = await fetch('/api/session', { credentials: 'same-origin' })
+  const me = response.ok ? ((await response.json()) as { csrf: string; id: string } | null) : null
+  if (!me || me.id !== session.personId || me.csrf === session.csrf) return false
+  setSession(me)
+  return true
+}
 
 type Part<K extends string, T> = [T] extends [undefined] ? { [P in K]?: undefined } : { [P in K]: T }
 export type CallInput<E> = Part<'params', ParamsOf<E>> & Part<'query', QueryOf<E>> & Part<'body', BodyOf<E>> & { bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
@@ -36,17 +45,14 @@ async function problemOf(response: Response): Promise<ApiProblem> {
   return new ApiProblem((await response.json()) as Problem)
 }
 
-/** Calls an endpoint.
- * @throws ApiProblem when the server refuses, Unreachable when there is no answer */
-export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>): Promise<ResponseOf<E>> {
+async function send(endpoint: Endpoint, input: object): Promise<Response> {
   const { params, query, body, bytes, signal, keepalive } = input as { params?: Record<string, unknown>; query?: Record<string, unknown>; body?: unknown; bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
   const headers: Record<string, string> = {}
-  if (endpoint.method !== 'get') headers['x-csrf-token'] = csrf
+  if (endpoint.method !== 'get') headers['x-csrf-token'] = session.csrf
   if (bytes) headers['content-type'] = bytes.type || 'application/octet-stream'
   else if (body !== undefined) headers['content-type'] = 'application/json'
-  let response: Response
   try {
-    response = await fetch(addressOf(endpoint, params, query), {
+    return await fetch(addressOf(endpoint, params, query), {
       method: endpoint.method.toUpperCase(), headers, credentials: 'same-origin',
       ...(bytes ? { body: bytes } : body !== undefined ? { body: JSON.stringify(body) } : {}), ...(signal ? { signal } : {}), ...(keepalive ? { keepalive } : {}),
     })
@@ -54,6 +60,13 @@ export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>)
     if (signal?.aborted) throw error
     throw new Unreachable()
   }
+}
+
+/** Calls an endpoint.
+ * @throws ApiProblem when the server refuses, Unreachable when there is no answer */
+export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>): Promise<ResponseOf<E>> {
+  let response = await send(endpoint, input)
+  if (response.status === 403 && endpoint.method !== 'get' && (await renewToken())) response = await send(endpoint, input)
   if (!response.ok) {
     const problem = await problemOf(response)
     if (response.status === 401 && endpoint.path !== '/api/session') window.dispatchEvent(new Event('jackdaw:signed-out'))

@@ -1,2 +1,2 @@
-export { addressOf, ApiProblem, call, setCsrf, Unreachable, wordsFor } from './call'
+export { addressOf, ApiProblem, call, setSession, Unreachable, wordsFor } from './call'
 export { queryClient } from './queryClient'

@@ -5,8 +5,9 @@ import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
+import { settled } from '../events'
 
-export const useToday = () => useQuery({ queryKey: ['today'], queryFn: ({ signal }) => call(getToday, { signal }), staleTime: 0, refetchOnMount: 'always' })
+export const useToday = () => useQuery({ queryKey: ['today'], queryFn: ({ signal }) => settled().then(() => call(getToday, { signal })), staleTime: 0, refetchOnMount: 'always' })
 export const usePublication = (id: GuideId) => useQuery({ queryKey: ['publication', id], queryFn: ({ signal }) => call(getPublication, { params: { id }, signal }), staleTime: 0, refetchOnWindowFocus: false })
 export const useAudiencePreview = (id: GuideId, audience: AudienceRule | null) =>
   useQuery({ queryKey: ['audience-preview', id, audience], enabled: audience !== null, placeholderData: keepPreviousData, queryFn: ({ signal }) => call(previewAudience, { params: { id }, body: { audience: audience! }, signal }) })

@@ -79,6 +79,11 @@ export function flush(keepalive = false): Promise<void> {
   return sending
 }
 
+const PATIENCE_MS = 1_500
+
+/** Waits a moment for what was recorded to reach the server, so that figures asked for next are up to date. */
+export const settled = (): Promise<void> => Promise.race([flush(), new Promise<void>((resolve) => setTimeout(resolve, PATIENCE_MS))])
+
 /** Begins to send for a person: now, every few seconds, when the network comes back, and when the page is left. */
 export function startOutbox(id: string): () => void {
   personId = id

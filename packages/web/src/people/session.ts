@@ -1,7 +1,7 @@
 import { findPeople, getMe, listGroups, signIn, signOut, type Me, type SignIn } from '@jackdaw/contracts/people'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useOutletContext } from 'react-router'
-import { call, queryClient, setCsrf } from '../api'
+import { call, queryClient, setSession } from '../api'
 
 const KEY = ['session'] as const
 
@@ -10,7 +10,7 @@ export const meQuery = {
   staleTime: 60_000,
   queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Me | null> => {
     const me = await call(getMe, { signal })
-    setCsrf(me?.csrf ?? '')
+    setSession(me)
     return me
   },
 }
@@ -21,7 +21,7 @@ export const useMe = (): Me => useOutletContext<Me>()
 export async function enter(credentials: SignIn): Promise<void> {
   const me = await call(signIn, { body: credentials })
   queryClient.clear()
-  setCsrf(me.csrf)
+  setSession(me)
   queryClient.setQueryData(KEY, me)
 }
 export async function leave(): Promise<void> {

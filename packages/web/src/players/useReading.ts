@@ -7,10 +7,10 @@ import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import { call } from '../api'
-import { flush, record, useStepTime } from '../events'
+import { flush, record, settled, useStepTime } from '../events'
 
 export const useReaderEdition = (id: GuideId) =>
-  useQuery({ queryKey: ['reader', id], queryFn: ({ signal }) => call(getReader, { params: { id }, signal }), staleTime: Infinity, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
+  useQuery({ queryKey: ['reader', id], queryFn: ({ signal }) => settled().then(() => call(getReader, { params: { id }, signal })), staleTime: Infinity, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
 
 type Told = UsageEvent extends infer E ? (E extends UsageEvent ? Omit<E, 'id' | 'guideId' | 'edition' | 'occurredAt' | 'way'> : never) : never
 
