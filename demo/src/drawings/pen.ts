@@ -17,7 +17,7 @@ export const text = (x: number, y: number, words: string, how: { size?: number; 
 /** A name beside a part, with a leader line that ends in a dot on it. */
 export const name = (x: number, y: number, words: string, toX: number, toY: number): string => {
   const right = toX > x
-  return path(`M ${right ? x + words.length * 8.6 + 8 : x - 8} ${y - 6} L ${toX} ${toY}`, { width: 1.5 }) + circle(toX, toY, 4, { fill: INK }) + text(x, y, words, { size: 18 })
+  return path(`M ${right ? x + words.length * 12.8 + 10 : x - 8} ${y - 9} L ${toX} ${toY}`, { width: 1.5 }) + circle(toX, toY, 4, { fill: INK }) + text(x, y, words, { size: 26 })
 }
 export const sheet = (inner: string, background = '#FFFFFF'): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}" font-family="'Source Sans 3 Variable'">${box(0, 0, WIDTH, HEIGHT, { fill: background, stroke: 'none' })}${inner}</svg>`

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { activeTime, IDLE_AFTER_MS } from './activeTime'
 import { correctedTime } from './event'
+import { StepTimer } from './stepTimer'
 
 describe('active time', () => {
   it('counts reading, and no more than a minute of silence', () => {
@@ -20,6 +21,41 @@ describe('active time', () => {
         expect(activeTime([...signs].reverse(), until)).toBe(ms)
       }),
     )
+  })
+})
+
+describe('the timer of a step', () => {
+  it('hands out in portions what it would have counted in one, wherever the portions fall', () => {
+    fc.assert(
+      fc.property(fc.array(fc.record({ after: fc.integer({ min: 0, max: 150_000 }), what: fc.constantFrom('sign', 'portion') }), { maxLength: 40 }), (steps) => {
+        const timer = new StepTimer(0, true)
+        const signs = [0]
+        let [at, total] = [0, 0]
+        for (const { after, what } of steps) {
+          at += after
+          if (what === 'portion') total += timer.portion(at)
+          else {
+            timer.sign(at)
+            signs.push(at)
+          }
+        }
+        expect(total + timer.hide(at)).toBe(activeTime(signs, at))
+      }),
+    )
+  })
+  it('does not count a minute of silence anew at every portion', () => {
+    const timer = new StepTimer(0, true)
+    const portions = Array.from({ length: 30 }, (_, i) => timer.portion((i + 1) * 20_000))
+    expect(portions.slice(0, 4)).toEqual([20_000, 20_000, 20_000, 0])
+    expect(portions.reduce((sum, ms) => sum + ms, 0)).toBe(IDLE_AFTER_MS)
+  })
+  it('stands still while the page is out of sight', () => {
+    const timer = new StepTimer(0, true)
+    expect(timer.hide(5_000)).toBe(5_000)
+    expect(timer.portion(500_000)).toBe(0)
+    timer.sign(600_000)
+    expect(timer.portion(603_000)).toBe(3_000)
+    expect(new StepTimer(0, false).portion(9_000)).toBe(0)
   })
 })
 

@@ -6,7 +6,6 @@ import { MoreHorizontal, PanelRightClose, PanelRightOpen, Redo2, Undo2 } from 'l
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Link, useNavigate, useParams } from 'react-router'
-import { queryClient } from '../api'
 import { useChangeGuide } from '../library/queries'
 import { useMe } from '../people'
 import { Button, ButtonLink, IconButton, Loaded, Message } from '../ui'
@@ -19,6 +18,10 @@ import { SaveWords } from './SaveWords'
 import { SectionSheet, StepSheet } from './StepSheet'
 import { TextTools } from './TextTools'
 import { useDraftQuery, useDraftSession } from './useDraft'
+
+const NONE: readonly never[] = []
+/** Those for which something holds; always the same empty list when there are none, so that steps are not drawn anew for nothing. */
+const only = <T,>(list: readonly T[], holds: (each: T) => boolean): readonly T[] => (list.some(holds) ? list.filter(holds) : NONE)
 
 export function EditorPage() {
   const { id } = useParams() as { id: GuideId }
@@ -111,7 +114,6 @@ function EditorBench({ draft }: { draft: Draft }) {
           <Menu trigger={<Button aria-label={t('More')} className="px-2"><MoreHorizontal size={18} aria-hidden /></Button>}>
             {draft.edition !== null && <MenuItem onSelect={() => void navigate(`/guides/${draft.id}`)}>{t('Read edition {{n}}', { n: draft.edition })}</MenuItem>}
             {draft.may.seeRecords && <MenuItem onSelect={() => void navigate(`/records/guides/${draft.id}`)}>{t('Who finished')}</MenuItem>}
-            <MenuItem onSelect={() => void queryClient.invalidateQueries({ queryKey: ['draft', draft.id] })}>{t('Fetch the facts again')}</MenuItem>
             {draft.may.handOver && <MenuItem danger={!draft.archived} onSelect={archive}>{draft.archived ? t('Take out of the archive') : t('Archive')}</MenuItem>}
           </Menu>
           <IconButton name={factsOpen ? t('Hide the facts') : t('Show the facts')} aria-expanded={factsOpen} onClick={() => setFactsOpen((now) => !now)}>{factsOpen ? <PanelRightClose size={18} aria-hidden /> : <PanelRightOpen size={18} aria-hidden />}</IconButton>
@@ -133,12 +135,12 @@ function EditorBench({ draft }: { draft: Draft }) {
             <GrowingText value={guide.summary} maxLength={2000} label={t('Summary')} placeholder={t('In a sentence or two: what is it for, and when is it used?')} className="font-serif text-lg leading-7 text-soft mt-1 mb-2" onChange={(summary) => session.change({ type: 'set-facts', facts: { summary } })} />
             <ol className="border-t-2 border-ink">
               {guide.items.map((item) => {
-                const conflicts = view.conflicts.filter((conflict) => conflict.itemId === item.id)
+                const conflicts = only(view.conflicts, (conflict) => conflict.itemId === item.id)
                 const common = { actions, selected: selected === item.id, focus: focus === item.id, conflicts }
                 return item.kind === 'section' ? (
                   <SectionSheet key={item.id} section={item} {...common} />
                 ) : (
-                  <StepSheet key={item.id} guideId={draft.id} step={item} number={++number} uploads={uploads.filter((each) => each.stepId === item.id).map((each) => each.file)} onEditor={setEditor} {...common} />
+                  <StepSheet key={item.id} guideId={draft.id} step={item} number={++number} uploads={only(uploads, (each) => each.stepId === item.id)} onEditor={setEditor} {...common} />
                 )
               })}
             </ol>

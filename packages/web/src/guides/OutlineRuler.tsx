@@ -3,14 +3,16 @@ import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, us
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { GripVertical } from 'lucide-react'
-import { memo } from 'react'
+import { memo, useMemo } from 'react'
 import { useTranslation } from 'react-i18next'
 
 /** The ruler as the author's outline: a tick for each step, which leads to it and is dragged, by hand or by keys, to another place. */
 export function OutlineRuler({ document, selected, onPick, onMove }: { document: GuideDocument; selected: ItemId | null; onPick: (id: ItemId) => void; onMove: (id: ItemId, after: ItemId | null) => void }) {
   const { t } = useTranslation()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }))
-  const ids = document.items.map((item) => item.id as string)
+  const order = document.items.map((item) => item.id).join(' ')
+  // The same list as long as the order is the same: else every tick would be drawn anew at every key.
+  const ids = useMemo(() => (order === '' ? [] : order.split(' ')), [order])
   const nameOf = (id: unknown) => {
     const item = document.items.find((each) => each.id === id)
     return item?.kind === 'section' ? item.title : item ? stepName(item) : ''

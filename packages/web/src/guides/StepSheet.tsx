@@ -17,7 +17,7 @@ type Common = { guideId: GuideId; actions: ItemActions; selected: boolean; focus
 const holdsFiles = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files')
 
 /** One step on the author's sheet: number, text, pictures, and what can be done with it. */
-export const StepSheet = memo(function StepSheet({ guideId, step, number, actions, selected, focus, conflicts, uploads, onEditor }: Common & { step: Step; number: number; uploads: readonly string[]; onEditor: (editor: Editor | null) => void }) {
+export const StepSheet = memo(function StepSheet({ guideId, step, number, actions, selected, focus, conflicts, uploads, onEditor }: Common & { step: Step; number: number; uploads: readonly { file: string }[]; onEditor: (editor: Editor | null) => void }) {
   const { t } = useTranslation()
   const [over, setOver] = useState(false)
   const picker = useRef<HTMLInputElement>(null)
@@ -49,7 +49,7 @@ export const StepSheet = memo(function StepSheet({ guideId, step, number, action
                 </div>
               </li>
             ))}
-            {uploads.map((file) => <li key={file} role="status" className="w-56 border border-dashed border-edge p-3 text-sm text-soft">{t('Storing {{file}} …', { file })}</li>)}
+            {uploads.map(({ file }) => <li key={file} role="status" className="w-56 border border-dashed border-edge p-3 text-sm text-soft">{t('Storing {{file}} …', { file })}</li>)}
           </ul>
         )}
         {conflicts.map((conflict) => <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />)}
