@@ -91,7 +91,12 @@ async function main() {
   })
 }
 
+const told = (error) => {
+  if (error instanceof Explained) return error.message
+  if (['EACCES', 'EPERM'].includes(error.code)) return `${error.path ?? 'A file'} belongs to another user, perhaps because Jackdaw was first started as root. Start as that user, or give the folder ${ROOT} to this one.`
+  return error.stack
+}
 main().catch((error) => {
-  process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`)
+  process.stderr.write(`${told(error)}\n`)
   stop(1)
 })

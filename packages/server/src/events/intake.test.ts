@@ -75,6 +75,10 @@ describe('events', () => {
       expect(response.status).toBe(422)
     }
   })
+  it('are never changed or taken away', async () => {
+    await send([event({ verb: 'opened' })])
+    for (const sql of [`update event set active_ms = 1`, 'delete from event']) await expect(server.parts.database.rows(sql)).rejects.toThrow('events are only ever added')
+  })
   it('give the same figures when everything is counted anew, in whatever order they came', async () => {
     const random = seededRandom(42)
     const pick = <T,>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!

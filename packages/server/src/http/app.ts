@@ -29,7 +29,7 @@ export function buildApp(parts: Parts, routes: Routes, whoIs: RequestHandler): {
   app.set('query parser', 'simple')
   app.use(requestLog(parts.log, parts.newId))
   app.use(securityHeaders(parts.config.https))
-  const { handler, close } = sessions(parts.config)
+  const { handler, close } = sessions(parts.config, parts.log)
   const needsSession: RequestHandler = (req, res, next) => (req.path.startsWith('/assets/') || req.path === '/healthz' || req.path === '/readyz' ? next() : handler(req, res, next))
   app.use(needsSession, renewal(parts.clock), csrfGuard, whoIs)
   app.use(routes.router)

@@ -3,6 +3,7 @@ import connectPgSimple from 'connect-pg-simple'
 import type { RequestHandler } from 'express'
 import session from 'express-session'
 import pg from 'pg'
+import type { Logger } from 'pino'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Config } from '../config'
 import { fail } from './fail'
@@ -20,11 +21,12 @@ const LIFE_MS = 7 * 86_400_000
 const RENEW_AFTER_MS = 3_600_000
 
 /** Sessions kept in PostgreSQL, so that any server can go on with them. */
-export function sessions(config: Config): { handler: RequestHandler; close: () => Promise<void> } {
+export function sessions(config: Config, log: Logger): { handler: RequestHandler; close: () => Promise<void> } {
   const pool = new pg.Pool({ connectionString: config.databaseUrl, max: 4, application_name: 'jackdaw-sessions' })
-  pool.on('error', () => undefined) // a lost connection is replaced by the pool; the request that needs one fails by itself
+  // A lost connection is replaced by the pool; the request that needs one fails by itself.
+  pool.on('error', (error) => log.warn({ reason: error.message }, 'a connection for sessions was lost'))
   const Store = connectPgSimple(session)
-  const store = new Store({ pool, tableName: 'session', disableTouch: true, pruneSessionInterval: 3600, errorLog: () => undefined })
+  const store = new Store({ pool, tableName: 'session', disableTouch: true, pruneSessionInterval: 3600, errorLog: (...words: unknown[]) => log.warn({ reason: words.map(String).join(' ').slice(0, 300) }, 'sessions') })
   const handler = session({
     store,
     secret: config.sessionSecret,

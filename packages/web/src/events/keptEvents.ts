@@ -17,7 +17,7 @@ export type KeptEvents = {
 }
 
 /** Events kept in the browser's own database. */
-export const eventsInBrowser: KeptEvents = {
+const eventsInBrowser: KeptEvents = {
   async keep(personId, event) {
     await (await open()).put('events', { id: event.id, personId, event })
   },
@@ -32,7 +32,7 @@ export const eventsInBrowser: KeptEvents = {
 }
 
 /** Events kept in memory only, for browsers that refuse their database (private windows of some). */
-export function eventsInMemory(): KeptEvents {
+function eventsInMemory(): KeptEvents {
   const kept = new Map<string, { personId: string; event: UsageEvent }>()
   const of = (personId: string) => [...kept.values()].filter((each) => each.personId === personId)
   return {
@@ -40,5 +40,17 @@ export function eventsInMemory(): KeptEvents {
     oldest: (personId, most) => Promise.resolve(of(personId).slice(0, most).map((each) => each.event)),
     drop: (ids) => Promise.resolve(ids.forEach((id) => kept.delete(id))),
     count: (personId) => Promise.resolve(of(personId).length),
+  }
+}
+
+/** The best place that this browser offers: its database, or the memory of this page. */
+export async function placeForEvents(): Promise<KeptEvents> {
+  try {
+    await open()
+    return eventsInBrowser
+  } catch (error) {
+    // What is wrong with the database does not matter: without it, events live as long as the page.
+    console.warn('Reading is kept in this page only', error)
+    return eventsInMemory()
   }
 }

@@ -10,9 +10,11 @@ const anEvent = (): UsageEvent => ({ id: uuidV7(), guideId, edition: 1, way: 're
 /** A server that can be cut off or refuse, and the browser's globals that the outbox uses. */
 function aWorld() {
   const world = { batches: [] as Sent[], answer: (sent: Sent): Response | 'cut' => Response.json({ taken: sent.events.length, refused: [] }) }
+  vi.spyOn(console, 'warn').mockImplementation(() => undefined)
   vi.stubGlobal('window', { addEventListener: () => undefined, removeEventListener: () => undefined, dispatchEvent: () => true })
   vi.stubGlobal('document', { addEventListener: () => undefined, removeEventListener: () => undefined, visibilityState: 'visible' })
   vi.stubGlobal('fetch', async (_address: string, init: RequestInit) => {
+    if (_address === '/api/session') return Response.json(null)
     const sent = JSON.parse(String(init.body)) as Sent
     const answer = world.answer(sent)
     if (answer === 'cut') throw new TypeError('network')

@@ -1,14 +1,15 @@
 import { sendEvents } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/events'
 import { useSyncExternalStore } from 'react'
-import { ApiProblem, call } from '../api'
-import { eventsInBrowser, eventsInMemory, type KeptEvents } from './keptEvents'
+import { ApiProblem, call, Unreachable } from '../api'
+import { placeForEvents, type KeptEvents } from './keptEvents'
 
 const BATCH = 200
 const EVERY_MS = 5_000
 const SOON_MS = 700
 
-let kept: KeptEvents = eventsInBrowser
+let place: Promise<KeptEvents> | undefined
+const kept = (): Promise<KeptEvents> => (place ??= placeForEvents())
 let personId: string | null = null
 let sending: Promise<void> | null = null
 let timer: ReturnType<typeof setTimeout> | undefined
@@ -36,14 +37,8 @@ export const outboxState = {
 export async function record(event: UsageEvent): Promise<void> {
   if (personId === null) return
   const owner = personId
-  try {
-    await kept.keep(owner, event)
-  } catch (error) {
-    if (kept !== eventsInBrowser) throw error
-    kept = eventsInMemory()
-    await kept.keep(owner, event)
-  }
-  tell({ waiting: await kept.count(owner) })
+  await (await kept()).keep(owner, event)
+  tell({ waiting: await (await kept()).count(owner) })
   schedule(SOON_MS)
 }
 
@@ -53,12 +48,17 @@ function schedule(afterMs: number): void {
 }
 
 async function sendOnce(owner: string, keepalive: boolean): Promise<boolean> {
-  const events = await kept.oldest(owner, keepalive ? 50 : BATCH)
+  const events = await (await kept()).oldest(owner, keepalive ? 50 : BATCH)
   if (events.length === 0) return false
   const answer = await call(sendEvents, { body: { sentAt: Date.now(), events }, keepalive })
-  await kept.drop(events.map((event) => event.id))
+  await (await kept()).drop(events.map((event) => event.id))
   if (answer.refused.length > 0) tell({ refused: state.refused + answer.refused.length })
   return true
+}
+
+async function letGo(owner: string): Promise<void> {
+  const place = await kept()
+  await place.drop((await place.oldest(owner, BATCH)).map((event) => event.id))
 }
 
 /** Sends what waits. Events that the server will never take (422) are let go; everything else stays until it is taken. */
@@ -69,10 +69,11 @@ export function flush(keepalive = false): Promise<void> {
     try {
       while (await sendOnce(owner, keepalive)) if (keepalive) break
     } catch (error) {
-      if (error instanceof ApiProblem && error.problem.status === 422) await kept.drop((await kept.oldest(owner, BATCH)).map((event) => event.id))
+      if (!(error instanceof ApiProblem || error instanceof Unreachable)) throw error
+      if (error instanceof ApiProblem && error.problem.status === 422) await letGo(owner)
     } finally {
       sending = null
-      tell({ waiting: await kept.count(owner) })
+      tell({ waiting: await (await kept()).count(owner) })
       schedule(EVERY_MS)
     }
   })()
@@ -103,5 +104,5 @@ export function startOutbox(id: string): () => void {
  * @returns how many could not be sent */
 export async function leaveNoEvents(): Promise<number> {
   await flush()
-  return personId === null ? 0 : kept.count(personId)
+  return personId === null ? 0 : (await kept()).count(personId)
 }

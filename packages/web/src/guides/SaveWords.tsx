@@ -18,7 +18,7 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
       {view.save === 'refused' && <span className="text-brick font-semibold">{t('Not saved: {{words}} It is kept in this browser; change it, or undo.', { words: view.words })} <button type="button" className="underline" onClick={onRetry}>{t('Try again')}</button></span>}
       {alsoHere.length > 0 && <> · <span className="text-petrol">{t('Also here: {{names}}', { names: alsoHere.map((person) => person.name).join(', ') })}</span></>}
       {other && <> · {t('{{name}} changed something at {{time}}', { name: other.name, time: timeOf(other.at) })}</>}
-      {view.words && view.save === 'saved' && <> · {view.words}</>}
+      {view.words && view.save === 'saved' && <> · {t(view.words)}</>}
     </p>
   )
 }

@@ -17,7 +17,7 @@ const send = (id: GuideId): DraftPorts['send'] => (baseRevision, set) => call(sa
 
 const judge: DraftPorts['judge'] = (error) => {
   if (error instanceof Unreachable) return { state: 'offline', words: '' }
-  if (!(error instanceof ApiProblem)) throw error
+  if (!(error instanceof ApiProblem)) return { state: 'refused', words: error instanceof Error ? error.message : String(error) }
   if (error.problem.status === 401) return { state: 'signed-out', words: '' }
   if (error.problem.status >= 500 || error.problem.status === 429) return { state: 'offline', words: '' }
   return { state: 'refused', words: `${error.problem.title}. ${error.problem.detail ?? ''}` }

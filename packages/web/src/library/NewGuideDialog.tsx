@@ -23,7 +23,7 @@ export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId 
   return (
     <Dialog open onClose={onClose} title={t('New guide')}>
       <form className="space-y-4" noValidate onSubmit={(event) => void submit(event)}>
-        <TextField label={t('Title')} autoFocus maxLength={300} {...register('title')} error={formState.errors.title?.message} />
+        <TextField label={t('Title')} autoFocus maxLength={300} {...register('title')} error={formState.errors.title?.message && t(formState.errors.title.message)} />
         <Select label={t('Kind')} {...register('kind')}>{GuideKind.options.map((kind) => <option key={kind} value={kind}>{kindName(kind, t)}</option>)}</Select>
         <Select label={t('Folder')} {...register('folderId', { setValueAs: (value: string | null) => value || null })}>
           <option value="">{t('No folder')}</option>

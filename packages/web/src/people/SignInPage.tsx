@@ -36,8 +36,8 @@ export function SignInPage() {
           <p className="flex items-center gap-2 mb-10"><img src="/jackdaw.svg" alt="" width={36} height={36} /><span className="font-serif text-xl font-semibold">Jackdaw</span></p>
           <h1 className="font-serif text-2xl mb-6">{t('Sign in')}</h1>
           <form onSubmit={(event) => void submit(event)} noValidate className="space-y-4">
-            <TextField label={t('Mail address')} type="email" autoComplete="username" inputMode="email" autoFocus {...register('mail')} error={formState.errors.mail?.message} />
-            <TextField label={t('Password')} type="password" autoComplete="current-password" {...register('password')} error={formState.errors.password?.message} />
+            <TextField label={t('Mail address')} type="email" autoComplete="username" inputMode="email" autoFocus {...register('mail')} error={formState.errors.mail?.message && t(formState.errors.mail.message)} />
+            <TextField label={t('Password')} type="password" autoComplete="current-password" {...register('password')} error={formState.errors.password?.message && t(formState.errors.password.message)} />
             {failure !== null && <Failed error={failure} />}
             <Button type="submit" look="primary" className="w-full min-h-11" disabled={formState.isSubmitting}>{formState.isSubmitting ? t('Signing in …') : t('Sign in')}</Button>
           </form>

@@ -79,6 +79,8 @@ create table event (
   item_kind text not null, item_id text not null, edition integer not null, step_id text, active_ms integer not null default 0,
   attested boolean not null, occurred_at timestamptz not null, received_at timestamptz not null);
 create index event_item on event (item_id, subject_id, occurred_at);
+create function refuse_change() returns trigger language plpgsql as $$ begin raise exception 'events are only ever added'; end $$;
+create trigger event_append_only before update or delete on event for each row execute function refuse_change();
 create table reading (
   guide_id text not null, person_id text not null, first_at timestamptz not null, last_at timestamptz not null, active_ms bigint not null,
   last_step_id text, last_step_at timestamptz, finished_edition integer, finished_at timestamptz, primary key (guide_id, person_id));
@@ -113,6 +115,7 @@ create view guide_access (person_id, guide_id, why) as
 drop view guide_access;
 drop function reports_of(text);
 drop function plain(text);
+drop function refuse_change() cascade;
 drop table setting, reading_step, reading, event, assignment_reason, assignment, guide_audience, picture_use, edition_step, edition,
   picture_version, picture, draft_presence, draft_change, draft, guide_share, guide, folder, sign_in_failure, session,
   person_role, person_team, person, role, team, department, site;
