@@ -106,6 +106,57 @@ describe('a session on a draft', () => {
     expect(session.snapshot().document).toEqual(server.document)
     expect(textOf(server.document, two)).toBe('Dry')
   })
+  it('sends what was done in a long time without a network in several sets, and loses none', async () => {
+    const server = aServer()
+    const { session, settle } = aBrowser(server)
+    server.cut = 'before'
+    session.change(write(one, 'start'))
+    await settle()
+    for (let i = 0; i < 1_300; i++) session.change(write(i % 2 ? one : two, `${i}`))
+    server.cut = null
+    await settle()
+    expect([textOf(server.document, one), textOf(server.document, two)]).toEqual(['1299', '1298'])
+    expect(session.snapshot()).toMatchObject({ save: 'saved', document: server.document })
+    expect(server.since(0).saved.length).toBeGreaterThanOrEqual(3)
+  })
+  it('says that something is refused and keeps it, and goes on when it is tried again', async () => {
+    const server = aServer()
+    const kept: { pending: Pending | null } = { pending: null }
+    let refuse = true
+    const session = new DraftSession(start, 0, {
+      send: async (base, set) => {
+        if (refuse) throw new Error('The guide is archived')
+        return server.put(set.changes, set.id, base)
+      },
+      judge: (error) => ({ state: 'refused', words: (error as Error).message }),
+      keep: (pending) => void (kept.pending = pending),
+      newId: ids,
+      now: () => 0,
+      later: () => () => undefined,
+    })
+    session.change(write(one, 'mine'))
+    session.flush()
+    await new Promise((resolve) => setTimeout(resolve))
+    expect(session.snapshot()).toMatchObject({ save: 'refused', words: 'The guide is archived' })
+    expect(kept.pending?.inFlight?.changes).toEqual([write(one, 'mine')])
+    refuse = false
+    session.retry()
+    await new Promise((resolve) => setTimeout(resolve))
+    expect(session.snapshot().save).toBe('saved')
+    expect(textOf(server.document, one)).toBe('mine')
+  })
+  it('undoes what was done beside the text in the same row of steps', () => {
+    const { session } = aBrowser(aServer())
+    const heard: string[] = []
+    session.change(write(one, 'first'))
+    session.doneOutside({ undo: () => heard.push('undone'), redo: () => heard.push('redone') })
+    session.undo()
+    session.redo()
+    session.undo()
+    session.undo()
+    expect(heard).toEqual(['undone', 'redone', 'undone'])
+    expect(session.snapshot().document).toEqual(start)
+  })
   it('takes in what others wrote in another step', async () => {
     const server = aServer()
     const { session, settle } = aBrowser(server)

@@ -38,6 +38,8 @@ const SAVE_AFTER_MS = 700
 const JOIN_WITHIN_MS = 1_500
 const RETRY_MS = [2_000, 4_000, 8_000, 15_000]
 const MOST_UNDO = 500
+/** What was done in a long time without a network is sent in several sets. */
+const MOST_AT_ONCE = 500
 
 /** One person's work on one draft: what they see, what is still to be saved, what can be undone. Knows nothing of screens or
  * networks; what it needs of them comes through its ports. */
@@ -98,8 +100,8 @@ export class DraftSession {
   flush(): void {
     this.unplan()
     if (this.inFlight || this.queue.length === 0) return
-    this.inFlight = { id: this.ports.newId(), changes: this.queue }
-    this.queue = []
+    this.inFlight = { id: this.ports.newId(), changes: this.queue.slice(0, MOST_AT_ONCE) }
+    this.queue = this.queue.slice(MOST_AT_ONCE)
     this.keep()
     void this.post()
   }
