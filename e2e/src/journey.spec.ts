@@ -140,7 +140,7 @@ describe('from an empty page to who finished', () => {
     await intoStep(marta, 1)
     await marta.setOfflineMode(true)
     await marta.keyboard.type('; offline')
-    await seen(marta, 'The server cannot be reached. What you write is kept in this browser')
+    await seen(marta, 'The server cannot be reached; kept in this browser.')
     await marta.setOfflineMode(false)
     await saved(marta)
 

@@ -125,7 +125,7 @@ function Closing({ edition, state, steps, act, heading }: { edition: ReaderEditi
         <CircleCheck size={44} className="text-moss mb-3" aria-hidden />
         <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">{t('Done')}</h1>
         <p className="mb-6">{already === edition.edition ? t('You have read this edition. You can look things up here at any time.') : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', { n: edition.edition })}</p>
-        <div className="flex flex-wrap gap-2"><ButtonLink to="/" look="primary" className="min-h-11">{t('Go to Today')}</ButtonLink><Button className="min-h-11" onClick={() => act({ type: 'go', to: 0 })}>{t('Look at step 1')}</Button></div>
+        <Button className="min-h-11" onClick={() => act({ type: 'go', to: 0 })}>{t('Look at step 1')}</Button>
       </div>
     )
   return (
@@ -141,16 +141,24 @@ function Closing({ edition, state, steps, act, heading }: { edition: ReaderEditi
       ) : (
         <p className="mb-6">{t('Say that you are done when you have read and understood everything. Your name and the time go on record for edition {{n}}.', { n: edition.edition })}</p>
       )}
-      <Button look="primary" className="min-h-14 px-8 text-lg" disabled={!canFinish(state)} onClick={() => act({ type: 'finish' })}><Check size={20} aria-hidden />{t('Done')}</Button>
     </div>
   )
+}
+
+/** The one thing to do next: confirm, go on, say "Done", or leave. */
+function Onward({ state, act, className }: { state: ReaderState; act: (event: ReaderEvent) => void; className: string }) {
+  const { t } = useTranslation()
+  const stepId = state.steps[state.at]
+  const look = { look: 'primary' as const, className }
+  if (stepId === undefined && state.finished) return <ButtonLink to="/" {...look}>{t('Go to Today')}</ButtonLink>
+  if (stepId === undefined) return <Button {...look} disabled={!canFinish(state)} onClick={() => act({ type: 'finish' })}><Check size={20} aria-hidden />{t('Done')}</Button>
+  if (state.confirmSteps && !state.confirmed.has(stepId)) return <Button {...look} onClick={() => act({ type: 'confirm' })}><Check size={20} aria-hidden />{t('Confirm')}</Button>
+  return <Button {...look} onClick={() => act({ type: 'next' })}>{state.at === state.steps.length - 1 ? t('To the end') : t('Next')}<ArrowRight size={20} aria-hidden /></Button>
 }
 
 /** The next action, always at the bottom and always in the same place. */
 function Bar({ state, act, openRuler }: { state: ReaderState; act: (event: ReaderEvent) => void; openRuler: () => void }) {
   const { t } = useTranslation()
-  const stepId = state.steps[state.at]
-  const toConfirm = state.confirmSteps && stepId !== undefined && !state.confirmed.has(stepId)
   const wide = 'min-h-14 text-lg'
   return (
     <div className="fixed bottom-14 md:bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
@@ -158,11 +166,7 @@ function Bar({ state, act, openRuler }: { state: ReaderState; act: (event: Reade
         <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={state.at === 0}><ArrowLeft size={20} aria-hidden />{t('Back')}</Button>
         <button type="button" className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2" onClick={openRuler} aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(state.at + 1, state.steps.length), of: state.steps.length })}><ListOrdered size={18} aria-hidden />{Math.min(state.at + 1, state.steps.length)} / {state.steps.length}</button>
         <span className="hidden lg:block grow text-center text-sm text-soft">{t('Keys ← and → turn the steps')}</span>
-        {toConfirm ? (
-          <Button look="primary" className={`${wide} px-6`} onClick={() => act({ type: 'confirm' })}><Check size={20} aria-hidden />{t('Confirm')}</Button>
-        ) : (
-          <Button look="primary" className={`${wide} px-6`} onClick={() => act({ type: 'next' })} disabled={stepId === undefined}>{state.at === state.steps.length - 1 ? t('To the end') : t('Next')}<ArrowRight size={20} aria-hidden /></Button>
-        )}
+        <Onward state={state} act={act} className={`${wide} px-6`} />
       </div>
     </div>
   )

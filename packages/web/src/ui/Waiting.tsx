@@ -1,6 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
-import { wordsFor } from '../api'
+import { Link } from 'react-router'
+import { ApiProblem, wordsFor } from '../api'
 import { Button } from './Button'
 import { Message } from './Message'
 
@@ -27,10 +28,11 @@ export function Loaded<T>({ query, children }: { query: Result<T>; children: (da
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
   const { t } = useTranslation()
   const { title, detail } = wordsFor(error)
+  const closed = error instanceof ApiProblem && (error.problem.status === 403 || error.problem.status === 404) && again !== undefined
   return (
     <Message tone="bad" title={title} role="alert">
       {detail && <p>{detail}</p>}
-      {again && <Button className="mt-2" onClick={again}>{t('Try again')}</Button>}
+      {closed ? <p className="mt-1"><Link to="/" className="text-petrol underline">{t('Go to Today')}</Link></p> : again && <Button className="mt-2" onClick={again}>{t('Try again')}</Button>}
     </Message>
   )
 }
