@@ -25,7 +25,7 @@ export type TodayItem = z.infer<typeof TodayItem>
 /** What the asker has to read, what is due first on top, and what they have done. */
 export const getToday = endpoint({
   method: 'get', path: '/api/today', access: { may: 'today.read' },
-  response: z.object({ today: LocalDate, toDo: z.array(TodayItem), done: z.array(TodayItem) }), problems: [],
+  response: z.object({ today: LocalDate, waiting: z.array(TodayItem), done: z.array(TodayItem) }), problems: [],
 })
 
 /** The newest edition with what the record knows of this reader. */

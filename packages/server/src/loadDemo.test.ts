@@ -56,8 +56,8 @@ describe('the demo company', () => {
   it('gives its staff account something begun, something new and something to be read again', async () => {
     server.clock.now = Date.parse('2026-03-10T10:00:00Z')
     const ines = await new Client(server.address).signIn('ines@larkmoor.example', DEMO_PASSWORD)
-    const { toDo } = await ines.json('get', '/api/today')
-    expect(new Set(toDo.map((item: { state: string }) => item.state))).toEqual(new Set(['in-progress', 'not-started', 'out-of-date']))
+    const { waiting } = await ines.json('get', '/api/today')
+    expect(new Set(waiting.map((item: { state: string }) => item.state))).toEqual(new Set(['in-progress', 'not-started', 'out-of-date']))
   })
   it('shows figures that a full recount confirms', async () => {
     const before = await guideRecords()

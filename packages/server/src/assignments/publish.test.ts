@@ -27,7 +27,7 @@ const publish = (more: object = {}, expected = 200) => lead.json('post', `/api/g
 const preview = (audience: object) => lead.json('post', `/api/guides/${guide.id}/audience-preview`, { audience })
 const today = async (who = staff) => {
   const all = await who.json('get', '/api/today')
-  return { toDo: all.toDo.filter((item: { guideId: string }) => item.guideId === guide.id), done: all.done.filter((item: { guideId: string }) => item.guideId === guide.id) }
+  return { waiting: all.waiting.filter((item: { guideId: string }) => item.guideId === guide.id), done: all.done.filter((item: { guideId: string }) => item.guideId === guide.id) }
 }
 const read = async (who: Client, edition: number, steps = guide.steps) => {
   const base = { guideId: guide.id, edition, way: 'read', occurredAt: server.clock.now }
@@ -43,11 +43,11 @@ describe('publishing', () => {
   })
   it('gives the guide to as many as it said, due at the end of the day where they are', async () => {
     expect(await publish()).toEqual({ edition: 1, people: 1 })
-    expect((await today()).toDo).toMatchObject([{ state: 'not-started', dueOn: '2026-03-24', daysLeft: 14, steps: 3, seen: 0 }])
+    expect((await today()).waiting).toMatchObject([{ state: 'not-started', dueOn: '2026-03-24', daysLeft: 14, steps: 3, seen: 0 }])
     server.clock.now = Date.parse('2026-03-24T23:59:00Z')
-    expect((await today()).toDo[0].state).toBe('due-soon')
+    expect((await today()).waiting[0].state).toBe('due-soon')
     server.clock.now = Date.parse('2026-03-25T00:00:00Z')
-    expect((await today()).toDo[0]).toMatchObject({ state: 'late', daysLeft: -1 })
+    expect((await today()).waiting[0]).toMatchObject({ state: 'late', daysLeft: -1 })
   })
   it('freezes: the draft goes on, the reader does not see it', async () => {
     await publish()
@@ -78,7 +78,7 @@ describe('publishing', () => {
     await lead.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 1, changeSetId: nanoid(), changes: [{ type: 'set-facts', facts: { summary: 'Again' } }] })
     server.clock.now += 30 * DAY
     await publish({ revision: 2, mustReread: true, due: { kind: 'days', days: 7 } })
-    expect((await today()).toDo).toMatchObject([{ state: 'out-of-date', dueOn: '2026-04-16', seen: 0, edition: 3 }])
+    expect((await today()).waiting).toMatchObject([{ state: 'out-of-date', dueOn: '2026-04-16', seen: 0, edition: 3 }])
     expect((await staff.json('get', `/api/guides/${guide.id}/reader`)).progress).toMatchObject({ seen: [], lastStepId: null, mustReread: true, finishedEdition: 1 })
     expect((await read(staff, 3)).refused).toEqual([])
     expect((await today()).done).toHaveLength(1)
@@ -95,7 +95,7 @@ describe('publishing', () => {
     await publish({ audience: { people: [], teams: [], roles: [] }, openToAll: true })
     const outsider = await company.as('outsider')
     expect((await outsider.json('get', `/api/guides?find=Rinse`)).rows.some((row: { id: string }) => row.id === guide.id)).toBe(true)
-    expect((await today(outsider)).toDo).toEqual([])
+    expect((await today(outsider)).waiting).toEqual([])
     expect((await read(outsider, 1)).refused).toEqual([])
   })
   it('follows people into their groups and out of them', async () => {
@@ -103,17 +103,17 @@ describe('publishing', () => {
     const outsider = await company.as('outsider')
     await server.parts.database.rows('insert into person_team (person_id, team_id) values ($1, $2)', [company.people.outsider, company.team])
     await followChanges(server.parts.database, nanoid, company.people.lead, server.clock.now + 3 * DAY)
-    expect((await today(outsider)).toDo).toMatchObject([{ dueOn: '2026-03-27' }])
-    expect((await today()).toDo).toMatchObject([{ dueOn: '2026-03-24' }])
+    expect((await today(outsider)).waiting).toMatchObject([{ dueOn: '2026-03-27' }])
+    expect((await today()).waiting).toMatchObject([{ dueOn: '2026-03-24' }])
     await server.parts.database.rows('delete from person_team where person_id = $1', [company.people.outsider])
     await followChanges(server.parts.database, nanoid, company.people.lead, server.clock.now)
-    expect((await today(outsider)).toDo).toEqual([])
+    expect((await today(outsider)).waiting).toEqual([])
   })
   it('hides an archived guide from staff', async () => {
     await publish()
     await lead.json('patch', `/api/guides/${guide.id}`, { archived: true }, 204)
     expect((await staff.send('get', `/api/guides/${guide.id}/reader`)).status).toBe(404)
-    expect((await today()).toDo).toEqual([])
+    expect((await today()).waiting).toEqual([])
     await publish({}, 409)
   })
   it('refuses people and groups that do not exist', async () => {

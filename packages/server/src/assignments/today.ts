@@ -14,7 +14,7 @@ const ORDER: readonly ReadingState[] = ['late', 'due-soon', 'out-of-date', 'in-p
 const DONE_SHOWN = 20
 
 /** What one person has been given: first what is late, then by due day; what is done apart, newest first. */
-export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ today: LocalDate; toDo: TodayItem[]; done: TodayItem[] }> {
+export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ today: LocalDate; waiting: TodayItem[]; done: TodayItem[] }> {
   const rows = await db.rows<Row>(
     `select g.id as guide_id, g.number, g.published_title as title, g.kind, e.minutes, e.steps, e.number as edition, g.required_edition,
        (select count(*)::int from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = e.number and x.step_id = s.step_id
@@ -32,7 +32,7 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ to
     dueOn: row.due_on, daysLeft: row.due_on === null ? null : daysBetween(today, row.due_on),
     finishedAt: row.finished_at?.getTime() ?? null, assignedAt: row.assigned_at.getTime(), dueAt: row.due_at?.getTime() ?? Number.MAX_SAFE_INTEGER,
   }))
-  const toDo = items.filter((item) => item.state !== 'done').sort((a, b) => a.dueAt - b.dueAt || ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || a.number - b.number)
+  const waiting = items.filter((item) => item.state !== 'done').sort((a, b) => a.dueAt - b.dueAt || ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || a.number - b.number)
   const done = items.filter((item) => item.state === 'done').sort((a, b) => (b.finishedAt ?? 0) - (a.finishedAt ?? 0)).slice(0, DONE_SHOWN)
-  return { today, toDo, done }
+  return { today, waiting, done }
 }

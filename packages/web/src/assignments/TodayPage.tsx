@@ -14,18 +14,18 @@ export function TodayPage() {
     <div className="w-full max-w-4xl mx-auto px-4 md:px-6 py-6">
       <title>{t('Today – Jackdaw')}</title>
       <Loaded query={query}>
-        {({ today, toDo, done }) => (
+        {({ today, waiting, done }) => (
           <>
             <p className="text-soft">{dayOf(today)}</p>
             <h1 className="font-serif text-2xl mb-1">{t('Good day, {{name}}', { name: me.name.split(' ')[0] })}</h1>
-            <p className="mb-5">{toDo.length === 0 ? t('Nothing is waiting for you.') : <Summary items={toDo} />}</p>
-            {toDo.length > 0 && (
-              <section aria-labelledby="to-do" className="mb-10">
-                <h2 id="to-do" className="text-lg mb-1">{t('To read')}</h2>
-                <ul className="bg-sheet border-t-2 border-ink">{toDo.map((item, index) => <ToDo key={item.guideId} item={item} first={index === 0} />)}</ul>
+            <p className="mb-5">{waiting.length === 0 ? t('Nothing is waiting for you.') : <Summary items={waiting} />}</p>
+            {waiting.length > 0 && (
+              <section aria-labelledby="to-read" className="mb-10">
+                <h2 id="to-read" className="text-lg mb-1">{t('To read')}</h2>
+                <ul className="bg-sheet border-t-2 border-ink">{waiting.map((item, index) => <WaitingRow key={item.guideId} item={item} first={index === 0} />)}</ul>
               </section>
             )}
-            {toDo.length === 0 && done.length === 0 && (
+            {waiting.length === 0 && done.length === 0 && (
               <p className="bg-sheet border-t-2 border-ink p-5">{t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')} <Link to="/library" className="text-petrol underline">{t('Open the library')}</Link></p>
             )}
             {done.length > 0 && <Done items={done} />}
@@ -48,7 +48,7 @@ function Summary({ items }: { items: TodayItem[] }) {
   )
 }
 
-function ToDo({ item, first }: { item: TodayItem; first: boolean }) {
+function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
   const { t } = useTranslation()
   const begun = item.seen > 0
   return (
