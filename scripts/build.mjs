@@ -1,6 +1,6 @@
 // Builds the web pages and the server into dist/. `node scripts/build.mjs` from the root; needs the npm packages.
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
@@ -16,9 +16,24 @@ function* sources(path) {
 /** Hash over everything that the build reads. */
 function sourceHash() {
   const hash = createHash('sha256')
-  for (const part of ['packages', 'demo/src', 'package-lock.json', 'scripts/build.mjs', 'vite.config.ts'])
+  for (const part of ['packages', 'standins', 'demo/src', 'package-lock.json', 'scripts/build.mjs', 'vite.config.ts'])
     for (const file of sources(join(ROOT, part))) hash.update(file.slice(ROOT.length)).update(readFileSync(file))
   return hash.digest('hex')
+}
+
+// Packages stay outside, our own workspaces come in.
+const packagesOutside = { name: 'packages-outside', setup: (build) => build.onResolve({ filter: /^[^./]/ }, ({ path, kind }) => (kind === 'entry-point' || path.startsWith('@jackdaw/') ? undefined : { path, external: true })) }
+
+/** The stand-ins: small servers with pages of their own. */
+export async function buildStandIns() {
+  const esbuild = await import('esbuild')
+  const from = join(ROOT, 'standins/order-book')
+  const to = join(ROOT, 'dist/standins/order-book')
+  await Promise.all([
+    esbuild.build({ entryPoints: { main: join(from, 'src/main.ts') }, outdir: to, outExtension: { '.js': '.mjs' }, bundle: true, platform: 'node', target: 'node20', format: 'esm', logLevel: 'warning', plugins: [packagesOutside] }),
+    esbuild.build({ entryPoints: { main: join(from, 'client/main.ts'), notes: join(from, 'client/notes.ts') }, outdir: join(to, 'web'), bundle: true, minify: true, target: 'es2022', format: 'esm', logLevel: 'warning' }),
+  ])
+  cpSync(join(from, 'public'), join(to, 'web'), { recursive: true })
 }
 
 export async function buildServer() {
@@ -27,8 +42,7 @@ export async function buildServer() {
     absWorkingDir: ROOT,
     entryPoints: { main: 'packages/server/src/main.ts', importWorker: 'packages/server/src/exchange/importWorker.ts' },
     outdir: 'dist/server', outExtension: { '.js': '.mjs' }, bundle: true, platform: 'node', target: 'node20', format: 'esm', sourcemap: true, logLevel: 'warning',
-    // Packages stay outside, our own workspaces come in.
-    plugins: [{ name: 'packages-outside', setup: (build) => build.onResolve({ filter: /^[^./]/ }, ({ path, kind }) => (kind === 'entry-point' || path.startsWith('@jackdaw/') ? undefined : { path, external: true })) }],
+    plugins: [packagesOutside],
   })
 }
 
@@ -39,7 +53,7 @@ export async function buildIfStale({ force = false, quiet = false } = {}) {
   rmSync(join(ROOT, 'dist'), { recursive: true, force: true })
   mkdirSync(join(ROOT, 'dist'), { recursive: true })
   const vite = await import('vite')
-  await Promise.all([buildServer(), vite.build({ root: join(ROOT, 'packages/web'), configFile: join(ROOT, 'vite.config.ts'), logLevel: quiet ? 'error' : 'warn' })])
+  await Promise.all([buildServer(), buildStandIns(), vite.build({ root: join(ROOT, 'packages/web'), configFile: join(ROOT, 'vite.config.ts'), logLevel: quiet ? 'error' : 'warn' })])
   const assets = join(ROOT, 'dist/web/assets')
   for (const name of readdirSync(assets)) if (/\.(js|css|svg)$/.test(name)) writeFileSync(join(assets, `${name}.gz`), gzipSync(readFileSync(join(assets, name)), { level: 9 }))
   writeFileSync(STAMP, hash)

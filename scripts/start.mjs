@@ -11,12 +11,13 @@ const ROOT = dirname(dirname(fileURLToPath(import.meta.url)))
 const DATA = resolve(process.env.DATA_DIR ?? join(ROOT, '.data'))
 const say = (line) => process.stdout.write(`${line}\n`)
 const parent = process.ppid
-let programs, folder, child
+let programs, folder, child, orderBook
 let stopping = false
 
 function stop(code) {
   if (stopping) return
   stopping = true
+  orderBook?.kill('SIGTERM')
   const end = () => {
     if (programs && folder) stopCluster(programs, folder)
     process.exit(code)
@@ -46,6 +47,17 @@ function wantedPort() {
   return port
 }
 
+/** The stand-in that starts with the demo, on an origin of its own. Without it everything else still runs. */
+async function startOrderBook(host) {
+  const wish = Number(process.env.ORDER_BOOK_PORT ?? 4410)
+  const port = wish === 0 || (await portIsFree(wish, host)) ? 0 : wish
+  orderBook = spawn(process.execPath, [join(ROOT, 'dist/standins/order-book/main.mjs')], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit', 'ipc'], env: { ...process.env, PORT: String(port), HOST: host } })
+  return new Promise((resolve) => {
+    orderBook.once('message', ({ listening }) => resolve(`http://${host === '0.0.0.0' ? 'localhost' : host}:${listening}`))
+    orderBook.once('exit', () => resolve(null))
+  })
+}
+
 async function main() {
   const startedAt = Date.now()
   ensureNode()
@@ -68,6 +80,7 @@ async function main() {
   const { buildIfStale } = await import('./build.mjs')
   if (stopping) return
   if (await buildIfStale({ quiet: true })) say('Built.')
+  const standIn = process.env.DEMO === 'no' ? null : await startOrderBook(host)
   child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server/main.mjs')], {
     cwd: ROOT,
     stdio: ['ignore', process.env.LOG === 'yes' ? 'inherit' : 'ignore', 'inherit', 'ipc'],
@@ -82,6 +95,7 @@ async function main() {
     say(`\nJackdaw is at http://${host === '0.0.0.0' ? 'localhost' : host}:${message.listening}  (up in ${((Date.now() - startedAt) / 1000).toFixed(1)} s)\n`)
     say('Demo accounts, all with the password ' + PASSWORD)
     for (const [who, name, mail] of ACCOUNTS) say(`  ${who.padEnd(8)} ${mail.padEnd(26)} ${name}`)
+    if (standIn) say(`\nThe Order Book, the made-up application in which Larkmoor's office works, is at ${standIn}`)
     say('\nCtrl-C stops it and the database. The data stay.')
   })
   child.on('exit', (code, signal) => {

@@ -1,0 +1,1 @@
+export { orderBook } from './server'
