@@ -1,5 +1,12 @@
 // Who may import whom. Checked by `npm test`; docs/architecture.md says why.
-const TIERS = [['shared'], ['people', 'files', 'events', 'storage', 'db', 'http', 'api', 'ui'], ['guides', 'annotations', 'recording', 'glossary', 'translation', 'search', 'audiences'], ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange'], ['assignments', 'plans', 'notices', 'library'], ['records', 'engagement', 'helpPanel']]
+const TIERS = [
+  ['shared'],
+  ['people', 'files', 'events', 'storage', 'db', 'http', 'api', 'ui'],
+  ['guides', 'annotations', 'recording', 'glossary', 'translation', 'search', 'audiences'],
+  ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange'],
+  ['assignments', 'plans', 'notices', 'library'],
+  ['records', 'engagement', 'helpPanel'],
+]
 const inCore = (names) => `^packages/core/src/(${names.join('|')})/`
 const test = '(\\.test\\.tsx?$|\\.spec\\.ts$|/testing(/|\\.ts$))'
 
@@ -7,27 +14,110 @@ const test = '(\\.test\\.tsx?$|\\.spec\\.ts$|/testing(/|\\.ts$))'
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
-    { name: 'core-knows-only-the-core', severity: 'error', from: { path: '^packages/core/', pathNot: test }, to: { pathNot: '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns)/)' } },
-    { name: 'contracts-know-core', severity: 'error', from: { path: '^packages/contracts/', pathNot: test }, to: { pathNot: '^(packages/(contracts|core)/|node_modules/zod/)' } },
-    { name: 'server-never-web', severity: 'error', from: { path: '^packages/server/' }, to: { path: '^(packages/(web|recorder)|e2e|bench|standins)/' } },
-    { name: 'server-knows-the-demo-only-where-it-is-put-together', severity: 'error', from: { path: '^packages/server/', pathNot: '^packages/server/src/(demoServices|loadDemo|loadDemo\\.test)\\.ts$' }, to: { path: '^demo/' } },
-    { name: 'web-never-server', severity: 'error', from: { path: '^packages/(web|recorder)/' }, to: { path: '^(packages/server|e2e|bench|demo|standins)/' } },
-    { name: 'demo-knows-contracts-and-core', severity: 'error', from: { path: '^demo/' }, to: { path: '^(packages/(server|web|recorder)|e2e|bench|standins)/' } },
-    { name: 'e2e-knows-contracts-and-demo', severity: 'error', from: { path: '^e2e/' }, to: { path: '^(packages/(server|web|recorder)|bench)/' } },
-    { name: 'standins-know-contracts-at-most', severity: 'error', from: { path: '^standins/' }, to: { path: '^(packages/(core|server|web|recorder)|demo|e2e|bench)/' } },
-    { name: 'ui-knows-no-domain', severity: 'error', from: { path: '^packages/web/src/ui/' }, to: { path: '^packages/web/src/(?!ui/|api/)' } },
-    { name: 'core-domains-meet-at-their-index', severity: 'error', from: { path: '^packages/core/src/([^/]+)/' }, to: { path: '^packages/core/src/([^/]+)/', pathNot: ['^packages/core/src/$1/', '^packages/core/src/[^/]+/index\\.ts$'] } },
-    { name: 'server-domains-meet-at-their-index', severity: 'error', from: { path: '^packages/server/src/([^/]+)/', pathNot: test }, to: { path: '^packages/server/src/([^/]+)/', pathNot: ['^packages/server/src/$1/', '^packages/server/src/[^/]+/index\\.ts$'] } },
+    {
+      name: 'core-knows-only-the-core',
+      severity: 'error',
+      from: { path: '^packages/core/', pathNot: test },
+      to: {
+        pathNot:
+          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns)/)',
+      },
+    },
+    {
+      name: 'contracts-know-core',
+      severity: 'error',
+      from: { path: '^packages/contracts/', pathNot: test },
+      to: { pathNot: '^(packages/(contracts|core)/|node_modules/zod/)' },
+    },
+    {
+      name: 'server-never-web',
+      severity: 'error',
+      from: { path: '^packages/server/' },
+      to: { path: '^(packages/(web|recorder)|e2e|bench|standins)/' },
+    },
+    {
+      name: 'server-knows-the-demo-only-where-it-is-put-together',
+      severity: 'error',
+      from: { path: '^packages/server/', pathNot: '^packages/server/src/(demoServices|loadDemo|loadDemo\\.test)\\.ts$' },
+      to: { path: '^demo/' },
+    },
+    {
+      name: 'web-never-server',
+      severity: 'error',
+      from: { path: '^packages/(web|recorder)/' },
+      to: { path: '^(packages/server|e2e|bench|demo|standins)/' },
+    },
+    {
+      name: 'demo-knows-contracts-and-core',
+      severity: 'error',
+      from: { path: '^demo/' },
+      to: { path: '^(packages/(server|web|recorder)|e2e|bench|standins)/' },
+    },
+    {
+      name: 'e2e-knows-contracts-and-demo',
+      severity: 'error',
+      from: { path: '^e2e/' },
+      to: { path: '^(packages/(server|web|recorder)|bench)/' },
+    },
+    {
+      name: 'standins-know-contracts-at-most',
+      severity: 'error',
+      from: { path: '^standins/' },
+      to: { path: '^(packages/(core|server|web|recorder)|demo|e2e|bench)/' },
+    },
+    {
+      name: 'ui-knows-no-domain',
+      severity: 'error',
+      from: { path: '^packages/web/src/ui/' },
+      to: { path: '^packages/web/src/(?!ui/|api/)' },
+    },
+    {
+      name: 'core-domains-meet-at-their-index',
+      severity: 'error',
+      from: { path: '^packages/core/src/([^/]+)/' },
+      to: { path: '^packages/core/src/([^/]+)/', pathNot: ['^packages/core/src/$1/', '^packages/core/src/[^/]+/index\\.ts$'] },
+    },
+    {
+      name: 'server-domains-meet-at-their-index',
+      severity: 'error',
+      from: { path: '^packages/server/src/([^/]+)/', pathNot: test },
+      to: { path: '^packages/server/src/([^/]+)/', pathNot: ['^packages/server/src/$1/', '^packages/server/src/[^/]+/index\\.ts$'] },
+    },
     { name: 'only-tests-use-test-helpers', severity: 'error', from: { pathNot: test }, to: { path: '/testing(/|\\.ts$)' } },
     // A domain may use those in lower tiers, never upwards.
-    ...TIERS.map((tier, index) => ({ name: `core-tier-${index + 1}-never-upwards`, severity: 'error', from: { path: inCore(tier), pathNot: test }, to: { path: inCore(TIERS.slice(index + 1).flat().concat('never')) } })),
-    ...TIERS.map((tier, index) => ({ name: `server-tier-${index + 1}-never-upwards`, severity: 'error', from: { path: `^packages/server/src/(${tier.join('|')})/`, pathNot: test }, to: { path: `^packages/server/src/(${TIERS.slice(index + 1).flat().concat('never').join('|')})/` } })),
+    ...TIERS.map((tier, index) => ({
+      name: `core-tier-${index + 1}-never-upwards`,
+      severity: 'error',
+      from: { path: inCore(tier), pathNot: test },
+      to: {
+        path: inCore(
+          TIERS.slice(index + 1)
+            .flat()
+            .concat('never'),
+        ),
+      },
+    })),
+    ...TIERS.map((tier, index) => ({
+      name: `server-tier-${index + 1}-never-upwards`,
+      severity: 'error',
+      from: { path: `^packages/server/src/(${tier.join('|')})/`, pathNot: test },
+      to: {
+        path: `^packages/server/src/(${TIERS.slice(index + 1)
+          .flat()
+          .concat('never')
+          .join('|')})/`,
+      },
+    })),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)(dist|\\.build)/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'node', 'default'], extensions: ['.ts', '.tsx', '.mjs', '.js', '.json', '.css'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'node', 'default'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json', '.css'],
+    },
   },
 }

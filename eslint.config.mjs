@@ -21,8 +21,15 @@ export default tseslint.config(
     ignores: ['**/*.test.ts', '**/testing.ts'],
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'crypto', 'performance', 'setTimeout', 'setInterval'],
-      'no-restricted-properties': ['error', { object: 'Date', property: 'now', message: 'The core never reads the clock: take `now`.' }, { object: 'Math', property: 'random', message: 'The core knows no chance: take a seeded source.' }],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The core never reads the clock: take `now`.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The core never reads the clock: take `now`.' },
+        { object: 'Math', property: 'random', message: 'The core knows no chance: take a seeded source.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The core never reads the clock: take `now`.' },
+      ],
     },
   },
   {
@@ -31,7 +38,13 @@ export default tseslint.config(
     rules: { 'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }] },
   },
   // Components and lists of routes are markup and wiring more than work: looser.
-  { files: ['packages/web/src/**/*.tsx', 'packages/server/src/**/routes.ts', 'packages/web/src/guides/itemActions.ts'], rules: { 'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }] } },
-  { files: ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'vite.config.ts', 'vitest.config.ts'], rules: { '@typescript-eslint/no-explicit-any': 'off', 'no-restricted-exports': 'off', 'no-console': 'off' } },
+  {
+    files: ['packages/web/src/**/*.tsx', 'packages/server/src/**/routes.ts', 'packages/web/src/guides/itemActions.ts'],
+    rules: { 'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }] },
+  },
+  {
+    files: ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'vite.config.ts', 'vitest.config.ts'],
+    rules: { '@typescript-eslint/no-explicit-any': 'off', 'no-restricted-exports': 'off', 'no-console': 'off' },
+  },
   { files: ['bench/**', 'demo/src/drawings/**', 'packages/web/src/events/keptEvents.ts'], rules: { 'no-console': 'off' } },
 )

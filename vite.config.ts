@@ -6,6 +6,15 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   root: join(import.meta.dirname, 'packages/web'),
   plugins: [react(), tailwind()],
-  build: { outDir: join(import.meta.dirname, 'dist/web'), emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
-  server: { port: 4401, proxy: { '/api': 'http://127.0.0.1:4400', '^/guides/[^/]+/(draft|editions/\\d+)/pictures': 'http://127.0.0.1:4400' } },
+  build: {
+    outDir: join(import.meta.dirname, 'dist/web'),
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    assetsInlineLimit: 0,
+  },
+  server: {
+    port: 4401,
+    proxy: { '/api': 'http://127.0.0.1:4400', '^/guides/[^/]+/(draft|editions/\\d+)/pictures': 'http://127.0.0.1:4400' },
+  },
 })

@@ -10,7 +10,9 @@ const STAMP = join(ROOT, 'dist', 'built-from')
 
 function* sources(path) {
   if (statSync(path).isFile()) yield path
-  else for (const name of readdirSync(path).sort()) if (name !== 'node_modules' && name !== 'dist' && !name.endsWith('.test.ts')) yield* sources(join(path, name))
+  else
+    for (const name of readdirSync(path).sort())
+      if (name !== 'node_modules' && name !== 'dist' && !name.endsWith('.test.ts')) yield* sources(join(path, name))
 }
 
 /** Hash over everything that the build reads. */
@@ -22,7 +24,13 @@ function sourceHash() {
 }
 
 // Packages stay outside, our own workspaces come in.
-const packagesOutside = { name: 'packages-outside', setup: (build) => build.onResolve({ filter: /^[^./]/ }, ({ path, kind }) => (kind === 'entry-point' || path.startsWith('@jackdaw/') ? undefined : { path, external: true })) }
+const packagesOutside = {
+  name: 'packages-outside',
+  setup: (build) =>
+    build.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+      kind === 'entry-point' || path.startsWith('@jackdaw/') ? undefined : { path, external: true },
+    ),
+}
 
 /** The stand-ins: small servers with pages of their own. */
 export async function buildStandIns() {
@@ -30,8 +38,26 @@ export async function buildStandIns() {
   const from = join(ROOT, 'standins/order-book')
   const to = join(ROOT, 'dist/standins/order-book')
   await Promise.all([
-    esbuild.build({ entryPoints: { main: join(from, 'src/main.ts') }, outdir: to, outExtension: { '.js': '.mjs' }, bundle: true, platform: 'node', target: 'node20', format: 'esm', logLevel: 'warning', plugins: [packagesOutside] }),
-    esbuild.build({ entryPoints: { main: join(from, 'client/main.ts'), notes: join(from, 'client/notes.ts') }, outdir: join(to, 'web'), bundle: true, minify: true, target: 'es2022', format: 'esm', logLevel: 'warning' }),
+    esbuild.build({
+      entryPoints: { main: join(from, 'src/main.ts') },
+      outdir: to,
+      outExtension: { '.js': '.mjs' },
+      bundle: true,
+      platform: 'node',
+      target: 'node20',
+      format: 'esm',
+      logLevel: 'warning',
+      plugins: [packagesOutside],
+    }),
+    esbuild.build({
+      entryPoints: { main: join(from, 'client/main.ts'), notes: join(from, 'client/notes.ts') },
+      outdir: join(to, 'web'),
+      bundle: true,
+      minify: true,
+      target: 'es2022',
+      format: 'esm',
+      logLevel: 'warning',
+    }),
   ])
   cpSync(join(from, 'public'), join(to, 'web'), { recursive: true })
 }
@@ -41,7 +67,14 @@ export async function buildServer() {
   await esbuild.build({
     absWorkingDir: ROOT,
     entryPoints: { main: 'packages/server/src/main.ts', importWorker: 'packages/server/src/exchange/importWorker.ts' },
-    outdir: 'dist/server', outExtension: { '.js': '.mjs' }, bundle: true, platform: 'node', target: 'node20', format: 'esm', sourcemap: true, logLevel: 'warning',
+    outdir: 'dist/server',
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    sourcemap: true,
+    logLevel: 'warning',
     plugins: [packagesOutside],
   })
 }
@@ -53,9 +86,14 @@ export async function buildIfStale({ force = false, quiet = false } = {}) {
   rmSync(join(ROOT, 'dist'), { recursive: true, force: true })
   mkdirSync(join(ROOT, 'dist'), { recursive: true })
   const vite = await import('vite')
-  await Promise.all([buildServer(), buildStandIns(), vite.build({ root: join(ROOT, 'packages/web'), configFile: join(ROOT, 'vite.config.ts'), logLevel: quiet ? 'error' : 'warn' })])
+  await Promise.all([
+    buildServer(),
+    buildStandIns(),
+    vite.build({ root: join(ROOT, 'packages/web'), configFile: join(ROOT, 'vite.config.ts'), logLevel: quiet ? 'error' : 'warn' }),
+  ])
   const assets = join(ROOT, 'dist/web/assets')
-  for (const name of readdirSync(assets)) if (/\.(js|css|svg)$/.test(name)) writeFileSync(join(assets, `${name}.gz`), gzipSync(readFileSync(join(assets, name)), { level: 9 }))
+  for (const name of readdirSync(assets))
+    if (/\.(js|css|svg)$/.test(name)) writeFileSync(join(assets, `${name}.gz`), gzipSync(readFileSync(join(assets, name)), { level: 9 }))
   writeFileSync(STAMP, hash)
   return true
 }

@@ -1,7 +1,19 @@
 // Finds, installs, creates, starts and stops a private PostgreSQL on loopback. Plain Node: it runs before `npm ci`.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { accessSync, chmodSync, chownSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  accessSync,
+  chmodSync,
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 
@@ -12,24 +24,32 @@ const LIB = '/usr/lib/postgresql'
 /** The newest installed version's programs, or null. */
 export function postgresPrograms() {
   if (!existsSync(LIB)) return null
-  const versions = readdirSync(LIB).filter((name) => /^\d+$/.test(name) && existsSync(join(LIB, name, 'bin/initdb'))).sort((a, b) => b - a)
+  const versions = readdirSync(LIB)
+    .filter((name) => /^\d+$/.test(name) && existsSync(join(LIB, name, 'bin/initdb')))
+    .sort((a, b) => b - a)
   return versions.length ? { version: versions[0], bin: join(LIB, versions[0], 'bin') } : null
 }
 
 /** Installs Debian packages as root; tells the one command otherwise. */
 export function ensurePackages(packages, what, say) {
-  if (!isRoot) throw new Explained(`${what} is missing. Install it with this command, then start again:\n  sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}`)
+  if (!isRoot)
+    throw new Explained(
+      `${what} is missing. Install it with this command, then start again:\n  sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}`,
+    )
   say(`Installing ${what} from Debian's packages …`)
   if (packages.includes('postgresql')) {
     // Debian would start a cluster of its own on port 5432; ours is private.
     mkdirSync('/etc/postgresql-common', { recursive: true })
-    if (!existsSync('/etc/postgresql-common/createcluster.conf')) writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n')
+    if (!existsSync('/etc/postgresql-common/createcluster.conf'))
+      writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n')
   }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  const apt = (...args) => spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-qq', ...args], { env, stdio: ['ignore', 'ignore', 'pipe'], encoding: 'utf8' })
+  const apt = (...args) =>
+    spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-qq', ...args], { env, stdio: ['ignore', 'ignore', 'pipe'], encoding: 'utf8' })
   apt('update')
   const done = apt('-o', 'Dpkg::Options::=--force-confold', 'install', '-y', ...packages)
-  if (done.status !== 0) throw new Explained(`${what} could not be installed: ${(done.stderr ?? '').trim().split('\n').slice(-3).join(' ')}`)
+  if (done.status !== 0)
+    throw new Explained(`${what} could not be installed: ${(done.stderr ?? '').trim().split('\n').slice(-3).join(' ')}`)
 }
 
 export function ensurePostgres(say) {
@@ -40,7 +60,9 @@ export function ensurePostgres(say) {
 }
 
 const postgresUser = () => {
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((each) => each.startsWith('postgres:'))
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((each) => each.startsWith('postgres:'))
   if (!line) throw new Explained('There is no system user "postgres"; the package postgresql is not installed whole.')
   const [, , uid, gid] = line.split(':')
   return { uid: Number(uid), gid: Number(gid) }
@@ -48,7 +70,9 @@ const postgresUser = () => {
 
 /** Runs one of PostgreSQL's programs, as root in the name of the user postgres. */
 function run(bin, program, args) {
-  const [command, all] = isRoot ? ['setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', 'env', 'HOME=/var/lib/postgresql', join(bin, program), ...args]] : [join(bin, program), args]
+  const [command, all] = isRoot
+    ? ['setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', 'env', 'HOME=/var/lib/postgresql', join(bin, program), ...args]]
+    : [join(bin, program), args]
   return spawnSync(command, all, { cwd: '/', encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] })
 }
 
@@ -80,7 +104,10 @@ function checkOwner(folder) {
   if (!existsSync(folder)) return
   const { uid } = statSync(folder)
   const expected = isRoot ? postgresUser().uid : process.getuid()
-  if (uid !== expected) throw new Explained(`${folder} belongs to another user (number ${uid}). Start as that user, or remove the folder to begin with an empty database.`)
+  if (uid !== expected)
+    throw new Explained(
+      `${folder} belongs to another user (number ${uid}). Start as that user, or remove the folder to begin with an empty database.`,
+    )
 }
 
 /** Creates the cluster unless it is there whole. A creation that was broken off is begun again.
@@ -91,7 +118,10 @@ export function createCluster({ bin, version }, folder, password, { durable = tr
   const whole = join(folder, 'created-whole')
   if (existsSync(versionFile) && existsSync(whole)) {
     const have = readFileSync(versionFile, 'utf8').trim()
-    if (have !== version) throw new Explained(`${folder} was made by PostgreSQL ${have}; installed is ${version}. Install postgresql-${have}, or remove the folder to begin anew.`)
+    if (have !== version)
+      throw new Explained(
+        `${folder} was made by PostgreSQL ${have}; installed is ${version}. Install postgresql-${have}, or remove the folder to begin anew.`,
+      )
     return
   }
   rmSync(folder, { recursive: true, force: true })
@@ -105,7 +135,22 @@ export function createCluster({ bin, version }, folder, password, { durable = tr
   const passwordFile = `${folder}.password`
   writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 })
   if (isRoot) chownSync(passwordFile, postgresUser().uid, postgresUser().gid)
-  const made = run(bin, 'initdb', ['-D', folder, '-U', 'jackdaw', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale-provider=icu', '--icu-locale=und', '--locale=C.UTF-8', '--no-instructions', ...(durable ? [] : ['--no-sync'])])
+  const made = run(bin, 'initdb', [
+    '-D',
+    folder,
+    '-U',
+    'jackdaw',
+    '-A',
+    'scram-sha-256',
+    `--pwfile=${passwordFile}`,
+    '-E',
+    'UTF8',
+    '--locale-provider=icu',
+    '--icu-locale=und',
+    '--locale=C.UTF-8',
+    '--no-instructions',
+    ...(durable ? [] : ['--no-sync']),
+  ])
   rmSync(passwordFile)
   if (made.status !== 0) throw new Explained(`The database could not be created in ${folder}: ${made.stderr.trim().split('\n').at(-1)}`)
   writeFileSync(whole, `${new Date().toISOString()}\n`)
@@ -130,11 +175,32 @@ export async function startCluster({ bin }, folder, { durable = true, settings =
   if (already) return already
   for (let tries = 1; ; tries++) {
     const port = await freePort()
-    const options = ['listen_addresses=127.0.0.1', "unix_socket_directories=''", 'dynamic_shared_memory_type=mmap', 'max_connections=150', ...(durable ? [] : ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']), ...settings]
-    const started = run(bin, 'pg_ctl', ['-D', folder, '-w', '-t', '60', '-s', '-l', join(folder, 'server.log'), '-o', `-p ${port} ${options.map((each) => `-c ${each}`).join(' ')}`, 'start'])
+    const options = [
+      'listen_addresses=127.0.0.1',
+      "unix_socket_directories=''",
+      'dynamic_shared_memory_type=mmap',
+      'max_connections=150',
+      ...(durable ? [] : ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off']),
+      ...settings,
+    ]
+    const started = run(bin, 'pg_ctl', [
+      '-D',
+      folder,
+      '-w',
+      '-t',
+      '60',
+      '-s',
+      '-l',
+      join(folder, 'server.log'),
+      '-o',
+      `-p ${port} ${options.map((each) => `-c ${each}`).join(' ')}`,
+      'start',
+    ])
     if (started.status === 0) return port
     if (tries === 5) {
-      const log = existsSync(join(folder, 'server.log')) ? readFileSync(join(folder, 'server.log'), 'utf8').trim().split('\n').slice(-2).join(' / ') : started.stderr.trim()
+      const log = existsSync(join(folder, 'server.log'))
+        ? readFileSync(join(folder, 'server.log'), 'utf8').trim().split('\n').slice(-2).join(' / ')
+        : started.stderr.trim()
       throw new Explained(`PostgreSQL does not start: ${log}`)
     }
     await new Promise((resolve) => setTimeout(resolve, 1000 * tries))
@@ -147,7 +213,11 @@ export function stopCluster({ bin }, folder, mode = 'fast') {
 
 /** Runs SQL as the owner of the cluster. */
 export function sql({ bin }, port, password, database, statement) {
-  const done = spawnSync(join(bin, 'psql'), ['-h', '127.0.0.1', '-p', String(port), '-U', 'jackdaw', '-d', database, '-qAtX', '-v', 'ON_ERROR_STOP=1', '-c', statement], { encoding: 'utf8', env: { ...process.env, PGPASSWORD: password } })
+  const done = spawnSync(
+    join(bin, 'psql'),
+    ['-h', '127.0.0.1', '-p', String(port), '-U', 'jackdaw', '-d', database, '-qAtX', '-v', 'ON_ERROR_STOP=1', '-c', statement],
+    { encoding: 'utf8', env: { ...process.env, PGPASSWORD: password } },
+  )
   if (done.status !== 0) throw new Explained(`PostgreSQL: ${done.stderr.trim()}`)
   return done.stdout.trim()
 }
@@ -170,7 +240,8 @@ export function secret(file) {
 }
 
 export const ensureDatabase = (programs, port, password, name) => {
-  if (sql(programs, port, password, 'postgres', `select 1 from pg_database where datname = '${name}'`) !== '1') sql(programs, port, password, 'postgres', `create database ${name}`)
+  if (sql(programs, port, password, 'postgres', `select 1 from pg_database where datname = '${name}'`) !== '1')
+    sql(programs, port, password, 'postgres', `create database ${name}`)
 }
 export const commandExists = (name) => {
   try {

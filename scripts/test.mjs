@@ -12,7 +12,12 @@ const result = { passed: 0, failed: 0 }
 
 function check(name, command, args) {
   const startedAt = Date.now()
-  const done = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, FORCE_COLOR: '0' } })
+  const done = spawnSync(command, args, {
+    cwd: ROOT,
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, FORCE_COLOR: '0' },
+  })
   const ok = done.status === 0
   result[ok ? 'passed' : 'failed']++
   say(`${ok ? 'ok  ' : 'FAIL'} ${name} (${((Date.now() - startedAt) / 1000).toFixed(1)} s)`)
@@ -23,7 +28,11 @@ function check(name, command, args) {
 function vitest() {
   const report = join(ROOT, '.build', 'tests.json')
   rmSync(report, { force: true })
-  spawnSync(join(ROOT, 'node_modules/.bin/vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(2)], { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, FORCE_COLOR: '0' } })
+  spawnSync(
+    join(ROOT, 'node_modules/.bin/vitest'),
+    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(2)],
+    { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, FORCE_COLOR: '0' } },
+  )
   if (!existsSync(report)) return void result.failed++
   const { numPassedTests, numFailedTests, numPendingTests, numTodoTests, success } = JSON.parse(readFileSync(report, 'utf8'))
   result.passed += numPassedTests
@@ -41,8 +50,19 @@ try {
   const bin = (name) => join(ROOT, 'node_modules/.bin', name)
   check('lock file fits the packages', 'npm', ['ci', '--dry-run', '--ignore-scripts', '--no-audit', '--no-fund'])
   check('types', bin('tsc'), ['-b'])
+  check('format', bin('prettier'), ['--check', '--log-level', 'warn', '**/*.{ts,tsx,mjs,cjs}'])
   check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
-  check('who imports whom', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'packages', 'standins', 'demo', 'e2e', 'bench'])
+  check('who imports whom', bin('depcruise'), [
+    '--config',
+    '.dependency-cruiser.cjs',
+    '--output-type',
+    'err',
+    'packages',
+    'standins',
+    'demo',
+    'e2e',
+    'bench',
+  ])
   if (check('build', process.execPath, ['scripts/build.mjs'])) vitest()
 } catch (error) {
   say(error instanceof Explained ? error.message : error.stack)

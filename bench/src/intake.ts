@@ -8,12 +8,24 @@ const BATCH = 200
 const batchOf = (reader: Reader): { id: string; verb: string; stepId: string }[] =>
   Array.from({ length: BATCH }, (_, i) => {
     const stepId = reader.steps[i % reader.steps.length]!
-    return { id: uuidV7(), guideId: reader.guideId, edition: reader.edition, way: 'read', occurredAt: Date.now(), stepId, ...(i % 3 === 0 ? { verb: 'step-viewed' } : { verb: 'time-spent', activeMs: 4_000 }) }
+    return {
+      id: uuidV7(),
+      guideId: reader.guideId,
+      edition: reader.edition,
+      way: 'read',
+      occurredAt: Date.now(),
+      stepId,
+      ...(i % 3 === 0 ? { verb: 'step-viewed' } : { verb: 'time-spent', activeMs: 4_000 }),
+    }
   })
 
 /** Sends batches from several people at once as fast as they are taken.
  * @returns the ids that were answered with 200, and events a second */
-export async function sendEvents(address: string, readers: readonly Reader[], seconds: number): Promise<{ answered: string[]; perSecond: number; errors: number }> {
+export async function sendEvents(
+  address: string,
+  readers: readonly Reader[],
+  seconds: number,
+): Promise<{ answered: string[]; perSecond: number; errors: number }> {
   const answered: string[] = []
   let errors = 0
   const startedAt = performance.now()
@@ -23,7 +35,11 @@ export async function sendEvents(address: string, readers: readonly Reader[], se
       while (performance.now() < until) {
         const events = batchOf(reader)
         try {
-          const response = await fetch(`${address}/api/events`, { method: 'POST', headers: { 'content-type': 'application/json', cookie: reader.session.cookie, 'x-csrf-token': reader.session.csrf }, body: JSON.stringify({ sentAt: Date.now(), events }) })
+          const response = await fetch(`${address}/api/events`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json', cookie: reader.session.cookie, 'x-csrf-token': reader.session.csrf },
+            body: JSON.stringify({ sentAt: Date.now(), events }),
+          })
           const answer = (await response.json()) as { taken?: number }
           if (response.status === 200 && answer.taken === BATCH) answered.push(...events.map((event) => event.id))
           else errors++
@@ -41,11 +57,13 @@ export async function sendEvents(address: string, readers: readonly Reader[], se
 /** The same number of rows as plain multi-row inserts into a table of the same shape, for comparison.
  * @returns rows a second */
 export async function rawInserts(databaseUrl: string, lanes: number, seconds: number): Promise<number> {
-  const clients = await Promise.all(Array.from({ length: lanes }, async () => {
-    const client = new pg.Client(databaseUrl)
-    await client.connect()
-    return client
-  }))
+  const clients = await Promise.all(
+    Array.from({ length: lanes }, async () => {
+      const client = new pg.Client(databaseUrl)
+      await client.connect()
+      return client
+    }),
+  )
   await clients[0]!.query('create table if not exists bare_event (like event including indexes)')
   let rows = 0
   const startedAt = performance.now()

@@ -32,7 +32,13 @@ async function bareRoute(databaseUrl: string): Promise<{ address: string; close:
   app.get('/', async (_req, res) => void res.json((await pool.query('select id, name from person order by id limit 20')).rows))
   const server = createServer(app)
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  return { address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, close: () => { server.close(); void pool.end() } }
+  return {
+    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    close: () => {
+      server.close()
+      void pool.end()
+    },
+  }
 }
 
 type Guides = { rows: { id: string; title: string; edition: number | null }[] }
@@ -42,21 +48,47 @@ async function measureApi(app: Running, databaseUrl: string, scale: number): Pro
   const [lead, ines] = [await signIn(app.address, 'marta@larkmoor.example'), await signIn(app.address, 'ines@larkmoor.example')]
   const guide = await packGuide(app.address, lead)
   const bare = await bareRoute(databaseUrl)
-  const target = (name: string, session: Session, path: string): Target => ({ name, address: app.address, cookie: session.cookie, path: () => path })
-  const targets = [target('Today', ines, '/api/today'), target('reader', ines, `/api/guides/${guide.id}/reader`), target('who finished', lead, `/api/guides/${guide.id}/who-finished`), { name: 'bare route', address: bare.address, cookie: '', path: () => '/' }]
+  const target = (name: string, session: Session, path: string): Target => ({
+    name,
+    address: app.address,
+    cookie: session.cookie,
+    path: () => path,
+  })
+  const targets = [
+    target('Today', ines, '/api/today'),
+    target('reader', ines, `/api/guides/${guide.id}/reader`),
+    target('who finished', lead, `/api/guides/${guide.id}/who-finished`),
+    { name: 'bare route', address: bare.address, cookie: '', path: () => '/' },
+  ]
   await openLoad(targets, 50, 2)
   const results = await openLoad(targets, 133, SECONDS)
-  for (const [name, r] of results) say(`  ${`${scale}×`.padEnd(5)} ${name.padEnd(14)} p50 ${ms(r.p50)}  p95 ${ms(r.p95)}  p99 ${ms(r.p99)}  max ${ms(r.max)}  ${r.sent} sent, ${r.failed} failed`)
+  for (const [name, r] of results)
+    say(
+      `  ${`${scale}×`.padEnd(5)} ${name.padEnd(14)} p50 ${ms(r.p50)}  p95 ${ms(r.p95)}  p99 ${ms(r.p99)}  max ${ms(r.max)}  ${r.sent} sent, ${r.failed} failed`,
+    )
   bare.close()
 }
 
 async function readersOf(app: Running): Promise<Reader[]> {
-  const sessions = await Promise.all(['ines', 'marta', 'priya', 'gareth', 'tomasz'].map((who) => signIn(app.address, `${who}@larkmoor.example`)))
-  return Promise.all(sessions.map(async (session): Promise<Reader> => {
-    const guide = (await get<Guides>(app.address, session, '/api/guides?find=Welcome')).rows[0]!
-    const reader = await get<{ document: { items: { kind: string; id: string }[] }; edition: number }>(app.address, session, `/api/guides/${guide.id}/reader`)
-    return { session, guideId: guide.id, edition: reader.edition, steps: reader.document.items.filter((item) => item.kind === 'step').map((item) => item.id) }
-  }))
+  const sessions = await Promise.all(
+    ['ines', 'marta', 'priya', 'gareth', 'tomasz'].map((who) => signIn(app.address, `${who}@larkmoor.example`)),
+  )
+  return Promise.all(
+    sessions.map(async (session): Promise<Reader> => {
+      const guide = (await get<Guides>(app.address, session, '/api/guides?find=Welcome')).rows[0]!
+      const reader = await get<{ document: { items: { kind: string; id: string }[] }; edition: number }>(
+        app.address,
+        session,
+        `/api/guides/${guide.id}/reader`,
+      )
+      return {
+        session,
+        guideId: guide.id,
+        edition: reader.edition,
+        steps: reader.document.items.filter((item) => item.kind === 'step').map((item) => item.id),
+      }
+    }),
+  )
 }
 
 async function times(work: () => Promise<unknown>, n = 15): Promise<{ median: number; max: number }> {
@@ -81,7 +113,10 @@ async function main(): Promise<void> {
   const sql = (statement: string) => scripts.sql(programs, port, PASSWORD, 'postgres', statement)
   const recount = (name: string) => {
     const from = performance.now()
-    const done = spawnSync(process.execPath, ['dist/server/main.mjs', 'recount'], { stdio: 'ignore', env: { ...process.env, DATABASE_URL: url(name), SESSION_SECRET: 'b'.repeat(40), STORAGE_DIR: '/tmp', LOG_LEVEL: 'error' } })
+    const done = spawnSync(process.execPath, ['dist/server/main.mjs', 'recount'], {
+      stdio: 'ignore',
+      env: { ...process.env, DATABASE_URL: url(name), SESSION_SECRET: 'b'.repeat(40), STORAGE_DIR: '/tmp', LOG_LEVEL: 'error' },
+    })
     if (done.status !== 0) throw new Error('the recount failed')
     return performance.now() - from
   }
@@ -99,8 +134,12 @@ async function main(): Promise<void> {
     const lead = await signIn(app.address, 'marta@larkmoor.example')
     const guide = await packGuide(app.address, lead)
     const first = await firstLoadOfReader(app.address, guide.id)
-    say(`\nFirst load of the reader by staff: JavaScript ${first.scriptKb.toFixed(1)} kB after gzip -9 (at most 170), fonts ${first.fontKb.toFixed(1)} kB (at most 120), styles ${first.styleKb.toFixed(1)} kB`)
-    say(`  editor fetched: ${first.scripts.some((name) => /Editor/.test(name)) ? 'YES' : 'no'}; ${first.scripts.length} scripts, ${first.fonts.length} fonts`)
+    say(
+      `\nFirst load of the reader by staff: JavaScript ${first.scriptKb.toFixed(1)} kB after gzip -9 (at most 170), fonts ${first.fontKb.toFixed(1)} kB (at most 120), styles ${first.styleKb.toFixed(1)} kB`,
+    )
+    say(
+      `  editor fetched: ${first.scripts.some((name) => /Editor/.test(name)) ? 'YES' : 'no'}; ${first.scripts.length} scripts, ${first.fonts.length} fonts`,
+    )
     await app.stop()
     for (const scale of SCALES) {
       if (scale > 1) {
@@ -109,7 +148,9 @@ async function main(): Promise<void> {
         recount(`demo${scale}`)
       }
     }
-    say(`\nAPI, open load of 100 requests a second for ${SECONDS} s over Today, reader and who finished, and 33 a second of a bare Express route with one query beside it (95th percentile under 60 ms at 1×):`)
+    say(
+      `\nAPI, open load of 100 requests a second for ${SECONDS} s over Today, reader and who finished, and 33 a second of a bare Express route with one query beside it (95th percentile under 60 ms at 1×):`,
+    )
     for (const scale of SCALES) {
       const name = scale === 1 ? 'demo' : `demo${scale}`
       app = await startServer(url(name))
@@ -123,7 +164,9 @@ async function main(): Promise<void> {
       app = await startServer(url(name))
       const taken = await sendEvents(app.address, await readersOf(app), quick ? 3 : 10)
       await app.stop()
-      say(`  ${`${scale}×`.padEnd(5)} ${Math.round(taken.perSecond)} events/s through the API, counted at once; ${taken.errors} errors; raw multi-row inserts ${Math.round(await rawInserts(url(name), 5, quick ? 2 : 5))} rows/s`)
+      say(
+        `  ${`${scale}×`.padEnd(5)} ${Math.round(taken.perSecond)} events/s through the API, counted at once; ${taken.errors} errors; raw multi-row inserts ${Math.round(await rawInserts(url(name), 5, quick ? 2 : 5))} rows/s`,
+      )
     }
 
     say('\nKilled in mid-load (server and PostgreSQL, SIGKILL):')
@@ -138,7 +181,8 @@ async function main(): Promise<void> {
     const client = new pg.Client(url('demo'))
     await client.connect()
     let found = 0
-    for (let i = 0; i < answered.length; i += 10_000) found += (await client.query('select 1 from event where id = any ($1)', [answered.slice(i, i + 10_000)])).rowCount ?? 0
+    for (let i = 0; i < answered.length; i += 10_000)
+      found += (await client.query('select 1 from event where id = any ($1)', [answered.slice(i, i + 10_000)])).rowCount ?? 0
     await client.end()
     say(`  ${answered.length} events were answered with 200; ${found} of them are in the database; lost: ${answered.length - found}`)
 
@@ -156,11 +200,19 @@ async function main(): Promise<void> {
       const drop = await times(() => get(app.address, session, `/api/guides/${guide.id}/drop-off`))
       const { counts } = await get<{ counts: { people: number } }>(app.address, session, `/api/guides/${guide.id}/who-finished`)
       await sendEvents(app.address, await readersOf(app), 1)
-      const before = [await figures(name, 'select * from reading order by 1, 2'), await figures(name, 'select * from reading_step order by 1, 2, 3')]
+      const before = [
+        await figures(name, 'select * from reading order by 1, 2'),
+        await figures(name, 'select * from reading_step order by 1, 2, 3'),
+      ]
       await app.stop()
       recount(name)
-      const after = [await figures(name, 'select * from reading order by 1, 2'), await figures(name, 'select * from reading_step order by 1, 2, 3')]
-      say(`  ${has.toLocaleString('en').padStart(9)} events, ${counts.people} people: who finished ${ms(who.median)} (max ${ms(who.max).trim()}), by progress ${ms(byProgress.median)}, drop-off ${ms(drop.median)} (max ${ms(drop.max).trim()}); full recount ${(recounted / 1000).toFixed(1)} s; equal to it: ${before[0] === after[0] && before[1] === after[1] ? 'yes' : 'NO'}; behind: 0 s (counted in the same transaction)`)
+      const after = [
+        await figures(name, 'select * from reading order by 1, 2'),
+        await figures(name, 'select * from reading_step order by 1, 2, 3'),
+      ]
+      say(
+        `  ${has.toLocaleString('en').padStart(9)} events, ${counts.people} people: who finished ${ms(who.median)} (max ${ms(who.max).trim()}), by progress ${ms(byProgress.median)}, drop-off ${ms(drop.median)} (max ${ms(drop.max).trim()}); full recount ${(recounted / 1000).toFixed(1)} s; equal to it: ${before[0] === after[0] && before[1] === after[1] ? 'yes' : 'NO'}; behind: 0 s (counted in the same transaction)`,
+      )
     }
   } finally {
     scripts.stopCluster(programs, folder, 'immediate')

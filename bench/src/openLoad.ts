@@ -42,7 +42,17 @@ export async function openLoad(targets: readonly Target[], perSecond: number, se
   return new Map(
     [...times].map(([name, list]) => {
       const sorted = list.sort((a, b) => a - b)
-      return [name, { sent: sorted.length, failed: failed.get(name)!, p50: at(sorted, 0.5), p95: at(sorted, 0.95), p99: at(sorted, 0.99), max: sorted.at(-1) ?? 0 }]
+      return [
+        name,
+        {
+          sent: sorted.length,
+          failed: failed.get(name)!,
+          p50: at(sorted, 0.5),
+          p95: at(sorted, 0.95),
+          p99: at(sorted, 0.99),
+          max: sorted.at(-1) ?? 0,
+        },
+      ]
     }),
   )
 }

@@ -8,7 +8,10 @@ export type FirstLoad = { scriptKb: number; fontKb: number; styleKb: number; scr
 
 /** What a member of staff's browser fetches to open a guide for the first time: scripts after `gzip -9`, fonts as they are. kB of 1000 bytes. */
 export async function firstLoadOfReader(address: string, guideId: string): Promise<FirstLoad> {
-  const browser = await puppeteer.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'] })
+  const browser = await puppeteer.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
+  })
   const page = await browser.newPage()
   await page.goto(`${address}/sign-in`)
   await page.locator('input[type=email]').fill('ines@larkmoor.example')
@@ -27,9 +30,18 @@ export async function firstLoadOfReader(address: string, guideId: string): Promi
   await browser.close()
   const assets = new Set(readdirSync('dist/web/assets'))
   const names = [...fetched].map((path) => path.replace('/assets/', '')).filter((name) => assets.has(name))
-  const size = (end: RegExp, pack: boolean) => names.filter((name) => end.test(name)).reduce((sum, name) => {
-    const bytes = readFileSync(join('dist/web/assets', name))
-    return sum + (pack ? gzipSync(bytes, { level: 9 }).length : bytes.length)
-  }, 0) / 1000
-  return { scriptKb: size(/\.js$/, true), fontKb: size(/\.woff2$/, false), styleKb: size(/\.css$/, true), scripts: names.filter((name) => name.endsWith('.js')), fonts: names.filter((name) => name.endsWith('.woff2')) }
+  const size = (end: RegExp, pack: boolean) =>
+    names
+      .filter((name) => end.test(name))
+      .reduce((sum, name) => {
+        const bytes = readFileSync(join('dist/web/assets', name))
+        return sum + (pack ? gzipSync(bytes, { level: 9 }).length : bytes.length)
+      }, 0) / 1000
+  return {
+    scriptKb: size(/\.js$/, true),
+    fontKb: size(/\.woff2$/, false),
+    styleKb: size(/\.css$/, true),
+    scripts: names.filter((name) => name.endsWith('.js')),
+    fonts: names.filter((name) => name.endsWith('.woff2')),
+  }
 }

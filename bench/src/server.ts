@@ -12,7 +12,17 @@ export async function startServer(databaseUrl: string, extra: NodeJS.ProcessEnv 
   const storage = extra['STORAGE_DIR'] ?? (await mkdtemp(join(tmpdir(), 'jackdaw-bench-')))
   const child = spawn(process.execPath, ['dist/server/main.mjs'], {
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: '0', SESSION_SECRET: 'b'.repeat(40), STORAGE_DIR: storage, WEB_DIR: join(process.cwd(), 'dist/web'), LOG_LEVEL: 'error', DEMO: 'no', ...extra },
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      PORT: '0',
+      SESSION_SECRET: 'b'.repeat(40),
+      STORAGE_DIR: storage,
+      WEB_DIR: join(process.cwd(), 'dist/web'),
+      LOG_LEVEL: 'error',
+      DEMO: 'no',
+      ...extra,
+    },
   })
   const port = await new Promise<number>((resolve, reject) => {
     child.once('message', (message: { listening: number }) => resolve(message.listening))
@@ -30,7 +40,11 @@ export async function startServer(databaseUrl: string, extra: NodeJS.ProcessEnv 
 export type Session = { cookie: string; csrf: string; id: string }
 /** Signs in and gives what requests need. */
 export async function signIn(address: string, mail: string): Promise<Session> {
-  const response = await fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ mail, password: DEMO_PASSWORD }) })
+  const response = await fetch(`${address}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ mail, password: DEMO_PASSWORD }),
+  })
   if (response.status !== 200) throw new Error(`sign-in: ${response.status} ${await response.text()}`)
   const me = (await response.json()) as { csrf: string; id: string }
   return { cookie: response.headers.getSetCookie()[0]!.split(';')[0]!, csrf: me.csrf, id: me.id }

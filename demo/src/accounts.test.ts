@@ -12,7 +12,9 @@ it('has 64 people with names and mail addresses of their own, managers first', (
   expect(new Set(people.map((person) => person.name)).size).toBe(64)
   expect(new Set(people.map((person) => person.mail)).size).toBe(64)
   for (const { name, mail } of ACCOUNTS) expect(people.find((person) => person.mail === mail)?.name).toBe(name)
-  people.forEach((person, index) => person.manager !== null && expect(people.slice(0, index).some((other) => other.name === person.manager)).toBe(true))
+  people.forEach(
+    (person, index) => person.manager !== null && expect(people.slice(0, index).some((other) => other.name === person.manager)).toBe(true),
+  )
   expect(people).toEqual(demoCompany().people)
 })
 it('grows in scale without changing its groups', () => {

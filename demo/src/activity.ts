@@ -32,7 +32,13 @@ function atWork(at: number, random: () => number): number {
 
 /** Events of a stretch of reading from step `begin` on.
  * @returns the events, and at which step the person stopped (`steps.length` when through) */
-function stretch(reading: Reading, source: Source, startedAt: number, begin: number, giveUp: (index: number) => boolean): { events: UsageEvent[]; reached: number; endedAt: number } {
+function stretch(
+  reading: Reading,
+  source: Source,
+  startedAt: number,
+  begin: number,
+  giveUp: (index: number) => boolean,
+): { events: UsageEvent[]; reached: number; endedAt: number } {
   const { random, newEventId } = source
   const base = { guideId: reading.guideId, edition: reading.edition, way: 'read' as const }
   const events: UsageEvent[] = [{ ...base, id: newEventId(), verb: 'opened', occurredAt: Math.round(startedAt) }]
@@ -62,10 +68,18 @@ export function readingEvents(reading: Reading, source: Source): { at: number; e
   const batches: { at: number; events: UsageEvent[] }[] = []
   for (let visit = 0; visit < 3 && at < reading.until; visit++) {
     const share = reading.stopAt?.share ?? 0
-    const stops = (index: number): boolean => (visit === 0 && reading.stopAt?.step === index + 1 && random() < share) || random() < 0.022 * (1.3 - reading.diligence)
+    const stops = (index: number): boolean =>
+      (visit === 0 && reading.stopAt?.step === index + 1 && random() < share) || random() < 0.022 * (1.3 - reading.diligence)
     const { events, reached, endedAt } = stretch(reading, source, at, begin, stops)
     if (reached === reading.steps.length && endedAt < reading.until) {
-      events.push({ id: newEventId(), guideId: reading.guideId, edition: reading.edition, way: 'read', verb: 'finished', occurredAt: Math.round(endedAt) })
+      events.push({
+        id: newEventId(),
+        guideId: reading.guideId,
+        edition: reading.edition,
+        way: 'read',
+        verb: 'finished',
+        occurredAt: Math.round(endedAt),
+      })
       batches.push({ at: Math.round(endedAt) + 1_000, events })
       return batches
     }

@@ -2,14 +2,93 @@ import type { Level } from '@jackdaw/core/people'
 import { seededRandom } from '@jackdaw/core/shared'
 
 /** A person of the made-up company, by names; ids are given when it is loaded. */
-export type DemoPerson = { name: string; mail: string; level: Level; site: string; department: string; teams: string[]; roles: string[]; manager: string | null }
-export type DemoCompany = { sites: { name: string; zone: string }[]; departments: string[]; teams: string[]; roles: string[]; people: DemoPerson[] }
+export type DemoPerson = {
+  name: string
+  mail: string
+  level: Level
+  site: string
+  department: string
+  teams: string[]
+  roles: string[]
+  manager: string | null
+}
+export type DemoCompany = {
+  sites: { name: string; zone: string }[]
+  departments: string[]
+  teams: string[]
+  roles: string[]
+  people: DemoPerson[]
+}
 
 const ZONE = 'Europe/London'
 const SITES = ['North House', 'Brookside', 'Quay Depot']
 const DEPARTMENTS = ['Propagation', 'Growing', 'Packhouse', 'Dispatch', 'Order office', 'Maintenance', 'Administration']
-const GIVEN = ['Agnieszka', 'Bram', 'Carmen', 'Dafydd', 'Elspeth', 'Farah', 'Gustavo', 'Hanna', 'Ibrahim', 'Jolanta', 'Kwame', 'Lena', 'Mateusz', 'Nerea', 'Owen', 'Paulina', 'Quentin', 'Rosa', 'Stefan', 'Tamsin', 'Ulrike', 'Vikram', 'Wanda', 'Ximena', 'Yusuf', 'Zofia', 'Ágata', 'Benedikt', 'Cerys', 'Dorota', 'Emeka', 'Freya']
-const FAMILY = ['Ashdown', 'Brzezicka', 'Calloway', 'Delgado', 'Eberle', 'Fenwick', 'Górska', 'Hallam', 'Iglesias', 'Jasinski', 'Kettering', 'Lindqvist', 'Marlowe', 'Nowicki', 'Okafor', 'Pemberton', 'Quiroga', 'Rathbone', 'Sandoval', 'Thorne', 'Umber', 'Voss', 'Wetherby', 'Yardley', 'Zielinska', 'Łukowska', 'Penrose', 'Amsel', 'Holloway', 'Castellan']
+const GIVEN = [
+  'Agnieszka',
+  'Bram',
+  'Carmen',
+  'Dafydd',
+  'Elspeth',
+  'Farah',
+  'Gustavo',
+  'Hanna',
+  'Ibrahim',
+  'Jolanta',
+  'Kwame',
+  'Lena',
+  'Mateusz',
+  'Nerea',
+  'Owen',
+  'Paulina',
+  'Quentin',
+  'Rosa',
+  'Stefan',
+  'Tamsin',
+  'Ulrike',
+  'Vikram',
+  'Wanda',
+  'Ximena',
+  'Yusuf',
+  'Zofia',
+  'Ágata',
+  'Benedikt',
+  'Cerys',
+  'Dorota',
+  'Emeka',
+  'Freya',
+]
+const FAMILY = [
+  'Ashdown',
+  'Brzezicka',
+  'Calloway',
+  'Delgado',
+  'Eberle',
+  'Fenwick',
+  'Górska',
+  'Hallam',
+  'Iglesias',
+  'Jasinski',
+  'Kettering',
+  'Lindqvist',
+  'Marlowe',
+  'Nowicki',
+  'Okafor',
+  'Pemberton',
+  'Quiroga',
+  'Rathbone',
+  'Sandoval',
+  'Thorne',
+  'Umber',
+  'Voss',
+  'Wetherby',
+  'Yardley',
+  'Zielinska',
+  'Łukowska',
+  'Penrose',
+  'Amsel',
+  'Holloway',
+  'Castellan',
+]
 
 /** Team → its department, site and the role of its members, and how many they are. */
 const TEAMS: readonly [name: string, department: string, site: string, role: string, size: number][] = [
@@ -24,8 +103,27 @@ const TEAMS: readonly [name: string, department: string, site: string, role: str
   ['Fitters', 'Maintenance', 'Brookside', 'maintenance fitter', 3],
 ]
 
-const named = (name: string, level: Level, site: string, department: string, teams: string[], roles: string[], manager: string | null): DemoPerson => ({
-  name, mail: `${name.split(' ')[0]!.normalize('NFD').replace(/[^A-Za-z]/g, '').toLowerCase()}@larkmoor.example`, level, site, department, teams, roles, manager,
+const named = (
+  name: string,
+  level: Level,
+  site: string,
+  department: string,
+  teams: string[],
+  roles: string[],
+  manager: string | null,
+): DemoPerson => ({
+  name,
+  mail: `${name
+    .split(' ')[0]!
+    .normalize('NFD')
+    .replace(/[^A-Za-z]/g, '')
+    .toLowerCase()}@larkmoor.example`,
+  level,
+  site,
+  department,
+  teams,
+  roles,
+  manager,
 })
 
 /** The people with whom one signs in to look around, one for each permission level and a manager. */
@@ -51,8 +149,15 @@ const FIXED: readonly DemoPerson[] = [
   named('Ada Finch', 'author', 'Brookside', 'Order office', ['Order desk'], ['order clerk'], 'Priya Raman'),
 ]
 const LEAD_OF: Record<string, string> = {
-  Seeding: 'Tomasz Wilk', 'Potting on': 'Tomasz Wilk', 'Houses 1 to 3': 'Helena Brandt', 'Crate line A': 'Gareth Pike', 'Crate line B': 'Linnea Moss',
-  'Quay loading': 'Rosalind Abbey', Drivers: 'Rosalind Abbey', 'Order desk': 'Priya Raman', Fitters: 'Dieter Kranz',
+  Seeding: 'Tomasz Wilk',
+  'Potting on': 'Tomasz Wilk',
+  'Houses 1 to 3': 'Helena Brandt',
+  'Crate line A': 'Gareth Pike',
+  'Crate line B': 'Linnea Moss',
+  'Quay loading': 'Rosalind Abbey',
+  Drivers: 'Rosalind Abbey',
+  'Order desk': 'Priya Raman',
+  Fitters: 'Dieter Kranz',
 }
 
 /** The company at `scale` times its size: 64 people at 1, with the same groups; the same for ever for one seed. */
@@ -75,10 +180,29 @@ export function demoCompany(scale = 1, seed = 1974): DemoCompany {
       const have = turn === 0 ? FIXED.filter((person) => person.teams.includes(team) && person.name !== 'Priya Raman').length : 0
       for (let i = have; i < size + (turn === 0 && team === 'Houses 1 to 3' ? 4 : 0); i++) {
         const name = freeName(people.length)
-        people.push({ name, mail: `staff${people.length}@larkmoor.example`, level: 'staff', site, department, teams: [team], roles: [role], manager: lead })
+        people.push({
+          name,
+          mail: `staff${people.length}@larkmoor.example`,
+          level: 'staff',
+          site,
+          department,
+          teams: [team],
+          roles: [role],
+          manager: lead,
+        })
       }
     }
-  while (people.length < 64 * scale) people.push({ name: freeName(people.length), mail: `staff${people.length}@larkmoor.example`, level: 'staff', site: 'Brookside', department: 'Growing', teams: ['Houses 1 to 3'], roles: ['grower'], manager: 'Helena Brandt' })
+  while (people.length < 64 * scale)
+    people.push({
+      name: freeName(people.length),
+      mail: `staff${people.length}@larkmoor.example`,
+      level: 'staff',
+      site: 'Brookside',
+      department: 'Growing',
+      teams: ['Houses 1 to 3'],
+      roles: ['grower'],
+      manager: 'Helena Brandt',
+    })
   return {
     sites: SITES.map((name) => ({ name, zone: ZONE })),
     departments: [...DEPARTMENTS],

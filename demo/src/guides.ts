@@ -21,9 +21,17 @@ export type DemoGuide = {
 
 /** Folders, parents first: name → parent. */
 export const FOLDERS: readonly [name: string, parent: string | null][] = [
-  ['Everybody', null], ['Order office', null], ['Propagation', null], ['Brookside', null], ['Packhouse', 'Brookside'], ['Growing', 'Brookside'], ['Maintenance', 'Brookside'], ['Quay Depot', null],
+  ['Everybody', null],
+  ['Order office', null],
+  ['Propagation', null],
+  ['Brookside', null],
+  ['Packhouse', 'Brookside'],
+  ['Growing', 'Brookside'],
+  ['Maintenance', 'Brookside'],
+  ['Quay Depot', null],
 ]
 
+// prettier-ignore
 export const GUIDES: readonly DemoGuide[] = [
   { file: 'welcome', folder: 'Everybody', kind: 'background', owner: 'Marta Sorrel', publishedDaysAgo: 60, everybody: true, openToAll: true, dueDays: 21, reading: { starts: 0.96 } },
   { file: 'hand-hygiene', folder: 'Everybody', kind: 'policy', owner: 'Marta Sorrel', publishedDaysAgo: 58, roles: ['packhouse operator', 'grower', 'shift lead'], dueDays: 14, confirmSteps: false, reading: { starts: 0.93 }, again: { daysAgo: 9, note: 'Who was sick in the last two days does other work, and loses no pay. New step on gloves.', mustReread: true, addStep: 'Put on fresh gloves last, touching only the cuffs. Gloves do not replace washing.' } },

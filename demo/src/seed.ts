@@ -3,7 +3,17 @@ import { join } from 'node:path'
 import { reasonsFor, type AudienceRule } from '@jackdaw/core/audiences'
 import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
 import { richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
-import { endOfLocalDay, seededRandom, type FolderId, type GuideId, type LocalDate, type PersonId, type RoleId, type StepId, type TeamId } from '@jackdaw/core/shared'
+import {
+  endOfLocalDay,
+  seededRandom,
+  type FolderId,
+  type GuideId,
+  type LocalDate,
+  type PersonId,
+  type RoleId,
+  type StepId,
+  type TeamId,
+} from '@jackdaw/core/shared'
 import { readingEvents } from './activity'
 import { DEMO_PASSWORD, demoCompany, type DemoPerson } from './company'
 import { FOLDERS, GUIDES, type DemoGuide } from './guides'
@@ -27,35 +37,71 @@ async function loadPeople(services: DemoServices, scale: number, now: number): P
   const company = demoCompany(scale)
   const named = (names: readonly string[]) => new Map(names.map((name) => [name, services.newId()]))
   const ids: Ids = {
-    sites: named(company.sites.map((site) => site.name)), departments: named(company.departments), teams: named(company.teams), roles: named(company.roles),
-    people: named(company.people.map((person) => person.name)), folders: named(FOLDERS.map(([name]) => name)),
+    sites: named(company.sites.map((site) => site.name)),
+    departments: named(company.departments),
+    teams: named(company.teams),
+    roles: named(company.roles),
+    people: named(company.people.map((person) => person.name)),
+    folders: named(FOLDERS.map(([name]) => name)),
   }
   const list = (map: Map<string, string>) => [...map].map(([name, id]) => ({ id, name }))
-  await services.addGroups({ sites: company.sites.map((site) => ({ ...site, id: ids.sites.get(site.name)! })), departments: list(ids.departments), teams: list(ids.teams), roles: list(ids.roles) })
-  const members = company.people.map((person): Member => ({ ...person, id: ids.people.get(person.name)! as PersonId, teamIds: person.teams.map((team) => ids.teams.get(team)!), roleIds: person.roles.map((role) => ids.roles.get(role)!) }))
+  await services.addGroups({
+    sites: company.sites.map((site) => ({ ...site, id: ids.sites.get(site.name)! })),
+    departments: list(ids.departments),
+    teams: list(ids.teams),
+    roles: list(ids.roles),
+  })
+  const members = company.people.map((person): Member => ({
+    ...person,
+    id: ids.people.get(person.name)! as PersonId,
+    teamIds: person.teams.map((team) => ids.teams.get(team)!),
+    roleIds: person.roles.map((role) => ids.roles.get(role)!),
+  }))
   const rows = members.map((member): NewPerson => ({
-    id: member.id, name: member.name, mail: member.mail, level: member.level, siteId: ids.sites.get(member.site)!, departmentId: ids.departments.get(member.department)!,
-    teamIds: member.teamIds, roleIds: member.roleIds, managerId: member.manager === null ? null : (ids.people.get(member.manager)! as PersonId),
+    id: member.id,
+    name: member.name,
+    mail: member.mail,
+    level: member.level,
+    siteId: ids.sites.get(member.site)!,
+    departmentId: ids.departments.get(member.department)!,
+    teamIds: member.teamIds,
+    roleIds: member.roleIds,
+    managerId: member.manager === null ? null : (ids.people.get(member.manager)! as PersonId),
   }))
   await services.addPeople(rows, DEMO_PASSWORD, now)
-  for (const [name, parent] of FOLDERS) await services.addFolder({ id: ids.folders.get(name)! as FolderId, name, parentId: parent === null ? null : (ids.folders.get(parent)! as FolderId), now })
+  for (const [name, parent] of FOLDERS)
+    await services.addFolder({
+      id: ids.folders.get(name)! as FolderId,
+      name,
+      parentId: parent === null ? null : (ids.folders.get(parent)! as FolderId),
+      now,
+    })
   return { ids, members }
 }
 
 /** Reads a guide's Markdown with Jackdaw's own import and stores it with its pictures. */
-async function loadGuide(services: DemoServices, folder: string, guide: DemoGuide, ids: Ids, now: number): Promise<{ id: GuideId; document: GuideDocument; owner: PersonId }> {
+async function loadGuide(
+  services: DemoServices,
+  folder: string,
+  guide: DemoGuide,
+  ids: Ids,
+  now: number,
+): Promise<{ id: GuideId; document: GuideDocument; owner: PersonId }> {
   const draft = importMarkdown(await readFile(join(folder, 'guides', `${guide.file}.md`), 'utf8'), guide.file, services.newId)
   const id = services.newId() as GuideId
   const owner = ids.people.get(guide.owner)! as PersonId
   const { document } = settlePictures(draft, new Set(draft.pictures.map((picture) => picture.id as string)))
   const finished: GuideDocument = { ...document, kind: guide.kind, confirmSteps: guide.confirmSteps ?? false }
   await services.addGuide({ id, document: finished, ownerId: owner, folderId: ids.folders.get(guide.folder)! as FolderId, now })
-  for (const picture of draft.pictures) await services.addPicture({ id: picture.id, guideId: id, bytes: await readFile(join(folder, picture.path)), by: owner, now })
+  for (const picture of draft.pictures)
+    await services.addPicture({ id: picture.id, guideId: id, bytes: await readFile(join(folder, picture.path)), by: owner, now })
   return { id, document: finished, owner }
 }
 
 const audienceOf = (guide: DemoGuide, ids: Ids): AudienceRule => ({
-  people: guide.everybody ? ([ids.people.get('Helena Brandt'), ids.people.get('Marta Sorrel'), ids.people.get('Priya Raman')] as PersonId[]) : [],
+  people: guide.everybody
+    ? ([ids.people.get('Helena Brandt'), ids.people.get('Marta Sorrel'), ids.people.get('Priya Raman')] as PersonId[])
+    : [],
   teams: (guide.everybody ? [...ids.teams.keys()] : (guide.teams ?? [])).map((team) => ids.teams.get(team)! as TeamId),
   roles: (guide.roles ?? []).map((role) => ids.roles.get(role)! as RoleId),
 })
@@ -69,37 +115,72 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   const random = seededRandom(1974)
   const { ids, members } = await loadPeople(services, scale, until - 61 * DAY)
   const lead = ids.people.get('Marta Sorrel')! as PersonId
-  const diligence = new Map(members.map((member) => [member.id as string, Math.min(1, Math.max(0.05, (DILIGENCE[member.teams[0] ?? ''] ?? 0.85) + (random() - 0.5) * 0.2))]))
+  const diligence = new Map(
+    members.map((member) => [
+      member.id as string,
+      Math.min(1, Math.max(0.05, (DILIGENCE[member.teams[0] ?? ''] ?? 0.85) + (random() - 0.5) * 0.2)),
+    ]),
+  )
   const source = { random, newEventId: services.newEventId }
 
   for (const guide of GUIDES) {
     const publishedAt = until - guide.publishedDaysAgo * DAY
     const { id, document, owner } = await loadGuide(services, folder, guide, ids, publishedAt - 2 * DAY)
     const audience = audienceOf(guide, ids)
-    const request = { audience, openToAll: guide.openToAll ?? false, due: guide.dueDays === null ? { kind: 'none' as const } : { kind: 'days' as const, days: guide.dueDays } }
+    const request = {
+      audience,
+      openToAll: guide.openToAll ?? false,
+      due: guide.dueDays === null ? { kind: 'none' as const } : { kind: 'days' as const, days: guide.dueDays },
+    }
     await services.publish(id, { ...request, revision: 0, changeNote: 'First edition', mustReread: false }, lead, publishedAt)
     const steps = stepsOf(document).map((step) => step.id)
-    const readers = members.filter((member) => reasonsFor(audience, { id: member.id, teams: member.teamIds, roles: member.roleIds }).length > 0)
+    const readers = members.filter(
+      (member) => reasonsFor(audience, { id: member.id, teams: member.teamIds, roles: member.roleIds }).length > 0,
+    )
     const reading = (member: Member, edition: number, list: readonly StepId[], from: number, to: number): Batch[] => {
       const only = member.name === 'Inés Robledo' ? INES[edition === 1 ? guide.file : `${guide.file} again`] : undefined
       if (only === 0) return []
       const made = readingEvents(
         {
-          guideId: id, edition, steps: only === undefined ? list : list.slice(0, only), confirmSteps: document.confirmSteps, from, until: to, diligence: diligence.get(member.id)!,
-          starts: guide.reading.starts, stopAt: only === undefined ? guide.reading.stopAt : undefined,
+          guideId: id,
+          edition,
+          steps: only === undefined ? list : list.slice(0, only),
+          confirmSteps: document.confirmSteps,
+          from,
+          until: to,
+          diligence: diligence.get(member.id)!,
+          starts: guide.reading.starts,
+          stopAt: only === undefined ? guide.reading.stopAt : undefined,
         },
         source,
       )
-      return made.map((batch): Batch => ({ ...batch, personId: member.id, events: only === undefined ? batch.events : batch.events.filter((event) => event.verb !== 'finished') }))
+      return made.map((batch): Batch => ({
+        ...batch,
+        personId: member.id,
+        events: only === undefined ? batch.events : batch.events.filter((event) => event.verb !== 'finished'),
+      }))
     }
     const again = guide.again
     const changedAt = again ? until - again.daysAgo * DAY : until
     await services.takeEvents(readers.flatMap((member) => reading(member, 1, steps, publishedAt, changedAt)))
     if (again) {
       const added = services.newId() as StepId
-      await services.saveChanges(id, owner, [{ type: 'insert-item', item: { kind: 'step', id: added, body: withBlockIds(richTextOf(again.addStep), services.newId), pictures: [] }, after: steps.at(-1) ?? null }], changedAt - 3_600_000)
+      await services.saveChanges(
+        id,
+        owner,
+        [
+          {
+            type: 'insert-item',
+            item: { kind: 'step', id: added, body: withBlockIds(richTextOf(again.addStep), services.newId), pictures: [] },
+            after: steps.at(-1) ?? null,
+          },
+        ],
+        changedAt - 3_600_000,
+      )
       await services.publish(id, { ...request, revision: 1, changeNote: again.note, mustReread: again.mustReread }, lead, changedAt)
-      await services.takeEvents(readers.flatMap((member) => (random() < 0.7 ? reading(member, 2, [...steps, added], changedAt, until) : [])))
+      await services.takeEvents(
+        readers.flatMap((member) => (random() < 0.7 ? reading(member, 2, [...steps, added], changedAt, until) : [])),
+      )
     }
   }
   await addDraftInWork(services, ids, until)
@@ -107,6 +188,16 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
 
 /** A guide that nobody has published yet, as there always is one. */
 async function addDraftInWork(services: DemoServices, ids: Ids, until: number): Promise<void> {
-  const { document } = importMarkdown('# Water the seed trays\n\nFog, do not pour.\n\n1. Check that the fog line is set to **house 2**.\n2. Fog for 40 seconds, then wait two minutes and look at the surface.\n', 'water', services.newId)
-  await services.addGuide({ id: services.newId() as GuideId, document, ownerId: ids.people.get('Tomasz Wilk')! as PersonId, folderId: ids.folders.get('Propagation')! as FolderId, now: until - DAY })
+  const { document } = importMarkdown(
+    '# Water the seed trays\n\nFog, do not pour.\n\n1. Check that the fog line is set to **house 2**.\n2. Fog for 40 seconds, then wait two minutes and look at the surface.\n',
+    'water',
+    services.newId,
+  )
+  await services.addGuide({
+    id: services.newId() as GuideId,
+    document,
+    ownerId: ids.people.get('Tomasz Wilk')! as PersonId,
+    folderId: ids.folders.get('Propagation')! as FolderId,
+    now: until - DAY,
+  })
 }

@@ -6,7 +6,15 @@ import type { Level } from '@jackdaw/core/people'
 import type { FolderId, GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
 
 export type NewPerson = {
-  id: PersonId; name: string; mail: string; level: Level; siteId: string; departmentId: string; teamIds: string[]; roleIds: string[]; managerId: PersonId | null
+  id: PersonId
+  name: string
+  mail: string
+  level: Level
+  siteId: string
+  departmentId: string
+  teamIds: string[]
+  roleIds: string[]
+  managerId: PersonId | null
 }
 export type Batch = { personId: PersonId; at: number; events: UsageEvent[] }
 
@@ -14,13 +22,23 @@ export type Batch = { personId: PersonId; at: number; events: UsageEvent[] }
 export type DemoServices = {
   newId: () => string
   newEventId: () => string
-  addGroups(groups: { sites: { id: string; name: string; zone: string }[]; departments: { id: string; name: string }[]; teams: { id: string; name: string }[]; roles: { id: string; name: string }[] }): Promise<void>
+  addGroups(groups: {
+    sites: { id: string; name: string; zone: string }[]
+    departments: { id: string; name: string }[]
+    teams: { id: string; name: string }[]
+    roles: { id: string; name: string }[]
+  }): Promise<void>
   /** Managers come before those who report to them. */
   addPeople(people: readonly NewPerson[], password: string, now: number): Promise<void>
   addFolder(folder: { id: FolderId; name: string; parentId: FolderId | null; now: number }): Promise<unknown>
   addGuide(guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }): Promise<unknown>
   addPicture(picture: { id: PictureId; guideId: GuideId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
   saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number): Promise<unknown>
-  publish(guideId: GuideId, request: { revision: number; changeNote: string; mustReread: boolean; audience: AudienceRule; openToAll: boolean; due: DueRule }, by: PersonId, now: number): Promise<unknown>
+  publish(
+    guideId: GuideId,
+    request: { revision: number; changeNote: string; mustReread: boolean; audience: AudienceRule; openToAll: boolean; due: DueRule },
+    by: PersonId,
+    now: number,
+  ): Promise<unknown>
   takeEvents(batches: readonly Batch[]): Promise<void>
 }

@@ -15,13 +15,17 @@ export const ANCHOR = '2026-03-10'
 export type App = { address: string; kill: () => Promise<void>; restart: () => Promise<void>; close: () => Promise<void> }
 
 function launch(env: NodeJS.ProcessEnv): Promise<{ child: ChildProcess; port: number }> {
-  const child = spawn(process.execPath, [join(process.cwd(), 'dist/server/main.mjs')], { env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+  const child = spawn(process.execPath, [join(process.cwd(), 'dist/server/main.mjs')], {
+    env,
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  })
   return new Promise((resolve, reject) => {
     child.once('message', (message: { listening: number }) => resolve({ child, port: message.listening }))
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
   })
 }
-const ended = (child: ChildProcess): Promise<void> => new Promise((resolve) => (child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve())))
+const ended = (child: ChildProcess): Promise<void> =>
+  new Promise((resolve) => (child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve())))
 
 /** Runs the built application with the demo, on a database of its own. */
 export async function startApp(): Promise<App> {
@@ -33,7 +37,15 @@ export async function startApp(): Promise<App> {
   await admin.end()
   const files = await mkdtemp(join(tmpdir(), 'jackdaw-e2e-'))
   const env = (port: number): NodeJS.ProcessEnv => ({
-    ...process.env, DATABASE_URL: `${cluster}/${name}`, PORT: String(port), SESSION_SECRET: 'e'.repeat(40), STORAGE_DIR: files, WEB_DIR: join(process.cwd(), 'dist/web'), DEMO: 'yes', DEMO_ANCHOR: ANCHOR, LOG_LEVEL: 'error',
+    ...process.env,
+    DATABASE_URL: `${cluster}/${name}`,
+    PORT: String(port),
+    SESSION_SECRET: 'e'.repeat(40),
+    STORAGE_DIR: files,
+    WEB_DIR: join(process.cwd(), 'dist/web'),
+    DEMO: 'yes',
+    DEMO_ANCHOR: ANCHOR,
+    LOG_LEVEL: 'error',
   })
   let { child, port } = await launch(env(0))
   return {
@@ -56,7 +68,16 @@ export async function startApp(): Promise<App> {
 export const openBrowser = (): Promise<Browser> =>
   puppeteer.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage'],
+    args: [
+      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-dev-shm-usage',
+    ],
   })
 
 const WIDE = { width: 1280, height: 800 }
@@ -65,7 +86,12 @@ const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 const WANTED = /ERR_INTERNET_DISCONNECTED|ERR_CONNECTION|status of (401|403|404|409|422)|net::ERR/
 
 /** A browser of its own for one person, signed in, with its complaints collected. */
-export async function signedIn(browser: Browser, app: App, mail: string, device: 'wide' | 'phone' = 'wide'): Promise<Page & { complaints: string[] }> {
+export async function signedIn(
+  browser: Browser,
+  app: App,
+  mail: string,
+  device: 'wide' | 'phone' = 'wide',
+): Promise<Page & { complaints: string[] }> {
   const context = await browser.createBrowserContext()
   const page = (await context.newPage()) as Page & { complaints: string[] }
   page.complaints = []
@@ -96,7 +122,24 @@ export const press = (page: Page, name: string): Promise<void> => page.locator(`
 export async function seriousFindings(page: Page): Promise<string[]> {
   await page.evaluate(axe.source)
   return page.evaluate(async () => {
-    const { violations } = await (globalThis as unknown as { axe: { run: (where: Document, options: object) => Promise<{ violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[] }> } }).axe.run(document, { resultTypes: ['violations'] })
-    return violations.filter((each) => each.impact === 'serious' || each.impact === 'critical').map((each) => `${each.id}: ${each.nodes.map((node) => `${node.html.slice(0, 160)} ${node.failureSummary.slice(0, 200)}`).slice(0, 3).join(' | ')}`)
+    const { violations } = await (
+      globalThis as unknown as {
+        axe: {
+          run: (
+            where: Document,
+            options: object,
+          ) => Promise<{ violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[] }>
+        }
+      }
+    ).axe.run(document, { resultTypes: ['violations'] })
+    return violations
+      .filter((each) => each.impact === 'serious' || each.impact === 'critical')
+      .map(
+        (each) =>
+          `${each.id}: ${each.nodes
+            .map((node) => `${node.html.slice(0, 160)} ${node.failureSummary.slice(0, 200)}`)
+            .slice(0, 3)
+            .join(' | ')}`,
+      )
   })
 }

@@ -19,8 +19,16 @@ afterAll(async () => {
 
 /** Waits until the steps begin with these words. */
 const stepsAre = (expected: readonly (string | undefined)[]) =>
-  tomasz.waitForFunction((wanted: string) => JSON.stringify([...document.querySelectorAll('li[data-step] [data-step-text]')].map((each) => (each as HTMLElement).innerText.trim().slice(0, 12))) === wanted, {}, JSON.stringify(expected))
-const texts = () => tomasz.$$eval('li[data-step] [data-step-text]', (all) => all.map((each) => (each as HTMLElement).innerText.trim().slice(0, 12)))
+  tomasz.waitForFunction(
+    (wanted: string) =>
+      JSON.stringify(
+        [...document.querySelectorAll('li[data-step] [data-step-text]')].map((each) => (each as HTMLElement).innerText.trim().slice(0, 12)),
+      ) === wanted,
+    {},
+    JSON.stringify(expected),
+  )
+const texts = () =>
+  tomasz.$$eval('li[data-step] [data-step-text]', (all) => all.map((each) => (each as HTMLElement).innerText.trim().slice(0, 12)))
 const pictures = () => tomasz.$$eval('img[src*="/draft/pictures/"]', (all) => all.length)
 const undo = async () => {
   await tomasz.keyboard.down('Control')
@@ -36,7 +44,11 @@ const give = (selector: string, how: 'drop' | 'paste') =>
       const data = new DataTransfer()
       data.items.add(new File([blob], 'drawn.png', { type: 'image/png' }))
       const target = document.querySelector(where)!
-      target.dispatchEvent(event === 'drop' ? new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }) : new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+      target.dispatchEvent(
+        event === 'drop'
+          ? new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true })
+          : new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      )
     },
     selector,
     how,
@@ -72,7 +84,11 @@ describe('the author’s bench', () => {
     await tomasz.mouse.move(from!.x + 10, from!.y + 30, { steps: 4 })
     await tomasz.mouse.move(to!.x + 10, to!.y + 20, { steps: 8 })
     await tomasz.mouse.up()
-    await tomasz.waitForFunction((first: string) => (document.querySelector('li[data-step] [data-step-text]') as HTMLElement).innerText.startsWith(first), {}, before[1]!)
+    await tomasz.waitForFunction(
+      (first: string) => (document.querySelector('li[data-step] [data-step-text]') as HTMLElement).innerText.startsWith(first),
+      {},
+      before[1]!,
+    )
     await undo()
     await stepsAre(before)
   })
@@ -101,18 +117,32 @@ describe('the author’s bench', () => {
     await tomasz.waitForFunction(() => /Saved at/.test(document.body.innerText))
     await tomasz.reload()
     await tomasz.waitForSelector('li[data-step] table')
-    const found = await tomasz.$eval('li[data-step]', (step) => ({ list: step.querySelector('ul li')?.textContent, key: step.querySelector('kbd')?.textContent, link: step.querySelector('a')?.getAttribute('href'), head: step.querySelector('th')?.textContent }))
+    const found = await tomasz.$eval('li[data-step]', (step) => ({
+      list: step.querySelector('ul li')?.textContent,
+      key: step.querySelector('kbd')?.textContent,
+      link: step.querySelector('a')?.getAttribute('href'),
+      head: step.querySelector('th')?.textContent,
+    }))
     expect(found).toEqual({ list: 'gloves', key: 'F2', link: 'https://larkmoor.example/fog', head: 'Minutes' })
   })
   it('changes and takes back the facts beside the text', async () => {
-    await tomasz.waitForFunction(() => (document.querySelectorAll('aside select')[1] as HTMLSelectElement | undefined)?.selectedOptions[0]?.text.trim() === 'Propagation')
+    await tomasz.waitForFunction(
+      () =>
+        (document.querySelectorAll('aside select')[1] as HTMLSelectElement | undefined)?.selectedOptions[0]?.text.trim() === 'Propagation',
+    )
     await tomasz.select('aside select', 'work-instruction')
     await tomasz.waitForFunction(() => (document.querySelector('aside select') as HTMLSelectElement).value === 'work-instruction')
-    const options = await tomasz.$$eval('aside select', (all) => [...(all[1] as HTMLSelectElement).options].map((option) => [option.text.trim(), option.value]))
+    const options = await tomasz.$$eval('aside select', (all) =>
+      [...(all[1] as HTMLSelectElement).options].map((option) => [option.text.trim(), option.value]),
+    )
     await (await tomasz.$$('aside select'))[1]!.select(options.find(([name]) => name === 'Everybody')![1]!)
-    await tomasz.waitForFunction(() => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Everybody')
+    await tomasz.waitForFunction(
+      () => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Everybody',
+    )
     await press(tomasz, 'Undo (Ctrl+Z)')
-    await tomasz.waitForFunction(() => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Propagation')
+    await tomasz.waitForFunction(
+      () => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Propagation',
+    )
     await press(tomasz, 'Undo (Ctrl+Z)')
     await tomasz.waitForFunction(() => (document.querySelector('aside select') as HTMLSelectElement).value === 'how-to')
     await seen(tomasz, 'A lead publishes this guide')

@@ -21,13 +21,20 @@ afterAll(async () => {
 /** Waits until the steps of the draft are these. */
 const stepsAre = async (page: Page, expected: readonly string[]): Promise<void> => {
   const texts = () => page.$$eval('li[data-step] [data-step-text]', (all) => all.map((each) => (each as HTMLElement).innerText.trim()))
-  for (let tries = 0; tries < 50 && JSON.stringify(await texts()) !== JSON.stringify(expected); tries++) await new Promise((resolve) => setTimeout(resolve, 100))
+  for (let tries = 0; tries < 50 && JSON.stringify(await texts()) !== JSON.stringify(expected); tries++)
+    await new Promise((resolve) => setTimeout(resolve, 100))
   expect(await texts()).toEqual(expected)
 }
 const intoStep = async (page: Page, n: number): Promise<void> => {
   const step = (await page.$$('li[data-step] [data-step-text]'))[n - 1]!
   await step.click()
-  await page.waitForFunction((index: number) => document.querySelectorAll('li[data-step]')[index]?.contains(document.activeElement) && document.activeElement?.matches('.ProseMirror'), {}, n - 1)
+  await page.waitForFunction(
+    (index: number) =>
+      document.querySelectorAll('li[data-step]')[index]?.contains(document.activeElement) &&
+      document.activeElement?.matches('.ProseMirror'),
+    {},
+    n - 1,
+  )
   await page.keyboard.down('Control')
   await page.keyboard.press('End')
   await page.keyboard.up('Control')
@@ -37,7 +44,8 @@ const chord = async (page: Page, key: string): Promise<void> => {
   await page.keyboard.press(key as 'a')
   await page.keyboard.up('Control')
 }
-const saved = (page: Page) => page.waitForFunction(() => /Saved at|Everything is saved/.test(document.querySelector('[role=status]')?.parentElement?.innerText ?? ''))
+const saved = (page: Page) =>
+  page.waitForFunction(() => /Saved at|Everything is saved/.test(document.querySelector('[role=status]')?.parentElement?.innerText ?? ''))
 const clean = async (page: Page & { complaints: string[] }): Promise<void> => {
   expect(await seriousFindings(page)).toEqual([])
   expect(page.complaints).toEqual([])
@@ -110,7 +118,11 @@ describe('from an empty page to who finished', () => {
     await marta.keyboard.press('ArrowUp')
     await new Promise((resolve) => setTimeout(resolve, 300))
     await marta.keyboard.press('Space')
-    await marta.waitForFunction(() => [...document.querySelectorAll('li[data-step] [data-step-text]')].map((each) => (each as HTMLElement).innerText.trim())[1] === 'Stack them')
+    await marta.waitForFunction(
+      () =>
+        [...document.querySelectorAll('li[data-step] [data-step-text]')].map((each) => (each as HTMLElement).innerText.trim())[1] ===
+        'Stack them',
+    )
     await chord(marta, 'z')
     await stepsAre(marta, ['Sort the crates by size', 'Rinse them', 'Stack them'])
     await chord(marta, 'y')
@@ -183,7 +195,12 @@ describe('from an empty page to who finished', () => {
     await press(priya, 'Keep both, mine as a step after it')
     await saved(priya)
     await seen(marta, 'Rinse them by Marta, mine')
-    await stepsAre(priya, ['Sort the crates by size; closed; offline; killed', 'Rinse them by Marta, hers', 'Rinse them by Marta, mine', 'Stack them by Priya'])
+    await stepsAre(priya, [
+      'Sort the crates by size; closed; offline; killed',
+      'Rinse them by Marta, hers',
+      'Rinse them by Marta, mine',
+      'Stack them by Priya',
+    ])
     expect(priya.complaints).toEqual([])
     await priya.browserContext().close()
   })
@@ -253,10 +270,16 @@ describe('from an empty page to who finished', () => {
     await seen(desk, 'It is on record that you have read edition 1')
     await desk.setOfflineMode(false)
     await desk.evaluate(() => window.dispatchEvent(new Event('online')))
-    await desk.waitForFunction(async () => ((await (await fetch('/api/today')).json()) as { done: { title: string }[] }).done.some((item) => item.title === 'Wash the crates'), { polling: 500 })
+    await desk.waitForFunction(
+      async () =>
+        ((await (await fetch('/api/today')).json()) as { done: { title: string }[] }).done.some((item) => item.title === 'Wash the crates'),
+      { polling: 500 },
+    )
     await clean(desk)
 
-    const other = (await (await desk.evaluate(async () => ((await (await fetch('/api/guides')).json()) as { rows: { title: string }[] }).rows.map((row) => row.title))))
+    const other = await await desk.evaluate(async () =>
+      ((await (await fetch('/api/guides')).json()) as { rows: { title: string }[] }).rows.map((row) => row.title),
+    )
     expect(other).toContain('Wash the crates')
     expect(other).not.toContain('Wipe up a spill')
     await marta.goto(`${app.address}/library?find=spill`)
@@ -271,7 +294,9 @@ describe('from an empty page to who finished', () => {
   it('7: counts who finished and where the others stopped, for a guide and for a person, also as CSV', async () => {
     await marta.goto(guideAddress.replace('/guides/', '/records/guides/'))
     await seen(marta, '1 began, 1 finished')
-    await marta.waitForFunction(() => [...document.querySelectorAll('tbody tr')].some((row) => /Inés Robledo[\s\S]*Done[\s\S]*4 \/ 4/.test((row as HTMLElement).innerText)))
+    await marta.waitForFunction(() =>
+      [...document.querySelectorAll('tbody tr')].some((row) => /Inés Robledo[\s\S]*Done[\s\S]*4 \/ 4/.test((row as HTMLElement).innerText)),
+    )
     await clean(marta)
     const csv = await marta.evaluate(async () => (await fetch(document.querySelector<HTMLAnchorElement>('a[download]')!.href)).text())
     expect(csv.split('\r\n').filter((line) => line.includes('Wash the crates'))).toHaveLength(8)

@@ -9,8 +9,13 @@ let browser: Browser
 let page: Page
 let address = ''
 beforeAll(async () => {
-  book = spawn(process.execPath, [join(process.cwd(), 'dist/standins/order-book/main.mjs')], { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], env: { ...process.env, PORT: '0' } })
-  address = await new Promise<string>((resolve) => book.once('message', ({ listening }: { listening: number }) => resolve(`http://127.0.0.1:${listening}`)))
+  book = spawn(process.execPath, [join(process.cwd(), 'dist/standins/order-book/main.mjs')], {
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    env: { ...process.env, PORT: '0' },
+  })
+  address = await new Promise<string>((resolve) =>
+    book.once('message', ({ listening }: { listening: number }) => resolve(`http://127.0.0.1:${listening}`)),
+  )
   browser = await openBrowser()
   page = await browser.newPage()
   page.setDefaultTimeout(10_000)
@@ -95,7 +100,9 @@ describe('the Order Book', () => {
   it('counts stock with buttons in a shadow root, and finds customers with their private data', async () => {
     await page.goto(`${address}/stock`)
     await page.locator('stock-meter >>> button[aria-label="One more Label roll 60 mm"]').click()
-    await page.waitForFunction(() => [...document.querySelectorAll('stock-meter')].some((meter) => meter.shadowRoot?.querySelector('b')?.textContent === '19'))
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('stock-meter')].some((meter) => meter.shadowRoot?.querySelector('b')?.textContent === '19'),
+    )
     expect(await seriousFindings(page)).toEqual([])
     await page.locator('a ::-p-text(Customers)').click()
     await page.locator('input[name=find]').fill('hob')
@@ -122,7 +129,14 @@ describe('the Order Book', () => {
   it('has a second layout in which things have moved, other names and more fields', async () => {
     await page.goto(`${address}/orders?layout=b`)
     await seen(page, 'Dock plan')
-    expect(await page.$$eval('header nav a', (links) => links.map((link) => link.textContent))).toEqual(['Dock plan', 'Orders', 'Accounts', 'Standing orders', 'Stock', 'Report'])
+    expect(await page.$$eval('header nav a', (links) => links.map((link) => link.textContent))).toEqual([
+      'Dock plan',
+      'Orders',
+      'Accounts',
+      'Standing orders',
+      'Stock',
+      'Report',
+    ])
     await page.locator('a ::-p-text(Create order)').click()
     await page.waitForSelector('input[name=reference]')
     await page.select('select[name=customer]', '40127')
@@ -133,10 +147,18 @@ describe('the Order Book', () => {
     expect(await seriousFindings(page)).toEqual([])
   })
   it('refuses what makes no sense, whoever sends it', async () => {
-    const post = (path: string, body: unknown) => fetch(address + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const post = (path: string, body: unknown) =>
+      fetch(address + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
     const order = { customer: 40_127, lines: [{ herb: 'Sage', crate: 'S', crates: 1 }], delivery: '2999-01-05', chilled: false, note: '' }
     expect((await post('/api/orders', order)).status).toBe(201)
-    for (const wrong of [{ customer: 1 }, { lines: [] }, { delivery: '2001-01-01' }, { delivery: 'soon' }, { lines: [{ herb: 'Oak', crate: 'S', crates: 1 }] }]) expect((await post('/api/orders', { ...order, ...wrong })).status).toBe(422)
+    for (const wrong of [
+      { customer: 1 },
+      { lines: [] },
+      { delivery: '2001-01-01' },
+      { delivery: 'soon' },
+      { lines: [{ herb: 'Oak', crate: 'S', crates: 1 }] },
+    ])
+      expect((await post('/api/orders', { ...order, ...wrong })).status).toBe(422)
     const slot = { haulier: 'Two Rivers', pallets: 2, chilled: false, tailLift: false }
     expect((await post('/api/slots', { ...slot, slot: '7/23:00' })).status).toBe(422)
     expect((await post('/api/slots', { ...slot, slot: '1/07:30' })).status).toBe(409)

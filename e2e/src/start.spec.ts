@@ -16,7 +16,10 @@ afterAll(() => {
 
 type Started = { child: ChildProcess; output: () => string; ended: Promise<number | null>; address: Promise<string> }
 function start(env: NodeJS.ProcessEnv = {}): Started {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...process.env, DATA_DIR: DATA, PORT: '0', DEMO_ANCHOR: '2026-03-10', ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+    env: { ...process.env, DATA_DIR: DATA, PORT: '0', DEMO_ANCHOR: '2026-03-10', ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   running.push(child)
   let text = ''
   const ended = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
@@ -35,7 +38,11 @@ function start(env: NodeJS.ProcessEnv = {}): Started {
 }
 const processesOf = (what: string): string => spawnSync('pgrep', ['-f', what], { encoding: 'utf8' }).stdout.trim()
 const guides = async (address: string): Promise<number> => {
-  const signedIn = await fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ mail: ACCOUNTS[1]!.mail, password: DEMO_PASSWORD }) })
+  const signedIn = await fetch(`${address}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ mail: ACCOUNTS[1]!.mail, password: DEMO_PASSWORD }),
+  })
   const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!
   return ((await (await fetch(`${address}/api/guides`, { headers: { cookie } })).json()) as { total: number }).total
 }
@@ -76,7 +83,9 @@ describe('npm start', () => {
     expect(await two.ended).toBe(0)
   })
   it('stops when npm is ended, which does not tell its child', async () => {
-    const shell = spawn('sh', ['-c', `DATA_DIR=${DATA} PORT=0 ${process.execPath} scripts/start.mjs & wait`], { stdio: ['ignore', 'pipe', 'ignore'] })
+    const shell = spawn('sh', ['-c', `DATA_DIR=${DATA} PORT=0 ${process.execPath} scripts/start.mjs & wait`], {
+      stdio: ['ignore', 'pipe', 'ignore'],
+    })
     let text = ''
     shell.stdout.on('data', (part: Buffer) => void (text += part.toString()))
     await until(() => text.includes('Jackdaw is at'))
@@ -89,7 +98,9 @@ describe('npm start', () => {
     const { port } = blocker.address() as { port: number }
     const taken = start({ PORT: String(port) })
     expect(await taken.ended).toBe(1)
-    expect(taken.output().trim()).toBe(`Port ${port} is taken, perhaps by a Jackdaw that runs already. Choose another one: PORT=${port + 1} npm start`)
+    expect(taken.output().trim()).toBe(
+      `Port ${port} is taken, perhaps by a Jackdaw that runs already. Choose another one: PORT=${port + 1} npm start`,
+    )
     blocker.close()
     const wrong = start({ PORT: 'high' })
     expect(await wrong.ended).toBe(1)

@@ -12,8 +12,16 @@ const FONTS: readonly [family: string, file: string][] = [
 
 /** Renders every drawing as a PNG into `demo/pictures`. Run from the root of the repository. */
 async function drawAll(): Promise<void> {
-  const faces = await Promise.all(FONTS.map(async ([family, file]) => `@font-face{font-family:"${family}";font-weight:200 900;src:url(data:font/woff2;base64,${(await readFile(join('node_modules', file))).toString('base64')})}`))
-  const browser = await puppeteer.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'] })
+  const faces = await Promise.all(
+    FONTS.map(
+      async ([family, file]) =>
+        `@font-face{font-family:"${family}";font-weight:200 900;src:url(data:font/woff2;base64,${(await readFile(join('node_modules', file))).toString('base64')})}`,
+    ),
+  )
+  const browser = await puppeteer.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
+  })
   const page = await browser.newPage()
   await page.setViewport({ width: WIDTH, height: HEIGHT, deviceScaleFactor: 1.5 })
   await mkdir('demo/pictures', { recursive: true })

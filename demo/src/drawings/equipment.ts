@@ -2,10 +2,16 @@ import { box, circle, INK, name, path, sheet, text } from './pen'
 
 const STEEL = '#DDE3E6'
 const GREEN = '#9DBF8F'
-const valve = (x: number, y: number): string => path(`M ${x - 16} ${y - 12} L ${x + 16} ${y + 12} V ${y - 12} L ${x - 16} ${y + 12} Z`, { fill: '#FFFFFF' }) + path(`M ${x} ${y} v -22 M ${x - 12} ${y - 22} h 24`, { width: 4 })
-const gauge = (x: number, y: number, turn: number): string => circle(x, y, 26, { fill: '#FFFFFF' }) + path(`M ${x} ${y} l ${18 * Math.cos(turn)} ${18 * Math.sin(turn)}`, { width: 3 }) + path(`M ${x} ${y + 26} v 24`, { width: 6 })
+const valve = (x: number, y: number): string =>
+  path(`M ${x - 16} ${y - 12} L ${x + 16} ${y + 12} V ${y - 12} L ${x - 16} ${y + 12} Z`, { fill: '#FFFFFF' }) +
+  path(`M ${x} ${y} v -22 M ${x - 12} ${y - 22} h 24`, { width: 4 })
+const gauge = (x: number, y: number, turn: number): string =>
+  circle(x, y, 26, { fill: '#FFFFFF' }) +
+  path(`M ${x} ${y} l ${18 * Math.cos(turn)} ${18 * Math.sin(turn)}`, { width: 3 }) +
+  path(`M ${x} ${y + 26} v 24`, { width: 6 })
 
 /** Drawings of equipment and places, by the name of their file. */
+// prettier-ignore
 export const EQUIPMENT: Record<string, string> = {
   'seeder-overview': sheet(
     box(120, 380, 720, 26, { fill: STEEL }) + [150, 330, 610, 790].map((x) => box(x, 406, 18, 120, { fill: STEEL })).join('') + circle(430, 290, 84, { fill: STEEL }) + circle(430, 290, 14, { fill: '#FFFFFF' }) +

@@ -1,6 +1,7 @@
 import { box, button, field, orderBook, path, table, text, tick } from './pen'
 
 /** Pages of the Order Book, by the name of their file. */
+// prettier-ignore
 export const SCREENS: Record<string, string> = {
   'order-book-customers': orderBook(
     'Customers',

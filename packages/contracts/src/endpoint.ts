@@ -26,7 +26,12 @@ export type Endpoint<P extends Shape = Shape, Q extends Shape = Shape, B extends
 }
 
 /** Declares an endpoint; a plain value, so that server and client read the same. */
-export const endpoint = <P extends Shape = undefined, Q extends Shape = undefined, B extends Shape = undefined, R extends Shape = undefined>(
+export const endpoint = <
+  P extends Shape = undefined,
+  Q extends Shape = undefined,
+  B extends Shape = undefined,
+  R extends Shape = undefined,
+>(
   declared: Endpoint<P, Q, B, R>,
 ): Endpoint<P, Q, B, R> => declared
 

@@ -11,8 +11,11 @@ import * as publishing from './publishing'
 import * as reading from './reading'
 import * as records from './records'
 
-const isEndpoint = (value: unknown): value is Endpoint => typeof value === 'object' && value !== null && 'path' in value && 'access' in value
-const endpoints = [exchange, guides, health, library, people, publishing, reading, records].flatMap((domain) => Object.values(domain as Record<string, unknown>).filter(isEndpoint))
+const isEndpoint = (value: unknown): value is Endpoint =>
+  typeof value === 'object' && value !== null && 'path' in value && 'access' in value
+const endpoints = [exchange, guides, health, library, people, publishing, reading, records].flatMap((domain) =>
+  Object.values(domain as Record<string, unknown>).filter(isEndpoint),
+)
 
 describe('the contracts', () => {
   it('give every endpoint an address of its own', () => {
@@ -28,7 +31,12 @@ describe('the contracts', () => {
     }
   })
   it('open only sign-in and health to anyone', () => {
-    expect(endpoints.filter((endpoint) => endpoint.access === 'anyone').map((endpoint) => endpoint.path).sort()).toEqual(['/api/session', '/api/session', '/healthz', '/readyz'])
+    expect(
+      endpoints
+        .filter((endpoint) => endpoint.access === 'anyone')
+        .map((endpoint) => endpoint.path)
+        .sort(),
+    ).toEqual(['/api/session', '/api/session', '/healthz', '/readyz'])
   })
   it('read nothing but the address in a GET, and answer either with JSON or with a file', () => {
     for (const endpoint of endpoints) {

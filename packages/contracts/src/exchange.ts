@@ -21,8 +21,11 @@ export type ImportReport = z.infer<typeof ImportReport>
 
 /** A Markdown file, or a zip with one and its pictures, becomes a draft. */
 export const importGuide = endpoint({
-  method: 'post', path: '/api/imports', access: { may: 'guide.create' },
+  method: 'post',
+  path: '/api/imports',
+  access: { may: 'guide.create' },
   query: z.object({ name: z.string().check(z.minLength(1), z.maxLength(300)), folder: z.optional(FolderId) }),
   bytes: { types: ['text/*', 'application/zip', 'application/octet-stream', 'application/x-zip-compressed'], maxBytes: MAX_IMPORT_BYTES },
-  response: ImportReport, problems: ['not-markdown', 'bad-zip', 'too-large', 'wrong-type'],
+  response: ImportReport,
+  problems: ['not-markdown', 'bad-zip', 'too-large', 'wrong-type'],
 })

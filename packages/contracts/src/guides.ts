@@ -23,7 +23,14 @@ export const Draft = z.object({
 export type Draft = z.infer<typeof Draft>
 
 /** The draft with its facts, for those who may edit it. */
-export const getDraft = endpoint({ method: 'get', path: '/api/guides/:id/draft', access: { may: 'guide.edit', over: 'guide' }, params: guide, response: Draft, problems: [] })
+export const getDraft = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/draft',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  response: Draft,
+  problems: [],
+})
 
 /** Changes of one saving by somebody, with the revision that they made. */
 export const SavedChanges = z.object({ revision: z.int(), by: PersonRef, changes: z.array(Change) })
@@ -42,7 +49,10 @@ export type DraftConflict = z.infer<typeof DraftConflict>
 
 /** Changes to save, made on the state `baseRevision`. Sending the same `changeSetId` again changes nothing. */
 export const saveChanges = endpoint({
-  method: 'post', path: '/api/guides/:id/draft/changes', access: { may: 'guide.edit', over: 'guide' }, params: guide,
+  method: 'post',
+  path: '/api/guides/:id/draft/changes',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
   body: z.object({
     baseRevision: z.int().check(z.minimum(0)),
     changeSetId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)),
@@ -53,7 +63,10 @@ export const saveChanges = endpoint({
 })
 /** What others saved since a revision, and who has the draft open. */
 export const getChangesSince = endpoint({
-  method: 'get', path: '/api/guides/:id/draft/changes', access: { may: 'guide.edit', over: 'guide' }, params: guide,
+  method: 'get',
+  path: '/api/guides/:id/draft/changes',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
   query: z.object({ since: z.coerce.number().check(z.int(), z.minimum(0)) }),
   response: z.object({ revision: z.int(), saved: z.array(SavedChanges), alsoHere: z.array(PersonRef) }),
   problems: ['invalid', 'draft-moved-on'],
@@ -70,9 +83,13 @@ export type StoredPicture = z.infer<typeof StoredPicture>
 
 /** Stores a picture for a guide; a change puts it into a step. */
 export const addPicture = endpoint({
-  method: 'post', path: '/api/guides/:id/pictures', access: { may: 'guide.edit', over: 'guide' }, params: guide,
+  method: 'post',
+  path: '/api/guides/:id/pictures',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
   bytes: { types: ['image/*', 'application/octet-stream'], maxBytes: MAX_PICTURE_BYTES },
-  response: StoredPicture, problems: ['not-a-picture', 'too-large', 'wrong-type'],
+  response: StoredPicture,
+  problems: ['not-a-picture', 'too-large', 'wrong-type'],
 })
 
 /** How large a picture is asked for: as stored, at most 1280 px wide, or at most 320 px wide. */
@@ -81,12 +98,21 @@ export type PictureSize = z.infer<typeof PictureSize>
 
 /** A picture of the draft. */
 export const getDraftPicture = endpoint({
-  method: 'get', path: '/guides/:id/draft/pictures/:pictureId', access: { may: 'guide.edit', over: 'guide' }, file: true,
-  params: z.object({ id: GuideId, pictureId: PictureId }), query: z.object({ size: z.optional(PictureSize) }), problems: ['not-found'],
+  method: 'get',
+  path: '/guides/:id/draft/pictures/:pictureId',
+  access: { may: 'guide.edit', over: 'guide' },
+  file: true,
+  params: z.object({ id: GuideId, pictureId: PictureId }),
+  query: z.object({ size: z.optional(PictureSize) }),
+  problems: ['not-found'],
 })
 /** A picture of an edition, for those who may read the guide. */
 export const getEditionPicture = endpoint({
-  method: 'get', path: '/guides/:id/editions/:edition/pictures/:pictureId', access: { may: 'guide.read', over: 'guide' }, file: true,
+  method: 'get',
+  path: '/guides/:id/editions/:edition/pictures/:pictureId',
+  access: { may: 'guide.read', over: 'guide' },
+  file: true,
   params: z.object({ id: GuideId, edition: z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000)), pictureId: PictureId }),
-  query: z.object({ size: z.optional(PictureSize) }), problems: ['not-found'],
+  query: z.object({ size: z.optional(PictureSize) }),
+  problems: ['not-found'],
 })

@@ -11,15 +11,28 @@ export const Folder = z.object({ id: FolderId, parentId: z.nullable(FolderId), n
 export type Folder = z.infer<typeof Folder>
 
 /** The folders that the asker may see, as rows of a tree. */
-export const listFolders = endpoint({ method: 'get', path: '/api/folders', access: { may: 'library.find' }, response: z.array(Folder), problems: [] })
+export const listFolders = endpoint({
+  method: 'get',
+  path: '/api/folders',
+  access: { may: 'library.find' },
+  response: z.array(Folder),
+  problems: [],
+})
 /** Makes a folder. */
 export const createFolder = endpoint({
-  method: 'post', path: '/api/folders', access: { may: 'folder.change' },
-  body: z.object({ name: FolderName, parentId: z.nullable(FolderId) }), response: Folder, problems: ['invalid'],
+  method: 'post',
+  path: '/api/folders',
+  access: { may: 'folder.change' },
+  body: z.object({ name: FolderName, parentId: z.nullable(FolderId) }),
+  response: Folder,
+  problems: ['invalid'],
 })
 /** Renames, moves or archives a folder. */
 export const changeFolder = endpoint({
-  method: 'patch', path: '/api/folders/:folderId', access: { may: 'folder.change' }, params: z.object({ folderId: FolderId }),
+  method: 'patch',
+  path: '/api/folders/:folderId',
+  access: { may: 'folder.change' },
+  params: z.object({ folderId: FolderId }),
   body: z.object({ name: z.optional(FolderName), parentId: z.optional(z.nullable(FolderId)), archived: z.optional(z.boolean()) }),
   problems: ['not-found', 'folder-loop', 'folder-not-empty'],
 })
@@ -52,7 +65,9 @@ export type GuideSort = z.infer<typeof GuideSort>
 
 /** Guides that the asker may see, a page of them. `find` is a part of the title or a whole number. */
 export const listGuides = endpoint({
-  method: 'get', path: '/api/guides', access: { may: 'library.find' },
+  method: 'get',
+  path: '/api/guides',
+  access: { may: 'library.find' },
   query: z.object({
     folder: z.optional(FolderId),
     find: z.optional(z.string().check(z.maxLength(200))),
@@ -66,17 +81,27 @@ export const listGuides = endpoint({
   problems: ['invalid'],
 })
 /** What a guide begins with. */
-export const NewGuide = z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')), kind: GuideKind, folderId: z.nullable(FolderId) })
+export const NewGuide = z.object({
+  title: GuideTitle.check(z.minLength(1, 'Give the guide a title')),
+  kind: GuideKind,
+  folderId: z.nullable(FolderId),
+})
 export type NewGuide = z.infer<typeof NewGuide>
 /** Makes a guide with an empty step. */
 export const createGuide = endpoint({
-  method: 'post', path: '/api/guides', access: { may: 'guide.create' },
+  method: 'post',
+  path: '/api/guides',
+  access: { may: 'guide.create' },
   body: NewGuide,
-  response: z.object({ id: GuideId, number: z.int() }), problems: ['invalid'],
+  response: z.object({ id: GuideId, number: z.int() }),
+  problems: ['invalid'],
 })
 /** Changes the facts about a guide that are not part of its text, and its title. */
 export const changeGuide = endpoint({
-  method: 'patch', path: '/api/guides/:id', access: { may: 'guide.edit', over: 'guide' }, params: z.object({ id: GuideId }),
+  method: 'patch',
+  path: '/api/guides/:id',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: z.object({ id: GuideId }),
   body: z.object({
     title: z.optional(GuideTitle.check(z.minLength(1, 'Give the guide a title'))),
     folderId: z.optional(z.nullable(FolderId)),

@@ -27,7 +27,14 @@ export const SignIn = z.object({
 export type SignIn = z.infer<typeof SignIn>
 
 /** Begins a session; a new one at every sign-in. */
-export const signIn = endpoint({ method: 'post', path: '/api/session', access: 'anyone', body: SignIn, response: Me, problems: ['wrong-credentials', 'too-many-tries'] })
+export const signIn = endpoint({
+  method: 'post',
+  path: '/api/session',
+  access: 'anyone',
+  body: SignIn,
+  response: Me,
+  problems: ['wrong-credentials', 'too-many-tries'],
+})
 /** Ends the session. */
 export const signOut = endpoint({ method: 'delete', path: '/api/session', access: { may: 'session.end' }, problems: [] })
 /** Who is signed in; `null` when nobody is. */
@@ -35,7 +42,9 @@ export const getMe = endpoint({ method: 'get', path: '/api/session', access: 'an
 
 /** People by a part of their name, at most 200; `writers` leaves only those who may write guides. */
 export const findPeople = endpoint({
-  method: 'get', path: '/api/people', access: { may: 'people.look-up' },
+  method: 'get',
+  path: '/api/people',
+  access: { may: 'people.look-up' },
   query: z.object({ find: z.optional(z.string().check(z.maxLength(100))), writers: z.optional(z.enum(['yes', 'no'])) }),
   response: z.array(z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), mayWrite: z.boolean() })),
   problems: [],
@@ -44,7 +53,9 @@ export const findPeople = endpoint({
 const Group = <I extends z.ZodMiniType>(id: I) => z.object({ id, name: z.string(), people: z.int() })
 /** Teams, roles and sites with the number of active people in each. */
 export const listGroups = endpoint({
-  method: 'get', path: '/api/groups', access: { may: 'people.look-up' },
+  method: 'get',
+  path: '/api/groups',
+  access: { may: 'people.look-up' },
   response: z.object({ teams: z.array(Group(TeamId)), roles: z.array(Group(RoleId)), sites: z.array(Group(SiteId)) }),
   problems: [],
 })

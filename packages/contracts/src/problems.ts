@@ -15,12 +15,12 @@ export const PROBLEMS = {
   'guide-archived': { status: 409, title: 'The guide is archived' },
   'too-large': { status: 413, title: 'Too large' },
   'wrong-type': { status: 415, title: 'This type of file or body is not taken here' },
-  'invalid': { status: 422, title: 'Something in the request is not right' },
+  invalid: { status: 422, title: 'Something in the request is not right' },
   'not-a-picture': { status: 422, title: 'The file is not a picture that can be read' },
   'not-markdown': { status: 422, title: 'The file is no Markdown text' },
   'bad-zip': { status: 422, title: 'The zip file cannot be used' },
   'too-many-tries': { status: 429, title: 'Too many tries' },
-  'internal': { status: 500, title: 'Something went wrong here' },
+  internal: { status: 500, title: 'Something went wrong here' },
   'not-ready': { status: 503, title: 'Not ready' },
 } as const
 

@@ -34,7 +34,14 @@ export const Publication = z.object({
 })
 export type Publication = z.infer<typeof Publication>
 /** How a guide is published now. */
-export const getPublication = endpoint({ method: 'get', path: '/api/guides/:id/publication', access: { may: 'guide.publish', over: 'guide' }, params: guide, response: Publication, problems: [] })
+export const getPublication = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/publication',
+  access: { may: 'guide.publish', over: 'guide' },
+  params: guide,
+  response: Publication,
+  problems: [],
+})
 
 /** One person whom publishing would reach, why, and how they stand to the guide before it. */
 export const Reached = z.object({
@@ -47,14 +54,21 @@ export const Reached = z.object({
 export type Reached = z.infer<typeof Reached>
 /** Whom publishing to an audience would reach, and who would lose the guide. */
 export const previewAudience = endpoint({
-  method: 'post', path: '/api/guides/:id/audience-preview', access: { may: 'guide.publish', over: 'guide' }, params: guide,
+  method: 'post',
+  path: '/api/guides/:id/audience-preview',
+  access: { may: 'guide.publish', over: 'guide' },
+  params: guide,
   body: z.object({ audience: AudienceRule }),
-  response: z.object({ people: z.array(Reached), leaving: z.array(PersonRef) }), problems: ['invalid'],
+  response: z.object({ people: z.array(Reached), leaving: z.array(PersonRef) }),
+  problems: ['invalid'],
 })
 
 /** Freezes the draft as an edition and gives it to its audience. */
 export const publishGuide = endpoint({
-  method: 'post', path: '/api/guides/:id/editions', access: { may: 'guide.publish', over: 'guide' }, params: guide,
+  method: 'post',
+  path: '/api/guides/:id/editions',
+  access: { may: 'guide.publish', over: 'guide' },
+  params: guide,
   body: z.object({
     /** The revision that the publisher saw; another one is refused, so that nobody publishes what they have not read. */
     revision: z.int(),

@@ -24,8 +24,11 @@ export const TodayItem = z.object({
 export type TodayItem = z.infer<typeof TodayItem>
 /** What the asker has to read, what is due first on top, and what they have done. */
 export const getToday = endpoint({
-  method: 'get', path: '/api/today', access: { may: 'today.read' },
-  response: z.object({ today: LocalDate, waiting: z.array(TodayItem), done: z.array(TodayItem) }), problems: [],
+  method: 'get',
+  path: '/api/today',
+  access: { may: 'today.read' },
+  response: z.object({ today: LocalDate, waiting: z.array(TodayItem), done: z.array(TodayItem) }),
+  problems: [],
 })
 
 /** The newest edition with what the record knows of this reader. */
@@ -41,17 +44,36 @@ export const ReaderEdition = z.object({
   pictureSizes: z.record(z.string(), z.object({ widthPx: z.int(), heightPx: z.int() })),
   assigned: z.boolean(),
   dueOn: z.nullable(LocalDate),
-  progress: z.object({ lastStepId: z.nullable(StepId), seen: z.array(StepId), confirmed: z.array(StepId), finishedEdition: z.nullable(z.int()), mustReread: z.boolean() }),
+  progress: z.object({
+    lastStepId: z.nullable(StepId),
+    seen: z.array(StepId),
+    confirmed: z.array(StepId),
+    finishedEdition: z.nullable(z.int()),
+    mustReread: z.boolean(),
+  }),
 })
 export type ReaderEdition = z.infer<typeof ReaderEdition>
 /** The newest edition of a guide, to be read. */
-export const getReader = endpoint({ method: 'get', path: '/api/guides/:id/reader', access: { may: 'guide.read', over: 'guide' }, params: z.object({ id: GuideId }), response: ReaderEdition, problems: ['not-found'] })
+export const getReader = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/reader',
+  access: { may: 'guide.read', over: 'guide' },
+  params: z.object({ id: GuideId }),
+  response: ReaderEdition,
+  problems: ['not-found'],
+})
 
 /** Events that are not taken: the reader may not see the guide, the edition has no such step, or it cannot be finished yet. */
-export const RefusedEvent = z.object({ id: z.string(), why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read']) })
+export const RefusedEvent = z.object({
+  id: z.string(),
+  why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read']),
+})
 /** Takes events in batches. What is answered with 200 is kept for ever; sending it again changes nothing. */
 export const sendEvents = endpoint({
-  method: 'post', path: '/api/events', access: { may: 'event.send' },
+  method: 'post',
+  path: '/api/events',
+  access: { may: 'event.send' },
   body: z.object({ sentAt: z.int().check(z.positive()), events: z.array(UsageEvent).check(z.minLength(1), z.maxLength(500)) }),
-  response: z.object({ taken: z.int(), refused: z.array(RefusedEvent) }), problems: ['invalid'],
+  response: z.object({ taken: z.int(), refused: z.array(RefusedEvent) }),
+  problems: ['invalid'],
 })

@@ -9,26 +9,46 @@ const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum
 
 /** How many people are in which state; the states add up to `people`. */
 export const Counts = z.object({
-  people: z.int(), done: z.int(), inProgress: z.int(), notStarted: z.int(), dueSoon: z.int(), late: z.int(), outOfDate: z.int(),
+  people: z.int(),
+  done: z.int(),
+  inProgress: z.int(),
+  notStarted: z.int(),
+  dueSoon: z.int(),
+  late: z.int(),
+  outOfDate: z.int(),
 })
 export type Counts = z.infer<typeof Counts>
 
 /** A guide with how far its people are. */
-export const GuideRecord = z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), counts: Counts, lastAt: z.nullable(z.int()) })
+export const GuideRecord = z.object({
+  id: GuideId,
+  number: z.int(),
+  title: z.string(),
+  edition: z.int(),
+  counts: Counts,
+  lastAt: z.nullable(z.int()),
+})
 export type GuideRecord = z.infer<typeof GuideRecord>
 /** Guides with how far their people are, those with the most late ones first. */
 export const listGuideRecords = endpoint({
-  method: 'get', path: '/api/records/guides', access: { may: 'records.list' }, query: z.object({ page }),
-  response: z.object({ rows: z.array(GuideRecord), total: z.int(), pageSize: z.int() }), problems: ['invalid'],
+  method: 'get',
+  path: '/api/records/guides',
+  access: { may: 'records.list' },
+  query: z.object({ page }),
+  response: z.object({ rows: z.array(GuideRecord), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid'],
 })
 /** A person with how far they are with their guides. */
 export const PersonRow = z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), counts: Counts })
 export type PersonRow = z.infer<typeof PersonRow>
 /** People with how far they are, those with the most late guides first. */
 export const listPersonRecords = endpoint({
-  method: 'get', path: '/api/records/people', access: { may: 'records.list' },
+  method: 'get',
+  path: '/api/records/people',
+  access: { may: 'records.list' },
   query: z.object({ page, find: z.optional(z.string().check(z.maxLength(100))) }),
-  response: z.object({ rows: z.array(PersonRow), total: z.int(), pageSize: z.int() }), problems: ['invalid'],
+  response: z.object({ rows: z.array(PersonRow), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid'],
 })
 
 /** One person and one guide: state, progress, time. Times are epoch milliseconds; `activeMs` leaves out silence over a minute. */
@@ -46,7 +66,13 @@ export const ReadingRecord = z.object({
 export type ReadingRecord = z.infer<typeof ReadingRecord>
 
 /** The reading of one guide by one person, in the list of the guide. */
-export const PersonRecord = z.extend(ReadingRecord, { personId: PersonId, name: z.string(), site: z.string(), department: z.string(), assigned: z.boolean() })
+export const PersonRecord = z.extend(ReadingRecord, {
+  personId: PersonId,
+  name: z.string(),
+  site: z.string(),
+  department: z.string(),
+  assigned: z.boolean(),
+})
 export type PersonRecord = z.infer<typeof PersonRecord>
 
 /** Columns by which the people of a guide can be ordered. */
@@ -55,37 +81,87 @@ export type WhoSort = z.infer<typeof WhoSort>
 
 /** The people of a guide, a page of them. `furthest` leaves those who stopped at that step. */
 export const getWhoFinished = endpoint({
-  method: 'get', path: '/api/guides/:id/who-finished', access: { may: 'records.guide', over: 'guide' }, params: guide,
+  method: 'get',
+  path: '/api/guides/:id/who-finished',
+  access: { may: 'records.guide', over: 'guide' },
+  params: guide,
   query: z.object({
-    page, state: z.optional(ReadingState), find: z.optional(z.string().check(z.maxLength(100))), furthest: z.optional(StepId),
-    sort: z.optional(WhoSort), direction: z.optional(z.enum(['up', 'down'])),
+    page,
+    state: z.optional(ReadingState),
+    find: z.optional(z.string().check(z.maxLength(100))),
+    furthest: z.optional(StepId),
+    sort: z.optional(WhoSort),
+    direction: z.optional(z.enum(['up', 'down'])),
   }),
   response: z.object({
     guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean() }),
-    counts: Counts, rows: z.array(PersonRecord), total: z.int(), pageSize: z.int(), onlyReports: z.boolean(),
+    counts: Counts,
+    rows: z.array(PersonRecord),
+    total: z.int(),
+    pageSize: z.int(),
+    onlyReports: z.boolean(),
   }),
   problems: ['invalid', 'not-found'],
 })
 
 /** A step with the people who reached it and those who stopped there; `activeMs` is the time of all of them. */
-export const DropOffStep = z.object({ stepId: StepId, position: z.int(), section: z.string(), name: z.string(), reached: z.int(), stoppedHere: z.int(), activeMs: z.int() })
+export const DropOffStep = z.object({
+  stepId: StepId,
+  position: z.int(),
+  section: z.string(),
+  name: z.string(),
+  reached: z.int(),
+  stoppedHere: z.int(),
+  activeMs: z.int(),
+})
 export type DropOffStep = z.infer<typeof DropOffStep>
 /** Where the readers of a guide stopped, by step of the newest edition. */
 export const getDropOff = endpoint({
-  method: 'get', path: '/api/guides/:id/drop-off', access: { may: 'records.guide', over: 'guide' }, params: guide,
-  response: z.object({ started: z.int(), finished: z.int(), since: z.nullable(z.int()), steps: z.array(DropOffStep) }), problems: ['not-found'],
+  method: 'get',
+  path: '/api/guides/:id/drop-off',
+  access: { may: 'records.guide', over: 'guide' },
+  params: guide,
+  response: z.object({ started: z.int(), finished: z.int(), since: z.nullable(z.int()), steps: z.array(DropOffStep) }),
+  problems: ['not-found'],
 })
 
 /** The people of a guide as CSV. */
-export const getWhoFinishedCsv = endpoint({ method: 'get', path: '/api/guides/:id/who-finished.csv', access: { may: 'records.guide', over: 'guide' }, params: guide, file: true, problems: ['not-found'] })
+export const getWhoFinishedCsv = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/who-finished.csv',
+  access: { may: 'records.guide', over: 'guide' },
+  params: guide,
+  file: true,
+  problems: ['not-found'],
+})
 
 /** The reading of one guide by one person, in the list of the person. */
-export const PersonGuide = z.extend(ReadingRecord, { guideId: GuideId, number: z.int(), title: z.string(), edition: z.int(), assigned: z.boolean() })
+export const PersonGuide = z.extend(ReadingRecord, {
+  guideId: GuideId,
+  number: z.int(),
+  title: z.string(),
+  edition: z.int(),
+  assigned: z.boolean(),
+})
 export type PersonGuide = z.infer<typeof PersonGuide>
 /** The guides of one person. */
 export const getPersonRecords = endpoint({
-  method: 'get', path: '/api/people/:id/records', access: { may: 'records.person', over: 'person' }, params: person,
-  response: z.object({ person: z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string() }), rows: z.array(PersonGuide) }), problems: [],
+  method: 'get',
+  path: '/api/people/:id/records',
+  access: { may: 'records.person', over: 'person' },
+  params: person,
+  response: z.object({
+    person: z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string() }),
+    rows: z.array(PersonGuide),
+  }),
+  problems: [],
 })
 /** The guides of one person as CSV. */
-export const getPersonRecordsCsv = endpoint({ method: 'get', path: '/api/people/:id/records.csv', access: { may: 'records.person', over: 'person' }, params: person, file: true, problems: [] })
+export const getPersonRecordsCsv = endpoint({
+  method: 'get',
+  path: '/api/people/:id/records.csv',
+  access: { may: 'records.person', over: 'person' },
+  params: person,
+  file: true,
+  problems: [],
+})

@@ -34,8 +34,22 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
 /** Wires the domains together: the one place that knows them all. */
 export function buildServer(parts: Parts): BuiltServer {
   const { database } = parts
-  const routes = newRoutes(parts, { guide: (caller, id) => relationsToGuide(database, caller, id), person: (caller, id) => relationsToPerson(database, caller, id) })
-  for (const add of [healthRoutes, peopleRoutes, libraryRoutes, guideRoutes, exchangeRoutes, assignmentRoutes, playerRoutes, eventRoutes, recordRoutes]) add(routes)
+  const routes = newRoutes(parts, {
+    guide: (caller, id) => relationsToGuide(database, caller, id),
+    person: (caller, id) => relationsToPerson(database, caller, id),
+  })
+  for (const add of [
+    healthRoutes,
+    peopleRoutes,
+    libraryRoutes,
+    guideRoutes,
+    exchangeRoutes,
+    assignmentRoutes,
+    playerRoutes,
+    eventRoutes,
+    recordRoutes,
+  ])
+    add(routes)
   const { app, close } = buildApp(parts, routes, whoIs(parts))
   const server = createServer(app)
   server.requestTimeout = 120_000

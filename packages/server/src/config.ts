@@ -40,10 +40,21 @@ const full = (path: string): string => (path === '' || isAbsolute(path) ? path :
  * @throws Error that names the variables that are missing or wrong */
 export function readConfig(env: Record<string, string | undefined>): Config {
   const parsed = Environment.safeParse(env)
-  if (!parsed.success) throw new Error(`Configuration: ${parsed.error.issues.map((issue) => `${issue.path.join('.')} (${issue.message})`).join(', ')}`)
+  if (!parsed.success)
+    throw new Error(`Configuration: ${parsed.error.issues.map((issue) => `${issue.path.join('.')} (${issue.message})`).join(', ')}`)
   const e = parsed.data
   return {
-    databaseUrl: e.DATABASE_URL, port: e.PORT, host: e.HOST, sessionSecret: e.SESSION_SECRET, storageDir: full(e.STORAGE_DIR), webDir: full(e.WEB_DIR),
-    company: e.COMPANY, https: e.HTTPS === 'yes', logLevel: e.LOG_LEVEL, dbConnections: e.DB_CONNECTIONS, demo: e.DEMO === 'yes', demoAnchor: e.DEMO_ANCHOR,
+    databaseUrl: e.DATABASE_URL,
+    port: e.PORT,
+    host: e.HOST,
+    sessionSecret: e.SESSION_SECRET,
+    storageDir: full(e.STORAGE_DIR),
+    webDir: full(e.WEB_DIR),
+    company: e.COMPANY,
+    https: e.HTTPS === 'yes',
+    logLevel: e.LOG_LEVEL,
+    dbConnections: e.DB_CONNECTIONS,
+    demo: e.DEMO === 'yes',
+    demoAnchor: e.DEMO_ANCHOR,
   }
 }

@@ -1,4 +1,4 @@
-import type { Batch, DemoServices } from '@jackdaw/demo'
+import type { Batch, DemoServices, NewPerson } from '@jackdaw/demo'
 import { LEVEL_PRESETS } from '@jackdaw/core/people'
 import { v7 as uuidV7 } from 'uuid'
 import { publish } from './assignments'
@@ -9,11 +9,47 @@ import type { Caller, Parts } from './http'
 import { insertFolder } from './library'
 import { hashPassword } from './people'
 
+type InsertAll = (table: string, columns: string[], rows: readonly Record<string, unknown>[]) => Promise<void>
+
+async function addPeople(insertAll: InsertAll, people: readonly NewPerson[], password: string, now: number): Promise<void> {
+  const hash = await hashPassword(password)
+  await insertAll(
+    'person',
+    ['id', 'name', 'mail', 'password_hash', 'level', 'permissions', 'site_id', 'department_id', 'manager_id', 'active', 'created_at'],
+    people.map((person) => ({
+      id: person.id,
+      name: person.name,
+      mail: person.mail,
+      password_hash: hash,
+      level: person.level,
+      permissions: LEVEL_PRESETS[person.level],
+      site_id: person.siteId,
+      department_id: person.departmentId,
+      manager_id: person.managerId,
+      active: true,
+      created_at: new Date(now).toISOString(),
+    })),
+  )
+  await insertAll(
+    'person_team',
+    ['person_id', 'team_id'],
+    people.flatMap((person) => person.teamIds.map((id) => ({ person_id: person.id, team_id: id }))),
+  )
+  await insertAll(
+    'person_role',
+    ['person_id', 'role_id'],
+    people.flatMap((person) => person.roleIds.map((id) => ({ person_id: person.id, role_id: id }))),
+  )
+}
+
 /** The server's own services as the demo company is loaded through them. */
 export function demoServices({ database: db, content, newId }: Parts): DemoServices {
-  const insertAll = async (table: string, columns: string[], rows: readonly Record<string, unknown>[]): Promise<void> => {
+  const insertAll: InsertAll = async (table, columns, rows) => {
     if (rows.length === 0) return
-    await db.rows(`insert into ${table} (${columns.join(', ')}) select ${columns.map((column) => `r.${column}`).join(', ')} from jsonb_populate_recordset(null::${table}, $1::jsonb) r`, [JSON.stringify(rows)])
+    await db.rows(
+      `insert into ${table} (${columns.join(', ')}) select ${columns.map((column) => `r.${column}`).join(', ')} from jsonb_populate_recordset(null::${table}, $1::jsonb) r`,
+      [JSON.stringify(rows)],
+    )
   }
   return {
     newId,
@@ -22,19 +58,7 @@ export function demoServices({ database: db, content, newId }: Parts): DemoServi
       await insertAll('site', ['id', 'name', 'zone'], groups.sites)
       for (const kind of ['department', 'team', 'role'] as const) await insertAll(kind, ['id', 'name'], groups[`${kind}s`])
     },
-    async addPeople(people, password, now) {
-      const hash = await hashPassword(password)
-      await insertAll(
-        'person',
-        ['id', 'name', 'mail', 'password_hash', 'level', 'permissions', 'site_id', 'department_id', 'manager_id', 'active', 'created_at'],
-        people.map((person) => ({
-          id: person.id, name: person.name, mail: person.mail, password_hash: hash, level: person.level, permissions: LEVEL_PRESETS[person.level],
-          site_id: person.siteId, department_id: person.departmentId, manager_id: person.managerId, active: true, created_at: new Date(now).toISOString(),
-        })),
-      )
-      await insertAll('person_team', ['person_id', 'team_id'], people.flatMap((person) => person.teamIds.map((id) => ({ person_id: person.id, team_id: id }))))
-      await insertAll('person_role', ['person_id', 'role_id'], people.flatMap((person) => person.roleIds.map((id) => ({ person_id: person.id, role_id: id }))))
-    },
+    addPeople: (people, password, now) => addPeople(insertAll, people, password, now),
     addFolder: (folder) => insertFolder(db, folder),
     addGuide: (guide) => insertGuide(db, guide),
     async addPicture({ id, guideId, bytes, by, now }) {
@@ -42,14 +66,26 @@ export function demoServices({ database: db, content, newId }: Parts): DemoServi
     },
     async saveChanges(guideId, by, changes, now) {
       const draft = await findDraft(db, guideId)
-      return saveDraftChanges(db, newId, { id: by } as Caller, guideId, { baseRevision: draft?.revision ?? 0, changeSetId: newId(), changes }, now)
+      return saveDraftChanges(
+        db,
+        newId,
+        { id: by } as Caller,
+        guideId,
+        { baseRevision: draft?.revision ?? 0, changeSetId: newId(), changes },
+        now,
+      )
     },
     publish: (guideId, request, by, now) => publish(db, newId, guideId, request, by, now),
     async takeEvents(batches) {
-      for (const batch of batches) for (const part of inParts(batch)) await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
+      for (const batch of batches)
+        for (const part of inParts(batch)) await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
     },
   }
 }
 
 const MOST = 500
-const inParts = (batch: Batch): Batch[] => Array.from({ length: Math.ceil(batch.events.length / MOST) }, (_, i) => ({ ...batch, events: batch.events.slice(i * MOST, (i + 1) * MOST) }))
+const inParts = (batch: Batch): Batch[] =>
+  Array.from({ length: Math.ceil(batch.events.length / MOST) }, (_, i) => ({
+    ...batch,
+    events: batch.events.slice(i * MOST, (i + 1) * MOST),
+  }))

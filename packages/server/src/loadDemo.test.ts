@@ -33,11 +33,21 @@ describe('the demo company', () => {
     expect(await database.one('select count(*)::int as n from person')).toEqual({ n: 64 })
     expect((await marta.json('get', '/api/guides')).total).toBeGreaterThanOrEqual(12)
     expect((await database.one<{ n: number }>('select count(distinct guide_id)::int as n from picture_use'))!.n).toBeGreaterThanOrEqual(6)
-    const found = await Promise.all(ACCOUNTS.map(async ({ mail }) => (await new Client(server.address).signIn(mail, DEMO_PASSWORD)).json('get', '/api/session')))
-    expect(found.map((me) => [me.level, me.hasReports])).toEqual([['admin', true], ['lead', false], ['author', true], ['staff', false], ['staff', true]])
+    const found = await Promise.all(
+      ACCOUNTS.map(async ({ mail }) => (await new Client(server.address).signIn(mail, DEMO_PASSWORD)).json('get', '/api/session')),
+    )
+    expect(found.map((me) => [me.level, me.hasReports])).toEqual([
+      ['admin', true],
+      ['lead', false],
+      ['author', true],
+      ['staff', false],
+      ['staff', true],
+    ])
   })
   it('has been read for 60 days', async () => {
-    const row = await server.parts.database.one<{ n: number; days: number }>('select count(*)::int as n, (extract(epoch from max(occurred_at) - min(occurred_at)) / 86400)::int as days from event')
+    const row = await server.parts.database.one<{ n: number; days: number }>(
+      'select count(*)::int as n, (extract(epoch from max(occurred_at) - min(occurred_at)) / 86400)::int as days from event',
+    )
     expect(row!.n).toBeGreaterThan(4_000)
     expect(row!.days).toBeGreaterThanOrEqual(50)
   })
@@ -48,8 +58,13 @@ describe('the demo company', () => {
     expect(worst.stoppedHere / started).toBeGreaterThan(0.25)
   })
   it('hides a team that lags, and a guide that nobody opens', async () => {
-    const people = (await marta.json('get', `/api/guides/${(await guide(/Pack and label/)).id}/who-finished`)).rows as { department: string; seen: number }[]
-    const begun = (department: string) => people.filter((person) => person.department === department).reduce((sum, person) => sum + (person.seen > 0 ? 1 : 0), 0) / people.filter((person) => person.department === department).length
+    const people = (await marta.json('get', `/api/guides/${(await guide(/Pack and label/)).id}/who-finished`)).rows as {
+      department: string
+      seen: number
+    }[]
+    const begun = (department: string) =>
+      people.filter((person) => person.department === department).reduce((sum, person) => sum + (person.seen > 0 ? 1 : 0), 0) /
+      people.filter((person) => person.department === department).length
     expect(begun('Dispatch')).toBeLessThan(begun('Packhouse') - 0.3)
     expect(await guide(/pump filter/)).toMatchObject({ lastAt: null, counts: { done: 0 } })
   })

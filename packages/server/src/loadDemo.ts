@@ -21,7 +21,10 @@ export async function loadDemoOnce(parts: Parts, folder: string, anew = false): 
       if (!state && people!.n > 0) return false
       if (state) await clear(parts)
       const anchor = config.demoAnchor === '' ? localDateAt(clock(), 'UTC') : LocalDate.parse(config.demoAnchor)
-      const write = (whole: boolean) => database.rows(`insert into setting (key, value) values ('demo', $1) on conflict (key) do update set value = excluded.value`, [JSON.stringify({ anchor, whole })])
+      const write = (whole: boolean) =>
+        database.rows(`insert into setting (key, value) values ('demo', $1) on conflict (key) do update set value = excluded.value`, [
+          JSON.stringify({ anchor, whole }),
+        ])
       await write(false)
       log.info({ anchor }, 'loading the demo company')
       await seedDemo(demoServices(parts), folder, anchor)
@@ -34,6 +37,8 @@ export async function loadDemoOnce(parts: Parts, folder: string, anew = false): 
 
 /** Empties every table but the list of migrations. */
 async function clear({ database }: Parts): Promise<void> {
-  const tables = await database.rows<{ name: string }>(`select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migration'`)
+  const tables = await database.rows<{ name: string }>(
+    `select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migration'`,
+  )
   await database.rows(`truncate ${tables.map((table) => `"${table.name}"`).join(', ')} restart identity cascade`)
 }

@@ -8,7 +8,8 @@ import { recount } from './events'
 import { loadDemoOnce } from './loadDemo'
 
 /** Where the demo's texts and pictures lie: beside the bundle, or in the repository. */
-const demoFolder = (): string => ['demo', '../demo'].map((each) => join(import.meta.dirname, each)).find((each) => existsSync(join(each, 'guides'))) ?? 'demo'
+const demoFolder = (): string =>
+  ['demo', '../demo'].map((each) => join(import.meta.dirname, each)).find((each) => existsSync(join(each, 'guides'))) ?? 'demo'
 
 async function main(): Promise<void> {
   const config = readConfig(process.env)

@@ -4,14 +4,33 @@ import { ask, crateWords, dayWords, decide, el, go, layout, link, showWrong, Wro
 
 const AGAIN_EVERY_MS = 5_000
 const STATES = ['open', 'packed', 'cancelled'] as const
-const printer = (): HTMLElement => el('span', { innerHTML: '<svg viewBox="0 0 20 20" width="18" height="18" fill="none" stroke="currentColor" stroke-width="1.6" aria-hidden="true"><path d="M5 8V2h10v6M5 15H2V8h16v7h-3M5 12h10v6H5z"/></svg>' })
-const lineWords = (order: Pick<Order, 'lines'>): string => order.lines.map((line) => `${line.crates} × ${line.herb}, ${line.crate}`).join('; ')
+const printer = (): HTMLElement =>
+  el('span', {
+    innerHTML:
+      '<svg viewBox="0 0 20 20" width="18" height="18" fill="none" stroke="currentColor" stroke-width="1.6" aria-hidden="true"><path d="M5 8V2h10v6M5 15H2V8h16v7h-3M5 12h10v6H5z"/></svg>',
+  })
+const lineWords = (order: Pick<Order, 'lines'>): string =>
+  order.lines.map((line) => `${line.crates} × ${line.herb}, ${line.crate}`).join('; ')
 const customers = (): Promise<Customer[]> => ask('GET', '/api/customers')
 
 function rowMenu(order: Order, changed: () => void): HTMLElement {
   const place = el('span', { className: 'menu-place' })
   const close = () => place.querySelector('[role=menu]')?.remove()
-  const item = (words: string, run: () => void, disabled = false) => el('button', { role: 'menuitem', disabled, on: { click: () => { close(); run() } } }, words)
+  const item = (words: string, run: () => void, disabled = false) =>
+    el(
+      'button',
+      {
+        role: 'menuitem',
+        disabled,
+        on: {
+          click: () => {
+            close()
+            run()
+          },
+        },
+      },
+      words,
+    )
   const cancel = async () => {
     if (!(await decide('Cancel the order?', `Order ${order.number} will not be packed.`, 'Cancel the order'))) return
     await ask('POST', `/api/orders/${order.number}/cancel`)
@@ -19,10 +38,20 @@ function rowMenu(order: Order, changed: () => void): HTMLElement {
   }
   const open = () => {
     if (place.querySelector('[role=menu]')) return close()
-    place.append(el('div', { role: 'menu' }, item('Open', () => go(`/orders/${order.number}`)), item('Copy to a new order', () => go(`/orders/new?from=${order.number}`)), item('Cancel …', () => void cancel(), order.state !== 'open')))
+    place.append(
+      el(
+        'div',
+        { role: 'menu' },
+        item('Open', () => go(`/orders/${order.number}`)),
+        item('Copy to a new order', () => go(`/orders/new?from=${order.number}`)),
+        item('Cancel …', () => void cancel(), order.state !== 'open'),
+      ),
+    )
     place.querySelector<HTMLElement>('[role=menuitem]')?.focus()
   }
-  place.append(el('button', { className: 'icon', 'aria-label': `More for order ${order.number}`, 'aria-haspopup': 'menu', on: { click: open } }, '⋯'))
+  place.append(
+    el('button', { className: 'icon', 'aria-label': `More for order ${order.number}`, 'aria-haspopup': 'menu', on: { click: open } }, '⋯'),
+  )
   place.addEventListener('keydown', (event) => event.key === 'Escape' && close())
   return place
 }
@@ -35,10 +64,69 @@ export async function ordersPage(main: HTMLElement, alive: () => boolean): Promi
   const draw = async () => {
     const orders = await ask<Order[]>('GET', '/api/orders')
     if (!alive() || body.querySelector('[role=menu]')) return
-    tabs.replaceChildren(...STATES.map((each) => el('button', { role: 'tab', 'aria-selected': String(each === state), on: { click: () => { state = each; void draw() } } }, `${each[0]!.toUpperCase()}${each.slice(1)} (${orders.filter((order) => order.state === each).length})`)))
-    body.replaceChildren(...orders.filter((order) => order.state === state).map((order) => el('tr', {}, el('td', {}, link(`/orders/${order.number}`, String(order.number))), el('td', {}, all.find((customer) => customer.number === order.customer)?.name ?? ''), el('td', {}, lineWords(order)), el('td', {}, dayWords(order.delivery)), el('td', {}, el('button', { className: 'icon', 'aria-label': `Print order ${order.number}`, on: { click: () => window.print() } }, printer()), ' ', rowMenu(order, () => void draw())))))
+    tabs.replaceChildren(
+      ...STATES.map((each) =>
+        el(
+          'button',
+          {
+            role: 'tab',
+            'aria-selected': String(each === state),
+            on: {
+              click: () => {
+                state = each
+                void draw()
+              },
+            },
+          },
+          `${each[0]!.toUpperCase()}${each.slice(1)} (${orders.filter((order) => order.state === each).length})`,
+        ),
+      ),
+    )
+    body.replaceChildren(
+      ...orders
+        .filter((order) => order.state === state)
+        .map((order) =>
+          el(
+            'tr',
+            {},
+            el('td', {}, link(`/orders/${order.number}`, String(order.number))),
+            el('td', {}, all.find((customer) => customer.number === order.customer)?.name ?? ''),
+            el('td', {}, lineWords(order)),
+            el('td', {}, dayWords(order.delivery)),
+            el(
+              'td',
+              {},
+              el(
+                'button',
+                { className: 'icon', 'aria-label': `Print order ${order.number}`, on: { click: () => window.print() } },
+                printer(),
+              ),
+              ' ',
+              rowMenu(order, () => void draw()),
+            ),
+          ),
+        ),
+    )
   }
-  main.append(el('div', { className: 'spread' }, el('h1', {}, 'Orders'), link('/orders/new', layout() === 'b' ? 'Create order' : 'New order', 'button strong')), tabs, el('table', {}, el('thead', {}, el('tr', {}, ...['Number', 'Customer', 'Lines', 'Delivery', 'Actions'].map((head) => el('th', { scope: 'col' }, head)))), body))
+  main.append(
+    el(
+      'div',
+      { className: 'spread' },
+      el('h1', {}, 'Orders'),
+      link('/orders/new', layout() === 'b' ? 'Create order' : 'New order', 'button strong'),
+    ),
+    tabs,
+    el(
+      'table',
+      {},
+      el(
+        'thead',
+        {},
+        el('tr', {}, ...['Number', 'Customer', 'Lines', 'Delivery', 'Actions'].map((head) => el('th', { scope: 'col' }, head))),
+      ),
+      body,
+    ),
+  )
   await draw()
   const again = setInterval(() => (alive() ? void draw() : clearInterval(again)), AGAIN_EVERY_MS)
 }
@@ -48,8 +136,22 @@ function linesField(first?: Order['lines']): { element: HTMLElement; value: () =
   const add = (line?: Order['lines'][0]) => {
     const row = el('div', { className: 'row', 'data-line': '' })
     row.append(
-      el('label', {}, 'Herb', el('select', { name: 'herb' }, ...HERBS.map((herb) => el('option', { selected: herb === line?.herb }, herb)))),
-      el('label', {}, 'Crate', el('select', { name: 'crate' }, ...(['S', 'M', 'L'] as const).map((crate) => el('option', { value: crate, selected: crate === line?.crate }, crateWords[crate])))),
+      el(
+        'label',
+        {},
+        'Herb',
+        el('select', { name: 'herb' }, ...HERBS.map((herb) => el('option', { selected: herb === line?.herb }, herb))),
+      ),
+      el(
+        'label',
+        {},
+        'Crate',
+        el(
+          'select',
+          { name: 'crate' },
+          ...(['S', 'M', 'L'] as const).map((crate) => el('option', { value: crate, selected: crate === line?.crate }, crateWords[crate])),
+        ),
+      ),
       el('label', {}, 'Crates', el('input', { name: 'crates', type: 'number', min: '1', max: '400', value: String(line?.crates ?? 1) })),
       el('button', { type: 'button', className: 'icon', 'aria-label': 'Remove this line', on: { click: () => row.remove() } }, '✕'),
     )
@@ -60,12 +162,29 @@ function linesField(first?: Order['lines']): { element: HTMLElement; value: () =
   for (const line of first ?? [undefined]) add(line)
   return {
     element: place,
-    value: () => [...place.querySelectorAll('[data-line]')].map((row) => ({ herb: row.querySelector<HTMLSelectElement>('[name=herb]')!.value as Order['lines'][0]['herb'], crate: row.querySelector<HTMLSelectElement>('[name=crate]')!.value as 'S', crates: Number(row.querySelector<HTMLInputElement>('[name=crates]')!.value) })),
+    value: () =>
+      [...place.querySelectorAll('[data-line]')].map((row) => ({
+        herb: row.querySelector<HTMLSelectElement>('[name=herb]')!.value as Order['lines'][0]['herb'],
+        crate: row.querySelector<HTMLSelectElement>('[name=crate]')!.value as 'S',
+        crates: Number(row.querySelector<HTMLInputElement>('[name=crates]')!.value),
+      })),
   }
 }
 
 const customerField = (all: readonly Customer[], chosen = 0): HTMLElement =>
-  el('label', {}, 'Customer', el('select', { name: 'customer' }, el('option', { value: '0' }, 'Choose …'), ...all.map((each) => el('option', { value: String(each.number), selected: each.number === chosen }, `${each.number} ${each.name}, ${each.town}`))))
+  el(
+    'label',
+    {},
+    'Customer',
+    el(
+      'select',
+      { name: 'customer' },
+      el('option', { value: '0' }, 'Choose …'),
+      ...all.map((each) =>
+        el('option', { value: String(each.number), selected: each.number === chosen }, `${each.number} ${each.name}, ${each.town}`),
+      ),
+    ),
+  )
 const value = (form: HTMLElement, name: string): string => form.querySelector<HTMLInputElement>(`[name="${name}"]`)?.value ?? ''
 const ticked = (form: HTMLElement, name: string): boolean => form.querySelector<HTMLInputElement>(`[name="${name}"]`)?.checked ?? false
 
@@ -89,13 +208,39 @@ export async function newOrderPage(main: HTMLElement): Promise<void> {
   const from = orders.find((order) => order.number === Number(new URLSearchParams(location.search).get('from')))
   const lines = linesField(from?.lines)
   const day = dayPicker('Delivery', 'delivery', today)
-  const parts = [customerField(all, from?.customer), lines.element, day.element, el('label', { className: 'tick' }, el('input', { type: 'checkbox', name: 'chilled', checked: from?.chilled ?? false }), 'Deliver chilled'), el('label', {}, 'Note', el('textarea', { name: 'note', rows: 2, maxLength: 500 })), el('label', {}, 'PIN for a discount', el('input', { type: 'password', name: 'pin', autocomplete: 'off' }))]
+  const parts = [
+    customerField(all, from?.customer),
+    lines.element,
+    day.element,
+    el(
+      'label',
+      { className: 'tick' },
+      el('input', { type: 'checkbox', name: 'chilled', checked: from?.chilled ?? false }),
+      'Deliver chilled',
+    ),
+    el('label', {}, 'Note', el('textarea', { name: 'note', rows: 2, maxLength: 500 })),
+    el('label', {}, 'PIN for a discount', el('input', { type: 'password', name: 'pin', autocomplete: 'off' })),
+  ]
   if (b) parts.push(el('label', {}, 'Reference of the customer', el('input', { name: 'reference', maxLength: 60 })), parts.shift()!)
-  const form = el('form', { noValidate: true }, ...parts, el('div', { className: 'row', style: 'margin-top:18px' }, el('button', { className: 'strong' }, b ? 'Place order' : 'Save order'), link('/orders', 'Back', 'button')))
+  const form = el(
+    'form',
+    { noValidate: true },
+    ...parts,
+    el(
+      'div',
+      { className: 'row', style: 'margin-top:18px' },
+      el('button', { className: 'strong' }, b ? 'Place order' : 'Save order'),
+      link('/orders', 'Back', 'button'),
+    ),
+  )
   form.addEventListener('submit', (event) => {
     event.preventDefault()
     const [reference, pin] = [value(form, 'reference'), value(form, 'pin')]
-    void sendForm(form, async () => `/orders/${(await ask<Order>('POST', '/api/orders', { customer: Number(value(form, 'customer')), lines: lines.value(), delivery: day.value(), chilled: ticked(form, 'chilled'), note: value(form, 'note'), ...(reference ? { reference } : {}), ...(pin ? { pin } : {}) })).number}`)
+    void sendForm(
+      form,
+      async () =>
+        `/orders/${(await ask<Order>('POST', '/api/orders', { customer: Number(value(form, 'customer')), lines: lines.value(), delivery: day.value(), chilled: ticked(form, 'chilled'), note: value(form, 'note'), ...(reference ? { reference } : {}), ...(pin ? { pin } : {}) })).number}`,
+    )
   })
   main.append(el('h1', {}, b ? 'Create order' : 'New order'), form)
 }
@@ -108,33 +253,103 @@ export async function orderPage(main: HTMLElement, number: number): Promise<void
   const customer = all.find((each) => each.number === order.customer)
   const panel = el('div', { role: 'tabpanel' })
   const parts: Record<string, () => Node> = {
-    Lines: () => el('ul', {}, ...order.lines.map((line) => el('li', {}, `${line.crates} crates of ${line.herb}, ${crateWords[line.crate]}`))),
-    Delivery: () => el('p', {}, `${dayWords(order.delivery)}${order.chilled ? ', chilled' : ''}. ${customer?.name}, ${customer?.town}, ${customer?.phone}`),
+    Lines: () =>
+      el('ul', {}, ...order.lines.map((line) => el('li', {}, `${line.crates} crates of ${line.herb}, ${crateWords[line.crate]}`))),
+    Delivery: () =>
+      el(
+        'p',
+        {},
+        `${dayWords(order.delivery)}${order.chilled ? ', chilled' : ''}. ${customer?.name}, ${customer?.town}, ${customer?.phone}`,
+      ),
     Notes: () => el('iframe', { src: '/frame/notes', title: 'Notes on the order' }),
   }
   const tabs = el('div', { role: 'tablist', 'aria-label': 'Parts of the order' })
   const show = (name: string) => {
-    tabs.replaceChildren(...Object.keys(parts).map((each) => el('button', { role: 'tab', 'aria-selected': String(each === name), on: { click: () => show(each) } }, each)))
+    tabs.replaceChildren(
+      ...Object.keys(parts).map((each) =>
+        el('button', { role: 'tab', 'aria-selected': String(each === name), on: { click: () => show(each) } }, each),
+      ),
+    )
     panel.replaceChildren(parts[name]!())
   }
   show('Lines')
-  main.append(el('h1', {}, `Order ${order.number}`), el('p', { className: 'said' }, `${customer?.name}: ${order.state}${order.discount ? ', with a discount' : ''}${order.reference ? `, reference ${order.reference}` : ''}`), tabs, panel, el('p', {}, link('/orders', 'Back to the orders')))
+  main.append(
+    el('h1', {}, `Order ${order.number}`),
+    el(
+      'p',
+      { className: 'said' },
+      `${customer?.name}: ${order.state}${order.discount ? ', with a discount' : ''}${order.reference ? `, reference ${order.reference}` : ''}`,
+    ),
+    tabs,
+    panel,
+    el('p', {}, link('/orders', 'Back to the orders')),
+  )
 }
 
 export async function standingPage(main: HTMLElement): Promise<void> {
   const [all, standing] = await Promise.all([customers(), ask<StandingOrder[]>('GET', '/api/standing-orders')])
-  main.append(el('div', { className: 'spread' }, el('h1', {}, 'Standing orders'), link('/standing-orders/new', layout() === 'b' ? 'Add standing order' : 'New standing order', 'button strong')), el('table', {}, el('thead', {}, el('tr', {}, ...['Number', 'Customer', 'Days', 'Lines', 'Since'].map((head) => el('th', { scope: 'col' }, head)))), el('tbody', {}, ...standing.map((order) => el('tr', {}, el('td', {}, String(order.number)), el('td', {}, all.find((each) => each.number === order.customer)?.name ?? ''), el('td', {}, order.days.join(', ')), el('td', {}, lineWords(order)), el('td', {}, dayWords(order.first)))))))
+  main.append(
+    el(
+      'div',
+      { className: 'spread' },
+      el('h1', {}, 'Standing orders'),
+      link('/standing-orders/new', layout() === 'b' ? 'Add standing order' : 'New standing order', 'button strong'),
+    ),
+    el(
+      'table',
+      {},
+      el('thead', {}, el('tr', {}, ...['Number', 'Customer', 'Days', 'Lines', 'Since'].map((head) => el('th', { scope: 'col' }, head)))),
+      el(
+        'tbody',
+        {},
+        ...standing.map((order) =>
+          el(
+            'tr',
+            {},
+            el('td', {}, String(order.number)),
+            el('td', {}, all.find((each) => each.number === order.customer)?.name ?? ''),
+            el('td', {}, order.days.join(', ')),
+            el('td', {}, lineWords(order)),
+            el('td', {}, dayWords(order.first)),
+          ),
+        ),
+      ),
+    ),
+  )
 }
 
 export async function newStandingPage(main: HTMLElement): Promise<void> {
   const [all, today] = await Promise.all([customers(), ask<string>('GET', '/api/today')])
   const lines = linesField()
   const day = dayPicker('First delivery', 'first', today)
-  const form = el('form', { noValidate: true }, customerField(all), el('fieldset', { 'data-field': 'days' }, el('legend', {}, 'Days'), ...WEEKDAYS.map((name) => el('label', { className: 'tick' }, el('input', { type: 'checkbox', name: `day-${name}` }), name))), lines.element, day.element, el('div', { className: 'row', style: 'margin-top:18px' }, el('button', { className: 'strong' }, 'Save standing order'), link('/standing-orders', 'Back', 'button')))
+  const form = el(
+    'form',
+    { noValidate: true },
+    customerField(all),
+    el(
+      'fieldset',
+      { 'data-field': 'days' },
+      el('legend', {}, 'Days'),
+      ...WEEKDAYS.map((name) => el('label', { className: 'tick' }, el('input', { type: 'checkbox', name: `day-${name}` }), name)),
+    ),
+    lines.element,
+    day.element,
+    el(
+      'div',
+      { className: 'row', style: 'margin-top:18px' },
+      el('button', { className: 'strong' }, 'Save standing order'),
+      link('/standing-orders', 'Back', 'button'),
+    ),
+  )
   form.addEventListener('submit', (event) => {
     event.preventDefault()
     void sendForm(form, async () => {
-      await ask('POST', '/api/standing-orders', { customer: Number(value(form, 'customer')), days: WEEKDAYS.filter((name) => ticked(form, `day-${name}`)), lines: lines.value(), first: day.value() })
+      await ask('POST', '/api/standing-orders', {
+        customer: Number(value(form, 'customer')),
+        days: WEEKDAYS.filter((name) => ticked(form, `day-${name}`)),
+        lines: lines.value(),
+        first: day.value(),
+      })
       return '/standing-orders'
     })
   })

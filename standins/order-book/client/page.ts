@@ -21,7 +21,10 @@ export class Wrong extends Error {
   }
 }
 export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(path, { method, ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
+  const response = await fetch(path, {
+    method,
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  })
   const answer = (await response.json()) as T & { errors?: { field: string; words: string }[] }
   if (!response.ok) throw new Wrong(answer.errors ?? [{ field: '', words: `The server answered ${response.status}` }])
   return answer
@@ -40,7 +43,21 @@ export function go(path: string): void {
   window.dispatchEvent(new PopStateEvent('popstate'))
 }
 export const link = (path: string, words: string, className = ''): HTMLAnchorElement =>
-  el('a', { href: path, className, on: { click: (event) => { if (event.ctrlKey || event.metaKey || event.shiftKey) return; event.preventDefault(); go(path) } } }, words)
+  el(
+    'a',
+    {
+      href: path,
+      className,
+      on: {
+        click: (event) => {
+          if (event.ctrlKey || event.metaKey || event.shiftKey) return
+          event.preventDefault()
+          go(path)
+        },
+      },
+    },
+    words,
+  )
 
 /** Marks the fields that are wrong and says why beneath them; focus goes to the first. */
 export function showWrong(form: HTMLElement, errors: readonly { field: string; words: string }[]): void {
@@ -62,7 +79,18 @@ export function showWrong(form: HTMLElement, errors: readonly { field: string; w
  * @returns whether it was confirmed */
 export const decide = (title: string, words: string, yes: string): Promise<boolean> =>
   new Promise((resolve) => {
-    const dialog = el('dialog', { 'aria-label': title }, el('h2', {}, title), el('p', {}, words), el('div', { className: 'row' }, el('button', { on: { click: () => dialog.close('no') } }, 'Keep it'), el('button', { className: 'strong', on: { click: () => dialog.close('yes') } }, yes)))
+    const dialog = el(
+      'dialog',
+      { 'aria-label': title },
+      el('h2', {}, title),
+      el('p', {}, words),
+      el(
+        'div',
+        { className: 'row' },
+        el('button', { on: { click: () => dialog.close('no') } }, 'Keep it'),
+        el('button', { className: 'strong', on: { click: () => dialog.close('yes') } }, yes),
+      ),
+    )
     dialog.addEventListener('close', () => {
       dialog.remove()
       resolve(dialog.returnValue === 'yes')

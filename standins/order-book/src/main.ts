@@ -15,4 +15,6 @@ server.on('error', (error) => {
   process.stderr.write(`order book: ${error.message}\n`)
   process.exit(1)
 })
-server.listen(Number(process.env['PORT'] ?? 0), process.env['HOST'] ?? '127.0.0.1', () => process.send?.({ listening: (server.address() as AddressInfo).port }))
+server.listen(Number(process.env['PORT'] ?? 0), process.env['HOST'] ?? '127.0.0.1', () =>
+  process.send?.({ listening: (server.address() as AddressInfo).port }),
+)

@@ -15,7 +15,8 @@ function taken<T>(schema: z.ZodMiniType<T>, req: Request, res: Response): T | un
   res.status(422).json({ errors: parsed.error.issues.map((issue) => ({ field: issue.path.join('.'), words: issue.message })) })
   return undefined
 }
-const refuse = (res: Response, status: number, field: string, words: string): void => void res.status(status).json({ errors: [{ field, words }] })
+const refuse = (res: Response, status: number, field: string, words: string): void =>
+  void res.status(status).json({ errors: [{ field, words }] })
 
 function orderRoutes(app: Express, book: Book): void {
   app.get('/api/orders', (_req, res) => void res.json(book.orders))
@@ -23,7 +24,8 @@ function orderRoutes(app: Express, book: Book): void {
     const order = taken(NewOrder, req, res)
     if (!order) return
     if (!book.isCustomer(order.customer)) return refuse(res, 422, 'customer', 'Choose a customer')
-    if (order.pin !== undefined && order.pin !== DISCOUNT_PIN) return refuse(res, 422, 'pin', 'The PIN is not right; leave it empty for no discount')
+    if (order.pin !== undefined && order.pin !== DISCOUNT_PIN)
+      return refuse(res, 422, 'pin', 'The PIN is not right; leave it empty for no discount')
     if (order.delivery < book.today) return refuse(res, 422, 'delivery', 'The day lies in the past')
     res.status(201).json(book.addOrder(order))
   })
@@ -69,7 +71,9 @@ function storeRoutes(app: Express, book: Book): void {
     res.json(book.slots)
   })
   app.get('/api/report', (_req, res) => {
-    const crates = book.orders.filter((order) => order.state !== 'cancelled').reduce((sum, order) => sum + order.lines.reduce((n, line) => n + line.crates, 0), 0)
+    const crates = book.orders
+      .filter((order) => order.state !== 'cancelled')
+      .reduce((sum, order) => sum + order.lines.reduce((n, line) => n + line.crates, 0), 0)
     setTimeout(() => res.json({ orders: book.orders.length, crates, slots: Object.keys(book.slots).length }), REPORT_TAKES_MS)
   })
 }

@@ -3,7 +3,13 @@ import type { LocalDate } from '../shared'
 import { dueFor } from './dueRule'
 import { DUE_SOON_MS, readingState, type ReadingFacts } from './readingState'
 
-const facts = (more: Partial<ReadingFacts>): ReadingFacts => ({ finishedEdition: null, requiredEdition: 1, opened: false, dueAt: null, ...more })
+const facts = (more: Partial<ReadingFacts>): ReadingFacts => ({
+  finishedEdition: null,
+  requiredEdition: 1,
+  opened: false,
+  dueAt: null,
+  ...more,
+})
 const now = Date.parse('2026-03-10T12:00:00Z')
 
 describe('the due day', () => {

@@ -7,7 +7,10 @@ const [anna, crates, shiftLead] = [ids() as PersonId, ids() as TeamId, ids() as 
 
 it('gives every reason for which someone belongs to an audience, and none for the others', () => {
   const rule = { people: [anna], teams: [crates], roles: [shiftLead] }
-  expect(reasonsFor(rule, { id: anna, teams: [crates], roles: [] })).toEqual([{ kind: 'team', id: crates }, { kind: 'person', id: anna }])
+  expect(reasonsFor(rule, { id: anna, teams: [crates], roles: [] })).toEqual([
+    { kind: 'team', id: crates },
+    { kind: 'person', id: anna },
+  ])
   expect(reasonsFor(rule, { id: ids() as PersonId, teams: [ids()], roles: [shiftLead] })).toEqual([{ kind: 'role', id: shiftLead }])
   expect(reasonsFor(NOBODY, { id: anna, teams: [crates], roles: [shiftLead] })).toEqual([])
 })

@@ -17,7 +17,10 @@ export const NOBODY: AudienceRule = { people: [], teams: [], roles: [] }
 export type AudienceReason = { kind: 'team' | 'role' | 'person'; id: string }
 
 /** The reasons for which a person belongs to an audience; none means that they do not. */
-export function reasonsFor(rule: AudienceRule, person: { id: PersonId; teams: readonly string[]; roles: readonly string[] }): AudienceReason[] {
+export function reasonsFor(
+  rule: AudienceRule,
+  person: { id: PersonId; teams: readonly string[]; roles: readonly string[] },
+): AudienceReason[] {
   return [
     ...rule.teams.filter((id) => person.teams.includes(id)).map((id) => ({ kind: 'team' as const, id })),
     ...rule.roles.filter((id) => person.roles.includes(id)).map((id) => ({ kind: 'role' as const, id })),

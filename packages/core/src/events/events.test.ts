@@ -13,13 +13,17 @@ describe('active time', () => {
   })
   it('is never more than the time that passed, whatever the order of the signs', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 0, max: 10_000_000 }), { minLength: 1 }), fc.integer({ min: 0, max: 10_000_000 }), (signs, until) => {
-        const ms = activeTime(signs, until)
-        const first = Math.min(...signs)
-        expect(ms).toBeGreaterThanOrEqual(0)
-        expect(ms).toBeLessThanOrEqual(Math.max(0, until - first))
-        expect(activeTime([...signs].reverse(), until)).toBe(ms)
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 10_000_000 }), { minLength: 1 }),
+        fc.integer({ min: 0, max: 10_000_000 }),
+        (signs, until) => {
+          const ms = activeTime(signs, until)
+          const first = Math.min(...signs)
+          expect(ms).toBeGreaterThanOrEqual(0)
+          expect(ms).toBeLessThanOrEqual(Math.max(0, until - first))
+          expect(activeTime([...signs].reverse(), until)).toBe(ms)
+        },
+      ),
     )
   })
 })
@@ -27,20 +31,23 @@ describe('active time', () => {
 describe('the timer of a step', () => {
   it('hands out in portions what it would have counted in one, wherever the portions fall', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ after: fc.integer({ min: 0, max: 150_000 }), what: fc.constantFrom('sign', 'portion') }), { maxLength: 40 }), (steps) => {
-        const timer = new StepTimer(0, true)
-        const signs = [0]
-        let [at, total] = [0, 0]
-        for (const { after, what } of steps) {
-          at += after
-          if (what === 'portion') total += timer.portion(at)
-          else {
-            timer.sign(at)
-            signs.push(at)
+      fc.property(
+        fc.array(fc.record({ after: fc.integer({ min: 0, max: 150_000 }), what: fc.constantFrom('sign', 'portion') }), { maxLength: 40 }),
+        (steps) => {
+          const timer = new StepTimer(0, true)
+          const signs = [0]
+          let [at, total] = [0, 0]
+          for (const { after, what } of steps) {
+            at += after
+            if (what === 'portion') total += timer.portion(at)
+            else {
+              timer.sign(at)
+              signs.push(at)
+            }
           }
-        }
-        expect(total + timer.hide(at)).toBe(activeTime(signs, at))
-      }),
+          expect(total + timer.hide(at)).toBe(activeTime(signs, at))
+        },
+      ),
     )
   })
   it('does not count a minute of silence anew at every portion', () => {

@@ -6,8 +6,58 @@ import { htmlPieces } from './htmlBlocks'
 import { importMarkdown } from './importMarkdown'
 
 const shown = (html: string) => JSON.stringify(htmlPieces(html))
-const tag = fc.constantFrom('p', 'div', 'ul', 'ol', 'li', 'table', 'tr', 'td', 'th', 'h1', 'h2', 'h4', 'a', 'b', 'em', 'code', 'pre', 'kbd', 'img', 'br', 'details', 'summary', 'blockquote', 'script', 'svg', 'center', 'dl', 'dt')
-const scrap = fc.oneof(tag.map((name) => `<${name}>`), tag.map((name) => `</${name}>`), tag.map((name) => `<${name} href="javascript:x" src="a.png" alt="an alt" onclick=x colspan=900>`), fc.constantFrom('words', ' ', '\n\n', '1. ', '- ', '> ', '```\n', '# ', '| a | b |\n|---|---|\n', '&nbsp;', '<!-- c -->', '\u0000', '[x](y)', '![p](q.png)'), fc.string({ maxLength: 6 }))
+const tag = fc.constantFrom(
+  'p',
+  'div',
+  'ul',
+  'ol',
+  'li',
+  'table',
+  'tr',
+  'td',
+  'th',
+  'h1',
+  'h2',
+  'h4',
+  'a',
+  'b',
+  'em',
+  'code',
+  'pre',
+  'kbd',
+  'img',
+  'br',
+  'details',
+  'summary',
+  'blockquote',
+  'script',
+  'svg',
+  'center',
+  'dl',
+  'dt',
+)
+const scrap = fc.oneof(
+  tag.map((name) => `<${name}>`),
+  tag.map((name) => `</${name}>`),
+  tag.map((name) => `<${name} href="javascript:x" src="a.png" alt="an alt" onclick=x colspan=900>`),
+  fc.constantFrom(
+    'words',
+    ' ',
+    '\n\n',
+    '1. ',
+    '- ',
+    '> ',
+    '```\n',
+    '# ',
+    '| a | b |\n|---|---|\n',
+    '&nbsp;',
+    '<!-- c -->',
+    '\u0000',
+    '[x](y)',
+    '![p](q.png)',
+  ),
+  fc.string({ maxLength: 6 }),
+)
 
 describe('HTML, however untidy', () => {
   it('always becomes a document that the schema takes, without script or event handlers', () => {
@@ -28,7 +78,9 @@ describe('HTML, however untidy', () => {
     expect(shown('<table>stray<tr><td>cell</td></tr></table>')).toContain('cell')
   })
   it('gives a picture its description, and links one that lies elsewhere', () => {
-    expect(htmlPieces('<p><img src="a/b.png" alt=" the \n valve "></p>')).toMatchObject([{ kind: 'block', block: null, pictures: [{ path: 'a/b.png', alt: 'the valve' }] }])
+    expect(htmlPieces('<p><img src="a/b.png" alt=" the \n valve "></p>')).toMatchObject([
+      { kind: 'block', block: null, pictures: [{ path: 'a/b.png', alt: 'the valve' }] },
+    ])
     expect(shown('<img src="https://x.example/y.png" alt="badge">')).toContain('"href":"https://x.example/y.png"')
     expect(shown('<img src="data:image/png;base64,AAAA" alt="inline">')).not.toContain('AAAA')
   })

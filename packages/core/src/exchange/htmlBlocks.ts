@@ -14,17 +14,75 @@ type Node = { type: string; name?: string; data?: string; attribs?: Record<strin
 const MAX_DEPTH = 30
 const DROPPED = new Set(['script', 'style', 'template', 'noscript', 'head', 'iframe', 'object', 'embed'])
 const HEADING = /^h([1-6])$/
-const BLOCKS = new Set(['p', 'div', 'section', 'article', 'header', 'footer', 'main', 'aside', 'nav', 'center', 'blockquote', 'details', 'summary', 'figure', 'figcaption', 'dl', 'dt', 'dd', 'address', 'form', 'fieldset', 'ul', 'ol', 'li', 'pre', 'table', 'hr', 'html', 'body', 'picture', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'tr', 'td', 'th', 'tbody', 'thead', 'tfoot', 'caption', 'colgroup'])
+const BLOCKS = new Set([
+  'p',
+  'div',
+  'section',
+  'article',
+  'header',
+  'footer',
+  'main',
+  'aside',
+  'nav',
+  'center',
+  'blockquote',
+  'details',
+  'summary',
+  'figure',
+  'figcaption',
+  'dl',
+  'dt',
+  'dd',
+  'address',
+  'form',
+  'fieldset',
+  'ul',
+  'ol',
+  'li',
+  'pre',
+  'table',
+  'hr',
+  'html',
+  'body',
+  'picture',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+  'tr',
+  'td',
+  'th',
+  'tbody',
+  'thead',
+  'tfoot',
+  'caption',
+  'colgroup',
+])
 const MARK_OF: Record<string, Mark> = {
-  b: { type: 'bold' }, strong: { type: 'bold' }, i: { type: 'italic' }, em: { type: 'italic' }, cite: { type: 'italic' },
-  code: { type: 'code' }, samp: { type: 'code' }, tt: { type: 'code' }, kbd: { type: 'keyCap' },
+  b: { type: 'bold' },
+  strong: { type: 'bold' },
+  i: { type: 'italic' },
+  em: { type: 'italic' },
+  cite: { type: 'italic' },
+  code: { type: 'code' },
+  samp: { type: 'code' },
+  tt: { type: 'code' },
+  kbd: { type: 'keyCap' },
 }
 const SCHEME = /^([a-z][a-z0-9+.-]*:|\/\/)/i
 
 const isElement = (node: Node): node is Node & { name: string } => node.name !== undefined
-const textOf = (node: Node): string => (node.type === 'text' ? (node.data ?? '') : isElement(node) && node.name === 'br' ? '\n' : (node.children ?? []).map(textOf).join(''))
-const withMark = (marks: readonly Mark[], mark: Mark): Mark[] => (marks.some((each) => each.type === mark.type) ? [...marks] : [...marks, mark])
-const textNode = (text: string, marks: readonly Mark[]): Inline => ({ type: 'text', text, ...(marks.length > 0 ? { marks: [...marks] } : {}) })
+const textOf = (node: Node): string =>
+  node.type === 'text' ? (node.data ?? '') : isElement(node) && node.name === 'br' ? '\n' : (node.children ?? []).map(textOf).join('')
+const withMark = (marks: readonly Mark[], mark: Mark): Mark[] =>
+  marks.some((each) => each.type === mark.type) ? [...marks] : [...marks, mark]
+const textNode = (text: string, marks: readonly Mark[]): Inline => ({
+  type: 'text',
+  text,
+  ...(marks.length > 0 ? { marks: [...marks] } : {}),
+})
 
 function pictureInline(node: Node, marks: readonly Mark[], pictures: PictureRef[]): Inline[] {
   const path = (node.attribs?.['src'] ?? '').trim()
@@ -72,7 +130,8 @@ const paragraphOf = (content: Inline[]): Block[] => {
   const inner = trimmed(content)
   return inner.length === 0 ? [] : [{ type: 'paragraph', content: inner }]
 }
-const bold = (content: Inline[]): Inline[] => content.map((node) => (node.type === 'text' ? { ...node, marks: withMark(node.marks ?? [], { type: 'bold' }) } : node))
+const bold = (content: Inline[]): Inline[] =>
+  content.map((node) => (node.type === 'text' ? { ...node, marks: withMark(node.marks ?? [], { type: 'bold' }) } : node))
 
 function codeBlock(node: Node): Block[] {
   const code = (node.children ?? []).find((child) => child.name === 'code') ?? node
@@ -82,7 +141,8 @@ function codeBlock(node: Node): Block[] {
   return [{ type: 'codeBlock', ...(language && language.length <= 40 ? { attrs: { language } } : {}), content: [{ type: 'text', text }] }]
 }
 
-const elements = (node: Node, ...names: string[]): Node[] => (node.children ?? []).filter((child) => isElement(child) && names.includes(child.name))
+const elements = (node: Node, ...names: string[]): Node[] =>
+  (node.children ?? []).filter((child) => isElement(child) && names.includes(child.name))
 
 function entries(list: Node, pictures: PictureRef[], depth: number): ListItem[] {
   return (list.children ?? []).flatMap((child): ListItem[] => {
@@ -98,12 +158,19 @@ const spanOf = (cell: Node, name: string): number | undefined => {
 }
 
 function table(node: Node, pictures: PictureRef[], depth: number): Block[] {
-  const rowsIn = (at: Node): Node[] => (at.children ?? []).flatMap((child) => (child.name === 'tr' ? [child] : ['thead', 'tbody', 'tfoot'].includes(child.name ?? '') ? rowsIn(child) : []))
+  const rowsIn = (at: Node): Node[] =>
+    (at.children ?? []).flatMap((child) =>
+      child.name === 'tr' ? [child] : ['thead', 'tbody', 'tfoot'].includes(child.name ?? '') ? rowsIn(child) : [],
+    )
   const rows = rowsIn(node).flatMap((row): TableRow[] => {
     const cells = elements(row, 'td', 'th').map((cell): TableCell => {
       const content = blocks(cell.children ?? [], pictures, depth + 1)
       const attrs = { colspan: spanOf(cell, 'colspan'), rowspan: spanOf(cell, 'rowspan') }
-      return { type: cell.name === 'th' ? 'tableHeader' : 'tableCell', ...(attrs.colspan || attrs.rowspan ? { attrs } : {}), content: content.length > 0 ? content : [{ type: 'paragraph' }] }
+      return {
+        type: cell.name === 'th' ? 'tableHeader' : 'tableCell',
+        ...(attrs.colspan || attrs.rowspan ? { attrs } : {}),
+        content: content.length > 0 ? content : [{ type: 'paragraph' }],
+      }
     })
     return cells.length === 0 || cells.length > 100 ? [] : [{ type: 'tableRow', content: cells }]
   })
@@ -113,9 +180,11 @@ function table(node: Node, pictures: PictureRef[], depth: number): Block[] {
 
 function blockOf(node: Node & { name: string }, pictures: PictureRef[], depth: number): Block[] {
   const children = node.children ?? []
-  if (HEADING.test(node.name) || node.name === 'summary' || node.name === 'dt') return paragraphOf(bold(inlines(children, [], pictures, depth)))
+  if (HEADING.test(node.name) || node.name === 'summary' || node.name === 'dt')
+    return paragraphOf(bold(inlines(children, [], pictures, depth)))
   switch (node.name) {
-    case 'pre': return codeBlock(node)
+    case 'pre':
+      return codeBlock(node)
     case 'ul':
     case 'ol': {
       const content = entries(node, pictures, depth)
@@ -124,14 +193,18 @@ function blockOf(node: Node & { name: string }, pictures: PictureRef[], depth: n
       if (node.name === 'ul') return [{ type: 'bulletList', content }]
       return [{ type: 'orderedList', ...(start > 1 && start <= 1_000_000 ? { attrs: { start } } : {}), content }]
     }
-    case 'table': return table(node, pictures, depth)
-    default: return blocks(children, pictures, depth + 1)
+    case 'table':
+      return table(node, pictures, depth)
+    default:
+      return blocks(children, pictures, depth + 1)
   }
 }
 
 /** Whether an element is or holds a block, so that it cannot stand in a paragraph. */
 const holdsBlock = (node: Node, depth = 0): boolean =>
-  isElement(node) && !DROPPED.has(node.name) && (BLOCKS.has(node.name) || (depth < 8 && (node.children ?? []).some((child) => holdsBlock(child, depth + 1))))
+  isElement(node) &&
+  !DROPPED.has(node.name) &&
+  (BLOCKS.has(node.name) || (depth < 8 && (node.children ?? []).some((child) => holdsBlock(child, depth + 1))))
 
 /** Blocks of mixed content: runs of words become paragraphs between the blocks. */
 function blocks(nodes: readonly Node[], pictures: PictureRef[], depth: number): Block[] {
@@ -153,7 +226,27 @@ function blocks(nodes: readonly Node[], pictures: PictureRef[], depth: number): 
   return out
 }
 
-const WRAPPERS = new Set(['div', 'section', 'article', 'main', 'header', 'footer', 'center', 'html', 'body', 'details', 'a', 'span', 'font', 'b', 'strong', 'em', 'i', 'blockquote', 'p'])
+const WRAPPERS = new Set([
+  'div',
+  'section',
+  'article',
+  'main',
+  'header',
+  'footer',
+  'center',
+  'html',
+  'body',
+  'details',
+  'a',
+  'span',
+  'font',
+  'b',
+  'strong',
+  'em',
+  'i',
+  'blockquote',
+  'p',
+])
 
 function walk(nodes: readonly Node[], out: Piece[], depth: number): void {
   let run: Node[] = []
@@ -175,14 +268,16 @@ function walk(nodes: readonly Node[], out: Piece[], depth: number): void {
     const element = node as Node & { name: string }
     const pictures: PictureRef[] = []
     const level = HEADING.exec(element.name)?.[1]
-    if (level) out.push({ kind: 'heading', level: Number(level), inline: trimmed(inlines(element.children ?? [], [], pictures, depth)), pictures })
+    if (level)
+      out.push({ kind: 'heading', level: Number(level), inline: trimmed(inlines(element.children ?? [], [], pictures, depth)), pictures })
     else if (element.name === 'ol')
       for (const child of element.children ?? []) {
         const own: PictureRef[] = []
         const made = child.name === 'li' ? blocks(child.children ?? [], own, depth + 1) : blocks([child], own, depth + 1)
         if (made.length > 0 || own.length > 0) out.push({ kind: 'list-entry', blocks: made, pictures: own })
       }
-    else if (WRAPPERS.has(element.name) && depth < MAX_DEPTH && (element.children ?? []).some((child) => holdsBlock(child))) walk(element.children ?? [], out, depth + 1)
+    else if (WRAPPERS.has(element.name) && depth < MAX_DEPTH && (element.children ?? []).some((child) => holdsBlock(child)))
+      walk(element.children ?? [], out, depth + 1)
     else blockPiece(blockOf(element, pictures, depth), pictures)
   }
   flush()

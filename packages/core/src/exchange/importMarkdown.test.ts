@@ -4,13 +4,22 @@ import { seededIds } from '../shared'
 import { importMarkdown, settlePictures } from './importMarkdown'
 
 const read = (source: string, fileName = 'clean-the-tank.md') => importMarkdown(source, fileName, seededIds(1))
-const outline = (source: string) => read(source).document.items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))
+const outline = (source: string) =>
+  read(source).document.items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))
 
 describe('a Markdown file as a draft', () => {
   it('gives title, summary, sections and steps', () => {
-    const { document, notPlaced } = read('# Clean the tank\n\nOnce a week.\n\n## Drain\n\n1. Close the **inlet**\n2. Open the drain\n\n## Rinse\n\n### Rinse twice\n\nWith warm water.\n')
+    const { document, notPlaced } = read(
+      '# Clean the tank\n\nOnce a week.\n\n## Drain\n\n1. Close the **inlet**\n2. Open the drain\n\n## Rinse\n\n### Rinse twice\n\nWith warm water.\n',
+    )
     expect([document.title, document.summary]).toEqual(['Clean the tank', 'Once a week.'])
-    expect(document.items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))).toEqual(['# Drain', 'Close the inlet', 'Open the drain', '# Rinse', 'Rinse twice\nWith warm water.'])
+    expect(document.items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))).toEqual([
+      '# Drain',
+      'Close the inlet',
+      'Open the drain',
+      '# Rinse',
+      'Rinse twice\nWith warm water.',
+    ])
     expect(notPlaced).toEqual([])
     expect(GuideDocument.safeParse(document).success).toBe(true)
   })
@@ -26,9 +35,16 @@ describe('a Markdown file as a draft', () => {
   })
   it('keeps tables, with HTML spans', () => {
     const { document } = read('| Dose | ml |\n|---|---|\n| A | 20 |\n\n<table><tr><td colspan="2">Both <b>tanks</b></td></tr></table>\n')
-    const tables = stepsOf(document).flatMap((step) => step.body.content).filter((block) => block.type === 'table')
+    const tables = stepsOf(document)
+      .flatMap((step) => step.body.content)
+      .filter((block) => block.type === 'table')
     expect(tables).toHaveLength(2)
-    expect(tables[0]).toMatchObject({ content: [{ content: [{ type: 'tableHeader' }, { type: 'tableHeader' }] }, { content: [{ type: 'tableCell' }, { type: 'tableCell' }] }] })
+    expect(tables[0]).toMatchObject({
+      content: [
+        { content: [{ type: 'tableHeader' }, { type: 'tableHeader' }] },
+        { content: [{ type: 'tableCell' }, { type: 'tableCell' }] },
+      ],
+    })
     expect(tables[1]).toMatchObject({ content: [{ content: [{ attrs: { colspan: 2 } }] }] })
   })
   it('shows keys as keys and drops script, saying so', () => {
@@ -58,11 +74,16 @@ describe('a Markdown file as a draft', () => {
     expect(notPlaced.flatMap((each) => each.words)).toEqual(['title', 'weight', '7'])
   })
   it('comes through with headings that are only pictures, setext headings and HTML headings', () => {
-    expect(outline('Guide\n=====\n\n<h2 align="center">Part <i>one</i></h2>\n\ntext\n\n## ![logo](logo.png)\n\nmore\n')).toEqual(['# Part one', 'text\nmore'])
+    expect(outline('Guide\n=====\n\n<h2 align="center">Part <i>one</i></h2>\n\ntext\n\n## ![logo](logo.png)\n\nmore\n')).toEqual([
+      '# Part one',
+      'text\nmore',
+    ])
   })
   it('splits very long text into steps and survives deep nesting', () => {
     expect(stepsOf(read(Array.from({ length: 100 }, (_, i) => `Paragraph ${i}`).join('\n\n')).document).length).toBe(3)
-    const deep = read(`${'<div>'.repeat(3000)}bottom${'</div>'.repeat(3000)}\n\n${'> '.repeat(500)}quoted\n\n${Array.from({ length: 60 }, (_, i) => `${' '.repeat(i * 2)}- level${i}`).join('\n')}`)
+    const deep = read(
+      `${'<div>'.repeat(3000)}bottom${'</div>'.repeat(3000)}\n\n${'> '.repeat(500)}quoted\n\n${Array.from({ length: 60 }, (_, i) => `${' '.repeat(i * 2)}- level${i}`).join('\n')}`,
+    )
     const all = JSON.stringify(deep)
     for (const word of ['bottom', 'quoted', 'level59']) expect(all).toContain(word)
     expect(GuideDocument.safeParse(deep.document).success).toBe(true)

@@ -23,8 +23,18 @@ function markdownReader() {
 }
 
 const FRONT_MATTER = /^---[ \t]*\r?\n([\s\S]*?)\r?\n---[ \t]*(?:\r?\n|$)/
-const inlineText = (content: readonly Inline[]): string => content.map((node) => (node.type === 'text' ? node.text : ' ')).join('').replace(/\s+/g, ' ').trim()
-const titleFromFileName = (fileName: string): string => fileName.replace(/^.*[\\/]/, '').replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ').trim()
+const inlineText = (content: readonly Inline[]): string =>
+  content
+    .map((node) => (node.type === 'text' ? node.text : ' '))
+    .join('')
+    .replace(/\s+/g, ' ')
+    .trim()
+const titleFromFileName = (fileName: string): string =>
+  fileName
+    .replace(/^.*[\\/]/, '')
+    .replace(/\.[^.]*$/, '')
+    .replace(/[-_]+/g, ' ')
+    .trim()
 
 /** Builds the list of steps and sections from the pieces. */
 class DraftBuilder {
@@ -47,7 +57,9 @@ class DraftBuilder {
     this.open = stayOpen ? step : null
   }
   add(block: Block | null, pictures: PictureRef[]): void {
-    const full = this.open !== null && (this.open.body.content.length >= MAX_BLOCKS_A_STEP || this.open.pictures.length + pictures.length > MAX_PICTURES_A_STEP)
+    const full =
+      this.open !== null &&
+      (this.open.body.content.length >= MAX_BLOCKS_A_STEP || this.open.pictures.length + pictures.length > MAX_PICTURES_A_STEP)
     if (this.open === null || full) this.step(block ? [block] : [], pictures, true)
     else {
       if (block) this.open.body.content.push(block)
@@ -60,7 +72,9 @@ class DraftBuilder {
   }
   finish(): void {
     if (this.waiting.length > 0) this.add(null, this.waiting.splice(0))
-    for (const item of this.items) if (item.kind === 'step') item.body = withBlockIds(item.body.content.length > 0 ? item.body : { type: 'doc', content: [{ type: 'paragraph' }] }, this.newId)
+    for (const item of this.items)
+      if (item.kind === 'step')
+        item.body = withBlockIds(item.body.content.length > 0 ? item.body : { type: 'doc', content: [{ type: 'paragraph' }] }, this.newId)
   }
   private show(step: Step, pictures: PictureRef[]): void {
     for (const { path, alt } of pictures) {
@@ -73,7 +87,8 @@ class DraftBuilder {
 
 /** Index of the piece that is the title: the first heading of level 1, else a heading with which the text begins. */
 function titleIndex(pieces: readonly Piece[]): number {
-  const usable = (piece: Piece) => piece.kind === 'heading' && inlineText(piece.inline) !== '' && inlineText(piece.inline).length <= MAX_TITLE
+  const usable = (piece: Piece) =>
+    piece.kind === 'heading' && inlineText(piece.inline) !== '' && inlineText(piece.inline).length <= MAX_TITLE
   const first = pieces.findIndex((piece) => usable(piece) && piece.kind === 'heading' && piece.level === 1)
   if (first >= 0) return first
   return pieces[0] && usable(pieces[0]) ? 0 : -1
@@ -83,7 +98,12 @@ function titleIndex(pieces: readonly Piece[]): number {
 function summaryOf(piece: Piece | undefined): string | null {
   if (piece?.kind !== 'block' || piece.block?.type !== 'paragraph' || piece.pictures.length > 0) return null
   const content = (piece.block.content ?? []) as Inline[]
-  if (content.some((node) => node.type === 'text' && node.marks?.some((mark) => mark.type === 'link' || mark.type === 'code' || mark.type === 'keyCap'))) return null
+  if (
+    content.some(
+      (node) => node.type === 'text' && node.marks?.some((mark) => mark.type === 'link' || mark.type === 'code' || mark.type === 'keyCap'),
+    )
+  )
+    return null
   const text = inlineText(content)
   return text !== '' && text.length <= MAX_SUMMARY ? text : null
 }
@@ -130,7 +150,9 @@ export function settlePictures(draft: ImportedDraft, found: ReadonlySet<string>)
     if (item.kind !== 'step' || !item.pictures.some((picture) => gone.has(picture.id))) return item
     const words = item.pictures.flatMap((picture) => {
       const lost = gone.get(picture.id)
-      return lost && lost.alt !== '' ? [{ type: 'paragraph' as const, attrs: { id: lost.id as string }, content: [{ type: 'text' as const, text: lost.alt }] }] : []
+      return lost && lost.alt !== ''
+        ? [{ type: 'paragraph' as const, attrs: { id: lost.id as string }, content: [{ type: 'text' as const, text: lost.alt }] }]
+        : []
     })
     const text = plainText(item.body).trim()
     return {

@@ -4,12 +4,20 @@ import { GuideDocument } from '../guides'
 import { seededIds } from '../shared'
 import { importMarkdown } from './importMarkdown'
 
-const files = (import.meta as unknown as { glob: (pattern: string, options: object) => unknown }).glob('../../../../node_modules/{*,@*/*}/{README,readme,Readme}.md', { query: '?raw', import: 'default' }) as Record<string, () => Promise<string>>
+const files = (import.meta as unknown as { glob: (pattern: string, options: object) => unknown }).glob(
+  '../../../../node_modules/{*,@*/*}/{README,readme,Readme}.md',
+  { query: '?raw', import: 'default' },
+) as Record<string, () => Promise<string>>
 
 /** The words of the source as a reader of the raw file sees them; list numbers, tag and attribute names are notation. Written apart from the audit that it checks. */
 function wordsOf(source: string): Map<string, number> {
   const bare = decodeHTML(
-    source.replace(/^[\s>*+-]*?\d{1,9}[.)](?=\s)/gm, ' ').replace(/<(\/?)([A-Za-z][\w-]*)((?:[^<>"']|"[^"]*"|'[^']*')*)>/g, (_, __, ___, attributes: string) => ` ${attributes.replace(/[\w:@.-]+\s*=\s*/g, ' ')} `),
+    source
+      .replace(/^[\s>*+-]*?\d{1,9}[.)](?=\s)/gm, ' ')
+      .replace(
+        /<(\/?)([A-Za-z][\w-]*)((?:[^<>"']|"[^"]*"|'[^']*')*)>/g,
+        (_, __, ___, attributes: string) => ` ${attributes.replace(/[\w:@.-]+\s*=\s*/g, ' ')} `,
+      ),
   )
   const counts = new Map<string, number>()
   for (const word of bare.split(/[^\p{L}\p{N}]+/u)) if (word !== '') counts.set(word, (counts.get(word) ?? 0) + 1)
@@ -32,7 +40,8 @@ describe('README files of installed packages', () => {
       const { document, notPlaced } = importMarkdown(source, path, seededIds(2))
       expect(GuideDocument.safeParse(document).error, path).toBeUndefined()
       const have = new Map<string, number>()
-      for (const text of [...textsIn(document), ...notPlaced.flatMap((each) => each.words)]) for (const word of text.split(/[^\p{L}\p{N}]+/u)) have.set(word, (have.get(word) ?? 0) + 1)
+      for (const text of [...textsIn(document), ...notPlaced.flatMap((each) => each.words)])
+        for (const word of text.split(/[^\p{L}\p{N}]+/u)) have.set(word, (have.get(word) ?? 0) + 1)
       const lost = [...wordsOf(source)].filter(([word, count]) => (have.get(word) ?? 0) < count)
       expect(lost, path).toEqual([])
       for (const count of wordsOf(source).values()) words += count

@@ -16,14 +16,28 @@ const pictures = [ids(), ids(), ids()] as PictureId[]
 const anyChange: fc.Arbitrary<Change> = fc.oneof(
   fc.constantFrom('Rinse', 'Dry', 'Stack').map((title): Change => ({ type: 'set-facts', facts: { title } })),
   fc.boolean().map((confirmSteps): Change => ({ type: 'set-facts', facts: { confirmSteps } })),
-  fc.tuple(fc.constantFrom(one, two, three), fc.constantFrom(null, one, two, three, heading)).map(([step, after]): Change => ({ type: 'move-item', itemId: step.id, after: after?.id ?? null })),
+  fc
+    .tuple(fc.constantFrom(one, two, three), fc.constantFrom(null, one, two, three, heading))
+    .map(([step, after]): Change => ({ type: 'move-item', itemId: step.id, after: after?.id ?? null })),
   fc.constantFrom(one, two, three, heading).map((item): Change => ({ type: 'remove-item', itemId: item.id })),
-  fc.tuple(fc.constantFrom(one, two, three), fc.constantFrom(null, two)).map(([item, after]): Change => ({ type: 'insert-item', item, after: after?.id ?? null })),
-  fc.tuple(fc.constantFrom(one, two), fc.string()).map(([step, text]): Change => ({ type: 'set-body', stepId: step.id, body: richTextOf(text) })),
-  fc.tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures), fc.constantFrom(null, ...pictures)).map(([step, id, after]): Change => ({ type: 'insert-picture', stepId: step.id, picture: { id, alt: '' }, after })),
-  fc.tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures), fc.constantFrom(null, ...pictures)).map(([step, pictureId, after]): Change => ({ type: 'move-picture', stepId: step.id, pictureId, after })),
-  fc.tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures)).map(([step, pictureId]): Change => ({ type: 'remove-picture', stepId: step.id, pictureId })),
-  fc.tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures)).map(([step, pictureId]): Change => ({ type: 'set-picture-alt', stepId: step.id, pictureId, alt: 'A tray' })),
+  fc
+    .tuple(fc.constantFrom(one, two, three), fc.constantFrom(null, two))
+    .map(([item, after]): Change => ({ type: 'insert-item', item, after: after?.id ?? null })),
+  fc
+    .tuple(fc.constantFrom(one, two), fc.string())
+    .map(([step, text]): Change => ({ type: 'set-body', stepId: step.id, body: richTextOf(text) })),
+  fc
+    .tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures), fc.constantFrom(null, ...pictures))
+    .map(([step, id, after]): Change => ({ type: 'insert-picture', stepId: step.id, picture: { id, alt: '' }, after })),
+  fc
+    .tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures), fc.constantFrom(null, ...pictures))
+    .map(([step, pictureId, after]): Change => ({ type: 'move-picture', stepId: step.id, pictureId, after })),
+  fc
+    .tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures))
+    .map(([step, pictureId]): Change => ({ type: 'remove-picture', stepId: step.id, pictureId })),
+  fc
+    .tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures))
+    .map(([step, pictureId]): Change => ({ type: 'set-picture-alt', stepId: step.id, pictureId, alt: 'A tray' })),
 )
 
 describe('changes', () => {
@@ -64,6 +78,9 @@ describe('changes', () => {
   it('say why they cannot be done', () => {
     expect(apply({ type: 'remove-item', itemId: ids() as StepId }, start)).toEqual({ ok: false, reason: 'item-missing' })
     expect(apply({ type: 'insert-item', item: one, after: null }, start)).toEqual({ ok: false, reason: 'item-exists' })
-    expect(apply({ type: 'set-body', stepId: heading.id as unknown as StepId, body: richTextOf() }, start)).toEqual({ ok: false, reason: 'not-a-step' })
+    expect(apply({ type: 'set-body', stepId: heading.id as unknown as StepId, body: richTextOf() }, start)).toEqual({
+      ok: false,
+      reason: 'not-a-step',
+    })
   })
 })

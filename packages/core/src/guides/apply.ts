@@ -2,7 +2,10 @@ import type { Change } from './changes'
 import type { GuideDocument, GuideItem, Step } from './document'
 
 /** Why a change cannot be carried out on a document. */
-export type Refusal = { ok: false; reason: 'item-missing' | 'item-exists' | 'picture-missing' | 'picture-exists' | 'not-a-step' | 'not-a-section' }
+export type Refusal = {
+  ok: false
+  reason: 'item-missing' | 'item-exists' | 'picture-missing' | 'picture-exists' | 'not-a-step' | 'not-a-section'
+}
 /** A change carried out: the new document, and the change that undoes it. */
 export type Applied = { ok: true; document: GuideDocument; inverse: Change }
 
@@ -13,21 +16,34 @@ function insertAfter<T extends { id: string }>(list: readonly T[], entry: T, aft
   const index = after !== null && at === 0 ? list.length : at
   return [...list.slice(0, index), entry, ...list.slice(index)]
 }
-const before = <T extends { id: string }>(list: readonly T[], id: string): T['id'] | null => list[list.findIndex((each) => each.id === id) - 1]?.id ?? null
+const before = <T extends { id: string }>(list: readonly T[], id: string): T['id'] | null =>
+  list[list.findIndex((each) => each.id === id) - 1]?.id ?? null
 const without = <T extends { id: string }>(list: readonly T[], id: string): T[] => list.filter((each) => each.id !== id)
 
-function onItems(document: GuideDocument, change: Extract<Change, { type: 'insert-item' | 'remove-item' | 'move-item' }>): Applied | Refusal {
+function onItems(
+  document: GuideDocument,
+  change: Extract<Change, { type: 'insert-item' | 'remove-item' | 'move-item' }>,
+): Applied | Refusal {
   const { items } = document
   if (change.type === 'insert-item') {
     if (items.some((item) => item.id === change.item.id)) return refuse('item-exists')
-    return { ok: true, document: { ...document, items: insertAfter(items, change.item, change.after) }, inverse: { type: 'remove-item', itemId: change.item.id } }
+    return {
+      ok: true,
+      document: { ...document, items: insertAfter(items, change.item, change.after) },
+      inverse: { type: 'remove-item', itemId: change.item.id },
+    }
   }
   const item = items.find((each) => each.id === change.itemId)
   if (!item) return refuse('item-missing')
   const was = before(items, item.id)
-  if (change.type === 'remove-item') return { ok: true, document: { ...document, items: without(items, item.id) }, inverse: { type: 'insert-item', item, after: was } }
+  if (change.type === 'remove-item')
+    return { ok: true, document: { ...document, items: without(items, item.id) }, inverse: { type: 'insert-item', item, after: was } }
   const target = change.after === item.id ? was : change.after
-  return { ok: true, document: { ...document, items: insertAfter(without(items, item.id), item, target) }, inverse: { type: 'move-item', itemId: item.id, after: was } }
+  return {
+    ok: true,
+    document: { ...document, items: insertAfter(without(items, item.id), item, target) },
+    inverse: { type: 'move-item', itemId: item.id, after: was },
+  }
 }
 
 type StepChange = Extract<Change, { stepId: Step['id'] }>
@@ -37,17 +53,26 @@ function onStep(step: Step, change: StepChange): { step: Step; inverse: Change }
   if (change.type === 'set-body') return { step: { ...step, body: change.body }, inverse: { type: 'set-body', stepId, body: step.body } }
   if (change.type === 'insert-picture') {
     if (step.pictures.some((each) => each.id === change.picture.id)) return refuse('picture-exists')
-    return { step: { ...step, pictures: insertAfter(step.pictures, change.picture, change.after) }, inverse: { type: 'remove-picture', stepId, pictureId: change.picture.id } }
+    return {
+      step: { ...step, pictures: insertAfter(step.pictures, change.picture, change.after) },
+      inverse: { type: 'remove-picture', stepId, pictureId: change.picture.id },
+    }
   }
   const picture = step.pictures.find((each) => each.id === change.pictureId)
   if (!picture) return refuse('picture-missing')
   const was = before(step.pictures, picture.id)
   switch (change.type) {
     case 'remove-picture':
-      return { step: { ...step, pictures: without(step.pictures, picture.id) }, inverse: { type: 'insert-picture', stepId, picture, after: was } }
+      return {
+        step: { ...step, pictures: without(step.pictures, picture.id) },
+        inverse: { type: 'insert-picture', stepId, picture, after: was },
+      }
     case 'move-picture':
       return {
-        step: { ...step, pictures: insertAfter(without(step.pictures, picture.id), picture, change.after === picture.id ? was : change.after) },
+        step: {
+          ...step,
+          pictures: insertAfter(without(step.pictures, picture.id), picture, change.after === picture.id ? was : change.after),
+        },
         inverse: { type: 'move-picture', stepId, pictureId: picture.id, after: was },
       }
     case 'set-picture-alt':
@@ -99,7 +124,10 @@ const replaceItem = (document: GuideDocument, item: GuideItem): GuideDocument =>
 
 /** Carries out changes one after the other; those that cannot be done are left out and told.
  * @returns the document, the inverses in the order in which they undo, and the refused changes */
-export function applyAll(changes: readonly Change[], document: GuideDocument): { document: GuideDocument; inverses: Change[]; refused: Change[] } {
+export function applyAll(
+  changes: readonly Change[],
+  document: GuideDocument,
+): { document: GuideDocument; inverses: Change[]; refused: Change[] } {
   let current = document
   const inverses: Change[] = []
   const refused: Change[] = []

@@ -10,7 +10,12 @@ const after = z.nullable(ItemId)
 export const Change = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('set-facts'),
-    facts: z.object({ title: z.optional(GuideTitle), summary: z.optional(GuideSummary), kind: z.optional(GuideKind), confirmSteps: z.optional(z.boolean()) }),
+    facts: z.object({
+      title: z.optional(GuideTitle),
+      summary: z.optional(GuideSummary),
+      kind: z.optional(GuideKind),
+      confirmSteps: z.optional(z.boolean()),
+    }),
   }),
   z.object({ type: z.literal('insert-item'), item: GuideItem, after }),
   z.object({ type: z.literal('remove-item'), itemId: ItemId }),
@@ -27,23 +32,34 @@ export type Change = z.infer<typeof Change>
 /** The item inside which a change takes place; `null` for facts about the whole guide. */
 export function itemOf(change: Change): string | null {
   switch (change.type) {
-    case 'set-facts': return null
-    case 'insert-item': return change.item.id
+    case 'set-facts':
+      return null
+    case 'insert-item':
+      return change.item.id
     case 'remove-item':
-    case 'move-item': return change.itemId
-    case 'set-section-title': return change.sectionId
-    default: return change.stepId
+    case 'move-item':
+      return change.itemId
+    case 'set-section-title':
+      return change.sectionId
+    default:
+      return change.stepId
   }
 }
 
 /** The single texts, pictures and facts that a change rewrites. Two people's changes clash only when these meet. */
 export function targetsOf(change: Change): string[] {
   switch (change.type) {
-    case 'set-facts': return Object.keys(change.facts).map((fact) => `fact:${fact}`)
-    case 'set-section-title': return [`title:${change.sectionId}`]
-    case 'set-body': return [`body:${change.stepId}`]
-    case 'set-picture-alt': return [`alt:${change.stepId}:${change.pictureId}`]
-    case 'remove-picture': return [`alt:${change.stepId}:${change.pictureId}`]
-    default: return []
+    case 'set-facts':
+      return Object.keys(change.facts).map((fact) => `fact:${fact}`)
+    case 'set-section-title':
+      return [`title:${change.sectionId}`]
+    case 'set-body':
+      return [`body:${change.stepId}`]
+    case 'set-picture-alt':
+      return [`alt:${change.stepId}:${change.pictureId}`]
+    case 'remove-picture':
+      return [`alt:${change.stepId}:${change.pictureId}`]
+    default:
+      return []
   }
 }

@@ -25,14 +25,19 @@ function clean(node: Loose, depth: number): unknown {
     ...rest,
     ...(attrs ? { attrs: Object.fromEntries(Object.entries(attrs).filter(([, value]) => value !== null)) } : {}),
     ...(keptMarks ? { marks: keptMarks } : {}),
-    ...(Array.isArray(content) ? { content: content.filter((each: Loose) => each?.type !== 'text' || each.text !== '').map((each: Loose) => clean(each, depth + 1)) } : {}),
+    ...(Array.isArray(content)
+      ? { content: content.filter((each: Loose) => each?.type !== 'text' || each.text !== '').map((each: Loose) => clean(each, depth + 1)) }
+      : {}),
   }
 }
 
 /** What is kept of rich text from outside: links to anything but web, mail and telephone lose their address, unknown marks and
  * attributes go, and each block at the top gets an id that is its own.
  * @returns the clean text, or what is wrong with it and where */
-export function cleanRichText(value: unknown, newId: NewId): { ok: true; text: RichText } | { ok: false; reason: 'not-rich-text'; detail: string } {
+export function cleanRichText(
+  value: unknown,
+  newId: NewId,
+): { ok: true; text: RichText } | { ok: false; reason: 'not-rich-text'; detail: string } {
   let candidate: unknown
   try {
     candidate = clean(value as Loose, 0)

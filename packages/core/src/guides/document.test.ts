@@ -8,26 +8,41 @@ import { readDocument } from './readDocument'
 import { aDocument, aSection, aStep } from './testing'
 
 const ids = seededIds(3)
-const linked = (href: string) => ({ type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'here', marks: [{ type: 'link', attrs: { href } }, { type: 'bold' }] }] }] })
+const linked = (href: string) => ({
+  type: 'doc',
+  content: [{ type: 'paragraph', content: [{ type: 'text', text: 'here', marks: [{ type: 'link', attrs: { href } }, { type: 'bold' }] }] }],
+})
 
 describe('rich text from outside', () => {
-  it.each(['javascript:alert(1)', ' JavaScript:alert(1)', 'data:text/html,x', 'vbscript:x', '//evil.example'])('loses the address %s and keeps the words', (href) => {
-    const result = cleanRichText(linked(href), ids)
-    expect(result.ok && JSON.stringify(result.text)).not.toContain('link')
-    expect(result.ok && plainText(result.text)).toBe('here')
-    expect(result.ok && JSON.stringify(result.text)).toContain('bold')
-  })
+  it.each(['javascript:alert(1)', ' JavaScript:alert(1)', 'data:text/html,x', 'vbscript:x', '//evil.example'])(
+    'loses the address %s and keeps the words',
+    (href) => {
+      const result = cleanRichText(linked(href), ids)
+      expect(result.ok && JSON.stringify(result.text)).not.toContain('link')
+      expect(result.ok && plainText(result.text)).toBe('here')
+      expect(result.ok && JSON.stringify(result.text)).toContain('bold')
+    },
+  )
   it('keeps web links', () => {
     const result = cleanRichText(linked('https://example.org/a'), ids)
     expect(result.ok && JSON.stringify(result.text)).toContain('https://example.org/a')
   })
   it('is refused when it holds a node that does not exist here', () => {
-    expect(cleanRichText({ type: 'doc', content: [{ type: 'iframe', attrs: { src: 'x' } }] }, ids)).toMatchObject({ ok: false, reason: 'not-rich-text' })
+    expect(cleanRichText({ type: 'doc', content: [{ type: 'iframe', attrs: { src: 'x' } }] }, ids)).toMatchObject({
+      ok: false,
+      reason: 'not-rich-text',
+    })
     expect(cleanRichText('words', ids).ok).toBe(false)
     expect(cleanRichText(null, ids).ok).toBe(false)
   })
   it('loses attributes that would carry script or style', () => {
-    const result = cleanRichText({ type: 'doc', content: [{ type: 'paragraph', attrs: { onclick: 'x', style: 'y' }, content: [{ type: 'text', text: 'a', onclick: 'z' }] }] }, ids)
+    const result = cleanRichText(
+      {
+        type: 'doc',
+        content: [{ type: 'paragraph', attrs: { onclick: 'x', style: 'y' }, content: [{ type: 'text', text: 'a', onclick: 'z' }] }],
+      },
+      ids,
+    )
     expect(result.ok && JSON.stringify(result.text)).not.toMatch(/onclick|style/)
   })
   it('is refused when nested without end', () => {
@@ -36,7 +51,14 @@ describe('rich text from outside', () => {
     expect(cleanRichText({ type: 'doc', content: [node] }, ids)).toMatchObject({ ok: false, detail: 'text is nested too deeply' })
   })
   it('gets ids for its blocks and keeps those it has', () => {
-    const text = { type: 'doc', content: [{ type: 'paragraph', attrs: { id: 'block-one' } }, { type: 'paragraph', attrs: { id: 'block-one' } }, { type: 'paragraph' }] }
+    const text = {
+      type: 'doc',
+      content: [
+        { type: 'paragraph', attrs: { id: 'block-one' } },
+        { type: 'paragraph', attrs: { id: 'block-one' } },
+        { type: 'paragraph' },
+      ],
+    }
     const result = cleanRichText(text, ids)
     if (!result.ok) throw new Error(result.detail)
     const found = result.text.content.map((block) => block.attrs?.id)
@@ -61,12 +83,20 @@ describe('a guide', () => {
   })
   it('says what is missing before it can be published', () => {
     const empty = aStep('')
-    expect(findingsBeforePublishing({ ...aDocument(empty), title: ' ' })).toEqual([{ reason: 'no-title', itemId: null }, { reason: 'empty-step', itemId: empty.id }])
+    expect(findingsBeforePublishing({ ...aDocument(empty), title: ' ' })).toEqual([
+      { reason: 'no-title', itemId: null },
+      { reason: 'empty-step', itemId: empty.id },
+    ])
     expect(findingsBeforePublishing(aDocument())).toEqual([{ reason: 'no-steps', itemId: null }])
     expect(findingsBeforePublishing(aDocument(aStep('x')))).toEqual([])
   })
   it('lists its steps with the heading above them', () => {
-    expect(editionSteps(aDocument(aStep('a'), aSection('S'), aStep('b'))).map(({ position, section, name }) => [position, section, name])).toEqual([[1, '', 'a'], [2, 'S', 'b']])
+    expect(
+      editionSteps(aDocument(aStep('a'), aSection('S'), aStep('b'))).map(({ position, section, name }) => [position, section, name]),
+    ).toEqual([
+      [1, '', 'a'],
+      [2, 'S', 'b'],
+    ])
   })
   it('is refused when its version is unknown', () => {
     expect(() => readDocument({ version: 9 })).toThrow(RangeError)

@@ -52,7 +52,13 @@ export type GuideDocument = z.infer<typeof GuideDocument>
 
 /** A guide with nothing in it yet. A work instruction asks for confirmation of each step unless the author says otherwise. */
 export const emptyDocument = (title: string, kind: GuideKind): GuideDocument => ({
-  version: 1, language: 'en', title, summary: '', kind, confirmSteps: kind === 'work-instruction', items: [],
+  version: 1,
+  language: 'en',
+  title,
+  summary: '',
+  kind,
+  confirmSteps: kind === 'work-instruction',
+  items: [],
 })
 
 /** The steps in order, without the headings. */
@@ -61,7 +67,11 @@ export const stepsOf = (document: GuideDocument): Step[] => document.items.filte
 /** What a step is called in lists and on the ruler: the beginning of its first line that has words.
  * @returns at most 90 characters; empty when the step has no words */
 export function stepName(step: Step): string {
-  const line = plainText(step.body).split('\n').find((each) => each.trim() !== '')?.trim() ?? ''
+  const line =
+    plainText(step.body)
+      .split('\n')
+      .find((each) => each.trim() !== '')
+      ?.trim() ?? ''
   if (line.length <= 90) return line
   const cut = line.slice(0, 89)
   return `${cut.slice(0, Math.max(cut.lastIndexOf(' '), 60)).trimEnd()}…`

@@ -9,7 +9,8 @@ export function findingsBeforePublishing(document: GuideDocument): Finding[] {
   if (document.title.trim() === '') findings.push({ reason: 'no-title', itemId: null })
   const steps = stepsOf(document)
   if (steps.length === 0) findings.push({ reason: 'no-steps', itemId: null })
-  for (const step of steps) if (stepName(step) === '' && step.pictures.length === 0) findings.push({ reason: 'empty-step', itemId: step.id })
+  for (const step of steps)
+    if (stepName(step) === '' && step.pictures.length === 0) findings.push({ reason: 'empty-step', itemId: step.id })
   return findings
 }
 

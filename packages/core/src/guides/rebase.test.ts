@@ -21,14 +21,18 @@ describe('two people on one guide', () => {
   })
   it('clash when both rewrite the same text; theirs stays, mine is handed back as last typed', () => {
     const result = meet([write(0, 'mine, first'), write(0, 'mine, last'), write(2, 'also mine')], [write(0, 'theirs')])
-    expect(result.conflicts).toEqual([{ reason: 'changed', target: `body:${steps[0].id}`, itemId: steps[0].id, mine: write(0, 'mine, last') }])
+    expect(result.conflicts).toEqual([
+      { reason: 'changed', target: `body:${steps[0].id}`, itemId: steps[0].id, mine: write(0, 'mine, last') },
+    ])
     expect(result.document).toEqual(after([write(0, 'theirs'), write(2, 'also mine')]))
   })
   it('do not clash when both wrote the same', () => {
     expect(meet([write(0, 'same')], [write(0, 'same')]).conflicts).toEqual([])
   })
   it('hands back what was written in a step that the other removed', () => {
-    expect(meet([write(0, 'mine')], [remove(0)]).conflicts).toEqual([{ reason: 'gone', target: `body:${steps[0].id}`, itemId: steps[0].id, mine: write(0, 'mine') }])
+    expect(meet([write(0, 'mine')], [remove(0)]).conflicts).toEqual([
+      { reason: 'gone', target: `body:${steps[0].id}`, itemId: steps[0].id, mine: write(0, 'mine') },
+    ])
   })
   it('does not remove a step in which the other has just written', () => {
     const result = meet([remove(0)], [write(0, 'theirs')])
@@ -37,7 +41,10 @@ describe('two people on one guide', () => {
   })
   it('is content when both removed the same step or moved it', () => {
     expect(meet([remove(0)], [remove(0)])).toMatchObject({ conflicts: [], applied: [] })
-    const moved = meet([{ type: 'move-item', itemId: steps[0].id, after: steps[2].id }], [{ type: 'move-item', itemId: steps[0].id, after: steps[3].id }])
+    const moved = meet(
+      [{ type: 'move-item', itemId: steps[0].id, after: steps[2].id }],
+      [{ type: 'move-item', itemId: steps[0].id, after: steps[3].id }],
+    )
     expect(moved.conflicts).toEqual([])
     expect(moved.document.items.map((item) => item.id)).toEqual([steps[1].id, steps[2].id, steps[0].id, steps[3].id])
   })
@@ -56,9 +63,15 @@ describe('two people on one guide', () => {
         const landed = JSON.stringify(result.document)
         const returned = JSON.stringify(result.conflicts)
         const removedByMe = new Set(result.applied.flatMap((change) => (change.type === 'remove-item' ? [change.itemId as string] : [])))
-        const lastWords = new Map(mine.flatMap((change) => (change.type === 'set-body' && !removedByMe.has(change.stepId) ? [[change.stepId, change] as const] : [])))
+        const lastWords = new Map(
+          mine.flatMap((change) =>
+            change.type === 'set-body' && !removedByMe.has(change.stepId) ? [[change.stepId, change] as const] : [],
+          ),
+        )
         const removedBefore = new Set(mine.flatMap((change) => (change.type === 'remove-item' ? [change.itemId as string] : [])))
-        for (const [stepId, change] of lastWords) if (!removedBefore.has(stepId)) expect(landed.includes(JSON.stringify(change.body)) || returned.includes(JSON.stringify(change.body))).toBe(true)
+        for (const [stepId, change] of lastWords)
+          if (!removedBefore.has(stepId))
+            expect(landed.includes(JSON.stringify(change.body)) || returned.includes(JSON.stringify(change.body))).toBe(true)
       }),
     )
   })

@@ -12,7 +12,10 @@ const Mark = z.discriminatedUnion('type', [
   z.object({ type: z.literal('italic') }),
   z.object({ type: z.literal('code') }),
   z.object({ type: z.literal('keyCap') }),
-  z.object({ type: z.literal('link'), attrs: z.object({ href: z.string().check(z.refine(isSafeLink, 'Only web, mail and telephone links')) }) }),
+  z.object({
+    type: z.literal('link'),
+    attrs: z.object({ href: z.string().check(z.refine(isSafeLink, 'Only web, mail and telephone links')) }),
+  }),
 ])
 /** How a run of words is set off, or where it leads. */
 export type Mark = z.infer<typeof Mark>
@@ -57,8 +60,15 @@ export type Block =
 
 const lazyBlocks = z.lazy(() => z.array(Block).check(z.minLength(1)))
 const ListItem: z.ZodMiniType<ListItem> = z.object({ type: z.literal('listItem'), content: lazyBlocks })
-const TableCell: z.ZodMiniType<TableCell> = z.object({ type: z.enum(['tableCell', 'tableHeader']), attrs: z.optional(cellAttrs), content: lazyBlocks })
-const TableRow: z.ZodMiniType<TableRow> = z.object({ type: z.literal('tableRow'), content: z.array(TableCell).check(z.minLength(1), z.maxLength(100)) })
+const TableCell: z.ZodMiniType<TableCell> = z.object({
+  type: z.enum(['tableCell', 'tableHeader']),
+  attrs: z.optional(cellAttrs),
+  content: lazyBlocks,
+})
+const TableRow: z.ZodMiniType<TableRow> = z.object({
+  type: z.literal('tableRow'),
+  content: z.array(TableCell).check(z.minLength(1), z.maxLength(100)),
+})
 const Block: z.ZodMiniType<Block> = z.union([
   Paragraph,
   CodeBlock,
@@ -76,7 +86,8 @@ export const RichText = z.object({ type: z.literal('doc'), content: z.array(Bloc
 export type RichText = z.infer<typeof RichText>
 
 /** A paragraph with plain words, or an empty one. */
-export const paragraph = (text = ''): Block => (text === '' ? { type: 'paragraph' } : { type: 'paragraph', content: [{ type: 'text', text }] })
+export const paragraph = (text = ''): Block =>
+  text === '' ? { type: 'paragraph' } : { type: 'paragraph', content: [{ type: 'text', text }] }
 
 /** Rich text from plain words: a paragraph for each line. */
 export const richTextOf = (...lines: string[]): RichText => ({ type: 'doc', content: lines.map((line) => paragraph(line)) })

@@ -11,7 +11,13 @@ const rows = [
 const compare = (a: string, b: string) => a.localeCompare(b)
 
 it('shows folders by name, each before what it holds', () => {
-  expect(flattened(folderTree(rows, compare)).map((node) => [node.id, node.depth])).toEqual([['a', 0], ['p', 0], ['c', 1], ['l', 2], ['x', 0]])
+  expect(flattened(folderTree(rows, compare)).map((node) => [node.id, node.depth])).toEqual([
+    ['a', 0],
+    ['p', 0],
+    ['c', 1],
+    ['l', 2],
+    ['x', 0],
+  ])
 })
 it('never lets a folder be put into itself', () => {
   expect(mayMoveUnder(rows, 'p', 'l')).toBe(false)

@@ -16,11 +16,13 @@ export function folderTree<T extends FolderRow>(rows: readonly T[], compare: (a:
 }
 
 /** The tree as a list, each folder before what it holds. */
-export const flattened = <T extends FolderRow>(nodes: readonly FolderNode<T>[]): FolderNode<T>[] => nodes.flatMap((node) => [node, ...flattened(node.children)])
+export const flattened = <T extends FolderRow>(nodes: readonly FolderNode<T>[]): FolderNode<T>[] =>
+  nodes.flatMap((node) => [node, ...flattened(node.children)])
 
 /** Whether a folder may be moved under another: never under itself or what it holds. */
 export function mayMoveUnder(rows: readonly FolderRow[], folderId: string, parentId: string | null): boolean {
   const parents = new Map(rows.map((row) => [row.id, row.parentId]))
-  for (let at = parentId, hops = 0; at !== null && hops <= rows.length; at = parents.get(at) ?? null, hops++) if (at === folderId) return false
+  for (let at = parentId, hops = 0; at !== null && hops <= rows.length; at = parents.get(at) ?? null, hops++)
+    if (at === folderId) return false
   return true
 }

@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { LEVEL_PRESETS, type Level } from './permissions'
 import { may, RIGHTS, type Action, type Relation } from './rights'
 
-const allowed = (level: Level, action: Action, ...relations: Relation[]) =>
-  may(new Set(LEVEL_PRESETS[level]), action, new Set(relations))
+const allowed = (level: Level, action: Action, ...relations: Relation[]) => may(new Set(LEVEL_PRESETS[level]), action, new Set(relations))
 
 describe('rights', () => {
   it.each<[Level, Action, Relation[], boolean]>([
@@ -37,7 +36,8 @@ describe('rights', () => {
     for (const action of Object.keys(RIGHTS) as Action[])
       for (const relation of relations)
         for (let i = 1; i < order.length; i++)
-          if (allowed(order[i - 1]!, action, relation)) expect([order[i], action, relation, allowed(order[i]!, action, relation)]).toContain(true)
+          if (allowed(order[i - 1]!, action, relation))
+            expect([order[i], action, relation, allowed(order[i]!, action, relation)]).toContain(true)
   })
   it('lets a single permission be given beside the level', () => {
     const permissions = new Set([...LEVEL_PRESETS.author, 'guides.publish' as const])

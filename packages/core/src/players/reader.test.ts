@@ -47,7 +47,12 @@ describe('the reader', () => {
         expect(state.at).toBeLessThanOrEqual(furthestOpen(state))
         expect(effects.filter((effect) => effect.tell === 'finished').length).toBe(state.finished ? 1 : 0)
         if (state.finished) expect(canFinish(state)).toBe(true)
-        const onward = play(confirmSteps, [...events, ...steps.flatMap((_, index): ReaderEvent[] => [{ type: 'go', to: index }, { type: 'confirm' }]), { type: 'go', to: 4 }, { type: 'finish' }])
+        const onward = play(confirmSteps, [
+          ...events,
+          ...steps.flatMap((_, index): ReaderEvent[] => [{ type: 'go', to: index }, { type: 'confirm' }]),
+          { type: 'go', to: 4 },
+          { type: 'finish' },
+        ])
         expect(onward.state.finished).toBe(true)
       }),
     )

@@ -5,7 +5,10 @@ const ID = /^[A-Za-z0-9_-]{21}$/
 /** Schema of a branded id: 21 characters of the URL-safe alphabet, made at random by whoever creates the thing.
  * @param brand the name of the thing, so that two kinds of id cannot be mixed up */
 export const idOf = <B extends string>(brand: B) =>
-  z.string().check(z.regex(ID, `Not an id of a ${brand}`)).brand<B>()
+  z
+    .string()
+    .check(z.regex(ID, `Not an id of a ${brand}`))
+    .brand<B>()
 
 /** Id of a person. */
 export const PersonId = idOf('person')

@@ -15,7 +15,13 @@ export async function assign(tx: Db, newId: () => string, { guideId, audience, d
   const dated = members.filter((member) => !before.has(member.id) || renewFor.has(member.id))
   const rows = dated.map((member) => {
     const date = dueFor(due, now, member.zone)
-    return { id: newId(), person: member.id, due_on: date?.on ?? null, due_zone: date?.zone ?? null, due_at: date ? new Date(date.at).toISOString() : null }
+    return {
+      id: newId(),
+      person: member.id,
+      due_on: date?.on ?? null,
+      due_zone: date?.zone ?? null,
+      due_at: date ? new Date(date.at).toISOString() : null,
+    }
   })
   await tx.rows(
     `insert into assignment (id, person_id, item_kind, item_id, assigned_at, due_on, due_zone, due_at)
@@ -24,7 +30,10 @@ export async function assign(tx: Db, newId: () => string, { guideId, audience, d
     [guideId, new Date(now), JSON.stringify(rows)],
   )
   const reasons = members.flatMap((member) => member.kinds.map((kind, index) => ({ person: member.id, kind, ref: member.refs[index] })))
-  await tx.rows(`delete from assignment where item_kind = 'guide' and item_id = $1 and person_id <> all ($2)`, [guideId, members.map((member) => member.id)])
+  await tx.rows(`delete from assignment where item_kind = 'guide' and item_id = $1 and person_id <> all ($2)`, [
+    guideId,
+    members.map((member) => member.id),
+  ])
   await tx.rows(
     `with wanted as (
        select a.id, x.kind, x.ref from jsonb_to_recordset($2::jsonb) as x (person text, kind text, ref text)
@@ -40,6 +49,11 @@ export async function assign(tx: Db, newId: () => string, { guideId, audience, d
 
 /** Brings the assignments of every guide up to date after people joined or left groups. */
 export async function followChanges(db: Db, newId: () => string, by: PersonId, now: number): Promise<void> {
-  const rows = await db.rows<{ guide_id: GuideId; rule: AudienceRule; due: DueRule }>('select x.guide_id, x.rule, x.due from guide_audience x join guide g on g.id = x.guide_id where g.newest_edition is not null and g.archived_at is null')
-  for (const row of rows) await db.transaction((tx) => assign(tx, newId, { guideId: row.guide_id, audience: row.rule, due: row.due, by, now, renewFor: new Set() }))
+  const rows = await db.rows<{ guide_id: GuideId; rule: AudienceRule; due: DueRule }>(
+    'select x.guide_id, x.rule, x.due from guide_audience x join guide g on g.id = x.guide_id where g.newest_edition is not null and g.archived_at is null',
+  )
+  for (const row of rows)
+    await db.transaction((tx) =>
+      assign(tx, newId, { guideId: row.guide_id, audience: row.rule, due: row.due, by, now, renewFor: new Set() }),
+    )
 }

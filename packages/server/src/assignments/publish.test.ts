@@ -22,24 +22,46 @@ beforeEach(async () => {
 })
 afterAll(() => server.close())
 
-const request = (more: object = {}) => ({ revision: 0, changeNote: 'First', mustReread: false, audience: { people: [], teams: [company.team], roles: [] }, openToAll: false, due: { kind: 'days', days: 14 }, ...more })
+const request = (more: object = {}) => ({
+  revision: 0,
+  changeNote: 'First',
+  mustReread: false,
+  audience: { people: [], teams: [company.team], roles: [] },
+  openToAll: false,
+  due: { kind: 'days', days: 14 },
+  ...more,
+})
 const publish = (more: object = {}, expected = 200) => lead.json('post', `/api/guides/${guide.id}/editions`, request(more), expected)
 const preview = (audience: object) => lead.json('post', `/api/guides/${guide.id}/audience-preview`, { audience })
 const today = async (who = staff) => {
   const all = await who.json('get', '/api/today')
-  return { waiting: all.waiting.filter((item: { guideId: string }) => item.guideId === guide.id), done: all.done.filter((item: { guideId: string }) => item.guideId === guide.id) }
+  return {
+    waiting: all.waiting.filter((item: { guideId: string }) => item.guideId === guide.id),
+    done: all.done.filter((item: { guideId: string }) => item.guideId === guide.id),
+  }
 }
 const read = async (who: Client, edition: number, steps = guide.steps) => {
   const base = { guideId: guide.id, edition, way: 'read', occurredAt: server.clock.now }
-  const events = [...steps.map((stepId) => ({ ...base, id: uuidV7(), verb: 'step-viewed', stepId })), { ...base, id: uuidV7(), verb: 'finished' }]
+  const events = [
+    ...steps.map((stepId) => ({ ...base, id: uuidV7(), verb: 'step-viewed', stepId })),
+    { ...base, id: uuidV7(), verb: 'finished' },
+  ]
   return who.json('post', '/api/events', { sentAt: server.clock.now, events })
 }
-const changeDraft = () => lead.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 0, changeSetId: nanoid(), changes: [{ type: 'set-facts', facts: { summary: 'New' } }] })
+const changeDraft = () =>
+  lead.json('post', `/api/guides/${guide.id}/draft/changes`, {
+    baseRevision: 0,
+    changeSetId: nanoid(),
+    changes: [{ type: 'set-facts', facts: { summary: 'New' } }],
+  })
 
 describe('publishing', () => {
   it('says beforehand who gets it and why, each person once', async () => {
     const { people } = await preview({ people: [company.people.staff, company.people.outsider], teams: [company.team], roles: [] })
-    expect(people).toMatchObject([{ name: 'Name of outsider', why: ['named'], now: 'new' }, { name: 'Name of staff', why: ['named', 'Crate line A'], now: 'new' }])
+    expect(people).toMatchObject([
+      { name: 'Name of outsider', why: ['named'], now: 'new' },
+      { name: 'Name of staff', why: ['named', 'Crate line A'], now: 'new' },
+    ])
   })
   it('gives the guide to as many as it said, due at the end of the day where they are', async () => {
     expect(await publish()).toEqual({ edition: 1, people: 1 })
@@ -54,9 +76,16 @@ describe('publishing', () => {
     await changeDraft()
     expect((await staff.json('get', `/api/guides/${guide.id}/reader`)).document.summary).toBe('')
     await publish({ revision: 1, changeNote: 'Second' })
-    expect(await staff.json('get', `/api/guides/${guide.id}/reader`)).toMatchObject({ edition: 2, document: { summary: 'New' }, changeNote: 'Second' })
+    expect(await staff.json('get', `/api/guides/${guide.id}/reader`)).toMatchObject({
+      edition: 2,
+      document: { summary: 'New' },
+      changeNote: 'Second',
+    })
     const editions = (await lead.json('get', `/api/guides/${guide.id}/publication`)).editions
-    expect(editions.map((edition: { number: number; changeNote: string }) => [edition.number, edition.changeNote])).toEqual([[2, 'Second'], [1, 'First']])
+    expect(editions.map((edition: { number: number; changeNote: string }) => [edition.number, edition.changeNote])).toEqual([
+      [2, 'Second'],
+      [1, 'First'],
+    ])
   })
   it('refuses a draft that has changed since the page was opened, twice at once, and one that is not ready', async () => {
     await changeDraft()
@@ -75,11 +104,20 @@ describe('publishing', () => {
     expect((await preview(request().audience)).people).toMatchObject([{ now: 'done' }])
     await publish({ revision: 1 })
     expect((await today()).done).toHaveLength(1)
-    await lead.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 1, changeSetId: nanoid(), changes: [{ type: 'set-facts', facts: { summary: 'Again' } }] })
+    await lead.json('post', `/api/guides/${guide.id}/draft/changes`, {
+      baseRevision: 1,
+      changeSetId: nanoid(),
+      changes: [{ type: 'set-facts', facts: { summary: 'Again' } }],
+    })
     server.clock.now += 30 * DAY
     await publish({ revision: 2, mustReread: true, due: { kind: 'days', days: 7 } })
     expect((await today()).waiting).toMatchObject([{ state: 'out-of-date', dueOn: '2026-04-16', seen: 0, edition: 3 }])
-    expect((await staff.json('get', `/api/guides/${guide.id}/reader`)).progress).toMatchObject({ seen: [], lastStepId: null, mustReread: true, finishedEdition: 1 })
+    expect((await staff.json('get', `/api/guides/${guide.id}/reader`)).progress).toMatchObject({
+      seen: [],
+      lastStepId: null,
+      mustReread: true,
+      finishedEdition: 1,
+    })
     expect((await read(staff, 3)).refused).toEqual([])
     expect((await today()).done).toHaveLength(1)
   })
@@ -101,7 +139,10 @@ describe('publishing', () => {
   it('follows people into their groups and out of them', async () => {
     await publish()
     const outsider = await company.as('outsider')
-    await server.parts.database.rows('insert into person_team (person_id, team_id) values ($1, $2)', [company.people.outsider, company.team])
+    await server.parts.database.rows('insert into person_team (person_id, team_id) values ($1, $2)', [
+      company.people.outsider,
+      company.team,
+    ])
     await followChanges(server.parts.database, nanoid, company.people.lead, server.clock.now + 3 * DAY)
     expect((await today(outsider)).waiting).toMatchObject([{ dueOn: '2026-03-27' }])
     expect((await today()).waiting).toMatchObject([{ dueOn: '2026-03-24' }])
@@ -117,7 +158,11 @@ describe('publishing', () => {
     await publish({}, 409)
   })
   it('refuses people and groups that do not exist', async () => {
-    const response = await lead.send('post', `/api/guides/${guide.id}/editions`, request({ audience: { people: [], teams: [nanoid()], roles: [] } }))
+    const response = await lead.send(
+      'post',
+      `/api/guides/${guide.id}/editions`,
+      request({ audience: { people: [], teams: [nanoid()], roles: [] } }),
+    )
     expect(await response.json()).toMatchObject({ status: 422, errors: [{ pointer: '/body/audience/teams' }] })
   })
 })

@@ -20,16 +20,32 @@ export function assignmentRoutes(routes: Routes): void {
   route(routes, getPublication, async ({ params: { id } }) => {
     const [facts, draft, editions] = await Promise.all([findFacts(db, id), findDraft(db, id), listEditions(db, id)])
     if (!facts || !draft) return fail('not-found')
-    const current = await db.one<{ rule: AudienceRule | null; due: DueRule | null; open_to_all: boolean }>('select x.rule, x.due, g.open_to_all from guide g left join guide_audience x on x.guide_id = g.id where g.id = $1', [id])
+    const current = await db.one<{ rule: AudienceRule | null; due: DueRule | null; open_to_all: boolean }>(
+      'select x.rule, x.due, g.open_to_all from guide g left join guide_audience x on x.guide_id = g.id where g.id = $1',
+      [id],
+    )
     const audience = current?.rule ?? NOBODY
     return {
-      title: draft.document.title, number: facts.number, revision: draft.revision, archived: facts.archived,
+      title: draft.document.title,
+      number: facts.number,
+      revision: draft.revision,
+      archived: facts.archived,
       editions: editions.map((edition): Edition => ({
-        number: edition.number, publishedAt: edition.published_at.getTime(), publishedBy: { id: edition.publisher_id, name: edition.publisher }, changeNote: edition.change_note, mustReread: edition.must_reread, steps: edition.steps,
+        number: edition.number,
+        publishedAt: edition.published_at.getTime(),
+        publishedBy: { id: edition.publisher_id, name: edition.publisher },
+        changeNote: edition.change_note,
+        mustReread: edition.must_reread,
+        steps: edition.steps,
       })),
       changedSinceEdition: editions[0]?.revision !== draft.revision,
-      audience, named: await db.rows<{ id: PersonId; name: string }>('select id, name from person where id = any ($1) order by name', [audience.people]),
-      openToAll: current?.open_to_all ?? false, due: current?.due ?? DEFAULT_DUE, findings: findingsBeforePublishing(draft.document),
+      audience,
+      named: await db.rows<{ id: PersonId; name: string }>('select id, name from person where id = any ($1) order by name', [
+        audience.people,
+      ]),
+      openToAll: current?.open_to_all ?? false,
+      due: current?.due ?? DEFAULT_DUE,
+      findings: findingsBeforePublishing(draft.document),
     }
   })
   route(routes, previewAudience, async ({ params: { id }, body: { audience } }) => {
@@ -39,7 +55,13 @@ export function assignmentRoutes(routes: Routes): void {
     return {
       people: members.map((member) => {
         const was = standing.get(member.id)
-        return { id: member.id, name: member.name, site: member.site, why: member.why.map((why) => why || 'named'), now: was === undefined ? ('new' as const) : was.done ? ('done' as const) : ('not-done' as const) }
+        return {
+          id: member.id,
+          name: member.name,
+          site: member.site,
+          why: member.why.map((why) => why || 'named'),
+          now: was === undefined ? ('new' as const) : was.done ? ('done' as const) : ('not-done' as const),
+        }
       }),
       leaving: before.filter((each) => !staying.has(each.person_id)).map((each) => ({ id: each.person_id, name: each.name })),
     }

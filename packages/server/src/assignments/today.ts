@@ -6,8 +6,21 @@ import type { Db } from '../db'
 import type { Caller } from '../http'
 
 type Row = {
-  guide_id: GuideId; number: number; title: string; kind: GuideKind; minutes: number; steps: number; seen: number; edition: number; required_edition: number
-  due_on: LocalDate | null; due_at: Date | null; assigned_at: Date; opened: boolean; finished_edition: number | null; finished_at: Date | null
+  guide_id: GuideId
+  number: number
+  title: string
+  kind: GuideKind
+  minutes: number
+  steps: number
+  seen: number
+  edition: number
+  required_edition: number
+  due_on: LocalDate | null
+  due_at: Date | null
+  assigned_at: Date
+  opened: boolean
+  finished_edition: number | null
+  finished_at: Date | null
 }
 
 const ORDER: readonly ReadingState[] = ['late', 'due-soon', 'out-of-date', 'in-progress', 'not-started', 'done']
@@ -27,12 +40,35 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ to
   )
   const today = localDateAt(now, caller.zone)
   const items = rows.map((row): TodayItem & { dueAt: number } => ({
-    guideId: row.guide_id, number: row.number, title: row.title, kind: row.kind, minutes: row.minutes, steps: row.steps, seen: row.seen, edition: row.edition,
-    state: readingState({ finishedEdition: row.finished_edition, requiredEdition: row.required_edition, opened: row.opened, dueAt: row.due_at?.getTime() ?? null }, now),
-    dueOn: row.due_on, daysLeft: row.due_on === null ? null : daysBetween(today, row.due_on),
-    finishedAt: row.finished_at?.getTime() ?? null, assignedAt: row.assigned_at.getTime(), dueAt: row.due_at?.getTime() ?? Number.MAX_SAFE_INTEGER,
+    guideId: row.guide_id,
+    number: row.number,
+    title: row.title,
+    kind: row.kind,
+    minutes: row.minutes,
+    steps: row.steps,
+    seen: row.seen,
+    edition: row.edition,
+    state: readingState(
+      {
+        finishedEdition: row.finished_edition,
+        requiredEdition: row.required_edition,
+        opened: row.opened,
+        dueAt: row.due_at?.getTime() ?? null,
+      },
+      now,
+    ),
+    dueOn: row.due_on,
+    daysLeft: row.due_on === null ? null : daysBetween(today, row.due_on),
+    finishedAt: row.finished_at?.getTime() ?? null,
+    assignedAt: row.assigned_at.getTime(),
+    dueAt: row.due_at?.getTime() ?? Number.MAX_SAFE_INTEGER,
   }))
-  const waiting = items.filter((item) => item.state !== 'done').sort((a, b) => a.dueAt - b.dueAt || ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || a.number - b.number)
-  const done = items.filter((item) => item.state === 'done').sort((a, b) => (b.finishedAt ?? 0) - (a.finishedAt ?? 0)).slice(0, DONE_SHOWN)
+  const waiting = items
+    .filter((item) => item.state !== 'done')
+    .sort((a, b) => a.dueAt - b.dueAt || ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || a.number - b.number)
+  const done = items
+    .filter((item) => item.state === 'done')
+    .sort((a, b) => (b.finishedAt ?? 0) - (a.finishedAt ?? 0))
+    .slice(0, DONE_SHOWN)
   return { today, waiting, done }
 }

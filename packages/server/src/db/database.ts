@@ -18,7 +18,9 @@ export interface Database extends Db {
 function over(sequelize: Sequelize, transaction?: Transaction): Db {
   const db: Db = {
     rows: <T>(sql: string, bind: unknown[] = []) =>
-      sequelize.query(sql, { bind, type: QueryTypes.SELECT, raw: true, ...(transaction ? { transaction } : {}) }) as unknown as Promise<T[]>,
+      sequelize.query(sql, { bind, type: QueryTypes.SELECT, raw: true, ...(transaction ? { transaction } : {}) }) as unknown as Promise<
+        T[]
+      >,
     one: async <T>(sql: string, bind: unknown[] = []) => (await db.rows<T>(sql, bind))[0],
     transaction: (work) => (transaction ? work(db) : sequelize.transaction((t) => work(over(sequelize, t)))),
   }
@@ -28,6 +30,11 @@ function over(sequelize: Sequelize, transaction?: Transaction): Db {
 /** Opens a pool on a PostgreSQL database.
  * @param connections at most so many at once */
 export function openDatabase(url: string, connections: number): Database {
-  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: connections, min: 0, idle: 30_000, acquire: 20_000 }, dialectOptions: { application_name: 'jackdaw' } })
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: connections, min: 0, idle: 30_000, acquire: 20_000 },
+    dialectOptions: { application_name: 'jackdaw' },
+  })
   return { ...over(sequelize), sequelize, close: () => sequelize.close() }
 }

@@ -20,7 +20,9 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
 })
 it('sorts names as people do', async () => {
   const database = openDatabase(await newDatabase(), 1)
-  const rows = await database.rows<{ name: string }>(`select name from (values ('Zofia'), ('Łukasz'), ('Ágata'), ('Bram')) as x (name) order by name`)
+  const rows = await database.rows<{ name: string }>(
+    `select name from (values ('Zofia'), ('Łukasz'), ('Ágata'), ('Bram')) as x (name) order by name`,
+  )
   expect(rows.map((row) => row.name)).toEqual(['Ágata', 'Bram', 'Łukasz', 'Zofia'])
   await database.close()
 })

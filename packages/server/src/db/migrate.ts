@@ -1,9 +1,7 @@
 import { SequelizeStorage, Umzug } from 'umzug'
 import type { Database } from './database'
+import type { Migration } from './migration'
 import { firstTables } from './migrations/0001-first-tables'
-
-/** One step of the tables' history: SQL statements forward and back, each direction in one transaction. */
-export type Migration = { name: string; up: string; down: string }
 
 const MIGRATIONS: readonly Migration[] = [firstTables]
 const LOCK = 7_203_114

@@ -47,7 +47,8 @@ async function sift(db: Db, personId: PersonId, events: readonly UsageEvent[]): 
     const known = editions.get(key(event.guideId, event.edition))
     if (!known) refused.push({ id: event.id, why: guides.has(event.guideId) ? 'unknown-edition' : 'unknown-guide' })
     else if ('stepId' in event && !known.step_ids.includes(event.stepId)) refused.push({ id: event.id, why: 'unknown-step' })
-    else if (event.verb === 'finished' && !(await hasReadAll(db, personId, known, events))) refused.push({ id: event.id, why: 'steps-not-read' })
+    else if (event.verb === 'finished' && !(await hasReadAll(db, personId, known, events)))
+      refused.push({ id: event.id, why: 'steps-not-read' })
     else good.push(event)
   }
   return { good, refused }
@@ -63,7 +64,12 @@ const INSERT = `
 
 /** Takes a batch of events of one person. An event that is there already changes nothing; the roll-ups are brought up to date in the
  * same transaction, so that they are never behind. "Finished" is attested: the server has checked it against the record. */
-export async function takeEvents(db: Db, personId: PersonId, batch: { sentAt: number; events: readonly UsageEvent[] }, now: number): Promise<Taken> {
+export async function takeEvents(
+  db: Db,
+  personId: PersonId,
+  batch: { sentAt: number; events: readonly UsageEvent[] },
+  now: number,
+): Promise<Taken> {
   return db.transaction(async (tx) => {
     // One batch of a person at a time: rows of the roll-ups are then always locked in one order.
     await tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 0))', [personId])

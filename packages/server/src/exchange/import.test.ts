@@ -10,7 +10,9 @@ let png: Buffer
 beforeAll(async () => {
   server = await startTestServer()
   author = await (await smallCompany(server)).as('author')
-  png = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#7A4E00' } }).png().toBuffer()
+  png = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#7A4E00' } })
+    .png()
+    .toBuffer()
 })
 afterAll(() => server.close())
 
@@ -58,13 +60,16 @@ function checksum(data: Buffer): number {
   }
   return ~crc >>> 0
 }
-const send = (bytes: Buffer | string, name: string) => author.send('post', `/api/imports?name=${encodeURIComponent(name)}`, new Uint8Array(Buffer.from(bytes)), { 'content-type': 'application/octet-stream' })
+const send = (bytes: Buffer | string, name: string) =>
+  author.send('post', `/api/imports?name=${encodeURIComponent(name)}`, new Uint8Array(Buffer.from(bytes)), {
+    'content-type': 'application/octet-stream',
+  })
 const problem = async (response: Response) => (await response.json()) as { code: string; detail: string }
 
 describe('importing a guide', () => {
   it('makes a draft of a text, with the words that have no place listed', async () => {
     const response = await send('# Clean the tank\n\n1. Close the valve\n2. Open the drain\n\n<script>alert("pwned")</script>\n', 'tank.md')
-    const report = await response.json() as any
+    const report = (await response.json()) as any
     expect(report).toMatchObject({ title: 'Clean the tank', steps: 2, sections: 0, missingPictures: [] })
     expect(report.notPlaced).toMatchObject([{ line: 6, words: expect.arrayContaining(['pwned']) }])
     const draft = await author.json('get', `/api/guides/${report.id}/draft`)
@@ -73,7 +78,12 @@ describe('importing a guide', () => {
   })
   it('takes pictures out of a zip to their steps, and lists those that are missing and those that are none', async () => {
     const text = '# Pack\n\n1. Fold ![the box](img/box%20one.png)\n2. Fill ![gone](img/gone.png)\n3. Close ![bad](img/bad.png)\n'
-    const report = await (await send(zip({ 'pack/guide.md': text, 'pack/img/box one.png': png, 'pack/img/bad.png': 'no picture', 'pack/notes.txt': 'x' }), 'pack.zip')).json() as any
+    const report = (await (
+      await send(
+        zip({ 'pack/guide.md': text, 'pack/img/box one.png': png, 'pack/img/bad.png': 'no picture', 'pack/notes.txt': 'x' }),
+        'pack.zip',
+      )
+    ).json()) as any
     expect(report).toMatchObject({ title: 'Pack', steps: 3, pictures: 1, otherFiles: ['pack/notes.txt'] })
     expect(report.missingPictures.map((each: { path: string }) => each.path)).toEqual(['img/gone.png', 'img/bad.png'])
     const { document } = await author.json('get', `/api/guides/${report.id}/draft`)
@@ -83,16 +93,23 @@ describe('importing a guide', () => {
     expect(JSON.stringify(fill)).toContain('gone')
   })
   it('never reads outside the zip', async () => {
-    expect(await problem(await send(zip({ 'guide.md': '# A', '../../etc/evil.md': 'x' }), 'a.zip'))).toMatchObject({ code: 'bad-zip', detail: expect.stringContaining('Nothing was imported') })
+    expect(await problem(await send(zip({ 'guide.md': '# A', '../../etc/evil.md': 'x' }), 'a.zip'))).toMatchObject({
+      code: 'bad-zip',
+      detail: expect.stringContaining('Nothing was imported'),
+    })
     expect((await problem(await send(zip({ 'guide.md': '# A', '/etc/evil.md': 'x' }), 'a.zip'))).code).toBe('bad-zip')
-    const report = await (await send(zip({ 'in/guide.md': '1. a ![x](../../../../etc/passwd) ![y](/etc/passwd)' }), 'a.zip')).json() as any
+    const report = (await (
+      await send(zip({ 'in/guide.md': '1. a ![x](../../../../etc/passwd) ![y](/etc/passwd)' }), 'a.zip')
+    ).json()) as any
     expect(report).toMatchObject({ pictures: 0, missingPictures: [{}, {}] })
   })
   it('does not unpack a bomb, honest or lying', async () => {
     const zeros = Buffer.alloc(40 * 1024 * 1024)
     expect((await problem(await send(zip({ 'guide.md': '# A', 'bomb.png': zeros }), 'a.zip'))).code).toBe('bad-zip')
     expect((await problem(await send(zip({ 'bomb.png': zeros }, 1000), 'a.zip'))).code).toBe('bad-zip')
-    expect((await problem(await send(zip(Object.fromEntries(Array.from({ length: 2_001 }, (_, i) => [`f${i}.txt`, 'x']))), 'a.zip'))).code).toBe('bad-zip')
+    expect(
+      (await problem(await send(zip(Object.fromEntries(Array.from({ length: 2_001 }, (_, i) => [`f${i}.txt`, 'x']))), 'a.zip'))).code,
+    ).toBe('bad-zip')
   })
   it.each([
     ['an empty file', Buffer.alloc(0), 'a.md', 'not-markdown'],
@@ -117,7 +134,7 @@ describe('importing a guide', () => {
     const others = (async () => {
       for (; !over; answered++) await author.json('get', '/api/today')
     })()
-    const report = await (await running).json() as any
+    const report = (await (await running).json()) as any
     over = true
     await others
     expect(answered).toBeGreaterThan(10)

@@ -16,7 +16,11 @@ const ZIP_START = Buffer.from('PK\x03\x04', 'latin1')
 type Source = { path: string; text: string; files: Map<string, Buffer> }
 
 function decoded(bytes: Buffer): string {
-  if (bytes.length > MAX_TEXT_BYTES) fail('too-large', `A text may have ${MAX_TEXT_BYTES / 1024 / 1024} MB; this one has ${(bytes.length / 1024 / 1024).toFixed(1)} MB. Nothing was imported.`)
+  if (bytes.length > MAX_TEXT_BYTES)
+    fail(
+      'too-large',
+      `A text may have ${MAX_TEXT_BYTES / 1024 / 1024} MB; this one has ${(bytes.length / 1024 / 1024).toFixed(1)} MB. Nothing was imported.`,
+    )
   if (bytes.length === 0) fail('not-markdown', 'The file is empty.')
   try {
     const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
@@ -35,8 +39,13 @@ async function sourceOf(bytes: Buffer, fileName: string): Promise<Source> {
     return { path: fileName, text: decoded(bytes), files: new Map() }
   }
   const files = await readZip(bytes)
-  const texts = [...files.keys()].filter((path) => MARKDOWN.test(path)).sort((a, b) => a.split('/').length - b.split('/').length || a.localeCompare(b))
-  const path = texts.find((each) => !/\.txt$/i.test(each)) ?? texts[0] ?? fail('bad-zip', 'There is no Markdown file (.md) in the zip. Nothing was imported.')
+  const texts = [...files.keys()]
+    .filter((path) => MARKDOWN.test(path))
+    .sort((a, b) => a.split('/').length - b.split('/').length || a.localeCompare(b))
+  const path =
+    texts.find((each) => !/\.txt$/i.test(each)) ??
+    texts[0] ??
+    fail('bad-zip', 'There is no Markdown file (.md) in the zip. Nothing was imported.')
   return { path, text: decoded(files.get(path)!), files }
 }
 
@@ -60,7 +69,12 @@ function fileOf(source: Source, picture: DraftPicture): { path: string; bytes: B
 }
 
 /** Makes a draft from an uploaded Markdown file or zip and says what came of it. */
-export async function importGuide(parts: Parts, caller: Caller, upload: { bytes: Buffer; fileName: string; folderId: FolderId | null }, now: number): Promise<ImportReport> {
+export async function importGuide(
+  parts: Parts,
+  caller: Caller,
+  upload: { bytes: Buffer; fileName: string; folderId: FolderId | null },
+  now: number,
+): Promise<ImportReport> {
   const { database: db, content, newId } = parts
   const source = await sourceOf(upload.bytes, upload.fileName)
   const draft = await importInWorker(parts.importWorker, source.text, source.path)
@@ -71,7 +85,10 @@ export async function importGuide(parts: Parts, caller: Caller, upload: { bytes:
   for (const wanted of draft.pictures) {
     const file = fileOf(source, wanted)
     if (!file) {
-      missingPictures.push({ path: wanted.path, why: source.files.size > 0 ? 'not in the zip' : 'a text alone brings no pictures; import it as a zip with them' })
+      missingPictures.push({
+        path: wanted.path,
+        why: source.files.size > 0 ? 'not in the zip' : 'a text alone brings no pictures; import it as a zip with them',
+      })
       continue
     }
     used.add(file.path)
@@ -89,7 +106,14 @@ export async function importGuide(parts: Parts, caller: Caller, upload: { bytes:
     return given
   })
   return {
-    id, number, title: document.title, steps: stepsOf(document).length, sections: document.items.length - stepsOf(document).length, pictures: ready.length,
-    missingPictures, notPlaced: draft.notPlaced.slice(0, 5_000), otherFiles: [...source.files.keys()].filter((path) => !used.has(path)).slice(0, 500),
+    id,
+    number,
+    title: document.title,
+    steps: stepsOf(document).length,
+    sections: document.items.length - stepsOf(document).length,
+    pictures: ready.length,
+    missingPictures,
+    notPlaced: draft.notPlaced.slice(0, 5_000),
+    otherFiles: [...source.files.keys()].filter((path) => !used.has(path)).slice(0, 500),
   }
 }

@@ -8,7 +8,10 @@ const GIVES_UP_AFTER_MS = 60_000
  * @throws Error when it takes more than a minute or runs out of memory */
 export function importInWorker(workerUrl: URL, source: string, fileName: string): Promise<ImportedDraft> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(workerUrl, { workerData: { source, fileName }, resourceLimits: { maxOldGenerationSizeMb: 768, stackSizeMb: 8 } })
+    const worker = new Worker(workerUrl, {
+      workerData: { source, fileName },
+      resourceLimits: { maxOldGenerationSizeMb: 768, stackSizeMb: 8 },
+    })
     const timer = setTimeout(() => {
       reject(new Error('reading the text takes too long'))
       void worker.terminate()

@@ -5,10 +5,18 @@ import { fail } from '../http'
 export const ZIP_LIMITS = { files: 2_000, fileBytes: 30 * 1024 * 1024, totalBytes: 200 * 1024 * 1024 } as const
 
 const MB = 1024 * 1024
-const tooMuch = () => fail('bad-zip', `The zip file unpacks to too much: at most ${ZIP_LIMITS.files} files, ${ZIP_LIMITS.fileBytes / MB} MB a file and ${ZIP_LIMITS.totalBytes / MB} MB together. Nothing was imported.`)
+const tooMuch = () =>
+  fail(
+    'bad-zip',
+    `The zip file unpacks to too much: at most ${ZIP_LIMITS.files} files, ${ZIP_LIMITS.fileBytes / MB} MB a file and ${ZIP_LIMITS.totalBytes / MB} MB together. Nothing was imported.`,
+  )
 
 const opened = (bytes: Buffer): Promise<yauzl.ZipFile> =>
-  new Promise((resolve, reject) => yauzl.fromBuffer(bytes, { lazyEntries: true, validateEntrySizes: true, strictFileNames: false }, (error, zip) => (error ? reject(error) : resolve(zip))))
+  new Promise((resolve, reject) =>
+    yauzl.fromBuffer(bytes, { lazyEntries: true, validateEntrySizes: true, strictFileNames: false }, (error, zip) =>
+      error ? reject(error) : resolve(zip),
+    ),
+  )
 
 const unpacked = (zip: yauzl.ZipFile, entry: yauzl.Entry, roomBytes: number): Promise<Buffer> =>
   new Promise((resolve, reject) => {

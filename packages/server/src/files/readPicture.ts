@@ -13,10 +13,21 @@ export async function readPicture(bytes: Buffer): Promise<ReadPicture> {
   try {
     const meta: Metadata = await sharp(bytes, { limitInputPixels: MAX_PIXELS }).metadata()
     const mediaType = FORMATS[meta.format ?? '']
-    if (!mediaType) return fail('not-a-picture', `Pictures may be PNG, JPEG, WebP or GIF; this is ${meta.format ?? 'something else'}. The step is as it was.`)
+    if (!mediaType)
+      return fail(
+        'not-a-picture',
+        `Pictures may be PNG, JPEG, WebP or GIF; this is ${meta.format ?? 'something else'}. The step is as it was.`,
+      )
     const animated = meta.format === 'gif' && (meta.pages ?? 1) > 1
     const upright = sharp(bytes, { limitInputPixels: MAX_PIXELS, animated, failOn: 'error' }).rotate()
-    const whole = meta.format === 'jpeg' ? upright.jpeg({ quality: 88, mozjpeg: false }) : meta.format === 'png' ? upright.png({ compressionLevel: 8 }) : meta.format === 'webp' ? upright.webp({ quality: 90 }) : upright.gif()
+    const whole =
+      meta.format === 'jpeg'
+        ? upright.jpeg({ quality: 88, mozjpeg: false })
+        : meta.format === 'png'
+          ? upright.png({ compressionLevel: 8 })
+          : meta.format === 'webp'
+            ? upright.webp({ quality: 90 })
+            : upright.gif()
     const { data: full, info } = await whole.toBuffer({ resolveWithObject: true })
     const still = sharp(full, { limitInputPixels: MAX_PIXELS })
     const [screen, thumb] = await Promise.all([
@@ -26,6 +37,9 @@ export async function readPicture(bytes: Buffer): Promise<ReadPicture> {
     return { mediaType, widthPx: info.width, heightPx: info.pageHeight ?? info.height, full, screen: animated ? full : screen, thumb }
   } catch (error) {
     if (error instanceof Error && error.name === 'Refused') throw error
-    return fail('not-a-picture', `The file could not be read as a picture (PNG, JPEG, WebP or GIF up to ${MAX_PIXELS / 1_000_000} million pixels). The step is as it was.`)
+    return fail(
+      'not-a-picture',
+      `The file could not be read as a picture (PNG, JPEG, WebP or GIF up to ${MAX_PIXELS / 1_000_000} million pixels). The step is as it was.`,
+    )
   }
 }

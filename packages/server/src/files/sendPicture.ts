@@ -5,7 +5,13 @@ import type { ContentStore } from '../storage'
 import type { PictureVersion } from './pictureStore'
 
 /** Answers with a picture. Kept by the browser, which asks each time whether it may still show it. */
-export async function sendPicture(req: Request, res: Response, content: ContentStore, picture: PictureVersion | undefined, size: PictureSize): Promise<void> {
+export async function sendPicture(
+  req: Request,
+  res: Response,
+  content: ContentStore,
+  picture: PictureVersion | undefined,
+  size: PictureSize,
+): Promise<void> {
   if (!picture) return fail('not-found')
   const hash = { full: picture.fullHash, screen: picture.screenHash, thumb: picture.thumbHash }[size]
   const etag = `"${hash.slice(0, 32)}"`

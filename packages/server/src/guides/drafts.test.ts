@@ -21,7 +21,8 @@ beforeEach(async () => {
 afterAll(() => server.close())
 
 const write = (index: number, text: string): Change => ({ type: 'set-body', stepId: guide.steps[index] as never, body: richTextOf(text) })
-const save = (client: Client, baseRevision: number, changes: Change[], changeSetId = nanoid()) => client.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision, changeSetId, changes })
+const save = (client: Client, baseRevision: number, changes: Change[], changeSetId = nanoid()) =>
+  client.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision, changeSetId, changes })
 const draft = async (): Promise<{ revision: number; document: GuideDocument }> => author.json('get', `/api/guides/${guide.id}/draft`)
 const texts = async () => (await draft()).document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : item.title))
 
@@ -61,21 +62,33 @@ describe('saving a draft', () => {
     expect((await author.json('get', `/api/guides/${guide.id}/draft/changes?since=1`)).alsoHere).toEqual([])
   })
   it('refuses a base that the server has never seen, and a guide in the archive', async () => {
-    expect((await save(author, 7, [write(0, 'x')]).catch((error: Error) => error.message))).toContain('409')
+    expect(await save(author, 7, [write(0, 'x')]).catch((error: Error) => error.message)).toContain('409')
     await author.json('patch', `/api/guides/${guide.id}`, { archived: true }, 204)
-    expect((await save(author, 0, [write(0, 'x')]).catch((error: Error) => error.message))).toContain('guide-archived')
+    expect(await save(author, 0, [write(0, 'x')]).catch((error: Error) => error.message)).toContain('guide-archived')
   })
   it('keeps thirty savings at the same moment apart', async () => {
-    await Promise.all(Array.from({ length: 30 }, (_, i) => save(i % 2 ? lead : author, 0, [{ type: 'insert-item', item: { kind: 'section', id: nanoid() as never, title: `Section ${i}` }, after: null }])))
+    await Promise.all(
+      Array.from({ length: 30 }, (_, i) =>
+        save(i % 2 ? lead : author, 0, [
+          { type: 'insert-item', item: { kind: 'section', id: nanoid() as never, title: `Section ${i}` }, after: null },
+        ]),
+      ),
+    )
     expect((await draft()).document.items).toHaveLength(33)
     expect((await draft()).revision).toBe(30)
   })
   it('does not show a picture of another guide', async () => {
     const other = await aGuide(server, company, 'lead', { published: false })
     const picture = nanoid()
-    const png = await sharp({ create: { width: 4, height: 4, channels: 3, background: 'red' } }).png().toBuffer()
+    const png = await sharp({ create: { width: 4, height: 4, channels: 3, background: 'red' } })
+      .png()
+      .toBuffer()
     await server.services.addPicture({ id: picture as never, guideId: other.id, bytes: png, by: company.people.lead, now: 0 })
-    const answer = await author.send('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 0, changeSetId: nanoid(), changes: [{ type: 'insert-picture', stepId: guide.steps[0], picture: { id: picture, alt: '' }, after: null }] })
+    const answer = await author.send('post', `/api/guides/${guide.id}/draft/changes`, {
+      baseRevision: 0,
+      changeSetId: nanoid(),
+      changes: [{ type: 'insert-picture', stepId: guide.steps[0], picture: { id: picture, alt: '' }, after: null }],
+    })
     expect(answer.status).toBe(422)
     expect(((await answer.json()) as any).errors).toMatchObject([{ pointer: '/body/changes/0' }])
   })

@@ -16,9 +16,11 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
   const facts = (await findFacts(tx, guideId)) ?? fail('not-found')
   if (facts.archived) fail('guide-archived', 'Take the guide out of the archive to publish it.')
-  if (draft.revision !== publish.revision) fail('draft-moved-on', 'Somebody changed the draft while this page was open. Look at it again, then publish.')
+  if (draft.revision !== publish.revision)
+    fail('draft-moved-on', 'Somebody changed the draft while this page was open. Look at it again, then publish.')
   const findings = findingsBeforePublishing(draft.document)
-  if (findings.length > 0) fail('not-publishable', `The guide cannot be published: ${[...new Set(findings.map((finding) => PLAIN[finding.reason]))].join(', ')}.`)
+  if (findings.length > 0)
+    fail('not-publishable', `The guide cannot be published: ${[...new Set(findings.map((finding) => PLAIN[finding.reason]))].join(', ')}.`)
   const newest = facts.newestEdition === null ? undefined : await findEdition(tx, guideId, facts.newestEdition)
   if (newest?.revision === draft.revision) return { number: newest.number, isNew: false }
 
@@ -28,15 +30,35 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   await tx.rows(
     `insert into edition (guide_id, number, revision, bytes, hash, change_note, must_reread, confirm_steps, steps, minutes, published_by, published_at)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
-    [guideId, number, draft.revision, bytes, createHash('sha256').update(bytes).digest('hex'), publish.changeNote, publish.mustReread, draft.document.confirmSteps, steps.length, minutesToRead(draft.document), publish.by, new Date(now)],
+    [
+      guideId,
+      number,
+      draft.revision,
+      bytes,
+      createHash('sha256').update(bytes).digest('hex'),
+      publish.changeNote,
+      publish.mustReread,
+      draft.document.confirmSteps,
+      steps.length,
+      minutesToRead(draft.document),
+      publish.by,
+      new Date(now),
+    ],
   )
   await tx.rows(
     `insert into edition_step (guide_id, edition, step_id, position, section, name)
      select $1, $2, s.step_id, s.position, s.section, s.name from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text)`,
-    [guideId, number, JSON.stringify(steps.map((step) => ({ step_id: step.stepId, position: step.position, section: step.section, name: step.name })))],
+    [
+      guideId,
+      number,
+      JSON.stringify(steps.map((step) => ({ step_id: step.stepId, position: step.position, section: step.section, name: step.name }))),
+    ],
   )
   const pictures = [...new Set(stepsOf(draft.document).flatMap((step) => step.pictures.map((picture) => picture.id as string)))]
   await tx.rows('insert into picture_use (guide_id, edition, picture_id) select $1, $2, unnest($3::text[])', [guideId, number, pictures])
-  await tx.rows('update guide set newest_edition = $2, published_title = $3, required_edition = case when $4 then $2 else required_edition end where id = $1', [guideId, number, draft.document.title, publish.mustReread || number === 1])
+  await tx.rows(
+    'update guide set newest_edition = $2, published_title = $3, required_edition = case when $4 then $2 else required_edition end where id = $1',
+    [guideId, number, draft.document.title, publish.mustReread || number === 1],
+  )
   return { number, isNew: true }
 }

@@ -15,16 +15,32 @@ export function guideRoutes(routes: Routes): void {
     const newest = facts.newestEdition === null ? undefined : await findEdition(db, id, facts.newestEdition)
     const can = (action: 'guide.publish' | 'guide.hand-over' | 'records.guide') => may(caller.permissions, action, relations)
     return {
-      id, number: facts.number, revision: draft.revision, document: draft.document, owner: facts.owner, folderId: facts.folderId, sharedWith: shared,
-      edition: facts.newestEdition, changedSinceEdition: newest !== undefined && newest.revision !== draft.revision, archived: facts.archived,
-      may: { publish: can('guide.publish'), handOver: can('guide.hand-over'), seeRecords: facts.newestEdition !== null && can('records.guide') },
+      id,
+      number: facts.number,
+      revision: draft.revision,
+      document: draft.document,
+      owner: facts.owner,
+      folderId: facts.folderId,
+      sharedWith: shared,
+      edition: facts.newestEdition,
+      changedSinceEdition: newest !== undefined && newest.revision !== draft.revision,
+      archived: facts.archived,
+      may: {
+        publish: can('guide.publish'),
+        handOver: can('guide.hand-over'),
+        seeRecords: facts.newestEdition !== null && can('records.guide'),
+      },
     }
   })
   route(routes, saveChanges, async ({ params: { id }, body }, { caller, now }) => saveDraftChanges(db, newId, caller, id, body, now))
   route(routes, getChangesSince, async ({ params: { id }, query: { since } }, { caller, now }) => {
     const draft = (await findDraft(db, id)) ?? fail('not-found')
     if (since > draft.revision) fail('draft-moved-on', 'The server knows an older draft than this page. Load the page again.')
-    return { revision: draft.revision, saved: since === draft.revision ? [] : await changesSince(db, id, since), alsoHere: await noteAndListPresent(db, id, caller.id, now) }
+    return {
+      revision: draft.revision,
+      saved: since === draft.revision ? [] : await changesSince(db, id, since),
+      alsoHere: await noteAndListPresent(db, id, caller.id, now),
+    }
   })
 
   route(routes, addPicture, async ({ params: { id }, bytes }, { caller, now }) => {
@@ -33,6 +49,10 @@ export function guideRoutes(routes: Routes): void {
     await storePicture(db, content, picture, { id: pictureId, guideId: id, by: caller.id, now })
     return { id: pictureId, widthPx: picture.widthPx, heightPx: picture.heightPx }
   })
-  route(routes, getDraftPicture, async ({ params, query }, { req, res }) => sendPicture(req, res, content, await findPicture(db, params.id, params.pictureId), query.size ?? 'full'))
-  route(routes, getEditionPicture, async ({ params, query }, { req, res }) => sendPicture(req, res, content, await findPicture(db, params.id, params.pictureId, params.edition), query.size ?? 'full'))
+  route(routes, getDraftPicture, async ({ params, query }, { req, res }) =>
+    sendPicture(req, res, content, await findPicture(db, params.id, params.pictureId), query.size ?? 'full'),
+  )
+  route(routes, getEditionPicture, async ({ params, query }, { req, res }) =>
+    sendPicture(req, res, content, await findPicture(db, params.id, params.pictureId, params.edition), query.size ?? 'full'),
+  )
 }

@@ -10,7 +10,11 @@ type Request = { baseRevision: number; changeSetId: string; changes: Change[] }
 type Saved = { revision: number; missed: StoredChanges[]; conflicts: DraftConflict[] }
 
 const picturesIn = (change: Change): string[] =>
-  change.type === 'insert-picture' ? [change.picture.id] : change.type === 'insert-item' && change.item.kind === 'step' ? change.item.pictures.map((picture) => picture.id) : []
+  change.type === 'insert-picture'
+    ? [change.picture.id]
+    : change.type === 'insert-item' && change.item.kind === 'step'
+      ? change.item.pictures.map((picture) => picture.id)
+      : []
 
 async function refuseForeignPictures(db: Db, guideId: GuideId, changes: readonly Change[]): Promise<void> {
   const asked = changes.flatMap(picturesIn)
@@ -21,7 +25,8 @@ async function refuseForeignPictures(db: Db, guideId: GuideId, changes: readonly
 
 function withIds(change: Change, newId: () => string): Change {
   if (change.type === 'set-body') return { ...change, body: withBlockIds(change.body, newId) }
-  if (change.type === 'insert-item' && change.item.kind === 'step') return { ...change, item: { ...change.item, body: withBlockIds(change.item.body, newId) } }
+  if (change.type === 'insert-item' && change.item.kind === 'step')
+    return { ...change, item: { ...change.item, body: withBlockIds(change.item.body, newId) } }
   return change
 }
 
@@ -35,17 +40,29 @@ function told(conflict: Conflict, document: GuideDocument, since: readonly Store
 
 /** Saves changes to a draft. Changes of others since the base are left as they are; where both changed the same, theirs stays and
  * the refused change is handed back. The same set sent twice is saved once and answered alike. */
-export async function saveDraftChanges(db: Db, newId: () => string, caller: Caller, guideId: GuideId, request: Request, now: number): Promise<Saved> {
+export async function saveDraftChanges(
+  db: Db,
+  newId: () => string,
+  caller: Caller,
+  guideId: GuideId,
+  request: Request,
+  now: number,
+): Promise<Saved> {
   await refuseForeignPictures(db, guideId, request.changes)
   return db.transaction(async (tx) => {
     const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
     const since = await changesSince(tx, guideId, request.baseRevision)
     const before = since.find((saved) => saved.changeSetId === request.changeSetId)
     if (before) return { revision: draft.revision, missed: since.filter((saved) => saved !== before), conflicts: before.conflicts }
-    if (request.baseRevision > draft.revision) fail('draft-moved-on', 'The server knows an older draft than this page. Your changes are kept in this browser; load the page again.')
+    if (request.baseRevision > draft.revision)
+      fail('draft-moved-on', 'The server knows an older draft than this page. Your changes are kept in this browser; load the page again.')
     if ((await findFacts(tx, guideId))?.archived) fail('guide-archived', 'Take the guide out of the archive to change it.')
     const theirs = since.filter((saved) => saved.changes.length > 0)
-    const result = rebase(request.changes.map((change) => withIds(change, newId)), theirs.flatMap((saved) => saved.changes), draft.document)
+    const result = rebase(
+      request.changes.map((change) => withIds(change, newId)),
+      theirs.flatMap((saved) => saved.changes),
+      draft.document,
+    )
     const conflicts = result.conflicts.map((conflict) => told(conflict, result.document, theirs))
     const revision = draft.revision + 1
     await writeChanges(tx, guideId, { revision, changeSetId: request.changeSetId, changes: result.applied, conflicts, by: caller.id, now })

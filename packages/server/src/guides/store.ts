@@ -11,12 +11,30 @@ export type GuideFacts = {
   newestEdition: number | null
   archived: boolean
 }
-type FactsRow = { id: GuideId; number: number; owner_id: PersonId; owner: string; folder_id: FolderId | null; newest_edition: number | null; archived_at: Date | null }
+type FactsRow = {
+  id: GuideId
+  number: number
+  owner_id: PersonId
+  owner: string
+  folder_id: FolderId | null
+  newest_edition: number | null
+  archived_at: Date | null
+}
 
 export async function findFacts(db: Db, id: GuideId): Promise<GuideFacts | undefined> {
-  const row = await db.one<FactsRow>(`select g.id, g.number, g.owner_id, p.name as owner, g.folder_id, g.newest_edition, g.archived_at from guide g join person p on p.id = g.owner_id where g.id = $1`, [id])
+  const row = await db.one<FactsRow>(
+    `select g.id, g.number, g.owner_id, p.name as owner, g.folder_id, g.newest_edition, g.archived_at from guide g join person p on p.id = g.owner_id where g.id = $1`,
+    [id],
+  )
   if (!row) return undefined
-  return { id: row.id, number: row.number, owner: { id: row.owner_id, name: row.owner }, folderId: row.folder_id, newestEdition: row.newest_edition, archived: row.archived_at !== null }
+  return {
+    id: row.id,
+    number: row.number,
+    owner: { id: row.owner_id, name: row.owner },
+    folderId: row.folder_id,
+    newestEdition: row.newest_edition,
+    archived: row.archived_at !== null,
+  }
 }
 
 export const sharedWith = (db: Db, id: GuideId): Promise<{ id: PersonId; name: string }[]> =>
@@ -25,13 +43,19 @@ export const sharedWith = (db: Db, id: GuideId): Promise<{ id: PersonId; name: s
 export type DraftState = { revision: number; document: GuideDocument }
 /** @param lock hold the draft until the end of the transaction */
 export async function findDraft(db: Db, id: GuideId, lock = false): Promise<DraftState | undefined> {
-  const row = await db.one<{ revision: number; document: unknown }>(`select revision, document from draft where guide_id = $1 ${lock ? 'for update' : ''}`, [id])
+  const row = await db.one<{ revision: number; document: unknown }>(
+    `select revision, document from draft where guide_id = $1 ${lock ? 'for update' : ''}`,
+    [id],
+  )
   return row ? { revision: row.revision, document: readDocument(row.document) } : undefined
 }
 
 /** Creates a guide with its draft.
  * @returns its number */
-export async function insertGuide(db: Db, guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }): Promise<number> {
+export async function insertGuide(
+  db: Db,
+  guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number },
+): Promise<number> {
   return db.transaction(async (tx) => {
     const at = new Date(guide.now)
     const row = await tx.one<{ number: number }>(
@@ -45,35 +69,79 @@ export async function insertGuide(db: Db, guide: { id: GuideId; document: GuideD
 
 export async function writeDraft(tx: Db, id: GuideId, next: DraftState, by: PersonId, now: number): Promise<void> {
   await tx.rows('update draft set revision = $2, document = $3 where guide_id = $1', [id, next.revision, JSON.stringify(next.document)])
-  await tx.rows('update guide set title = $2, kind = $3, changed_at = $4, changed_by = $5 where id = $1', [id, next.document.title, next.document.kind, new Date(now), by])
+  await tx.rows('update guide set title = $2, kind = $3, changed_at = $4, changed_by = $5 where id = $1', [
+    id,
+    next.document.title,
+    next.document.kind,
+    new Date(now),
+    by,
+  ])
 }
 
-type ChangeRow = { revision: number; change_set_id: string; changes: Change[]; conflicts: DraftConflict[]; person_id: PersonId; name: string }
+type ChangeRow = {
+  revision: number
+  change_set_id: string
+  changes: Change[]
+  conflicts: DraftConflict[]
+  person_id: PersonId
+  name: string
+}
 export type StoredChanges = SavedChanges & { changeSetId: string; conflicts: DraftConflict[] }
 export async function changesSince(db: Db, id: GuideId, revision: number): Promise<StoredChanges[]> {
   const rows = await db.rows<ChangeRow>(
     `select c.revision, c.change_set_id, c.changes, c.conflicts, c.person_id, p.name from draft_change c join person p on p.id = c.person_id where c.guide_id = $1 and c.revision > $2 order by c.revision`,
     [id, revision],
   )
-  return rows.map((row) => ({ revision: row.revision, by: { id: row.person_id, name: row.name }, changes: row.changes, changeSetId: row.change_set_id, conflicts: row.conflicts }))
+  return rows.map((row) => ({
+    revision: row.revision,
+    by: { id: row.person_id, name: row.name },
+    changes: row.changes,
+    changeSetId: row.change_set_id,
+    conflicts: row.conflicts,
+  }))
 }
 
-export async function writeChanges(tx: Db, id: GuideId, saved: { revision: number; changeSetId: string; changes: Change[]; conflicts: DraftConflict[]; by: PersonId; now: number }): Promise<void> {
-  await tx.rows('insert into draft_change (guide_id, revision, change_set_id, changes, conflicts, person_id, saved_at) values ($1, $2, $3, $4, $5, $6, $7)', [
-    id, saved.revision, saved.changeSetId, JSON.stringify(saved.changes), JSON.stringify(saved.conflicts), saved.by, new Date(saved.now),
-  ])
+export async function writeChanges(
+  tx: Db,
+  id: GuideId,
+  saved: { revision: number; changeSetId: string; changes: Change[]; conflicts: DraftConflict[]; by: PersonId; now: number },
+): Promise<void> {
+  await tx.rows(
+    'insert into draft_change (guide_id, revision, change_set_id, changes, conflicts, person_id, saved_at) values ($1, $2, $3, $4, $5, $6, $7)',
+    [id, saved.revision, saved.changeSetId, JSON.stringify(saved.changes), JSON.stringify(saved.conflicts), saved.by, new Date(saved.now)],
+  )
 }
 
 const HERE_FOR_MS = 20_000
 /** Notes that somebody has the draft open.
  * @returns the others who have */
 export async function noteAndListPresent(db: Db, id: GuideId, me: PersonId, now: number): Promise<{ id: PersonId; name: string }[]> {
-  await db.rows('insert into draft_presence (guide_id, person_id, seen_at) values ($1, $2, $3) on conflict (guide_id, person_id) do update set seen_at = excluded.seen_at', [id, me, new Date(now)])
-  return db.rows('select p.id, p.name from draft_presence d join person p on p.id = d.person_id where d.guide_id = $1 and d.person_id <> $2 and d.seen_at > $3 order by p.name', [id, me, new Date(now - HERE_FOR_MS)])
+  await db.rows(
+    'insert into draft_presence (guide_id, person_id, seen_at) values ($1, $2, $3) on conflict (guide_id, person_id) do update set seen_at = excluded.seen_at',
+    [id, me, new Date(now)],
+  )
+  return db.rows(
+    'select p.id, p.name from draft_presence d join person p on p.id = d.person_id where d.guide_id = $1 and d.person_id <> $2 and d.seen_at > $3 order by p.name',
+    [id, me, new Date(now - HERE_FOR_MS)],
+  )
 }
 
-export type EditionRow = { number: number; revision: number; bytes: string; change_note: string; must_reread: boolean; published_at: Date; steps: number; minutes: number; publisher_id: PersonId; publisher: string; confirm_steps: boolean }
+export type EditionRow = {
+  number: number
+  revision: number
+  bytes: string
+  change_note: string
+  must_reread: boolean
+  published_at: Date
+  steps: number
+  minutes: number
+  publisher_id: PersonId
+  publisher: string
+  confirm_steps: boolean
+}
 const EDITION = `select e.number, e.revision, e.bytes, e.change_note, e.must_reread, e.published_at, e.steps, e.minutes, e.confirm_steps, e.published_by as publisher_id, p.name as publisher
   from edition e join person p on p.id = e.published_by`
-export const findEdition = (db: Db, id: GuideId, number: number): Promise<EditionRow | undefined> => db.one<EditionRow>(`${EDITION} where e.guide_id = $1 and e.number = $2`, [id, number])
-export const listEditions = (db: Db, id: GuideId): Promise<Omit<EditionRow, 'bytes'>[]> => db.rows(`${EDITION.replace('e.bytes, ', '')} where e.guide_id = $1 order by e.number desc`, [id])
+export const findEdition = (db: Db, id: GuideId, number: number): Promise<EditionRow | undefined> =>
+  db.one<EditionRow>(`${EDITION} where e.guide_id = $1 and e.number = $2`, [id, number])
+export const listEditions = (db: Db, id: GuideId): Promise<Omit<EditionRow, 'bytes'>[]> =>
+  db.rows(`${EDITION.replace('e.bytes, ', '')} where e.guide_id = $1 order by e.number desc`, [id])

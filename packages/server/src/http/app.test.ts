@@ -24,7 +24,15 @@ beforeAll(async () => {
   await writeFile(join(folder, 'secret.txt'), 'the secret')
   const databaseUrl = await newDatabase()
   seeded = await startTestServer({ databaseUrl })
-  const log = pino({ base: undefined, level: 'debug' }, new Writable({ write: (line: Buffer, _encoding, done) => { lines.push(line.toString()); done() } }))
+  const log = pino(
+    { base: undefined, level: 'debug' },
+    new Writable({
+      write: (line: Buffer, _encoding, done) => {
+        lines.push(line.toString())
+        done()
+      },
+    }),
+  )
   const parts = realParts({ ...seeded.parts.config, webDir: join(folder, 'web') }, { log, clock: () => seeded.clock.now })
   const built = buildServer(parts)
   await new Promise<void>((resolve) => built.server.listen(0, '127.0.0.1', resolve))
@@ -43,14 +51,20 @@ const raw = (path: string): Promise<{ status: number; body: string }> =>
       let body = ''
       answer.on('data', (part) => (body += part))
       answer.on('end', () => resolve({ status: answer.statusCode ?? 0, body }))
-    }).on('error', reject).end()
+    })
+      .on('error', reject)
+      .end()
   })
 
 describe('the pages', () => {
   it('are one page for every address that a browser opens, and 404 for what is not there', async () => {
     for (const path of ['/', '/library', '/guides/x/edit', '/records/people/y']) {
       const response = await fetch(address + path, { headers: { accept: 'text/html' } })
-      expect([response.status, response.headers.get('cache-control'), await response.text()]).toEqual([200, 'no-cache', '<!doctype html><title>Jackdaw</title>'])
+      expect([response.status, response.headers.get('cache-control'), await response.text()]).toEqual([
+        200,
+        'no-cache',
+        '<!doctype html><title>Jackdaw</title>',
+      ])
     }
     expect((await fetch(`${address}/api/nothing`, { headers: { accept: 'text/html' } })).status).toBe(404)
     expect((await fetch(`${address}/assets/gone.js`)).status).toBe(404)
@@ -60,14 +74,28 @@ describe('the pages', () => {
       request(`${address}/assets/main-abc123.js`, { headers: { 'accept-encoding': 'gzip' } }, (answer) => {
         const parts: Buffer[] = []
         answer.on('data', (part: Buffer) => parts.push(part))
-        answer.on('end', () => resolve({ encoding: answer.headers['content-encoding'], cache: answer.headers['cache-control'], text: gunzipSync(Buffer.concat(parts)).toString() }))
-      }).on('error', reject).end()
+        answer.on('end', () =>
+          resolve({
+            encoding: answer.headers['content-encoding'],
+            cache: answer.headers['cache-control'],
+            text: gunzipSync(Buffer.concat(parts)).toString(),
+          }),
+        )
+      })
+        .on('error', reject)
+        .end()
     })
     expect(packed).toEqual({ encoding: 'gzip', cache: 'public, max-age=31536000, immutable', text: 'console.log(1)' })
     const plain = await fetch(`${address}/assets/main-abc123.js`, { headers: { 'accept-encoding': 'identity' } })
     expect([plain.headers.get('content-encoding'), await plain.text()]).toEqual([null, 'console.log(1)'])
   })
-  it.each(['/../secret.txt', '/assets/../../secret.txt', '/assets/%2e%2e/%2e%2e/secret.txt', '/%2e%2e%2fsecret.txt', '/assets/..%5c..%5csecret.txt'])('never reach outside their folder: %s', async (path) => {
+  it.each([
+    '/../secret.txt',
+    '/assets/../../secret.txt',
+    '/assets/%2e%2e/%2e%2e/secret.txt',
+    '/%2e%2e%2fsecret.txt',
+    '/assets/..%5c..%5csecret.txt',
+  ])('never reach outside their folder: %s', async (path) => {
     expect((await raw(path)).body).not.toContain('the secret')
   })
 })
@@ -87,7 +115,15 @@ describe('the log', () => {
     const text = lines.join('')
     expect(lines.length).toBeGreaterThanOrEqual(6)
     expect(JSON.parse(lines[0]!)).toMatchObject({ route: 'post /api/session', status: 200, ms: expect.any(Number) })
-    for (const private_ of ['author@example.org', 'Name of author', 'canary', client.cookie.split('=')[1]!, company.people.author, guide.id]) expect(text).not.toContain(private_)
+    for (const private_ of [
+      'author@example.org',
+      'Name of author',
+      'canary',
+      client.cookie.split('=')[1]!,
+      company.people.author,
+      guide.id,
+    ])
+      expect(text).not.toContain(private_)
   })
 })
 
@@ -95,10 +131,13 @@ describe('stopping', () => {
   it('lets a running request end and takes no new ones', async () => {
     const { hostname, port } = new URL(address)
     const answered = new Promise<number>((resolve, reject) => {
-      const call = request({ hostname, port, path: '/api/session', method: 'POST', headers: { 'content-type': 'application/json' } }, (answer) => {
-        answer.resume()
-        resolve(answer.statusCode ?? 0)
-      }).on('error', reject)
+      const call = request(
+        { hostname, port, path: '/api/session', method: 'POST', headers: { 'content-type': 'application/json' } },
+        (answer) => {
+          answer.resume()
+          resolve(answer.statusCode ?? 0)
+        },
+      ).on('error', reject)
       call.write('{"mail":"author@example.org",')
       setTimeout(() => call.end('"password":"wrong"}'), 400)
     })

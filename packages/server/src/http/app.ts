@@ -12,8 +12,16 @@ const securityHeaders = (https: boolean): RequestHandler =>
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
-        defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'blob:', 'data:'], fontSrc: ["'self'"],
-        connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'blob:', 'data:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
       },
     },
     strictTransportSecurity: https,
@@ -30,7 +38,8 @@ export function buildApp(parts: Parts, routes: Routes, whoIs: RequestHandler): {
   app.use(requestLog(parts.log, parts.newId))
   app.use(securityHeaders(parts.config.https))
   const { handler, close } = sessions(parts.config, parts.log)
-  const needsSession: RequestHandler = (req, res, next) => (req.path.startsWith('/assets/') || req.path === '/healthz' || req.path === '/readyz' ? next() : handler(req, res, next))
+  const needsSession: RequestHandler = (req, res, next) =>
+    req.path.startsWith('/assets/') || req.path === '/healthz' || req.path === '/readyz' ? next() : handler(req, res, next)
   app.use(needsSession, renewal(parts.clock), csrfGuard, whoIs)
   app.use(routes.router)
   if (parts.config.webDir !== '') app.use(pages(parts.config.webDir))

@@ -17,7 +17,11 @@ const problem = async (response: Response) => {
   expect(response.headers.get('content-type')).toContain('application/problem+json')
   return (await response.json()) as { status: number; code: string; detail?: string; errors?: { pointer: string }[] }
 }
-const body = (setBody: unknown) => ({ baseRevision: 0, changeSetId: 'a'.repeat(21), changes: [{ type: 'set-body', stepId: guide.steps[0], body: setBody }] })
+const body = (setBody: unknown) => ({
+  baseRevision: 0,
+  changeSetId: 'a'.repeat(21),
+  changes: [{ type: 'set-body', stepId: guide.steps[0], body: setBody }],
+})
 
 describe('bad input', () => {
   it.each([
@@ -32,20 +36,41 @@ describe('bad input', () => {
     expect(response.status).toBe(status)
   })
   it('in another format is told so', async () => {
-    expect(await problem(await lead.send('post', '/api/guides', 'title=x', { 'content-type': 'application/x-www-form-urlencoded' }))).toMatchObject({ status: 415 })
+    expect(
+      await problem(await lead.send('post', '/api/guides', 'title=x', { 'content-type': 'application/x-www-form-urlencoded' })),
+    ).toMatchObject({ status: 415 })
   })
   it('names the field', async () => {
     const answer = await problem(await lead.send('post', '/api/guides', { title: 7, kind: 'song', folderId: 'short' }))
     expect(answer.errors?.map((error) => error.pointer)).toEqual(['/body/title', '/body/kind', '/body/folderId'])
     expect((await problem(await lead.send('get', '/api/guides?page=minus'))).errors?.[0]?.pointer).toBe('/query/page')
-    expect((await problem(await lead.send('post', '/api/guides', { title: '   ', kind: 'how-to', folderId: null }))).errors?.[0]?.pointer).toBe('/body/title')
-    expect((await problem(await lead.send('post', '/api/guides', { title: 'T', kind: 'how-to', folderId: 'x'.repeat(21) }))).errors?.[0]?.pointer).toBe('/body/folderId')
+    expect(
+      (await problem(await lead.send('post', '/api/guides', { title: '   ', kind: 'how-to', folderId: null }))).errors?.[0]?.pointer,
+    ).toBe('/body/title')
+    expect(
+      (await problem(await lead.send('post', '/api/guides', { title: 'T', kind: 'how-to', folderId: 'x'.repeat(21) }))).errors?.[0]
+        ?.pointer,
+    ).toBe('/body/folderId')
   })
-  it.each(['/api/guides/nonsense/draft', `/api/guides/${'x'.repeat(21)}/draft`, `/api/people/${'x'.repeat(21)}/records`, '/api/nothing', "/api/guides/'; drop table guide; --/draft"])('an unknown address answers 404: %s', async (path) => {
+  it.each([
+    '/api/guides/nonsense/draft',
+    `/api/guides/${'x'.repeat(21)}/draft`,
+    `/api/people/${'x'.repeat(21)}/records`,
+    '/api/nothing',
+    "/api/guides/'; drop table guide; --/draft",
+  ])('an unknown address answers 404: %s', async (path) => {
     expect(await problem(await lead.send('get', path))).toMatchObject({ status: 404, code: 'not-found' })
   })
   it.each([
-    ['script behind a link', { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'x', marks: [{ type: 'link', attrs: { href: 'javascript:alert(1)' } }] }] }] }],
+    [
+      'script behind a link',
+      {
+        type: 'doc',
+        content: [
+          { type: 'paragraph', content: [{ type: 'text', text: 'x', marks: [{ type: 'link', attrs: { href: 'javascript:alert(1)' } }] }] },
+        ],
+      },
+    ],
     ['a node that does not exist', { type: 'doc', content: [{ type: 'script', content: [] }] }],
     ['HTML instead of rich text', '<script>alert(1)</script>'],
     ['text with NUL', { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'a\0b' }] }] }],
@@ -57,7 +82,10 @@ describe('bad input', () => {
     expect((await lead.json('get', `/api/guides/${guide.id}/draft`)).revision).toBe(0)
   })
   it('keeps words that look like HTML as words', async () => {
-    const text = { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: '<img src=x onerror=alert(1)>', onclick: 'x' }] }] }
+    const text = {
+      type: 'doc',
+      content: [{ type: 'paragraph', content: [{ type: 'text', text: '<img src=x onerror=alert(1)>', onclick: 'x' }] }],
+    }
     await lead.json('post', `/api/guides/${guide.id}/draft/changes`, body(text))
     const stored = JSON.stringify((await lead.json('get', `/api/guides/${guide.id}/draft`)).document)
     expect(stored).toContain('<img src=x onerror=alert(1)>')

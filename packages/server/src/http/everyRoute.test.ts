@@ -16,23 +16,39 @@ beforeAll(async () => {
   server = await startTestServer()
   company = await smallCompany(server)
   guide = await aGuide(server, company, 'author')
-  png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#245834' } }).png().toBuffer()
+  png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#245834' } })
+    .png()
+    .toBuffer()
   pictureId = nanoid()
   folderId = nanoid()
   await server.services.addFolder({ id: folderId as never, name: 'Packhouse', parentId: null, now: START })
-  await server.services.addPicture({ id: pictureId as never, guideId: guide.id as never, bytes: png, by: company.people.author, now: START })
+  await server.services.addPicture({
+    id: pictureId as never,
+    guideId: guide.id as never,
+    bytes: png,
+    by: company.people.author,
+    now: START,
+  })
   clients.set('nobody', new Client(server.address))
   for (const who of COLUMNS.slice(1)) clients.set(who, await company.as(who as Who))
 })
 afterAll(() => server.close())
 
 const COLUMNS = ['nobody', 'outsider', 'staff', 'manager', 'otherAuthor', 'author', 'lead', 'admin'] as const
-const event = () => ({ sentAt: START, events: [{ id: uuidV7(), guideId: guide.id, edition: 1, way: 'read', verb: 'opened', occurredAt: START }] })
+const event = () => ({
+  sentAt: START,
+  events: [{ id: uuidV7(), guideId: guide.id, edition: 1, way: 'read', verb: 'opened', occurredAt: START }],
+})
 const nobody = { people: [], teams: [], roles: [] }
 
-type Row = [route: string, call: (client: Client, who: string) => Promise<Response>, expected: readonly [number, number, number, number, number, number, number, number]]
+type Row = [
+  route: string,
+  call: (client: Client, who: string) => Promise<Response>,
+  expected: readonly [number, number, number, number, number, number, number, number],
+]
 /** Every route, and what each caller gets: someone not signed in, staff who have not been given the guide, staff who have, the
  * manager of those, an author of something else, the author of the guide, a lead, an admin. */
+// prettier-ignore
 const TABLE: Row[] = [
   ['get /healthz', (c) => c.send('get', '/healthz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /readyz', (c) => c.send('get', '/readyz'), [200, 200, 200, 200, 200, 200, 200, 200]],
@@ -82,10 +98,16 @@ describe('every route for every level', () => {
         await response.arrayBuffer()
         got.push(response.status)
       }
-      expect(Object.fromEntries(COLUMNS.map((who, index) => [who, got[index]]))).toEqual(Object.fromEntries(COLUMNS.map((who, index) => [who, expected[index]])))
+      expect(Object.fromEntries(COLUMNS.map((who, index) => [who, got[index]]))).toEqual(
+        Object.fromEntries(COLUMNS.map((who, index) => [who, expected[index]])),
+      )
     })
   it('takes an event only from those who may read the guide, though all may send', async () => {
-    const answers = await Promise.all(COLUMNS.slice(1).map(async (who) => (await clients.get(who)!.json('post', '/api/events', event())) as { taken: number; refused: { why: string }[] }))
+    const answers = await Promise.all(
+      COLUMNS.slice(1).map(
+        async (who) => (await clients.get(who)!.json('post', '/api/events', event())) as { taken: number; refused: { why: string }[] },
+      ),
+    )
     expect(answers.map((answer) => answer.taken)).toEqual([0, 1, 0, 0, 1, 1, 1])
     expect(answers[0]!.refused[0]!.why).toBe('unknown-guide')
   })

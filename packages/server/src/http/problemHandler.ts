@@ -7,7 +7,10 @@ import { fail, Refused } from './fail'
 export function sendProblem(res: Response, code: ProblemCode, refused?: Refused): void {
   const { status, title } = PROBLEMS[code]
   const problem: Problem = {
-    type: `urn:jackdaw:problem:${code}`, code, title, status,
+    type: `urn:jackdaw:problem:${code}`,
+    code,
+    title,
+    status,
     ...(refused?.hasDetail ? { detail: refused.message } : {}),
     ...(refused && refused.errors.length > 0 ? { errors: [...refused.errors] } : {}),
     ...(refused?.retryAfterS !== undefined ? { retryAfterS: refused.retryAfterS } : {}),
@@ -19,23 +22,47 @@ export function sendProblem(res: Response, code: ProblemCode, refused?: Refused)
 /** Errors of Express's own readers of bodies and files, as problems. */
 function fromExpress(error: { type?: string; status?: number; limit?: number }): Refused | null {
   switch (error.type) {
-    case 'entity.too.large': return new Refused('too-large', `At most ${Math.floor((error.limit ?? 0) / 1024)} kB are taken at this address.`)
-    case 'entity.parse.failed': return new Refused('bad-request', 'The body is not JSON.')
+    case 'entity.too.large':
+      return new Refused('too-large', `At most ${Math.floor((error.limit ?? 0) / 1024)} kB are taken at this address.`)
+    case 'entity.parse.failed':
+      return new Refused('bad-request', 'The body is not JSON.')
     case 'encoding.unsupported':
-    case 'charset.unsupported': return new Refused('wrong-type', 'The encoding of the body is not supported.')
+    case 'charset.unsupported':
+      return new Refused('wrong-type', 'The encoding of the body is not supported.')
     case 'request.aborted':
-    case 'request.size.invalid': return new Refused('bad-request', 'The body did not arrive whole.')
-    default: return error.status === 400 ? new Refused('bad-request') : error.status === 404 || error.status === 403 ? new Refused('not-found') : null
+    case 'request.size.invalid':
+      return new Refused('bad-request', 'The body did not arrive whole.')
+    default:
+      return error.status === 400
+        ? new Refused('bad-request')
+        : error.status === 404 || error.status === 403
+          ? new Refused('not-found')
+          : null
   }
 }
 
 /** The one place in which errors become answers. */
-export const problemHandler = (log: Logger): ErrorRequestHandler => (error, req, res, next) => {
-  if (res.headersSent) return next(error)
-  const refused = error instanceof Refused ? error : fromExpress(error as { type?: string })
-  if (refused) return sendProblem(res, refused.code, refused)
-  log.error({ err: { name: (error as Error).name, message: (error as Error).message, stack: (error as Error).stack }, requestId: res.locals['requestId'] }, 'request failed')
-  sendProblem(res, 'internal', new Refused('internal', `Nothing was lost on this page. Try again; if it stays, tell your administrator the number ${String(res.locals['requestId'])}.`))
-}
+export const problemHandler =
+  (log: Logger): ErrorRequestHandler =>
+  (error, req, res, next) => {
+    if (res.headersSent) return next(error)
+    const refused = error instanceof Refused ? error : fromExpress(error as { type?: string })
+    if (refused) return sendProblem(res, refused.code, refused)
+    log.error(
+      {
+        err: { name: (error as Error).name, message: (error as Error).message, stack: (error as Error).stack },
+        requestId: res.locals['requestId'],
+      },
+      'request failed',
+    )
+    sendProblem(
+      res,
+      'internal',
+      new Refused(
+        'internal',
+        `Nothing was lost on this page. Try again; if it stays, tell your administrator the number ${String(res.locals['requestId'])}.`,
+      ),
+    )
+  }
 
 export const nothingHere: RequestHandler = () => fail('not-found')

@@ -23,7 +23,17 @@ beforeAll(async () => {
     throw new Error('password of the database')
   })
   route(routes, at('/fails'), async () => fail('folder-not-empty', 'It holds 2 guides.'))
-  route(routes, endpoint({ method: 'post', path: '/nested', access: 'anyone', body: z.object({ list: z.array(z.object({ 'a/b': z.int() })) }), problems: [] }), async () => undefined)
+  route(
+    routes,
+    endpoint({
+      method: 'post',
+      path: '/nested',
+      access: 'anyone',
+      body: z.object({ list: z.array(z.object({ 'a/b': z.int() })) }),
+      problems: [],
+    }),
+    async () => undefined,
+  )
   const built = buildApp(server.parts, routes, (_req, _res, next) => next())
   const http = createServer(built.app)
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
@@ -57,10 +67,22 @@ describe('a route', () => {
     expect(JSON.parse(text)).toMatchObject({ code: 'internal', detail: expect.stringContaining('Try again') })
   })
   it('writes a refusal with its code, title and sentence', async () => {
-    expect(JSON.parse((await read('/fails')).text)).toEqual({ type: 'urn:jackdaw:problem:folder-not-empty', code: 'folder-not-empty', title: 'The folder is not empty', status: 409, detail: 'It holds 2 guides.' })
+    expect(JSON.parse((await read('/fails')).text)).toEqual({
+      type: 'urn:jackdaw:problem:folder-not-empty',
+      code: 'folder-not-empty',
+      title: 'The folder is not empty',
+      status: 409,
+      detail: 'It holds 2 guides.',
+    })
   })
   it('points to the field that is wrong, in JSON pointer notation', async () => {
-    const response = await fetch(`${address}/nested`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"list":[{"a/b":1},{"a/b":"x"}]}' })
-    expect(((await response.json()) as { errors: { pointer: string }[] }).errors.map((error) => error.pointer)).toEqual(['/body/list/1/a~1b'])
+    const response = await fetch(`${address}/nested`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"list":[{"a/b":1},{"a/b":"x"}]}',
+    })
+    expect(((await response.json()) as { errors: { pointer: string }[] }).errors.map((error) => error.pointer)).toEqual([
+      '/body/list/1/a~1b',
+    ])
   })
 })

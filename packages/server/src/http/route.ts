@@ -15,14 +15,17 @@ export const newRoutes = (parts: Parts, relations: RelationFinders): Routes => (
 type AnyEndpoint = Endpoint
 type Input<E> = { params: ParamsOf<E>; query: QueryOf<E>; body: BodyOf<E>; bytes: Buffer }
 
-const pointer = (where: string, path: PropertyKey[]): string => `/${[where, ...path].map((part) => String(part).replaceAll('~', '~0').replaceAll('/', '~1')).join('/')}`
+const pointer = (where: string, path: PropertyKey[]): string =>
+  `/${[where, ...path].map((part) => String(part).replaceAll('~', '~0').replaceAll('/', '~1')).join('/')}`
 
 function read<T>(schema: z.ZodMiniType<T> | undefined, value: unknown, where: 'params' | 'query' | 'body'): T {
   if (!schema) return undefined as T
   const parsed = schema.safeParse(value ?? {})
   if (parsed.success) return parsed.data
   if (where === 'params') fail('not-found')
-  const errors: FieldError[] = parsed.error.issues.slice(0, 20).map((issue) => ({ pointer: pointer(where, issue.path), detail: issue.message }))
+  const errors: FieldError[] = parsed.error.issues
+    .slice(0, 20)
+    .map((issue) => ({ pointer: pointer(where, issue.path), detail: issue.message }))
   return fail('invalid', `${errors[0]?.pointer ?? ''}: ${errors[0]?.detail ?? ''}`, errors)
 }
 
@@ -37,7 +40,10 @@ function checkBody(endpoint: AnyEndpoint, req: Request): void {
   if (endpoint.bytes && !Buffer.isBuffer(req.body)) fail('wrong-type', `Send one of these: ${endpoint.bytes.types.join(', ')}.`)
   if (!endpoint.body) return
   if (req.body === undefined) fail(req.headers['content-type'] ? 'wrong-type' : 'bad-request', 'A JSON body is expected.')
-  if (!isWellFormed(req.body)) fail('invalid', 'The text holds characters that no text can hold (NUL or half a surrogate pair).', [{ pointer: '/body', detail: 'Not well-formed text' }])
+  if (!isWellFormed(req.body))
+    fail('invalid', 'The text holds characters that no text can hold (NUL or half a surrogate pair).', [
+      { pointer: '/body', detail: 'Not well-formed text' },
+    ])
 }
 
 /** Asks the table of rights, for every request. What the caller may not know of answers as if it did not exist. */
@@ -49,7 +55,8 @@ async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller |
     const relations = new Set<Relation>(caller.hasReports ? ['reports'] : [])
     return may(caller.permissions, action, relations) ? relations : fail('not-allowed')
   }
-  const relations = over === 'guide' ? await routes.relations.guide(caller, id as never) : await routes.relations.person(caller, id as never)
+  const relations =
+    over === 'guide' ? await routes.relations.guide(caller, id as never) : await routes.relations.person(caller, id as never)
   if (!relations) return fail('not-found')
   if (may(caller.permissions, action, relations)) return relations
   const knows = over === 'guide' ? KNOWS_GUIDE_BY : KNOWS_PERSON_BY
@@ -58,7 +65,11 @@ async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller |
 
 /** Puts an endpoint on the router: reads and checks the request, asks for rights, checks our own answer.
  * A handler of a `file` endpoint writes its answer itself. */
-export function route<E extends AnyEndpoint>(routes: Routes, endpoint: E, handler: (input: Input<E>, context: Context) => Promise<ResponseOf<E> | void>): void {
+export function route<E extends AnyEndpoint>(
+  routes: Routes,
+  endpoint: E,
+  handler: (input: Input<E>, context: Context) => Promise<ResponseOf<E> | void>,
+): void {
   routes.served.push(endpoint)
   const { response } = endpoint
   const handle = async (req: Request, res: Response): Promise<void> => {
@@ -66,12 +77,18 @@ export function route<E extends AnyEndpoint>(routes: Routes, endpoint: E, handle
     const params = read(endpoint.params as z.ZodMiniType | undefined, req.params, 'params')
     const relations = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
     checkBody(endpoint, req)
-    const input = { params, query: read(endpoint.query, req.query, 'query'), body: read(endpoint.body, req.body, 'body'), bytes: req.body as Buffer } as Input<E>
+    const input = {
+      params,
+      query: read(endpoint.query, req.query, 'query'),
+      body: read(endpoint.body, req.body, 'body'),
+      bytes: req.body as Buffer,
+    } as Input<E>
     const answer = await handler(input, { caller: caller as Caller, relations, now: routes.parts.clock(), req, res })
     if (endpoint.file) return
     if (!response) return void res.status(204).end()
     const checked = response.safeParse(answer)
-    if (!checked.success) throw new Error(`our answer to ${endpoint.method} ${endpoint.path} is malformed: ${JSON.stringify(checked.error.issues.slice(0, 3))}`)
+    if (!checked.success)
+      throw new Error(`our answer to ${endpoint.method} ${endpoint.path} is malformed: ${JSON.stringify(checked.error.issues.slice(0, 3))}`)
     res.json(checked.data)
   }
   const before: RequestHandler = (req, res, next) => {

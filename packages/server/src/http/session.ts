@@ -26,7 +26,13 @@ export function sessions(config: Config, log: Logger): { handler: RequestHandler
   // A lost connection is replaced by the pool; the request that needs one fails by itself.
   pool.on('error', (error) => log.warn({ reason: error.message }, 'a connection for sessions was lost'))
   const Store = connectPgSimple(session)
-  const store = new Store({ pool, tableName: 'session', disableTouch: true, pruneSessionInterval: 3600, errorLog: (...words: unknown[]) => log.warn({ reason: words.map(String).join(' ').slice(0, 300) }, 'sessions') })
+  const store = new Store({
+    pool,
+    tableName: 'session',
+    disableTouch: true,
+    pruneSessionInterval: 3600,
+    errorLog: (...words: unknown[]) => log.warn({ reason: words.map(String).join(' ').slice(0, 300) }, 'sessions'),
+  })
   const handler = session({
     store,
     secret: config.sessionSecret,
@@ -47,10 +53,12 @@ export function sessions(config: Config, log: Logger): { handler: RequestHandler
 export const newCsrfToken = (): string => randomBytes(24).toString('base64url')
 
 /** Lets a session that is in use live on. */
-export const renewal = (clock: () => number): RequestHandler => (req, _res, next) => {
-  if (req.session?.personId && clock() - (req.session.renewedAt ?? 0) > RENEW_AFTER_MS) req.session.renewedAt = clock()
-  next()
-}
+export const renewal =
+  (clock: () => number): RequestHandler =>
+  (req, _res, next) => {
+    if (req.session?.personId && clock() - (req.session.renewedAt ?? 0) > RENEW_AFTER_MS) req.session.renewedAt = clock()
+    next()
+  }
 
 const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
 
@@ -71,6 +79,11 @@ export const csrfGuard: RequestHandler = (req, _res, next) => {
     const host = URL.canParse(origin) ? new URL(origin).host : ''
     if (host !== req.headers.host) fail('stale-page', 'The request came from another site.')
   }
-  if (req.session?.personId && !(req.method === 'POST' && req.path === '/api/session') && !sameToken(req.headers['x-csrf-token'], req.session.csrf)) fail('stale-page', 'Load the page again and repeat what you did.')
+  if (
+    req.session?.personId &&
+    !(req.method === 'POST' && req.path === '/api/session') &&
+    !sameToken(req.headers['x-csrf-token'], req.session.csrf)
+  )
+    fail('stale-page', 'Load the page again and repeat what you did.')
   next()
 }

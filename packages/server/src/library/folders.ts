@@ -24,23 +24,39 @@ export async function listFoldersFor(db: Db, personId: PersonId, all: boolean): 
 }
 
 const livingFolder = async (db: Db, id: FolderId | null, pointer: string): Promise<void> => {
-  if (id !== null && !(await db.one('select 1 from folder where id = $1 and archived_at is null', [id]))) failField(pointer, 'There is no such folder any more.')
+  if (id !== null && !(await db.one('select 1 from folder where id = $1 and archived_at is null', [id])))
+    failField(pointer, 'There is no such folder any more.')
 }
 export { livingFolder as refuseMissingFolder }
 
-export async function insertFolder(db: Db, folder: { id: FolderId; name: string; parentId: FolderId | null; now: number }): Promise<Folder> {
+export async function insertFolder(
+  db: Db,
+  folder: { id: FolderId; name: string; parentId: FolderId | null; now: number },
+): Promise<Folder> {
   await livingFolder(db, folder.parentId, '/body/parentId')
-  await db.rows('insert into folder (id, parent_id, name, created_at) values ($1, $2, $3, $4)', [folder.id, folder.parentId, folder.name, new Date(folder.now)])
+  await db.rows('insert into folder (id, parent_id, name, created_at) values ($1, $2, $3, $4)', [
+    folder.id,
+    folder.parentId,
+    folder.name,
+    new Date(folder.now),
+  ])
   return { id: folder.id, parentId: folder.parentId, name: folder.name, guides: 0 }
 }
 
 const TREE = 7_203_115
 
 /** Renames, moves or archives a folder. Moves wait for one another, so that two of them cannot make a circle. */
-export async function updateFolder(db: Db, id: FolderId, change: { name?: string | undefined; parentId?: FolderId | null | undefined; archived?: boolean | undefined }, now: number): Promise<void> {
+export async function updateFolder(
+  db: Db,
+  id: FolderId,
+  change: { name?: string | undefined; parentId?: FolderId | null | undefined; archived?: boolean | undefined },
+  now: number,
+): Promise<void> {
   await db.transaction(async (tx) => {
     await tx.rows('select pg_advisory_xact_lock($1)', [TREE])
-    const rows = await tx.rows<{ id: string; parentId: string | null; name: string }>('select id, parent_id as "parentId", name from folder where archived_at is null')
+    const rows = await tx.rows<{ id: string; parentId: string | null; name: string }>(
+      'select id, parent_id as "parentId", name from folder where archived_at is null',
+    )
     if (!rows.some((row) => row.id === id)) fail('not-found', 'There is no such folder any more.')
     if (change.parentId !== undefined) {
       await livingFolder(tx, change.parentId, '/body/parentId')
@@ -49,8 +65,12 @@ export async function updateFolder(db: Db, id: FolderId, change: { name?: string
     }
     if (change.name !== undefined) await tx.rows('update folder set name = $2 where id = $1', [id, change.name])
     if (change.archived === true) {
-      const held = await tx.one<{ guides: number; folders: number }>('select (select count(*)::int from guide where folder_id = $1 and archived_at is null) as guides, (select count(*)::int from folder where parent_id = $1 and archived_at is null) as folders', [id])
-      if (held!.guides + held!.folders > 0) fail('folder-not-empty', `It holds ${held!.guides} guides and ${held!.folders} folders. Move or archive those first.`)
+      const held = await tx.one<{ guides: number; folders: number }>(
+        'select (select count(*)::int from guide where folder_id = $1 and archived_at is null) as guides, (select count(*)::int from folder where parent_id = $1 and archived_at is null) as folders',
+        [id],
+      )
+      if (held!.guides + held!.folders > 0)
+        fail('folder-not-empty', `It holds ${held!.guides} guides and ${held!.folders} folders. Move or archive those first.`)
       await tx.rows('update folder set archived_at = $2 where id = $1', [id, new Date(now)])
     }
   })

@@ -8,12 +8,40 @@ import { refuseMissingFolder } from './folders'
 export const PAGE_SIZE = 50
 
 type Row = {
-  id: GuideId; number: number; title: string; kind: GuideKind; owner_id: PersonId; owner: string; folder_id: FolderId | null; folder: string; state: GuideState
-  newest_edition: number | null; changed_at: Date; changed_by: string; may_edit: boolean; may_read: boolean; total: number
+  id: GuideId
+  number: number
+  title: string
+  kind: GuideKind
+  owner_id: PersonId
+  owner: string
+  folder_id: FolderId | null
+  folder: string
+  state: GuideState
+  newest_edition: number | null
+  changed_at: Date
+  changed_by: string
+  may_edit: boolean
+  may_read: boolean
+  total: number
 }
-type Find = { folder?: string | undefined; find?: string | undefined; kind?: string | undefined; archived: boolean; sort: GuideSort; down: boolean; page: number }
+type Find = {
+  folder?: string | undefined
+  find?: string | undefined
+  kind?: string | undefined
+  archived: boolean
+  sort: GuideSort
+  down: boolean
+  page: number
+}
 
-const SORT: Record<GuideSort, string> = { number: 'number', title: 'title', kind: 'kind', owner: 'owner', state: 'state', changed: 'changed_at' }
+const SORT: Record<GuideSort, string> = {
+  number: 'number',
+  title: 'title',
+  kind: 'kind',
+  owner: 'owner',
+  state: 'state',
+  changed: 'changed_at',
+}
 
 /** Guides that the person may see, a page of them. Who may only read sees published titles and dates, not what the draft has become. */
 export async function findGuides(db: Db, caller: Caller, find: Find): Promise<{ rows: GuideRow[]; total: number }> {
@@ -42,16 +70,35 @@ export async function findGuides(db: Db, caller: Caller, find: Find): Promise<{ 
   return {
     total: rows[0]?.total ?? 0,
     rows: rows.map((row) => ({
-      id: row.id, number: row.number, title: row.title, kind: row.kind, owner: { id: row.owner_id, name: row.owner }, folderId: row.folder_id, folder: row.folder, state: row.state,
-      edition: row.newest_edition, changedAt: row.changed_at.getTime(), changedBy: row.changed_by, mayEdit: row.may_edit, mayRead: row.may_read,
+      id: row.id,
+      number: row.number,
+      title: row.title,
+      kind: row.kind,
+      owner: { id: row.owner_id, name: row.owner },
+      folderId: row.folder_id,
+      folder: row.folder,
+      state: row.state,
+      edition: row.newest_edition,
+      changedAt: row.changed_at.getTime(),
+      changedBy: row.changed_by,
+      mayEdit: row.may_edit,
+      mayRead: row.may_read,
     })),
   }
 }
 
-export type GuideChange = { folderId?: FolderId | null | undefined; ownerId?: PersonId | undefined; sharedWith?: PersonId[] | undefined; archived?: boolean | undefined }
+export type GuideChange = {
+  folderId?: FolderId | null | undefined
+  ownerId?: PersonId | undefined
+  sharedWith?: PersonId[] | undefined
+  archived?: boolean | undefined
+}
 
 const mayWrite = async (db: Db, ids: readonly PersonId[], pointer: string): Promise<void> => {
-  const found = await db.one<{ n: number }>(`select count(*)::int as n from person where id = any ($1) and active and 'guides.write' = any (permissions)`, [ids])
+  const found = await db.one<{ n: number }>(
+    `select count(*)::int as n from person where id = any ($1) and active and 'guides.write' = any (permissions)`,
+    [ids],
+  )
   if (found!.n < new Set(ids).size) failField(pointer, 'Choose people who may write guides.')
 }
 
@@ -71,6 +118,7 @@ export async function updateGuide(db: Db, id: GuideId, change: GuideChange, now:
       await tx.rows('delete from guide_share where guide_id = $1', [id])
       await tx.rows('insert into guide_share (guide_id, person_id) select distinct $1, unnest($2::text[])', [id, change.sharedWith])
     }
-    if (change.archived !== undefined) await tx.rows('update guide set archived_at = $2 where id = $1', [id, change.archived ? new Date(now) : null])
+    if (change.archived !== undefined)
+      await tx.rows('update guide set archived_at = $2 where id = $1', [id, change.archived ? new Date(now) : null])
   })
 }

@@ -13,7 +13,8 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 type Row = { id: string; title: string; state: string; number: number }
-const folder = (name: string, parentId: string | null = null): Promise<{ id: string }> => lead.json('post', '/api/folders', { name, parentId })
+const folder = (name: string, parentId: string | null = null): Promise<{ id: string }> =>
+  lead.json('post', '/api/folders', { name, parentId })
 const change = (id: string, body: object) => lead.send('patch', `/api/folders/${id}`, body)
 const code = async (response: Response) => ((await response.json()) as { code: string }).code
 
@@ -29,7 +30,9 @@ describe('folders', () => {
   it('cannot be moved into each other by two people at once', async () => {
     for (let i = 0; i < 5; i++) {
       const [a, b] = [await folder(`A${i}`), await folder(`B${i}`)]
-      const statuses = (await Promise.all([change(a.id, { parentId: b.id }), change(b.id, { parentId: a.id })])).map((response) => response.status).sort()
+      const statuses = (await Promise.all([change(a.id, { parentId: b.id }), change(b.id, { parentId: a.id })]))
+        .map((response) => response.status)
+        .sort()
       expect(statuses).toEqual([204, 409])
     }
   })
@@ -60,13 +63,19 @@ describe('the list of guides', () => {
   it('finds by a part of the title in any case and with any accents, and by number', async () => {
     const guide = await aGuide(server, company, 'lead', { document: documentOf('Łodygi: cut the stems', 'x') })
     const { number } = (await lead.json('get', '/api/guides?find=stems')).rows[0]
-    for (const find of ['lodygi', 'ŁODYGI', 'CUT', String(number), `%23${number}`]) expect((await lead.json('get', `/api/guides?find=${find}`)).rows.map((row: Row) => row.id)).toContain(guide.id)
+    for (const find of ['lodygi', 'ŁODYGI', 'CUT', String(number), `%23${number}`])
+      expect((await lead.json('get', `/api/guides?find=${find}`)).rows.map((row: Row) => row.id)).toContain(guide.id)
     expect((await lead.json('get', '/api/guides?find=stalks')).rows).toEqual([])
   })
   it('counts what is in a folder and under it, in every order, page by page', async () => {
     const top = await folder('Many')
     const under = await folder('Under', top.id)
-    for (let i = 0; i < 60; i++) await lead.json('post', '/api/guides', { title: `Guide ${String(i).padStart(2, '0')}`, kind: i % 2 ? 'policy' : 'lesson', folderId: i % 3 ? top.id : under.id })
+    for (let i = 0; i < 60; i++)
+      await lead.json('post', '/api/guides', {
+        title: `Guide ${String(i).padStart(2, '0')}`,
+        kind: i % 2 ? 'policy' : 'lesson',
+        folderId: i % 3 ? top.id : under.id,
+      })
     const page = (query: string) => lead.json('get', `/api/guides?folder=${top.id}&${query}`)
     expect(await page('page=1')).toMatchObject({ total: 60, pageSize: 50 })
     expect((await page('page=2')).rows).toHaveLength(10)
@@ -77,7 +86,8 @@ describe('the list of guides', () => {
   })
   it('says draft, published, changed and archived; staff see what was published, not what the draft is called now', async () => {
     const guide = await aGuide(server, company, 'author', { document: documentOf('Sweep the aisle', 'x'), published: true })
-    const state = async (client: Client, archived = 'no') => ((await client.json('get', `/api/guides?find=Sweep&archived=${archived}`)).rows as Row[]).find((row) => row.id === guide.id)
+    const state = async (client: Client, archived = 'no') =>
+      ((await client.json('get', `/api/guides?find=Sweep&archived=${archived}`)).rows as Row[]).find((row) => row.id === guide.id)
     expect((await state(lead))?.state).toBe('published')
     await lead.json('patch', `/api/guides/${guide.id}`, { title: 'Sweep the aisle twice' }, 204)
     expect(await state(lead)).toMatchObject({ state: 'changed', title: 'Sweep the aisle twice' })

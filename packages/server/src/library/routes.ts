@@ -10,28 +10,64 @@ import { findGuides, PAGE_SIZE, updateGuide } from './guides'
 export function libraryRoutes(routes: Routes): void {
   const { database: db, newId } = routes.parts
 
-  route(routes, listFolders, async (_input, { caller }) => listFoldersFor(db, caller.id, caller.permissions.has('guides.write') || caller.permissions.has('folders.change')))
+  route(routes, listFolders, async (_input, { caller }) =>
+    listFoldersFor(db, caller.id, caller.permissions.has('guides.write') || caller.permissions.has('folders.change')),
+  )
   route(routes, createFolder, async ({ body }, { now }) => insertFolder(db, { id: newId() as FolderId, ...body, now }))
   route(routes, changeFolder, async ({ params, body }, { now }) => updateFolder(db, params.folderId, body, now))
 
   route(routes, listGuides, async ({ query }, { caller }) => {
     const archived = query.archived === 'yes'
-    const { rows, total } = await findGuides(db, caller, { ...query, find: query.find?.trim(), archived, sort: query.sort ?? 'number', down: query.direction === 'down', page: query.page ?? 1 })
+    const { rows, total } = await findGuides(db, caller, {
+      ...query,
+      find: query.find?.trim(),
+      archived,
+      sort: query.sort ?? 'number',
+      down: query.direction === 'down',
+      page: query.page ?? 1,
+    })
     return { rows, total, pageSize: PAGE_SIZE }
   })
   route(routes, createGuide, async ({ body }, { caller, now }) => {
     await refuseMissingFolder(db, body.folderId, '/body/folderId')
     const id = newId() as GuideId
-    const document = { ...emptyDocument(body.title, body.kind), items: [{ kind: 'step' as const, id: newId() as StepId, body: { type: 'doc' as const, content: [{ ...paragraph(), attrs: { id: newId() } }] }, pictures: [] }] }
-    return { id, number: await insertGuide(db, { id, document: document as ReturnType<typeof emptyDocument>, ownerId: caller.id, folderId: body.folderId, now }) }
+    const document = {
+      ...emptyDocument(body.title, body.kind),
+      items: [
+        {
+          kind: 'step' as const,
+          id: newId() as StepId,
+          body: { type: 'doc' as const, content: [{ ...paragraph(), attrs: { id: newId() } }] },
+          pictures: [],
+        },
+      ],
+    }
+    return {
+      id,
+      number: await insertGuide(db, {
+        id,
+        document: document as ReturnType<typeof emptyDocument>,
+        ownerId: caller.id,
+        folderId: body.folderId,
+        now,
+      }),
+    }
   })
   route(routes, changeGuide, async ({ params: { id }, body }, { caller, relations, now }) => {
     const handsOver = body.ownerId !== undefined || body.sharedWith !== undefined || body.archived !== undefined
-    if (handsOver && !may(caller.permissions, 'guide.hand-over', relations)) fail('not-allowed', 'Only the owner or a lead may hand over, share or archive a guide.')
+    if (handsOver && !may(caller.permissions, 'guide.hand-over', relations))
+      fail('not-allowed', 'Only the owner or a lead may hand over, share or archive a guide.')
     await updateGuide(db, id, body, now)
     if (body.title !== undefined) {
       const draft = (await findDraft(db, id)) ?? fail('not-found')
-      await saveDraftChanges(db, newId, caller, id, { baseRevision: draft.revision, changeSetId: newId(), changes: [{ type: 'set-facts', facts: { title: body.title } }] }, now)
+      await saveDraftChanges(
+        db,
+        newId,
+        caller,
+        id,
+        { baseRevision: draft.revision, changeSetId: newId(), changes: [{ type: 'set-facts', facts: { title: body.title } }] },
+        now,
+      )
     }
   })
 }

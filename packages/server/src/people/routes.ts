@@ -6,14 +6,22 @@ import { countTry, forgetOldTries, forgiveTries } from './signInGuard'
 import { findByMail, findCaller, findPeopleByName, listAllGroups } from './store'
 
 /** Finds out who asks, from the session. */
-export const whoIs = (parts: Parts): RequestHandler => async (req, res, next) => {
-  const id = req.session?.personId
-  if (id) res.locals['caller'] = await findCaller(parts.database, id)
-  next()
-}
+export const whoIs =
+  (parts: Parts): RequestHandler =>
+  async (req, res, next) => {
+    const id = req.session?.personId
+    if (id) res.locals['caller'] = await findCaller(parts.database, id)
+    next()
+  }
 
 const meOf = (caller: Caller, company: string, csrf: string): Me => ({
-  id: caller.id, name: caller.name, level: caller.level, permissions: [...caller.permissions], hasReports: caller.hasReports, company, csrf,
+  id: caller.id,
+  name: caller.name,
+  level: caller.level,
+  permissions: [...caller.permissions],
+  hasReports: caller.hasReports,
+  company,
+  csrf,
 })
 
 const inSession = (req: Request, method: 'regenerate' | 'save' | 'destroy'): Promise<void> =>
@@ -27,7 +35,8 @@ export function peopleRoutes(routes: Routes): void {
     const waitS = await countTry(db, tried, now)
     if (waitS > 0) fail('too-many-tries', `Wait ${Math.ceil(waitS / 60)} min, then try again.`, [], waitS)
     const found = await findByMail(db, body.mail)
-    if (!(await verifyPassword(found?.passwordHash, body.password)) || !found) return fail('wrong-credentials', 'Check both and try again. Capital letters count in the password.')
+    if (!(await verifyPassword(found?.passwordHash, body.password)) || !found)
+      return fail('wrong-credentials', 'Check both and try again. Capital letters count in the password.')
     await forgiveTries(db, tried)
     await forgetOldTries(db, now)
     await inSession(req, 'regenerate')
@@ -43,7 +52,13 @@ export function peopleRoutes(routes: Routes): void {
   route(routes, getMe, async (_input, { caller, req }) => (caller ? meOf(caller, config.company, req.session.csrf ?? '') : null))
 
   route(routes, findPeople, async ({ query }) =>
-    (await findPeopleByName(db, query.find?.trim() ?? '', query.writers === 'yes')).map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, mayWrite: row.may_write })),
+    (await findPeopleByName(db, query.find?.trim() ?? '', query.writers === 'yes')).map((row) => ({
+      id: row.id,
+      name: row.name,
+      site: row.site,
+      department: row.department,
+      mayWrite: row.may_write,
+    })),
   )
   route(routes, listGroups, async () => (await listAllGroups(db)) as never)
 }

@@ -40,7 +40,9 @@ describe('signing in', () => {
     expect((await tryIn(server, 'staff@example.org', PASSWORD)).status).toBe(200)
   })
   it('is not fooled by tries at the same moment', async () => {
-    const statuses = (await Promise.all(Array.from({ length: 12 }, (_, i) => tryIn(i % 2 === 0 ? server : other, 'author@example.org', 'guess')))).map((response) => response.status)
+    const statuses = (
+      await Promise.all(Array.from({ length: 12 }, (_, i) => tryIn(i % 2 === 0 ? server : other, 'author@example.org', 'guess')))
+    ).map((response) => response.status)
     expect(statuses.filter((status) => status === 401)).toHaveLength(SIGN_IN_LIMITS.perMail)
     server.clock.now += SIGN_IN_LIMITS.windowMs
   })

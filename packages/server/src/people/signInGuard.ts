@@ -2,14 +2,18 @@ import { createHash } from 'node:crypto'
 import { secondsToWait, SIGN_IN_LIMITS } from '@jackdaw/core/people'
 import type { Db } from '../db'
 
-const keyOf = (kind: 'mail' | 'address', value: string): string => `${kind}:${createHash('sha256').update(value.toLowerCase()).digest('base64url')}`
+const keyOf = (kind: 'mail' | 'address', value: string): string =>
+  `${kind}:${createHash('sha256').update(value.toLowerCase()).digest('base64url')}`
 export type Tried = { mail: string; address: string }
 
 /** Counts a try before the password is looked at, so that tries at the same time on several servers all count.
  * @returns seconds to wait, 0 when the try may be made */
 export async function countTry(db: Db, tried: Tried, now: number): Promise<number> {
   const waits: number[] = []
-  for (const [key, limit] of [[keyOf('mail', tried.mail), SIGN_IN_LIMITS.perMail], [keyOf('address', tried.address), SIGN_IN_LIMITS.perAddress]] as const) {
+  for (const [key, limit] of [
+    [keyOf('mail', tried.mail), SIGN_IN_LIMITS.perMail],
+    [keyOf('address', tried.address), SIGN_IN_LIMITS.perAddress],
+  ] as const) {
     const row = await db.one<{ failures: number; window_started_at: Date }>(
       `insert into sign_in_failure as f (key, failures, window_started_at) values ($1, 1, $2)
        on conflict (key) do update set
@@ -30,4 +34,5 @@ export async function forgiveTries(db: Db, tried: Tried): Promise<void> {
 }
 
 /** Forgets counts whose window is over. */
-export const forgetOldTries = (db: Db, now: number): Promise<unknown> => db.rows('delete from sign_in_failure where window_started_at <= $1', [new Date(now - SIGN_IN_LIMITS.windowMs)])
+export const forgetOldTries = (db: Db, now: number): Promise<unknown> =>
+  db.rows('delete from sign_in_failure where window_started_at <= $1', [new Date(now - SIGN_IN_LIMITS.windowMs)])

@@ -3,11 +3,26 @@ import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Caller } from '../http'
 
-type PersonRow = { id: PersonId; name: string; level: Level; permissions: Permission[]; zone: string; has_reports: boolean; password_hash: string }
+type PersonRow = {
+  id: PersonId
+  name: string
+  level: Level
+  permissions: Permission[]
+  zone: string
+  has_reports: boolean
+  password_hash: string
+}
 const PERSON = `select p.id, p.name, p.level, p.permissions, s.zone, p.password_hash, exists (select 1 from person r where r.manager_id = p.id) as has_reports
   from person p join site s on s.id = p.site_id where p.active`
 
-const callerOf = (row: PersonRow): Caller => ({ id: row.id, name: row.name, level: row.level, permissions: new Set(row.permissions), hasReports: row.has_reports, zone: row.zone })
+const callerOf = (row: PersonRow): Caller => ({
+  id: row.id,
+  name: row.name,
+  level: row.level,
+  permissions: new Set(row.permissions),
+  hasReports: row.has_reports,
+  zone: row.zone,
+})
 
 /** The person of a session; `null` when they are no longer active. */
 export async function findCaller(db: Db, id: PersonId): Promise<Caller | null> {
@@ -37,7 +52,10 @@ export async function relationsToGuide(db: Db, caller: Caller, id: GuideId): Pro
 
 /** How a caller stands to a person; `null` when there is none. */
 export async function relationsToPerson(db: Db, caller: Caller, id: PersonId): Promise<ReadonlySet<Relation> | null> {
-  const row = await db.one<{ reports: boolean }>(`select $3 and exists (select 1 from reports_of($2) m where m.person_id = p.id) as reports from person p where p.id = $1`, [id, caller.id, caller.hasReports])
+  const row = await db.one<{ reports: boolean }>(
+    `select $3 and exists (select 1 from reports_of($2) m where m.person_id = p.id) as reports from person p where p.id = $1`,
+    [id, caller.id, caller.hasReports],
+  )
   if (!row) return null
   return new Set<Relation>([...(id === caller.id ? (['self'] as const) : []), ...(row.reports ? (['reports'] as const) : [])])
 }
@@ -62,7 +80,10 @@ export async function listAllGroups(db: Db): Promise<{ teams: GroupRow[]; roles:
   const [teams, roles, sites] = await Promise.all([
     groups(db, of('team')),
     groups(db, of('role')),
-    groups(db, 'select s.id, s.name, (select count(*)::int from person p where p.active and p.site_id = s.id) as people from site s order by s.name'),
+    groups(
+      db,
+      'select s.id, s.name, (select count(*)::int from person p where p.active and p.site_id = s.id) as people from site s order by s.name',
+    ),
   ])
   return { teams, roles, sites }
 }

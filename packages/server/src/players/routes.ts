@@ -6,7 +6,15 @@ import { picturesOfEdition } from '../files'
 import { findEdition } from '../guides'
 import { fail, route, type Routes } from '../http'
 
-type Standing = { number: number; newest_edition: number | null; required_edition: number; due_on: LocalDate | null; assigned: boolean; last_step_id: StepId | null; finished_edition: number | null }
+type Standing = {
+  number: number
+  newest_edition: number | null
+  required_edition: number
+  due_on: LocalDate | null
+  assigned: boolean
+  last_step_id: StepId | null
+  finished_edition: number | null
+}
 
 const standingOf = (db: Db, id: GuideId, personId: PersonId): Promise<Standing | undefined> =>
   db.one<Standing>(
@@ -23,14 +31,25 @@ export function playerRoutes(routes: Routes): void {
     if (!standing || standing.newest_edition === null) return fail('not-found', 'This guide has not been published yet.')
     const [edition, steps, pictures] = await Promise.all([
       findEdition(db, id, standing.newest_edition),
-      db.rows<{ step_id: StepId; viewed: boolean; confirmed: boolean }>('select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2', [id, caller.id, standing.required_edition]),
+      db.rows<{ step_id: StepId; viewed: boolean; confirmed: boolean }>(
+        'select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2',
+        [id, caller.id, standing.required_edition],
+      ),
       picturesOfEdition(db, id, standing.newest_edition),
     ])
     if (!edition) return fail('not-found')
     const seen = steps.flatMap((step) => (step.viewed ? [step.step_id] : []))
     return {
-      guideId: id, number: standing.number, edition: edition.number, newestEdition: standing.newest_edition, publishedAt: edition.published_at.getTime(), changeNote: edition.change_note,
-      minutes: edition.minutes, document: readDocument(JSON.parse(edition.bytes)), assigned: standing.assigned, dueOn: standing.due_on,
+      guideId: id,
+      number: standing.number,
+      edition: edition.number,
+      newestEdition: standing.newest_edition,
+      publishedAt: edition.published_at.getTime(),
+      changeNote: edition.change_note,
+      minutes: edition.minutes,
+      document: readDocument(JSON.parse(edition.bytes)),
+      assigned: standing.assigned,
+      dueOn: standing.due_on,
       pictureSizes: Object.fromEntries(pictures.map((picture) => [picture.id, { widthPx: picture.widthPx, heightPx: picture.heightPx }])),
       progress: {
         // After a new edition that must be read, reading begins at the front again.

@@ -28,7 +28,11 @@ const STANDING = `
   left join reading r on r.guide_id = k.item_id and r.person_id = k.person_id
   where ($3::text is null or k.person_id in (select person_id from reports_of($3)))`
 
-const standing = (scope: Scope, now: number): unknown[] => [new Date(now), new Date(now + DUE_SOON_MS), scope.everybody ? null : scope.reportsTo]
+const standing = (scope: Scope, now: number): unknown[] => [
+  new Date(now),
+  new Date(now + DUE_SOON_MS),
+  scope.everybody ? null : scope.reportsTo,
+]
 
 const COUNTS = `count(*)::int as people, count(*) filter (where state = 'done')::int as done, count(*) filter (where state = 'in-progress')::int as "inProgress",
   count(*) filter (where state = 'not-started')::int as "notStarted", count(*) filter (where state = 'due-soon')::int as "dueSoon",
@@ -38,11 +42,28 @@ const SEEN = `(select count(*)::int from reading_step s join edition_step x on x
   where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_edition >= w.required_edition)`
 
 type StandingRow = {
-  state: ReadingState; steps: number; seen: number; active_ms: number; due_on: LocalDate | null; first_at: Date | null; last_at: Date | null; finished_at: Date | null; finished_edition: number | null; assigned: boolean
+  state: ReadingState
+  steps: number
+  seen: number
+  active_ms: number
+  due_on: LocalDate | null
+  first_at: Date | null
+  last_at: Date | null
+  finished_at: Date | null
+  finished_edition: number | null
+  assigned: boolean
 }
 const recordOf = (row: StandingRow) => ({
-  state: row.state, steps: row.steps, seen: row.seen, activeMs: row.active_ms, dueOn: row.due_on, assigned: row.assigned,
-  startedAt: row.first_at?.getTime() ?? null, lastAt: row.last_at?.getTime() ?? null, finishedAt: row.finished_at?.getTime() ?? null, finishedEdition: row.finished_edition,
+  state: row.state,
+  steps: row.steps,
+  seen: row.seen,
+  activeMs: row.active_ms,
+  dueOn: row.due_on,
+  assigned: row.assigned,
+  startedAt: row.first_at?.getTime() ?? null,
+  lastAt: row.last_at?.getTime() ?? null,
+  finishedAt: row.finished_at?.getTime() ?? null,
+  finishedEdition: row.finished_edition,
 })
 
 /** How many people of a guide are in which state. */
@@ -51,9 +72,24 @@ export async function countsOfGuide(db: Db, guideId: GuideId, scope: Scope, now:
 }
 
 const STATE_ORDER = `array_position(array['late', 'due-soon', 'out-of-date', 'not-started', 'in-progress', 'done'], state)`
-const SORT: Record<WhoSort, string> = { name: 'name', state: STATE_ORDER, progress: 'seen', time: 'active_ms', last: 'last_at', due: 'due_at' }
+const SORT: Record<WhoSort, string> = {
+  name: 'name',
+  state: STATE_ORDER,
+  progress: 'seen',
+  time: 'active_ms',
+  last: 'last_at',
+  due: 'due_at',
+}
 
-export type WhoFilter = { state?: ReadingState | undefined; find?: string | undefined; furthest?: StepId | undefined; sort: WhoSort; down: boolean; page: number; pageSize?: number }
+export type WhoFilter = {
+  state?: ReadingState | undefined
+  find?: string | undefined
+  furthest?: StepId | undefined
+  sort: WhoSort
+  down: boolean
+  page: number
+  pageSize?: number
+}
 
 /** For each person how many steps of guide $4 they have seen, and the furthest of them: one pass over all, where a page is not enough. */
 const REACH = `select s.person_id, count(*)::int as seen, (array_agg(x.step_id order by x.position desc))[1] as furthest
@@ -61,7 +97,13 @@ const REACH = `select s.person_id, count(*)::int as seen, (array_agg(x.step_id o
   join edition_step x on x.guide_id = g.id and x.edition = g.newest_edition and x.step_id = s.step_id where g.id = $4 group by s.person_id`
 
 /** The people of a guide, a page of them. */
-export async function whoFinished(db: Db, guideId: GuideId, scope: Scope, filter: WhoFilter, now: number): Promise<{ rows: PersonRecord[]; total: number }> {
+export async function whoFinished(
+  db: Db,
+  guideId: GuideId,
+  scope: Scope,
+  filter: WhoFilter,
+  now: number,
+): Promise<{ rows: PersonRecord[]; total: number }> {
   const pageSize = filter.pageSize ?? PAGE_SIZE
   const order = `${SORT[filter.sort]} ${filter.down ? 'desc' : 'asc'} nulls last, name, person_id`
   // What has to be counted for every person is left for the page where the order does not ask for it.
@@ -76,13 +118,22 @@ export async function whoFinished(db: Db, guideId: GuideId, scope: Scope, filter
      select w.*, ${early ? '' : `${SEEN} as seen,`} s.name as site, d.name as department from page w join site s on s.id = w.site_id join department d on d.id = w.department_id order by ${order.replace('name,', 'w.name,').replace(/^name /, 'w.name ')}`,
     [...standing(scope, now), guideId, filter.furthest ?? null, filter.state ?? null, filter.find ?? '', (filter.page - 1) * pageSize],
   )
-  return { total: rows[0]?.total ?? 0, rows: rows.map((row) => ({ ...recordOf(row), personId: row.person_id, name: row.name, site: row.site, department: row.department })) }
+  return {
+    total: rows[0]?.total ?? 0,
+    rows: rows.map((row) => ({ ...recordOf(row), personId: row.person_id, name: row.name, site: row.site, department: row.department })),
+  }
 }
 
 /** For each step of the newest edition: who got there, who stopped there, and the active time spent on it. Counted are those who
  * looked at a step in an edition that still counts.
  * @param required the oldest edition that counts */
-export async function dropOffOf(db: Db, guideId: GuideId, edition: number, required: number, scope: Scope): Promise<{ started: number; finished: number; since: number | null; steps: DropOffStep[] }> {
+export async function dropOffOf(
+  db: Db,
+  guideId: GuideId,
+  edition: number,
+  required: number,
+  scope: Scope,
+): Promise<{ started: number; finished: number; since: number | null; steps: DropOffStep[] }> {
   const manager = scope.everybody ? null : scope.reportsTo
   const people = await db.one<{ started: number; finished: number; since: Date | null }>(
     `select count(*)::int as started, count(*) filter (where r.finished_edition >= $3)::int as finished, min(r.first_at) as since from reading r
@@ -108,25 +159,60 @@ export async function dropOffOf(db: Db, guideId: GuideId, edition: number, requi
 /** The guides of one person, what is to be done first. */
 export async function guidesOfPerson(db: Db, personId: PersonId, now: number): Promise<PersonGuide[]> {
   type Row = StandingRow & { guide_id: GuideId; number: number; title: string; newest_edition: number }
-  const rows = await db.rows<Row>(`select w.*, ${SEEN} as seen from (${STANDING} and k.person_id = $4) w order by ${STATE_ORDER}, due_at nulls last, number`, [...standing({ everybody: true }, now), personId])
+  const rows = await db.rows<Row>(
+    `select w.*, ${SEEN} as seen from (${STANDING} and k.person_id = $4) w order by ${STATE_ORDER}, due_at nulls last, number`,
+    [...standing({ everybody: true }, now), personId],
+  )
   return rows.map((row) => ({ ...recordOf(row), guideId: row.guide_id, number: row.number, title: row.title, edition: row.newest_edition }))
 }
 
-const nested = (row: Counts): Counts => ({ people: row.people, done: row.done, inProgress: row.inProgress, notStarted: row.notStarted, dueSoon: row.dueSoon, late: row.late, outOfDate: row.outOfDate })
+const nested = (row: Counts): Counts => ({
+  people: row.people,
+  done: row.done,
+  inProgress: row.inProgress,
+  notStarted: row.notStarted,
+  dueSoon: row.dueSoon,
+  late: row.late,
+  outOfDate: row.outOfDate,
+})
 
 /** Guides with how far their people are; those with the most people who are late come first. */
-export async function guideRecords(db: Db, scope: Scope, page: number, now: number): Promise<{ rows: { id: GuideId; number: number; title: string; edition: number; counts: Counts; lastAt: number | null }[]; total: number }> {
+export async function guideRecords(
+  db: Db,
+  scope: Scope,
+  page: number,
+  now: number,
+): Promise<{
+  rows: { id: GuideId; number: number; title: string; edition: number; counts: Counts; lastAt: number | null }[]
+  total: number
+}> {
   type Row = Counts & { guide_id: GuideId; number: number; title: string; newest_edition: number; last_at: Date | null; total: number }
   const rows = await db.rows<Row>(
     `select guide_id, number, title, newest_edition, max(last_at) as last_at, ${COUNTS}, count(*) over ()::int as total from (${STANDING} and g.archived_at is null) w
      group by guide_id, number, title, newest_edition order by late desc, number limit ${PAGE_SIZE} offset $4`,
     [...standing(scope, now), (page - 1) * PAGE_SIZE],
   )
-  return { total: rows[0]?.total ?? 0, rows: rows.map((row) => ({ id: row.guide_id, number: row.number, title: row.title, edition: row.newest_edition, counts: nested(row), lastAt: row.last_at?.getTime() ?? null })) }
+  return {
+    total: rows[0]?.total ?? 0,
+    rows: rows.map((row) => ({
+      id: row.guide_id,
+      number: row.number,
+      title: row.title,
+      edition: row.newest_edition,
+      counts: nested(row),
+      lastAt: row.last_at?.getTime() ?? null,
+    })),
+  }
 }
 
 /** People with how far they are; those with the most that is late come first. */
-export async function personRecords(db: Db, scope: Scope, find: string, page: number, now: number): Promise<{ rows: { id: PersonId; name: string; site: string; department: string; counts: Counts }[]; total: number }> {
+export async function personRecords(
+  db: Db,
+  scope: Scope,
+  find: string,
+  page: number,
+  now: number,
+): Promise<{ rows: { id: PersonId; name: string; site: string; department: string; counts: Counts }[]; total: number }> {
   type Row = Counts & { id: PersonId; name: string; site: string; department: string; total: number }
   const rows = await db.rows<Row>(
     `with who as (select * from (${STANDING} and g.archived_at is null) x)
@@ -136,5 +222,8 @@ export async function personRecords(db: Db, scope: Scope, find: string, page: nu
      group by p.id, s.id, d.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5`,
     [...standing(scope, now), find, (page - 1) * PAGE_SIZE],
   )
-  return { total: rows[0]?.total ?? 0, rows: rows.map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, counts: nested(row) })) }
+  return {
+    total: rows[0]?.total ?? 0,
+    rows: rows.map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, counts: nested(row) })),
+  }
 }

@@ -19,7 +19,10 @@ afterAll(() => server.close())
 
 const read = async (who: Client, guide: { id: string; steps: string[] }, upTo: number, ms = 5_000) => {
   const base = { guideId: guide.id, edition: 1, way: 'read', occurredAt: START }
-  const events = guide.steps.slice(0, upTo).flatMap((stepId) => [{ ...base, id: uuidV7(), verb: 'step-viewed', stepId }, { ...base, id: uuidV7(), verb: 'time-spent', stepId, activeMs: ms }])
+  const events = guide.steps.slice(0, upTo).flatMap((stepId) => [
+    { ...base, id: uuidV7(), verb: 'step-viewed', stepId },
+    { ...base, id: uuidV7(), verb: 'time-spent', stepId, activeMs: ms },
+  ])
   if (upTo >= guide.steps.length) events.push({ ...base, id: uuidV7(), verb: 'finished' } as never)
   await who.json('post', '/api/events', { sentAt: START, events })
 }
@@ -33,15 +36,28 @@ describe('who finished', () => {
     await read(await company.as('manager'), guide, 1)
     const who = await lead.json('get', `/api/guides/${guide.id}/who-finished?sort=time&direction=down`)
     expect(who.counts).toMatchObject({ people: 4, done: 1, inProgress: 3 })
-    expect(who.rows.map((row: { name: string; seen: number; activeMs: number }) => [row.name, row.seen, row.activeMs])).toEqual([['Name of staff', 4, 240_000], ['Name of author', 2, 10_000], ['Name of outsider', 2, 10_000], ['Name of manager', 1, 5_000]])
+    expect(who.rows.map((row: { name: string; seen: number; activeMs: number }) => [row.name, row.seen, row.activeMs])).toEqual([
+      ['Name of staff', 4, 240_000],
+      ['Name of author', 2, 10_000],
+      ['Name of outsider', 2, 10_000],
+      ['Name of manager', 1, 5_000],
+    ])
     const drop = await lead.json('get', `/api/guides/${guide.id}/drop-off`)
     expect([drop.started, drop.finished]).toEqual([4, 1])
-    expect(drop.steps.map((step: { name: string; reached: number; stoppedHere: number }) => [step.name, step.reached, step.stoppedHere])).toEqual([['One', 4, 1], ['Two', 3, 2], ['Three', 1, 0], ['Four', 1, 0]])
+    expect(
+      drop.steps.map((step: { name: string; reached: number; stoppedHere: number }) => [step.name, step.reached, step.stoppedHere]),
+    ).toEqual([
+      ['One', 4, 1],
+      ['Two', 3, 2],
+      ['Three', 1, 0],
+      ['Four', 1, 0],
+    ])
     const stopped = await lead.json('get', `/api/guides/${guide.id}/who-finished?furthest=${guide.steps[1]}`)
     expect(stopped.rows.map((row: { name: string }) => row.name)).toEqual(['Name of author', 'Name of outsider'])
     expect((await lead.json('get', `/api/guides/${guide.id}/who-finished?find=OUT`)).total).toBe(1)
     expect((await lead.json('get', `/api/guides/${guide.id}/who-finished?state=done`)).total).toBe(1)
-    for (const sort of ['name', 'state', 'progress', 'time', 'last', 'due']) expect((await lead.json('get', `/api/guides/${guide.id}/who-finished?sort=${sort}`)).rows).toHaveLength(4)
+    for (const sort of ['name', 'state', 'progress', 'time', 'last', 'due'])
+      expect((await lead.json('get', `/api/guides/${guide.id}/who-finished?sort=${sort}`)).rows).toHaveLength(4)
   })
   it('shows a manager those who report to them, at any depth, and nobody else', async () => {
     const guide = await aGuide(server, company, 'lead', { openToAll: true })
@@ -53,7 +69,10 @@ describe('who finished', () => {
     expect(who.rows.map((row: { name: string }) => row.name)).toEqual(['Name of outsider'])
     expect(who).toMatchObject({ onlyReports: true, counts: { people: 1 } })
     expect((await manager.json('get', `/api/guides/${guide.id}/drop-off`)).started).toBe(1)
-    expect((await manager.json('get', '/api/records/people')).rows.map((row: { name: string }) => row.name)).toEqual(['Name of outsider', 'Name of staff'])
+    expect((await manager.json('get', '/api/records/people')).rows.map((row: { name: string }) => row.name)).toEqual([
+      'Name of outsider',
+      'Name of staff',
+    ])
     expect((await manager.send('get', `/api/people/${company.people.outsider}/records`)).status).toBe(200)
     expect((await manager.send('get', `/api/people/${company.people.author}/records`)).status).toBe(404)
     expect(await (await manager.send('get', `/api/guides/${guide.id}/who-finished.csv`)).text()).not.toContain('Name of author')
@@ -67,7 +86,9 @@ describe('who finished', () => {
     await database.rows('update person set manager_id = null where id = $1', [company.people.manager])
   })
   it('comes as a file for spreadsheets, in which a name cannot be a formula', async () => {
-    await server.parts.database.rows(`update person set name = '=HYPERLINK("http://evil.example")' where id = $1`, [company.people.outsider])
+    await server.parts.database.rows(`update person set name = '=HYPERLINK("http://evil.example")' where id = $1`, [
+      company.people.outsider,
+    ])
     const guide = await aGuide(server, company, 'lead', { openToAll: true })
     await read(await company.as('outsider'), guide, 3, 90_000)
     const response = await lead.send('get', `/api/guides/${guide.id}/who-finished.csv`)
@@ -88,12 +109,24 @@ describe('the rules that stand both in SQL and in the core', () => {
     const { database } = server.parts
     const guide = await aGuide(server, company, 'lead')
     for (let i = 0; i < 60; i++) {
-      const facts = { finishedEdition: random() < 0.5 ? null : 1 + Math.floor(random() * 3), requiredEdition: 1 + Math.floor(random() * 3), opened: random() < 0.5, dueAt: random() < 0.2 ? null : START + Math.floor((random() - 0.4) * 6) * 86_400_000 }
+      const facts = {
+        finishedEdition: random() < 0.5 ? null : 1 + Math.floor(random() * 3),
+        requiredEdition: 1 + Math.floor(random() * 3),
+        opened: random() < 0.5,
+        dueAt: random() < 0.2 ? null : START + Math.floor((random() - 0.4) * 6) * 86_400_000,
+      }
       const opened = facts.opened || facts.finishedEdition !== null
       await database.rows('update guide set required_edition = $2 where id = $1', [guide.id, facts.requiredEdition])
-      await database.rows(`update assignment set due_at = $2 where item_id = $1`, [guide.id, facts.dueAt === null ? null : new Date(facts.dueAt)])
+      await database.rows(`update assignment set due_at = $2 where item_id = $1`, [
+        guide.id,
+        facts.dueAt === null ? null : new Date(facts.dueAt),
+      ])
       await database.rows('delete from reading where guide_id = $1', [guide.id])
-      if (opened) await database.rows('insert into reading (guide_id, person_id, first_at, last_at, active_ms, finished_edition) values ($1, $2, $3, $3, 0, $4)', [guide.id, company.people.staff, new Date(START), facts.finishedEdition])
+      if (opened)
+        await database.rows(
+          'insert into reading (guide_id, person_id, first_at, last_at, active_ms, finished_edition) values ($1, $2, $3, $3, 0, $4)',
+          [guide.id, company.people.staff, new Date(START), facts.finishedEdition],
+        )
       const { rows } = await lead.json('get', `/api/guides/${guide.id}/who-finished`)
       expect([facts, rows[0].state]).toEqual([facts, readingState({ ...facts, opened }, START)])
     }
@@ -109,20 +142,35 @@ describe('the rules that stand both in SQL and in the core', () => {
       const { id } = await aGuide(server, company, owner, { published: random() < 0.7, openToAll: random() < 0.3 })
       guides.push(id)
       for (const person of some(0.25)) await database.rows('insert into guide_share values ($1, $2)', [id, person])
-      for (const person of some(0.25)) await database.rows(`insert into assignment (id, person_id, item_kind, item_id, assigned_at) values ($1, $2, 'guide', $3, $4) on conflict do nothing`, [nanoid(), person, id, new Date(START)])
+      for (const person of some(0.25))
+        await database.rows(
+          `insert into assignment (id, person_id, item_kind, item_id, assigned_at) values ($1, $2, 'guide', $3, $4) on conflict do nothing`,
+          [nanoid(), person, id, new Date(START)],
+        )
       if (random() < 0.2) await database.rows('update guide set archived_at = $2 where id = $1', [id, new Date(START)])
     }
     for (const who of everyone) {
       const id = company.people[who]
-      const permissions = new Set((await database.one<{ permissions: Permission[] }>('select permissions from person where id = $1', [id]))!.permissions)
-      const seen = new Set((await database.rows<{ guide_id: string }>('select guide_id from guide_access where person_id = $1', [id])).map((row) => row.guide_id))
+      const permissions = new Set(
+        (await database.one<{ permissions: Permission[] }>('select permissions from person where id = $1', [id]))!.permissions,
+      )
+      const seen = new Set(
+        (await database.rows<{ guide_id: string }>('select guide_id from guide_access where person_id = $1', [id])).map(
+          (row) => row.guide_id,
+        ),
+      )
       const client = await company.as(who)
       for (const guideId of guides) {
-        const relations = await relationsToGuide(database, { id, name: '', level: 'staff', permissions, hasReports: false, zone: 'UTC' }, guideId as never)
+        const relations = await relationsToGuide(
+          database,
+          { id, name: '', level: 'staff', permissions, hasReports: false, zone: 'UTC' },
+          guideId as never,
+        )
         expect([who, guideId, seen.has(guideId)]).toEqual([who, guideId, may(permissions, 'guide.read', relations!)])
       }
       const listed = new Set<string>()
-      for (const archived of ['no', 'yes']) for (const row of (await client.json('get', `/api/guides?archived=${archived}`)).rows) listed.add(row.id)
+      for (const archived of ['no', 'yes'])
+        for (const row of (await client.json('get', `/api/guides?archived=${archived}`)).rows) listed.add(row.id)
       expect([...listed].filter((guideId) => guides.includes(guideId)).sort()).toEqual(guides.filter((guideId) => seen.has(guideId)).sort())
     }
   })

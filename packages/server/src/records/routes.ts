@@ -1,20 +1,23 @@
-import { getDropOff, getPersonRecords, getPersonRecordsCsv, getWhoFinished, getWhoFinishedCsv, listGuideRecords, listPersonRecords } from '@jackdaw/contracts/records'
-import type { ReadingState } from '@jackdaw/core/assignments'
+import {
+  getDropOff,
+  getPersonRecords,
+  getPersonRecordsCsv,
+  getWhoFinished,
+  getWhoFinishedCsv,
+  listGuideRecords,
+  listPersonRecords,
+} from '@jackdaw/contracts/records'
 import { may } from '@jackdaw/core/people'
-import { csv } from '@jackdaw/core/records'
 import { localDateAt, type GuideId, type PersonId } from '@jackdaw/core/shared'
 import type { Response } from 'express'
 import { fail, route, type Caller, type Context, type Routes } from '../http'
 import { countsOfGuide, dropOffOf, guideRecords, guidesOfPerson, PAGE_SIZE, personRecords, whoFinished, type Scope } from './readings'
+import { guideCsv, personCsv } from './tables'
 
-const IN_WORDS: Record<ReadingState, string> = { late: 'Late', 'due-soon': 'Due soon', 'out-of-date': 'Out of date', 'in-progress': 'In progress', 'not-started': 'Not started', done: 'Done' }
 const CSV_ROWS = 100_000
 
-const scopeOf = (caller: Caller): Scope => (caller.permissions.has('records.all') ? { everybody: true } : { everybody: false, reportsTo: caller.id })
-
-/** Instants in a file are ISO 8601 in UTC, so that any program reads them alike. */
-const instant = (at: number | null): string | null => (at === null ? null : new Date(at).toISOString().slice(0, 19) + 'Z')
-const minutes = (ms: number): number => Math.round(ms / 6_000) / 10
+const scopeOf = (caller: Caller): Scope =>
+  caller.permissions.has('records.all') ? { everybody: true } : { everybody: false, reportsTo: caller.id }
 
 function sendCsv(res: Response, name: string, text: string): void {
   res.setHeader('Cache-Control', 'no-store')
@@ -26,20 +29,45 @@ export function recordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
   const publishedGuide = async (id: GuideId) =>
-    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>('select id, number, published_title as title, newest_edition as edition, required_edition as required from guide where id = $1 and newest_edition is not null', [id])) ??
-    fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
+    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>(
+      'select id, number, published_title as title, newest_edition as edition, required_edition as required from guide where id = $1 and newest_edition is not null',
+      [id],
+    )) ?? fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
   const personOf = async (id: PersonId) =>
-    (await db.one<{ id: PersonId; name: string; site: string; department: string }>('select p.id, p.name, s.name as site, d.name as department from person p join site s on s.id = p.site_id join department d on d.id = p.department_id where p.id = $1', [id])) ?? fail('not-found')
+    (await db.one<{ id: PersonId; name: string; site: string; department: string }>(
+      'select p.id, p.name, s.name as site, d.name as department from person p join site s on s.id = p.site_id join department d on d.id = p.department_id where p.id = $1',
+      [id],
+    )) ?? fail('not-found')
 
-  route(routes, listGuideRecords, async ({ query }, { caller, now }) => ({ ...(await guideRecords(db, scopeOf(caller), query.page ?? 1, now)), pageSize: PAGE_SIZE }))
-  route(routes, listPersonRecords, async ({ query }, { caller, now }) => ({ ...(await personRecords(db, scopeOf(caller), query.find ?? '', query.page ?? 1, now)), pageSize: PAGE_SIZE }))
+  route(routes, listGuideRecords, async ({ query }, { caller, now }) => ({
+    ...(await guideRecords(db, scopeOf(caller), query.page ?? 1, now)),
+    pageSize: PAGE_SIZE,
+  }))
+  route(routes, listPersonRecords, async ({ query }, { caller, now }) => ({
+    ...(await personRecords(db, scopeOf(caller), query.find ?? '', query.page ?? 1, now)),
+    pageSize: PAGE_SIZE,
+  }))
 
   route(routes, getWhoFinished, async ({ params: { id }, query }, { caller, relations, now }: Context) => {
     const guide = await publishedGuide(id)
     const scope = scopeOf(caller)
-    const filter = { state: query.state, find: query.find?.trim(), furthest: query.furthest, sort: query.sort ?? 'state', down: query.direction === 'down', page: query.page ?? 1 }
+    const filter = {
+      state: query.state,
+      find: query.find?.trim(),
+      furthest: query.furthest,
+      sort: query.sort ?? 'state',
+      down: query.direction === 'down',
+      page: query.page ?? 1,
+    }
     const [counts, { rows, total }] = await Promise.all([countsOfGuide(db, id, scope, now), whoFinished(db, id, scope, filter, now)])
-    return { guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) }, counts, rows, total, pageSize: PAGE_SIZE, onlyReports: !scope.everybody }
+    return {
+      guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) },
+      counts,
+      rows,
+      total,
+      pageSize: PAGE_SIZE,
+      onlyReports: !scope.everybody,
+    }
   })
   route(routes, getDropOff, async ({ params: { id } }, { caller }) => {
     const { edition, required } = await publishedGuide(id)
@@ -49,16 +77,15 @@ export function recordRoutes(routes: Routes): void {
   route(routes, getWhoFinishedCsv, async ({ params: { id } }, { caller, now, res }) => {
     const guide = await publishedGuide(id)
     const { rows } = await whoFinished(db, id, scopeOf(caller), { sort: 'name', down: false, page: 1, pageSize: CSV_ROWS }, now)
-    const header = ['Guide', 'Title', 'Edition', 'Name', 'Site', 'Department', 'Assigned', 'State', 'Due', 'Steps read', 'Steps', 'Minutes active', 'Started (UTC)', 'Last activity (UTC)', 'Finished (UTC)', 'Finished edition']
-    const table = rows.map((row) => [guide.number, guide.title, guide.edition, row.name, row.site, row.department, row.assigned ? 'yes' : 'no', IN_WORDS[row.state], row.dueOn, row.seen, row.steps, minutes(row.activeMs), instant(row.startedAt), instant(row.lastAt), instant(row.finishedAt), row.finishedEdition])
-    sendCsv(res, `guide-${guide.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, csv(header, table))
+    sendCsv(res, `guide-${guide.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, guideCsv(guide, rows))
   })
 
-  route(routes, getPersonRecords, async ({ params: { id } }, { now }) => ({ person: await personOf(id), rows: await guidesOfPerson(db, id, now) }))
+  route(routes, getPersonRecords, async ({ params: { id } }, { now }) => ({
+    person: await personOf(id),
+    rows: await guidesOfPerson(db, id, now),
+  }))
   route(routes, getPersonRecordsCsv, async ({ params: { id } }, { caller, now, res }) => {
     const person = await personOf(id)
-    const header = ['Name', 'Site', 'Department', 'Guide', 'Title', 'Edition', 'Assigned', 'State', 'Due', 'Steps read', 'Steps', 'Minutes active', 'Started (UTC)', 'Last activity (UTC)', 'Finished (UTC)', 'Finished edition']
-    const table = (await guidesOfPerson(db, id, now)).map((row) => [person.name, person.site, person.department, row.number, row.title, row.edition, row.assigned ? 'yes' : 'no', IN_WORDS[row.state], row.dueOn, row.seen, row.steps, minutes(row.activeMs), instant(row.startedAt), instant(row.lastAt), instant(row.finishedAt), row.finishedEdition])
-    sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, csv(header, table))
+    sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, personCsv(person, await guidesOfPerson(db, id, now)))
   })
 }

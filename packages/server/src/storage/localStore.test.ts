@@ -5,7 +5,9 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { localStore } from './localStore'
 
 let folder = ''
-beforeAll(async () => { folder = await mkdtemp(join(tmpdir(), 'contents-')) })
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'contents-'))
+})
 afterAll(() => rm(folder, { recursive: true }))
 
 it('keeps the same content once and gives back parts of it', async () => {

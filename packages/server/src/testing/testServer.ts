@@ -19,7 +19,13 @@ export const PASSWORD = 'a long enough password'
 /** The test's own time: a Tuesday in spring, before the clocks change. */
 export const START = Date.parse('2026-03-10T09:00:00Z')
 
-export type TestServer = BuiltServer & { address: string; clock: { now: number }; services: ReturnType<typeof demoServices>; close: () => Promise<void>; second: () => Promise<TestServer> }
+export type TestServer = BuiltServer & {
+  address: string
+  clock: { now: number }
+  services: ReturnType<typeof demoServices>
+  close: () => Promise<void>
+  second: () => Promise<TestServer>
+}
 
 /** Makes an empty migrated database for one test file.
  * @returns its address */
@@ -33,12 +39,30 @@ export async function newDatabase(): Promise<string> {
 }
 
 /** A server with a database of its own and a clock that the test turns. */
-export async function startTestServer(over: { databaseUrl?: string; storageDir?: string; clock?: { now: number } } = {}): Promise<TestServer> {
+export async function startTestServer(
+  over: { databaseUrl?: string; storageDir?: string; clock?: { now: number } } = {},
+): Promise<TestServer> {
   const databaseUrl = over.databaseUrl ?? (await newDatabase())
   const storageDir = over.storageDir ?? (await mkdtemp(join(tmpdir(), 'jackdaw-files-')))
   const clock = over.clock ?? { now: START }
-  const config: Config = { databaseUrl, port: 0, host: '127.0.0.1', sessionSecret: 'x'.repeat(40), storageDir, webDir: '', company: 'Larkmoor Glasshouses', https: false, logLevel: 'silent', dbConnections: 8, demo: false, demoAnchor: '' }
-  const parts: Parts = realParts(config, { clock: () => clock.now, importWorker: pathToFileURL(join(process.cwd(), 'dist/server/importWorker.mjs')) })
+  const config: Config = {
+    databaseUrl,
+    port: 0,
+    host: '127.0.0.1',
+    sessionSecret: 'x'.repeat(40),
+    storageDir,
+    webDir: '',
+    company: 'Larkmoor Glasshouses',
+    https: false,
+    logLevel: 'silent',
+    dbConnections: 8,
+    demo: false,
+    demoAnchor: '',
+  }
+  const parts: Parts = realParts(config, {
+    clock: () => clock.now,
+    importWorker: pathToFileURL(join(process.cwd(), 'dist/server/importWorker.mjs')),
+  })
   const built = buildServer(parts)
   await new Promise<void>((resolve) => built.server.listen(0, '127.0.0.1', resolve))
   const address = `http://127.0.0.1:${(built.server.address() as AddressInfo).port}`
@@ -47,7 +71,14 @@ export async function startTestServer(over: { databaseUrl?: string; storageDir?:
     await built.stop()
     if (!over.storageDir) await rm(storageDir, { recursive: true, force: true })
   }
-  return { ...built, address, clock, services: demoServices(parts), close, second: () => startTestServer({ databaseUrl, storageDir, clock }) }
+  return {
+    ...built,
+    address,
+    clock,
+    services: demoServices(parts),
+    close,
+    second: () => startTestServer({ databaseUrl, storageDir, clock }),
+  }
 }
 
 /** A browser's side of a session: keeps the cookie and the token. */
@@ -61,8 +92,15 @@ export class Client {
     return fetch(this.address + path, {
       method: method.toUpperCase(),
       redirect: 'manual',
-      headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...(this.csrf ? { 'x-csrf-token': this.csrf } : {}), ...(body === undefined || isBytes ? {} : { 'content-type': 'application/json' }), ...headers },
-      ...(body === undefined ? {} : { body: isBytes ? (body as Uint8Array<ArrayBuffer>) : typeof body === 'string' ? body : JSON.stringify(body) }),
+      headers: {
+        ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...(this.csrf ? { 'x-csrf-token': this.csrf } : {}),
+        ...(body === undefined || isBytes ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined
+        ? {}
+        : { body: isBytes ? (body as Uint8Array<ArrayBuffer>) : typeof body === 'string' ? body : JSON.stringify(body) }),
     })
   }
   async json<T = any>(method: string, path: string, body?: unknown, expected = 200): Promise<T> {
@@ -82,15 +120,36 @@ export class Client {
 export type Who = 'admin' | 'lead' | 'author' | 'otherAuthor' | 'staff' | 'outsider' | 'manager'
 export type Company = { people: Record<Who, PersonId>; team: string; role: string; as: (who: Who) => Promise<Client> }
 
-const LEVELS: Record<Who, Level> = { admin: 'admin', lead: 'lead', author: 'author', otherAuthor: 'author', manager: 'staff', staff: 'staff', outsider: 'staff' }
+const LEVELS: Record<Who, Level> = {
+  admin: 'admin',
+  lead: 'lead',
+  author: 'author',
+  otherAuthor: 'author',
+  manager: 'staff',
+  staff: 'staff',
+  outsider: 'staff',
+}
 
 /** A small company: one person of each level; `staff` is in the team and reports to `manager`, `outsider` is in nothing. */
 export async function smallCompany(server: TestServer): Promise<Company> {
   const [site, department, team, role] = [nanoid(), nanoid(), nanoid(), nanoid()]
-  await server.services.addGroups({ sites: [{ id: site, name: 'Brookside', zone: 'Europe/London' }], departments: [{ id: department, name: 'Packhouse' }], teams: [{ id: team, name: 'Crate line A' }], roles: [{ id: role, name: 'packhouse operator' }] })
+  await server.services.addGroups({
+    sites: [{ id: site, name: 'Brookside', zone: 'Europe/London' }],
+    departments: [{ id: department, name: 'Packhouse' }],
+    teams: [{ id: team, name: 'Crate line A' }],
+    roles: [{ id: role, name: 'packhouse operator' }],
+  })
   const people = Object.fromEntries(Object.keys(LEVELS).map((who) => [who, nanoid()])) as Record<Who, PersonId>
   const rows = (Object.keys(LEVELS) as Who[]).map((who) => ({
-    id: people[who], name: `Name of ${who}`, mail: `${who}@example.org`, level: LEVELS[who], siteId: site, departmentId: department, teamIds: who === 'staff' ? [team] : [], roleIds: [], managerId: who === 'staff' ? people.manager : null,
+    id: people[who],
+    name: `Name of ${who}`,
+    mail: `${who}@example.org`,
+    level: LEVELS[who],
+    siteId: site,
+    departmentId: department,
+    teamIds: who === 'staff' ? [team] : [],
+    roleIds: [],
+    managerId: who === 'staff' ? people.manager : null,
   }))
   await server.services.addPeople(rows, PASSWORD, server.clock.now)
   return { people, team, role, as: (who) => new Client(server.address).signIn(`${who}@example.org`) }
@@ -103,14 +162,26 @@ export const documentOf = (title: string, ...texts: string[]): GuideDocument => 
 })
 
 /** A guide of somebody's, published to the company's team where wished. */
-export async function aGuide(server: TestServer, company: Company, owner: Who, options: { texts?: string[]; published?: boolean; openToAll?: boolean; document?: GuideDocument } = {}): Promise<{ id: GuideId; steps: string[] }> {
+export async function aGuide(
+  server: TestServer,
+  company: Company,
+  owner: Who,
+  options: { texts?: string[]; published?: boolean; openToAll?: boolean; document?: GuideDocument } = {},
+): Promise<{ id: GuideId; steps: string[] }> {
   const id = nanoid() as GuideId
   const document = options.document ?? documentOf('Rinse the trays', ...(options.texts ?? ['Fill the basin', 'Rinse', 'Stack']))
   await server.services.addGuide({ id, document, ownerId: company.people[owner], folderId: null, now: server.clock.now })
   if (options.published !== false)
     await server.services.publish(
       id,
-      { revision: 0, changeNote: 'First', mustReread: false, audience: { people: [], teams: options.openToAll ? [] : [company.team as never], roles: [] }, openToAll: options.openToAll ?? false, due: { kind: 'days', days: 14 } },
+      {
+        revision: 0,
+        changeNote: 'First',
+        mustReread: false,
+        audience: { people: [], teams: options.openToAll ? [] : [company.team as never], roles: [] },
+        openToAll: options.openToAll ?? false,
+        due: { kind: 'days', days: 14 },
+      },
       company.people.lead,
       server.clock.now,
     )

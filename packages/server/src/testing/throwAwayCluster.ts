@@ -19,7 +19,8 @@ type Postgres = {
   stopCluster: (programs: object, folder: string, mode: string) => void
   sql: (programs: object, port: number, password: string, database: string, statement: string) => string
 }
-export const postgresScripts = async (): Promise<Postgres> => (await import(/* @vite-ignore */ join(process.cwd(), 'scripts/postgres.mjs'))) as Postgres
+export const postgresScripts = async (): Promise<Postgres> =>
+  (await import(/* @vite-ignore */ join(process.cwd(), 'scripts/postgres.mjs'))) as Postgres
 
 /** Folder that the user postgres can reach, on whatever machine the tests run. */
 export const clusterFolder = (name: string): string => join('/var/tmp', `jackdaw-${name}-${process.pid}-${randomBytes(3).toString('hex')}`)

@@ -28,10 +28,19 @@ describe('calling the server', () => {
     setSession({ csrf: 'token', id: 'me' })
     const fetching = answering(Response.json({ revision: 1, missed: [], conflicts: [] }))
     await call(saveChanges, { params: { id: ids() as never }, body: { baseRevision: 0, changeSetId: ids(), changes: [] } })
-    expect(fetching.mock.calls[0]![1]).toMatchObject({ method: 'POST', credentials: 'same-origin', headers: { 'x-csrf-token': 'token', 'content-type': 'application/json' } })
+    expect(fetching.mock.calls[0]![1]).toMatchObject({
+      method: 'POST',
+      credentials: 'same-origin',
+      headers: { 'x-csrf-token': 'token', 'content-type': 'application/json' },
+    })
   })
   it('tells a refusal from a server that cannot be reached', async () => {
-    answering(new Response(JSON.stringify({ type: 'x', code: 'guide-archived', title: 'The guide is archived', detail: 'Take it out.', status: 409 }), { status: 409, headers: { 'content-type': 'application/problem+json' } }))
+    answering(
+      new Response(
+        JSON.stringify({ type: 'x', code: 'guide-archived', title: 'The guide is archived', detail: 'Take it out.', status: 409 }),
+        { status: 409, headers: { 'content-type': 'application/problem+json' } },
+      ),
+    )
     const refused = await call(listGuides, { query: {} }).catch((error: unknown) => error)
     expect(refused).toBeInstanceOf(ApiProblem)
     expect(wordsFor(refused)).toEqual({ title: 'The guide is archived', detail: 'Take it out.' })
@@ -42,20 +51,39 @@ describe('calling the server', () => {
     expect(heard).toEqual([])
   })
   it('goes on after the same person has signed in again elsewhere, never in the name of somebody else', async () => {
-    for (const [id, expected] of [['me', 200], ['somebody else', 403]] as const) {
+    for (const [id, expected] of [
+      ['me', 200],
+      ['somebody else', 403],
+    ] as const) {
       setSession({ csrf: 'old', id: 'me' })
       const tokens: unknown[] = []
       vi.stubGlobal('fetch', async (address: string, init: RequestInit) => {
         if (address === '/api/session') return Response.json({ csrf: 'new', id })
         tokens.push((init.headers as Record<string, string>)['x-csrf-token'])
-        return tokens.at(-1) === 'new' ? Response.json({ revision: 1, missed: [], conflicts: [] }) : new Response('{"code":"stale-page","title":"x","status":403,"type":"x"}', { status: 403, headers: { 'content-type': 'application/problem+json' } })
+        return tokens.at(-1) === 'new'
+          ? Response.json({ revision: 1, missed: [], conflicts: [] })
+          : new Response('{"code":"stale-page","title":"x","status":403,"type":"x"}', {
+              status: 403,
+              headers: { 'content-type': 'application/problem+json' },
+            })
       })
-      const answer = await call(saveChanges, { params: { id: ids() as never }, body: { baseRevision: 0, changeSetId: ids(), changes: [] } }).then(() => 200, (error: ApiProblem) => error.problem.status)
+      const answer = await call(saveChanges, {
+        params: { id: ids() as never },
+        body: { baseRevision: 0, changeSetId: ids(), changes: [] },
+      }).then(
+        () => 200,
+        (error: ApiProblem) => error.problem.status,
+      )
       expect([answer, tokens]).toEqual([expected, expected === 200 ? ['old', 'new'] : ['old']])
     }
   })
   it('tells the page when the session is over', async () => {
-    answering(new Response(JSON.stringify({ type: 'x', code: 'not-signed-in', title: 'Sign in first', status: 401 }), { status: 401, headers: { 'content-type': 'application/problem+json' } }))
+    answering(
+      new Response(JSON.stringify({ type: 'x', code: 'not-signed-in', title: 'Sign in first', status: 401 }), {
+        status: 401,
+        headers: { 'content-type': 'application/problem+json' },
+      }),
+    )
     await call(listGuides, { query: {} }).catch(() => undefined)
     expect(heard).toEqual(['jackdaw:signed-out'])
   })

@@ -18,7 +18,8 @@ export class Unreachable extends Error {
 
 let session = { csrf: '', personId: '' }
 /** Remembers whose session this page belongs to, and its token; requests that change something carry it. */
-export const setSession = (me: { csrf: string; id: string } | null): void => void (session = { csrf: me?.csrf ?? '', personId: me?.id ?? '' })
+export const setSession = (me: { csrf: string; id: string } | null): void =>
+  void (session = { csrf: me?.csrf ?? '', personId: me?.id ?? '' })
 
 /** Gets the token anew after the same person has signed in again in another tab. Somebody else's session is never used. */
 async function renewToken(): Promise<boolean> {
@@ -30,31 +31,51 @@ async function renewToken(): Promise<boolean> {
 }
 
 type Part<K extends string, T> = [T] extends [undefined] ? { [P in K]?: undefined } : { [P in K]: T }
-export type CallInput<E> = Part<'params', ParamsOf<E>> & Part<'query', QueryOf<E>> & Part<'body', BodyOf<E>> & { bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
+export type CallInput<E> = Part<'params', ParamsOf<E>> &
+  Part<'query', QueryOf<E>> &
+  Part<'body', BodyOf<E>> & { bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
 
 /** The address of an endpoint with its parameters filled in. */
 export function addressOf<E extends Endpoint>(endpoint: E, params?: Record<string, unknown>, query?: Record<string, unknown>): string {
   const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params?.[name])))
-  const search = new URLSearchParams(Object.entries(query ?? {}).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, String(value)]])))
+  const search = new URLSearchParams(
+    Object.entries(query ?? {}).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, String(value)]])),
+  )
   return search.size > 0 ? `${path}?${search}` : path
 }
 
 async function problemOf(response: Response): Promise<ApiProblem> {
-  const fallback: Problem = { type: 'about:blank', code: 'internal', title: `The server answered ${response.status}`, status: response.status }
+  const fallback: Problem = {
+    type: 'about:blank',
+    code: 'internal',
+    title: `The server answered ${response.status}`,
+    status: response.status,
+  }
   if (!response.headers.get('content-type')?.includes('problem+json')) return new ApiProblem(fallback)
   return new ApiProblem((await response.json()) as Problem)
 }
 
 async function send(endpoint: Endpoint, input: object): Promise<Response> {
-  const { params, query, body, bytes, signal, keepalive } = input as { params?: Record<string, unknown>; query?: Record<string, unknown>; body?: unknown; bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
+  const { params, query, body, bytes, signal, keepalive } = input as {
+    params?: Record<string, unknown>
+    query?: Record<string, unknown>
+    body?: unknown
+    bytes?: Blob
+    signal?: AbortSignal
+    keepalive?: boolean
+  }
   const headers: Record<string, string> = {}
   if (endpoint.method !== 'get') headers['x-csrf-token'] = session.csrf
   if (bytes) headers['content-type'] = bytes.type || 'application/octet-stream'
   else if (body !== undefined) headers['content-type'] = 'application/json'
   try {
     return await fetch(addressOf(endpoint, params, query), {
-      method: endpoint.method.toUpperCase(), headers, credentials: 'same-origin',
-      ...(bytes ? { body: bytes } : body !== undefined ? { body: JSON.stringify(body) } : {}), ...(signal ? { signal } : {}), ...(keepalive ? { keepalive } : {}),
+      method: endpoint.method.toUpperCase(),
+      headers,
+      credentials: 'same-origin',
+      ...(bytes ? { body: bytes } : body !== undefined ? { body: JSON.stringify(body) } : {}),
+      ...(signal ? { signal } : {}),
+      ...(keepalive ? { keepalive } : {}),
     })
   } catch (error) {
     if (signal?.aborted) throw error
@@ -78,6 +99,7 @@ export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>)
 /** What to say about an error. */
 export function wordsFor(error: unknown): { title: string; detail: string } {
   if (error instanceof ApiProblem) return { title: error.problem.title, detail: error.problem.detail ?? '' }
-  if (error instanceof Unreachable) return { title: 'The server cannot be reached', detail: 'Check the connection; what you see stays on this page.' }
+  if (error instanceof Unreachable)
+    return { title: 'The server cannot be reached', detail: 'Check the connection; what you see stays on this page.' }
   return { title: 'Something went wrong on this page', detail: error instanceof Error ? error.message : '' }
 }

@@ -14,8 +14,12 @@ export function BrokenPage() {
         <p>{detail}</p>
         <p>{t('What you had saved is safe. Load the page again to go on.')}</p>
         <p className="flex gap-2 mt-2">
-          <Button look="primary" onClick={() => location.reload()}>{t('Load again')}</Button>
-          <a className="self-center text-petrol underline" href="/">{t('Go to Today')}</a>
+          <Button look="primary" onClick={() => location.reload()}>
+            {t('Load again')}
+          </Button>
+          <a className="self-center text-petrol underline" href="/">
+            {t('Go to Today')}
+          </a>
         </p>
       </Message>
     </main>

@@ -7,7 +7,12 @@ export function NotFoundPage() {
     <div className="p-6 max-w-2xl">
       <title>{t('Not found – Jackdaw')}</title>
       <h1 className="font-serif text-2xl mb-2">{t('There is nothing at this address')}</h1>
-      <p>{t('The page may have been moved, or it is not for you.')} <Link to="/" className="text-petrol underline">{t('Go to Today')}</Link></p>
+      <p>
+        {t('The page may have been moved, or it is not for you.')}{' '}
+        <Link to="/" className="text-petrol underline">
+          {t('Go to Today')}
+        </Link>
+      </p>
     </div>
   )
 }

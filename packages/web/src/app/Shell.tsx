@@ -15,7 +15,9 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
   return [
     { to: '/', name: t('Today'), Icon: CalendarCheck, end: true },
     { to: '/library', name: t('Library'), Icon: LibraryBig },
-    records ? { to: '/records', name: t('Records'), Icon: ClipboardList } : { to: `/records/people/${me.id}`, name: t('My records'), Icon: ClipboardList },
+    records
+      ? { to: '/records', name: t('Records'), Icon: ClipboardList }
+      : { to: `/records/people/${me.id}`, name: t('My records'), Icon: ClipboardList },
   ]
 }
 
@@ -28,7 +30,9 @@ export function Shell() {
   useSignedOut()
   return (
     <div className="min-h-dvh flex flex-col">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">{t('Skip to the content')}</a>
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
+        {t('Skip to the content')}
+      </a>
       <header className="h-14 bg-sheet border-b border-hair flex items-center gap-2 md:gap-6 px-4 md:px-6 sticky top-0 z-30">
         <Link to="/" className="flex items-center gap-2 shrink-0" aria-label={t('Jackdaw, to Today')}>
           <img src="/jackdaw.svg" alt="" width={28} height={28} />
@@ -36,7 +40,14 @@ export function Shell() {
         </Link>
         <nav aria-label={t('Areas')} className="hidden md:flex items-stretch h-full gap-1">
           {areas.map((area) => (
-            <NavLink key={area.to} to={area.to} end={area.end ?? false} className={({ isActive }) => `inline-flex items-center px-3 border-b-3 pt-[3px] ${isActive ? 'border-petrol font-semibold text-ink' : 'border-transparent text-soft hover:text-ink'}`}>
+            <NavLink
+              key={area.to}
+              to={area.to}
+              end={area.end ?? false}
+              className={({ isActive }) =>
+                `inline-flex items-center px-3 border-b-3 pt-[3px] ${isActive ? 'border-petrol font-semibold text-ink' : 'border-transparent text-soft hover:text-ink'}`
+              }
+            >
               {area.name}
             </NavLink>
           ))}
@@ -45,10 +56,23 @@ export function Shell() {
         <Person me={me} />
       </header>
       <Connection />
-      <main id="main" tabIndex={-1} className="grow flex flex-col pb-16 md:pb-0 outline-none"><Outlet context={me} /></main>
-      <nav aria-label={t('Areas')} className="md:hidden fixed bottom-0 inset-x-0 h-14 bg-sheet border-t border-hair grid grid-flow-col auto-cols-fr z-20" data-bottom-bar>
+      <main id="main" tabIndex={-1} className="grow flex flex-col pb-16 md:pb-0 outline-none">
+        <Outlet context={me} />
+      </main>
+      <nav
+        aria-label={t('Areas')}
+        className="md:hidden fixed bottom-0 inset-x-0 h-14 bg-sheet border-t border-hair grid grid-flow-col auto-cols-fr z-20"
+        data-bottom-bar
+      >
         {areas.map(({ to, name, Icon, end }) => (
-          <NavLink key={to} to={to} end={end ?? false} className={({ isActive }) => `flex flex-col items-center justify-center text-xs gap-0.5 border-t-3 ${isActive ? 'border-petrol text-petrol font-semibold' : 'border-transparent text-soft'}`}>
+          <NavLink
+            key={to}
+            to={to}
+            end={end ?? false}
+            className={({ isActive }) =>
+              `flex flex-col items-center justify-center text-xs gap-0.5 border-t-3 ${isActive ? 'border-petrol text-petrol font-semibold' : 'border-transparent text-soft'}`
+            }
+          >
             <Icon size={20} aria-hidden />
             {name}
           </NavLink>
@@ -79,7 +103,8 @@ function Find() {
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => {
     const slash = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName))
+      const typing =
+        event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName))
       if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return
       event.preventDefault()
       input.current?.focus()
@@ -98,7 +123,14 @@ function Find() {
         }}
       >
         <Search size={16} className="absolute left-2.5 top-1/2 -translate-y-1/2 text-soft" aria-hidden />
-        <input ref={input} name="find" maxLength={200} aria-label={t('Find a guide by title or number')} placeholder={t('Find a guide   /')} className="w-full min-h-9 pl-8 pr-2 bg-page border border-edge rounded-md" />
+        <input
+          ref={input}
+          name="find"
+          maxLength={200}
+          aria-label={t('Find a guide by title or number')}
+          placeholder={t('Find a guide   /')}
+          className="w-full min-h-9 pl-8 pr-2 bg-page border border-edge rounded-md"
+        />
       </form>
     </search>
   )
@@ -108,7 +140,11 @@ function Find() {
 function Person({ me }: { me: Me }) {
   const { t } = useTranslation()
   const [waiting, setWaiting] = useState(0)
-  const initials = me.name.split(' ').map((part) => part[0]).slice(0, 2).join('')
+  const initials = me.name
+    .split(' ')
+    .map((part) => part[0])
+    .slice(0, 2)
+    .join('')
   const signOut = async () => {
     const kept = await leaveNoEvents()
     setWaiting(kept)
@@ -119,13 +155,28 @@ function Person({ me }: { me: Me }) {
   }
   return (
     <>
-      <button type="button" popoverTarget="person-menu" className="size-9 shrink-0 rounded-full bg-ink text-white text-sm font-semibold" aria-label={t('{{initials}}, {{name}}: account', { initials, name: me.name })}>{initials}</button>
+      <button
+        type="button"
+        popoverTarget="person-menu"
+        className="size-9 shrink-0 rounded-full bg-ink text-white text-sm font-semibold"
+        aria-label={t('{{initials}}, {{name}}: account', { initials, name: me.name })}
+      >
+        {initials}
+      </button>
       <div id="person-menu" popover="auto" className="fixed inset-auto right-4 top-14 m-0 bg-sheet border border-edge p-3 w-64">
         <p className="font-semibold">{me.name}</p>
         <p className="text-sm text-soft mb-2">{me.company}</p>
-        <Link to={`/records/people/${me.id}`} className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>{t('My records')}</Link>
+        <Link
+          to={`/records/people/${me.id}`}
+          className="block py-2 text-petrol"
+          onClick={() => document.getElementById('person-menu')?.hidePopover()}
+        >
+          {t('My records')}
+        </Link>
         {waiting > 0 && <p className="text-sm text-ochre py-1">{t('Your reading is not with the server yet. Connect, then sign out.')}</p>}
-        <button type="button" className="block w-full text-left py-2 text-petrol" onClick={() => void signOut()}>{t('Sign out')}</button>
+        <button type="button" className="block w-full text-left py-2 text-petrol" onClick={() => void signOut()}>
+          {t('Sign out')}
+        </button>
       </div>
     </>
   )
@@ -137,7 +188,19 @@ function Connection(): ReactNode {
   const online = useOnline()
   const navigation = useNavigation()
   const { waiting } = outboxState.use()
-  if (!online) return <p role="status" className="bg-ochre text-white px-6 py-1.5 text-sm">{t('No connection. You can go on reading and writing; what you do is kept on this device and sent later.')}</p>
-  if (waiting > 40) return <p role="status" className="bg-page border-b border-hair px-6 py-1 text-sm">{t('Sending what was kept on this device …')}</p>
-  return navigation.state === 'loading' ? <div className="h-0.5 bg-petrol/60 animate-pulse sticky top-14 z-30" role="progressbar" aria-label={t('Opening the page')} /> : null
+  if (!online)
+    return (
+      <p role="status" className="bg-ochre text-white px-6 py-1.5 text-sm">
+        {t('No connection. You can go on reading and writing; what you do is kept on this device and sent later.')}
+      </p>
+    )
+  if (waiting > 40)
+    return (
+      <p role="status" className="bg-page border-b border-hair px-6 py-1 text-sm">
+        {t('Sending what was kept on this device …')}
+      </p>
+    )
+  return navigation.state === 'loading' ? (
+    <div className="h-0.5 bg-petrol/60 animate-pulse sticky top-14 z-30" role="progressbar" aria-label={t('Opening the page')} />
+  ) : null
 }

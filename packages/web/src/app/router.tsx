@@ -14,7 +14,12 @@ async function mustBeSignedIn({ request }: LoaderFunctionArgs) {
 }
 
 export const router = createBrowserRouter([
-  { path: '/sign-in', lazy: async () => ({ Component: (await import('../people/SignInPage')).SignInPage }), ErrorBoundary: BrokenPage, HydrateFallback: () => null },
+  {
+    path: '/sign-in',
+    lazy: async () => ({ Component: (await import('../people/SignInPage')).SignInPage }),
+    ErrorBoundary: BrokenPage,
+    HydrateFallback: () => null,
+  },
   {
     path: '/',
     id: 'shell',

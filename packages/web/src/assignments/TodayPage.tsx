@@ -21,12 +21,23 @@ export function TodayPage() {
             <p className="mb-5">{waiting.length === 0 ? t('Nothing is waiting for you.') : <Summary items={waiting} />}</p>
             {waiting.length > 0 && (
               <section aria-labelledby="to-read" className="mb-10">
-                <h2 id="to-read" className="text-lg mb-1">{t('To read')}</h2>
-                <ul className="bg-sheet border-t-2 border-ink">{waiting.map((item, index) => <WaitingRow key={item.guideId} item={item} first={index === 0} />)}</ul>
+                <h2 id="to-read" className="text-lg mb-1">
+                  {t('To read')}
+                </h2>
+                <ul className="bg-sheet border-t-2 border-ink">
+                  {waiting.map((item, index) => (
+                    <WaitingRow key={item.guideId} item={item} first={index === 0} />
+                  ))}
+                </ul>
               </section>
             )}
             {waiting.length === 0 && done.length === 0 && (
-              <p className="bg-sheet border-t-2 border-ink p-5">{t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')} <Link to="/library" className="text-petrol underline">{t('Open the library')}</Link></p>
+              <p className="bg-sheet border-t-2 border-ink p-5">
+                {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
+                <Link to="/library" className="text-petrol underline">
+                  {t('Open the library')}
+                </Link>
+              </p>
             )}
             {done.length > 0 && <Done items={done} />}
           </>
@@ -39,7 +50,10 @@ export function TodayPage() {
 function Summary({ items }: { items: TodayItem[] }) {
   const { t } = useTranslation()
   const late = items.filter((item) => item.state === 'late').length
-  const minutes = items.reduce((sum, item) => sum + Math.max(1, Math.round(item.minutes * (1 - Math.min(item.seen, item.steps) / Math.max(1, item.steps)))), 0)
+  const minutes = items.reduce(
+    (sum, item) => sum + Math.max(1, Math.round(item.minutes * (1 - Math.min(item.seen, item.steps) / Math.max(1, item.steps)))),
+    0,
+  )
   return (
     <>
       {t('{{count}} guides', { count: items.length })}, {t('about {{minutes}} min of reading', { minutes })}
@@ -54,7 +68,9 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
   return (
     <li className="border-b border-hair px-4 py-3.5 flex flex-wrap items-center gap-x-5 gap-y-2">
       <div className="grow basis-72 min-w-0">
-        <Link to={`/guides/${item.guideId}`} className="font-serif text-lg leading-6 hover:underline">{item.title}</Link>
+        <Link to={`/guides/${item.guideId}`} className="font-serif text-lg leading-6 hover:underline">
+          {item.title}
+        </Link>
         <div className="flex flex-wrap items-center gap-x-4 text-sm text-soft mt-0.5">
           <StateMark state={item.state} dueOn={item.dueOn} daysLeft={item.daysLeft} />
           {item.dueOn && item.state !== 'due-soon' && <span>{t('due {{day}}', { day: dayOf(item.dueOn) })}</span>}
@@ -64,7 +80,14 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
       </div>
       <div className="flex items-center gap-4 grow sm:grow-0">
         <Ticks seen={item.seen} steps={item.steps} />
-        <ButtonLink to={`/guides/${item.guideId}`} look={first ? 'primary' : 'plain'} className="min-h-11 min-w-24" aria-label={begun ? t('Go on with {{title}}', { title: item.title }) : t('Begin {{title}}', { title: item.title })}>{begun ? t('Go on') : t('Begin')}</ButtonLink>
+        <ButtonLink
+          to={`/guides/${item.guideId}`}
+          look={first ? 'primary' : 'plain'}
+          className="min-h-11 min-w-24"
+          aria-label={begun ? t('Go on with {{title}}', { title: item.title }) : t('Begin {{title}}', { title: item.title })}
+        >
+          {begun ? t('Go on') : t('Begin')}
+        </ButtonLink>
       </div>
     </li>
   )
@@ -90,12 +113,16 @@ function Done({ items }: { items: TodayItem[] }) {
   const { t } = useTranslation()
   return (
     <section aria-labelledby="done">
-      <h2 id="done" className="text-lg mb-1">{t('Done')}</h2>
+      <h2 id="done" className="text-lg mb-1">
+        {t('Done')}
+      </h2>
       <ul className="border-t border-hair">
         {items.map((item) => (
           <li key={item.guideId} className="flex flex-wrap gap-x-4 py-2 border-b border-hair items-center">
             <StateMark state="done" />
-            <Link to={`/guides/${item.guideId}`} className="grow basis-52 hover:underline">{item.title}</Link>
+            <Link to={`/guides/${item.guideId}`} className="grow basis-52 hover:underline">
+              {item.title}
+            </Link>
             <span className="text-sm text-soft">{item.finishedAt !== null && whenOf(item.finishedAt)}</span>
           </li>
         ))}

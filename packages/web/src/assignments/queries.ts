@@ -7,10 +7,27 @@ import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 import { settled } from '../events'
 
-export const useToday = () => useQuery({ queryKey: ['today'], queryFn: ({ signal }) => settled().then(() => call(getToday, { signal })), staleTime: 0, refetchOnMount: 'always' })
-export const usePublication = (id: GuideId) => useQuery({ queryKey: ['publication', id], queryFn: ({ signal }) => call(getPublication, { params: { id }, signal }), staleTime: 0, refetchOnWindowFocus: false })
+export const useToday = () =>
+  useQuery({
+    queryKey: ['today'],
+    queryFn: ({ signal }) => settled().then(() => call(getToday, { signal })),
+    staleTime: 0,
+    refetchOnMount: 'always',
+  })
+export const usePublication = (id: GuideId) =>
+  useQuery({
+    queryKey: ['publication', id],
+    queryFn: ({ signal }) => call(getPublication, { params: { id }, signal }),
+    staleTime: 0,
+    refetchOnWindowFocus: false,
+  })
 export const useAudiencePreview = (id: GuideId, audience: AudienceRule | null) =>
-  useQuery({ queryKey: ['audience-preview', id, audience], enabled: audience !== null, placeholderData: keepPreviousData, queryFn: ({ signal }) => call(previewAudience, { params: { id }, body: { audience: audience! }, signal }) })
+  useQuery({
+    queryKey: ['audience-preview', id, audience],
+    enabled: audience !== null,
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) => call(previewAudience, { params: { id }, body: { audience: audience! }, signal }),
+  })
 export const usePublish = (id: GuideId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof publishGuide>) => call(publishGuide, { params: { id }, body }),

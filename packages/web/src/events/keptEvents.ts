@@ -6,7 +6,9 @@ interface Schema extends DBSchema {
 }
 let opened: Promise<IDBPDatabase<Schema>> | undefined
 const open = (): Promise<IDBPDatabase<Schema>> =>
-  (opened ??= openDB<Schema>('jackdaw-events', 1, { upgrade: (db) => void db.createObjectStore('events', { keyPath: 'id' }).createIndex('person', 'personId') }))
+  (opened ??= openDB<Schema>('jackdaw-events', 1, {
+    upgrade: (db) => void db.createObjectStore('events', { keyPath: 'id' }).createIndex('person', 'personId'),
+  }))
 
 /** Where events wait for the server, so that neither a lost network nor a closed tab loses any. */
 export type KeptEvents = {
@@ -37,7 +39,12 @@ function eventsInMemory(): KeptEvents {
   const of = (personId: string) => [...kept.values()].filter((each) => each.personId === personId)
   return {
     keep: (personId, event) => Promise.resolve(void kept.set(event.id, { personId, event })),
-    oldest: (personId, most) => Promise.resolve(of(personId).slice(0, most).map((each) => each.event)),
+    oldest: (personId, most) =>
+      Promise.resolve(
+        of(personId)
+          .slice(0, most)
+          .map((each) => each.event),
+      ),
     drop: (ids) => Promise.resolve(ids.forEach((id) => kept.delete(id))),
     count: (personId) => Promise.resolve(of(personId).length),
   }

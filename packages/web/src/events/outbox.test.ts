@@ -9,7 +9,10 @@ const anEvent = (): UsageEvent => ({ id: uuidV7(), guideId, edition: 1, way: 're
 
 /** A server that can be cut off or refuse, and the browser's globals that the outbox uses. */
 function aWorld() {
-  const world = { batches: [] as Sent[], answer: (sent: Sent): Response | 'cut' => Response.json({ taken: sent.events.length, refused: [] }) }
+  const world = {
+    batches: [] as Sent[],
+    answer: (sent: Sent): Response | 'cut' => Response.json({ taken: sent.events.length, refused: [] }),
+  }
   vi.spyOn(console, 'warn').mockImplementation(() => undefined)
   vi.stubGlobal('window', { addEventListener: () => undefined, removeEventListener: () => undefined, dispatchEvent: () => true })
   vi.stubGlobal('document', { addEventListener: () => undefined, removeEventListener: () => undefined, visibilityState: 'visible' })
@@ -23,7 +26,11 @@ function aWorld() {
   })
   return world
 }
-const problem = (status: number) => new Response(JSON.stringify({ type: 'x', code: 'invalid', title: 'x', status }), { status, headers: { 'content-type': 'application/problem+json' } })
+const problem = (status: number) =>
+  new Response(JSON.stringify({ type: 'x', code: 'invalid', title: 'x', status }), {
+    status,
+    headers: { 'content-type': 'application/problem+json' },
+  })
 
 let world: ReturnType<typeof aWorld>
 let outbox: typeof import('./outbox')

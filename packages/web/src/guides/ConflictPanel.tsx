@@ -6,20 +6,27 @@ import { RichTextView } from './RichTextView'
 
 function mineShown({ mine }: DraftConflict, t: (words: string) => string): ReactNode {
   switch (mine.type) {
-    case 'set-body': return <RichTextView text={mine.body} />
-    case 'set-section-title': return mine.title
-    case 'set-picture-alt': return mine.alt
-    case 'set-facts': return String(Object.values(mine.facts).find((value) => value !== undefined) ?? '')
+    case 'set-body':
+      return <RichTextView text={mine.body} />
+    case 'set-section-title':
+      return mine.title
+    case 'set-picture-alt':
+      return mine.alt
+    case 'set-facts':
+      return String(Object.values(mine.facts).find((value) => value !== undefined) ?? '')
     case 'remove-item':
-    case 'remove-picture': return <em>{t('Remove it')}</em>
-    default: return <em>{t('Your change')}</em>
+    case 'remove-picture':
+      return <em>{t('Remove it')}</em>
+    default:
+      return <em>{t('Your change')}</em>
   }
 }
 function theirsShown({ theirs, mine }: DraftConflict, t: (words: string) => string): ReactNode {
   if (theirs === null) return <em>{t('It was removed')}</em>
   if (theirs.kind === 'fact') return String(theirs.value)
   if (theirs.kind === 'section') return theirs.title
-  if (mine.type === 'set-picture-alt') return theirs.pictures.find((picture) => picture.id === mine.pictureId)?.alt ?? <em>{t('It was removed')}</em>
+  if (mine.type === 'set-picture-alt')
+    return theirs.pictures.find((picture) => picture.id === mine.pictureId)?.alt ?? <em>{t('It was removed')}</em>
   return <RichTextView text={theirs.body} />
 }
 
@@ -30,13 +37,23 @@ export function ConflictPanel({ conflict, onSettle }: { conflict: DraftConflict;
   const canKeepBoth = conflict.mine.type === 'set-body' && conflict.theirs !== null
   return (
     <section role="alert" aria-label={t('Two versions')} className="mt-3 border-2 border-ochre bg-sheet p-4">
-      <p className="font-semibold text-ochre">{t('{{name}} changed this at the same time. Nothing is lost: choose what stays.', { name })}</p>
+      <p className="font-semibold text-ochre">
+        {t('{{name}} changed this at the same time. Nothing is lost: choose what stays.', { name })}
+      </p>
       <div className="grid md:grid-cols-2 gap-4 my-3">
-        <div><h3 className="text-sm text-soft">{t('Yours')}</h3><div className="border-l-2 border-petrol pl-3">{mineShown(conflict, t)}</div></div>
-        <div><h3 className="text-sm text-soft">{t('{{name}}’s, now in the guide', { name })}</h3><div className="border-l-2 border-hair pl-3">{theirsShown(conflict, t)}</div></div>
+        <div>
+          <h3 className="text-sm text-soft">{t('Yours')}</h3>
+          <div className="border-l-2 border-petrol pl-3">{mineShown(conflict, t)}</div>
+        </div>
+        <div>
+          <h3 className="text-sm text-soft">{t('{{name}}’s, now in the guide', { name })}</h3>
+          <div className="border-l-2 border-hair pl-3">{theirsShown(conflict, t)}</div>
+        </div>
       </div>
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => onSettle('mine')}>{conflict.theirs === null && conflict.mine.type === 'set-body' ? t('Put mine back as a step') : t('Take mine')}</Button>
+        <Button onClick={() => onSettle('mine')}>
+          {conflict.theirs === null && conflict.mine.type === 'set-body' ? t('Put mine back as a step') : t('Take mine')}
+        </Button>
         <Button onClick={() => onSettle('theirs')}>{t('Leave theirs')}</Button>
         {canKeepBoth && <Button onClick={() => onSettle('both')}>{t('Keep both, mine as a step after it')}</Button>}
       </div>

@@ -11,10 +11,22 @@ import { kindName } from './kindName'
 
 type Mutation = ReturnType<typeof useChangeGuide>
 /** Changes facts about a guide; what they were is needed to undo it. */
-export type FactChanger = Pick<Mutation, 'isError' | 'error'> & { change: (to: Parameters<Mutation['mutate']>[0], was: Parameters<Mutation['mutate']>[0]) => void }
+export type FactChanger = Pick<Mutation, 'isError' | 'error'> & {
+  change: (to: Parameters<Mutation['mutate']>[0], was: Parameters<Mutation['mutate']>[0]) => void
+}
 
 /** The facts about a guide beside its text: kind, folder, owner, who else writes, how it is read. */
-export function FactsColumn({ draft, document, onChange, onFact }: { draft: Draft; document: GuideDocument; onChange: (change: Change) => void; onFact: FactChanger }) {
+export function FactsColumn({
+  draft,
+  document,
+  onChange,
+  onFact,
+}: {
+  draft: Draft
+  document: GuideDocument
+  onChange: (change: Change) => void
+  onFact: FactChanger
+}) {
   const { t } = useTranslation()
   const folders = useFolders()
   const writers = useWriters().data ?? []
@@ -24,17 +36,48 @@ export function FactsColumn({ draft, document, onChange, onFact }: { draft: Draf
   return (
     <div className="space-y-4 p-4">
       {onFact.isError && <Failed error={onFact.error} />}
-      <Select label={t('Kind')} value={document.kind} onChange={(event) => onChange({ type: 'set-facts', facts: { kind: event.target.value as GuideKind } })}>
-        {GuideKind.options.map((kind) => <option key={kind} value={kind}>{kindName(kind, t)}</option>)}
+      <Select
+        label={t('Kind')}
+        value={document.kind}
+        onChange={(event) => onChange({ type: 'set-facts', facts: { kind: event.target.value as GuideKind } })}
+      >
+        {GuideKind.options.map((kind) => (
+          <option key={kind} value={kind}>
+            {kindName(kind, t)}
+          </option>
+        ))}
       </Select>
-      <Check label={t('Confirm each step')} hint={t('The reader confirms a step before the next one opens.')} checked={document.confirmSteps} onChange={(event) => onChange({ type: 'set-facts', facts: { confirmSteps: event.target.checked } })} />
-      <Select label={t('Folder')} value={draft.folderId ?? ''} onChange={(event) => onFact.change({ folderId: (event.target.value || null) as FolderId | null }, { folderId: draft.folderId })}>
+      <Check
+        label={t('Confirm each step')}
+        hint={t('The reader confirms a step before the next one opens.')}
+        checked={document.confirmSteps}
+        onChange={(event) => onChange({ type: 'set-facts', facts: { confirmSteps: event.target.checked } })}
+      />
+      <Select
+        label={t('Folder')}
+        value={draft.folderId ?? ''}
+        onChange={(event) => onFact.change({ folderId: (event.target.value || null) as FolderId | null }, { folderId: draft.folderId })}
+      >
         <option value="">{t('No folder')}</option>
-        {tree.map((folder) => <option key={folder.id} value={folder.id}>{' '.repeat(folder.depth * 3)}{folder.name}</option>)}
+        {tree.map((folder) => (
+          <option key={folder.id} value={folder.id}>
+            {' '.repeat(folder.depth * 3)}
+            {folder.name}
+          </option>
+        ))}
       </Select>
-      <Select label={t('Owner')} value={draft.owner.id} disabled={!draft.may.handOver} onChange={(event) => onFact.change({ ownerId: event.target.value as PersonId }, { ownerId: draft.owner.id })}>
+      <Select
+        label={t('Owner')}
+        value={draft.owner.id}
+        disabled={!draft.may.handOver}
+        onChange={(event) => onFact.change({ ownerId: event.target.value as PersonId }, { ownerId: draft.owner.id })}
+      >
         {!writers.some((person) => person.id === draft.owner.id) && <option value={draft.owner.id}>{draft.owner.name}</option>}
-        {writers.map((person) => <option key={person.id} value={person.id}>{person.name}</option>)}
+        {writers.map((person) => (
+          <option key={person.id} value={person.id}>
+            {person.name}
+          </option>
+        ))}
       </Select>
       <div>
         <p className="text-sm font-semibold mb-1">{t('Also written by')}</p>
@@ -43,14 +86,34 @@ export function FactsColumn({ draft, document, onChange, onFact }: { draft: Draf
           {draft.sharedWith.map((person) => (
             <li key={person.id} className="flex items-center text-sm">
               <span className="grow">{person.name}</span>
-              {draft.may.handOver && <button type="button" className="size-8 flex items-center justify-center hover:bg-wash" aria-label={t('No longer shared with {{name}}', { name: person.name })} onClick={() => share(shared.filter((each) => each !== person.id))}><X size={15} aria-hidden /></button>}
+              {draft.may.handOver && (
+                <button
+                  type="button"
+                  className="size-8 flex items-center justify-center hover:bg-wash"
+                  aria-label={t('No longer shared with {{name}}', { name: person.name })}
+                  onClick={() => share(shared.filter((each) => each !== person.id))}
+                >
+                  <X size={15} aria-hidden />
+                </button>
+              )}
             </li>
           ))}
         </ul>
         {draft.may.handOver && (
-          <select aria-label={t('Share with an author')} value="" className="mt-1 w-full min-h-9 bg-sheet border border-edge px-2 text-sm" onChange={(event) => share([...shared, event.target.value as PersonId])}>
+          <select
+            aria-label={t('Share with an author')}
+            value=""
+            className="mt-1 w-full min-h-9 bg-sheet border border-edge px-2 text-sm"
+            onChange={(event) => share([...shared, event.target.value as PersonId])}
+          >
             <option value="">{t('Share with …')}</option>
-            {writers.filter((person) => person.id !== draft.owner.id && !draft.sharedWith.some((each) => each.id === person.id)).map((person) => <option key={person.id} value={person.id}>{person.name}</option>)}
+            {writers
+              .filter((person) => person.id !== draft.owner.id && !draft.sharedWith.some((each) => each.id === person.id))
+              .map((person) => (
+                <option key={person.id} value={person.id}>
+                  {person.name}
+                </option>
+              ))}
           </select>
         )}
       </div>

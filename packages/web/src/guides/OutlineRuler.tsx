@@ -7,9 +7,22 @@ import { memo, useMemo } from 'react'
 import { useTranslation } from 'react-i18next'
 
 /** The ruler as the author's outline: a tick for each step, which leads to it and is dragged, by hand or by keys, to another place. */
-export function OutlineRuler({ document, selected, onPick, onMove }: { document: GuideDocument; selected: ItemId | null; onPick: (id: ItemId) => void; onMove: (id: ItemId, after: ItemId | null) => void }) {
+export function OutlineRuler({
+  document,
+  selected,
+  onPick,
+  onMove,
+}: {
+  document: GuideDocument
+  selected: ItemId | null
+  onPick: (id: ItemId) => void
+  onMove: (id: ItemId, after: ItemId | null) => void
+}) {
   const { t } = useTranslation()
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }))
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
   const order = document.items.map((item) => item.id).join(' ')
   // The same list as long as the order is the same: else every tick would be drawn anew at every key.
   const ids = useMemo(() => (order === '' ? [] : order.split(' ')), [order])
@@ -30,7 +43,9 @@ export function OutlineRuler({ document, selected, onPick, onMove }: { document:
         collisionDetection={closestCenter}
         onDragEnd={drop}
         accessibility={{
-          screenReaderInstructions: { draggable: t('Press space to pick it up, the arrow keys to move it, space to put it down, Escape to leave it where it was.') },
+          screenReaderInstructions: {
+            draggable: t('Press space to pick it up, the arrow keys to move it, space to put it down, Escape to leave it where it was.'),
+          },
           announcements: {
             onDragStart: ({ active }) => t('Picked up: {{name}}', { name: nameOf(active.id) }),
             onDragOver: ({ over }) => (over ? t('Now at the place of: {{name}}', { name: nameOf(over.id) }) : undefined),
@@ -41,7 +56,9 @@ export function OutlineRuler({ document, selected, onPick, onMove }: { document:
       >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="relative border-l-2 border-ink">
-            {document.items.map((item) => <Tick key={item.id} item={item} number={item.kind === 'step' ? ++number : 0} here={item.id === selected} onPick={onPick} />)}
+            {document.items.map((item) => (
+              <Tick key={item.id} item={item} number={item.kind === 'step' ? ++number : 0} here={item.id === selected} onPick={onPick} />
+            ))}
           </ol>
         </SortableContext>
       </DndContext>
@@ -49,24 +66,57 @@ export function OutlineRuler({ document, selected, onPick, onMove }: { document:
   )
 }
 
-const Tick = memo(function Tick({ item, number, here, onPick }: { item: GuideItem; number: number; here: boolean; onPick: (id: ItemId) => void }) {
+const Tick = memo(function Tick({
+  item,
+  number,
+  here,
+  onPick,
+}: {
+  item: GuideItem
+  number: number
+  here: boolean
+  onPick: (id: ItemId) => void
+}) {
   const { t } = useTranslation()
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: item.id })
   const name = item.kind === 'section' ? item.title || t('Section heading') : stepName(item) || t('Step {{n}}', { n: number })
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition: transition ?? undefined }} className={`flex items-start group ${isDragging ? 'relative z-10 bg-wash' : ''} ${item.kind === 'section' ? 'pt-2' : ''}`}>
-      <button type="button" className="grow min-w-0 flex items-start gap-1.5 min-h-8 text-left hover:bg-wash" aria-current={here ? 'step' : undefined} onClick={() => onPick(item.id)}>
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition: transition ?? undefined }}
+      className={`flex items-start group ${isDragging ? 'relative z-10 bg-wash' : ''} ${item.kind === 'section' ? 'pt-2' : ''}`}
+    >
+      <button
+        type="button"
+        className="grow min-w-0 flex items-start gap-1.5 min-h-8 text-left hover:bg-wash"
+        aria-current={here ? 'step' : undefined}
+        onClick={() => onPick(item.id)}
+      >
         {item.kind === 'section' ? (
-          <><span className="h-0.5 w-7 bg-ink shrink-0 mt-[15px]" aria-hidden /><span className={`text-sm leading-5 py-1.5 font-semibold ${here ? 'underline' : ''}`}>{name}</span></>
+          <>
+            <span className="h-0.5 w-7 bg-ink shrink-0 mt-[15px]" aria-hidden />
+            <span className={`text-sm leading-5 py-1.5 font-semibold ${here ? 'underline' : ''}`}>{name}</span>
+          </>
         ) : (
           <>
-            <span className="w-5 shrink-0" aria-hidden><span className={`block ${here ? 'h-1.5 w-5 mt-[13px] bg-kingfisher' : 'h-0.5 w-3.5 mt-[15px] bg-edge'}`} /></span>
+            <span className="w-5 shrink-0" aria-hidden>
+              <span className={`block ${here ? 'h-1.5 w-5 mt-[13px] bg-kingfisher' : 'h-0.5 w-3.5 mt-[15px] bg-edge'}`} />
+            </span>
             <span className="text-xs tabular-nums w-5 text-right text-soft shrink-0 mt-[7px]">{number}</span>
-            <span className="py-1.5"><span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span></span>
+            <span className="py-1.5">
+              <span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span>
+            </span>
           </>
         )}
       </button>
-      <button type="button" ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={t('Move: {{name}}', { name })} className="size-8 shrink-0 flex items-center justify-center text-soft opacity-40 group-hover:opacity-100 focus-visible:opacity-100 cursor-grab touch-none">
+      <button
+        type="button"
+        ref={setActivatorNodeRef}
+        {...attributes}
+        {...listeners}
+        aria-label={t('Move: {{name}}', { name })}
+        className="size-8 shrink-0 flex items-center justify-center text-soft opacity-40 group-hover:opacity-100 focus-visible:opacity-100 cursor-grab touch-none"
+      >
         <GripVertical size={15} aria-hidden />
       </button>
     </li>

@@ -13,10 +13,36 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
       {view.save === 'saved' && (view.savedAt === null ? t('Everything is saved') : t('Saved at {{time}}', { time: timeOf(view.savedAt) }))}
       {view.save === 'unsaved' && t('Not saved yet …')}
       {view.save === 'saving' && t('Saving …')}
-      {view.save === 'offline' && <span className="text-ochre font-semibold">{t('The server cannot be reached; kept in this browser.')} <button type="button" className="underline" onClick={onRetry}>{t('Try now')}</button></span>}
-      {view.save === 'signed-out' && <span className="text-brick font-semibold">{t('You are signed out. What you wrote is kept in this browser.')} <Link to="/sign-in" target="_blank" className="underline">{t('Sign in in a new tab')}</Link></span>}
-      {view.save === 'refused' && <span className="text-brick font-semibold">{t('Not saved: {{words}} It is kept in this browser; change it, or undo.', { words: view.words })} <button type="button" className="underline" onClick={onRetry}>{t('Try again')}</button></span>}
-      {alsoHere.length > 0 && <> · <span className="text-petrol">{t('Also here: {{names}}', { names: alsoHere.map((person) => person.name).join(', ') })}</span></>}
+      {view.save === 'offline' && (
+        <span className="text-ochre font-semibold">
+          {t('The server cannot be reached; kept in this browser.')}{' '}
+          <button type="button" className="underline" onClick={onRetry}>
+            {t('Try now')}
+          </button>
+        </span>
+      )}
+      {view.save === 'signed-out' && (
+        <span className="text-brick font-semibold">
+          {t('You are signed out. What you wrote is kept in this browser.')}{' '}
+          <Link to="/sign-in" target="_blank" className="underline">
+            {t('Sign in in a new tab')}
+          </Link>
+        </span>
+      )}
+      {view.save === 'refused' && (
+        <span className="text-brick font-semibold">
+          {t('Not saved: {{words}} It is kept in this browser; change it, or undo.', { words: view.words })}{' '}
+          <button type="button" className="underline" onClick={onRetry}>
+            {t('Try again')}
+          </button>
+        </span>
+      )}
+      {alsoHere.length > 0 && (
+        <>
+          {' '}
+          · <span className="text-petrol">{t('Also here: {{names}}', { names: alsoHere.map((person) => person.name).join(', ') })}</span>
+        </>
+      )}
       {other && <> · {t('{{name}} changed something at {{time}}', { name: other.name, time: timeOf(other.at) })}</>}
       {view.words && view.save === 'saved' && <> · {t(view.words)}</>}
     </p>

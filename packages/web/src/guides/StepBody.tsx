@@ -6,7 +6,15 @@ import { useTranslation } from 'react-i18next'
 import { bodyExtensions } from './bodyExtensions'
 import { RichTextView } from './RichTextView'
 
-type Props = { body: RichText; label: string; autoFocus: boolean; onChange: (body: RichText) => void; onEditor: (editor: Editor | null) => void; onPictures: (files: File[]) => void; onNewStep: () => void }
+type Props = {
+  body: RichText
+  label: string
+  autoFocus: boolean
+  onChange: (body: RichText) => void
+  onEditor: (editor: Editor | null) => void
+  onPictures: (files: File[]) => void
+  onNewStep: () => void
+}
 
 /** The text of a step, written where it stands. Only the step in which somebody writes has an editor; the others are plain pages. */
 export function StepBody(props: Props) {
@@ -46,7 +54,16 @@ function pictureFiles(data: DataTransfer | null): File[] {
   return [...(data?.files ?? [])].filter((file) => file.type.startsWith('image/'))
 }
 
-function Writing({ body, label, at, onChange, onEditor, onPictures, onNewStep, onLeave }: Props & { at: { x: number; y: number } | 'end'; onLeave: () => void }) {
+function Writing({
+  body,
+  label,
+  at,
+  onChange,
+  onEditor,
+  onPictures,
+  onNewStep,
+  onLeave,
+}: Props & { at: { x: number; y: number } | 'end'; onLeave: () => void }) {
   const told = useRef(body)
   const calls = useRef({ onChange, onPictures, onNewStep })
   calls.current = { onChange, onPictures, onNewStep }
@@ -55,7 +72,13 @@ function Writing({ body, label, at, onChange, onEditor, onPictures, onNewStep, o
     content: body,
     injectCSS: false,
     editorProps: {
-      attributes: { class: 'guide-text py-1 min-h-9', 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', 'data-step-text': '' },
+      attributes: {
+        class: 'guide-text py-1 min-h-9',
+        'aria-label': label,
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'data-step-text': '',
+      },
       handlePaste: (_view, event) => {
         const files = pictureFiles(event.clipboardData)
         if (files.length === 0 || event.clipboardData?.types.includes('text/html')) return false

@@ -40,8 +40,24 @@ const BlockIds = Extension.create({
 
 /** What the text of a step may hold while it is written: the same as the schema in the core. */
 export const bodyExtensions = [
-  StarterKit.configure({ heading: false, blockquote: false, horizontalRule: false, strike: false, underline: false, link: false, undoRedo: false, trailingNode: false, code: { HTMLAttributes: {} } }),
-  Link.configure({ openOnClick: false, autolink: true, protocols: ['http', 'https', 'mailto', 'tel'], isAllowedUri: (url) => isSafeLink(url), HTMLAttributes: { rel: 'noopener noreferrer nofollow', target: null } }),
+  StarterKit.configure({
+    heading: false,
+    blockquote: false,
+    horizontalRule: false,
+    strike: false,
+    underline: false,
+    link: false,
+    undoRedo: false,
+    trailingNode: false,
+    code: { HTMLAttributes: {} },
+  }),
+  Link.configure({
+    openOnClick: false,
+    autolink: true,
+    protocols: ['http', 'https', 'mailto', 'tel'],
+    isAllowedUri: (url) => isSafeLink(url),
+    HTMLAttributes: { rel: 'noopener noreferrer nofollow', target: null },
+  }),
   Table.configure({ resizable: false }),
   TableRow,
   TableHeader,

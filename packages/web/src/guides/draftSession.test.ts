@@ -9,7 +9,8 @@ const step = (text: string): Step => ({ kind: 'step', id: ids() as StepId, body:
 const [one, two] = [step('One'), step('Two')]
 const start: GuideDocument = { ...emptyDocument('Trays', 'how-to'), items: [one, two] }
 const write = (to: Step, text: string): Change => ({ type: 'set-body', stepId: to.id, body: richTextOf(text) })
-const textOf = (document: GuideDocument, of: Step) => document.items.flatMap((item) => (item.kind === 'step' && item.id === of.id ? [plainText(item.body)] : []))[0]
+const textOf = (document: GuideDocument, of: Step) =>
+  document.items.flatMap((item) => (item.kind === 'step' && item.id === of.id ? [plainText(item.body)] : []))[0]
 const marta = { id: ids() as PersonId, name: 'Marta' }
 
 /** A server as it behaves towards one browser: rebases, remembers sets, can be cut off before or after it has saved. */
@@ -18,14 +19,30 @@ function aServer() {
   let document = start
   const server = {
     cut: null as null | 'before' | 'after',
-    get document() { return document },
+    get document() {
+      return document
+    },
     put(changes: Change[], set = ids(), base = saved.length) {
       const known = saved.find((each) => each.set === set)
       const since = saved.slice(base).filter((each) => each.set !== set)
       if (!known) {
-        const result = rebase(changes, since.flatMap((each) => each.changes), document)
+        const result = rebase(
+          changes,
+          since.flatMap((each) => each.changes),
+          document,
+        )
         document = result.document
-        saved.push({ revision: saved.length + 1, by: marta, changes: result.applied, set, conflicts: result.conflicts.map((each) => ({ ...each, theirs: document.items.find((item) => item.id === each.itemId) ?? null, by: marta })) })
+        saved.push({
+          revision: saved.length + 1,
+          by: marta,
+          changes: result.applied,
+          set,
+          conflicts: result.conflicts.map((each) => ({
+            ...each,
+            theirs: document.items.find((item) => item.id === each.itemId) ?? null,
+            by: marta,
+          })),
+        })
       }
       return { revision: saved.length, missed: since, conflicts: saved.find((each) => each.set === set)!.conflicts }
     },
@@ -169,7 +186,11 @@ describe('a session on a draft', () => {
     expect(session.snapshot().others.map((each) => each.name)).toEqual(['Marta'])
   })
   it('shows a clash with both versions, and each choice does what it says', async () => {
-    for (const [choice, texts] of [['mine', ['mine', 'Two']], ['theirs', ['theirs', 'Two']], ['both', ['theirs', 'mine', 'Two']]] as const) {
+    for (const [choice, texts] of [
+      ['mine', ['mine', 'Two']],
+      ['theirs', ['theirs', 'Two']],
+      ['both', ['theirs', 'mine', 'Two']],
+    ] as const) {
       const server = aServer()
       const { session, settle } = aBrowser(server)
       server.put([write(one, 'theirs')])

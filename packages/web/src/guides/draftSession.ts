@@ -61,7 +61,11 @@ export class DraftSession {
   private readonly listeners = new Set<() => void>()
   private shown: DraftView
 
-  constructor(document: GuideDocument, revision: number, private readonly ports: DraftPorts) {
+  constructor(
+    document: GuideDocument,
+    revision: number,
+    private readonly ports: DraftPorts,
+  ) {
     this.base = document
     this.document = document
     this.revision = revision
@@ -118,13 +122,22 @@ export class DraftSession {
   /** Takes in what others saved. */
   receive(revision: number, saved: readonly SavedChanges[]): void {
     if (this.inFlight || revision <= this.revision) return
-    this.moveOn(revision, saved.flatMap((each) => each.changes), this.base, saved)
+    this.moveOn(
+      revision,
+      saved.flatMap((each) => each.changes),
+      this.base,
+      saved,
+    )
     this.keep()
     this.emit()
   }
   /** Goes on with changes that an earlier page could not save. */
   adopt(answer: { conflicts: DraftConflict[] }, queue: readonly Change[], since: readonly SavedChanges[]): void {
-    const result = rebase(queue, since.flatMap((each) => each.changes), this.document)
+    const result = rebase(
+      queue,
+      since.flatMap((each) => each.changes),
+      this.document,
+    )
     this.addConflicts([...answer.conflicts, ...result.conflicts.map((conflict) => this.told(conflict, since))])
     if (result.applied.length > 0) this.change(...result.applied)
     else this.emit()
@@ -137,9 +150,17 @@ export class DraftSession {
     const { mine, theirs } = conflict
     if (mine.type === 'set-body' && (choice === 'both' || theirs === null)) {
       const after = theirs === null ? (this.document.items.at(-1)?.id ?? null) : mine.stepId
-      this.change({ type: 'insert-item', item: { kind: 'step', id: this.ports.newId() as typeof mine.stepId, body: mine.body, pictures: [], copiedFrom: mine.stepId }, after })
+      this.change({
+        type: 'insert-item',
+        item: { kind: 'step', id: this.ports.newId() as typeof mine.stepId, body: mine.body, pictures: [], copiedFrom: mine.stepId },
+        after,
+      })
     } else if (theirs === null && mine.type === 'set-section-title') {
-      this.change({ type: 'insert-item', item: { kind: 'section', id: this.ports.newId() as typeof mine.sectionId, title: mine.title }, after: this.document.items.at(-1)?.id ?? null })
+      this.change({
+        type: 'insert-item',
+        item: { kind: 'section', id: this.ports.newId() as typeof mine.sectionId, title: mine.title },
+        after: this.document.items.at(-1)?.id ?? null,
+      })
     } else this.change(mine)
     this.emit()
   }
@@ -164,7 +185,13 @@ export class DraftSession {
   private remember(changes: readonly Change[], inverses: Change[]): void {
     const last = this.done.at(-1)
     const now = this.ports.now()
-    const joins = changes.length === 1 && last !== undefined && !('undo' in last) && now - last.at < JOIN_WITHIN_MS && last.inverses.length === 1 && joinPair(last.last, changes[0]!) !== null
+    const joins =
+      changes.length === 1 &&
+      last !== undefined &&
+      !('undo' in last) &&
+      now - last.at < JOIN_WITHIN_MS &&
+      last.inverses.length === 1 &&
+      joinPair(last.last, changes[0]!) !== null
     if (joins) Object.assign(last, { at: now, last: changes[0]! })
     else this.done.push({ inverses, last: changes.at(-1)!, at: now })
     if (this.done.length > MOST_UNDO) this.done.shift()
@@ -223,7 +250,13 @@ export class DraftSession {
   }
 
   /** Puts the confirmed state forward and one's own waiting changes back on top of it. */
-  private moveOn(revision: number, theirs: readonly Change[], base: GuideDocument, saved: readonly SavedChanges[], baseIsNew = false): void {
+  private moveOn(
+    revision: number,
+    theirs: readonly Change[],
+    base: GuideDocument,
+    saved: readonly SavedChanges[],
+    baseIsNew = false,
+  ): void {
     this.base = baseIsNew ? base : applyAll(theirs, base).document
     this.revision = revision
     const mine = rebase(this.queue, theirs, this.base)
@@ -231,7 +264,10 @@ export class DraftSession {
     this.document = mine.document
     this.addConflicts(mine.conflicts.map((conflict) => this.told(conflict, saved)))
     const now = this.ports.now()
-    this.others = [...this.others, ...saved.filter((each) => each.changes.length > 0).map((each) => ({ name: each.by.name, at: now }))].slice(-5)
+    this.others = [
+      ...this.others,
+      ...saved.filter((each) => each.changes.length > 0).map((each) => ({ name: each.by.name, at: now })),
+    ].slice(-5)
   }
 
   private told(conflict: Conflict, saved: readonly SavedChanges[]): DraftConflict {
@@ -249,8 +285,15 @@ export class DraftSession {
   }
   private view(): DraftView {
     return {
-      document: this.document, revision: this.revision, save: this.save, savedAt: this.savedAt, words: this.words, conflicts: this.conflicts,
-      canUndo: this.done.length > 0, canRedo: this.undone.length > 0, others: this.others,
+      document: this.document,
+      revision: this.revision,
+      save: this.save,
+      savedAt: this.savedAt,
+      words: this.words,
+      conflicts: this.conflicts,
+      canUndo: this.done.length > 0,
+      canRedo: this.undone.length > 0,
+      others: this.others,
     }
   }
   private emit(): void {

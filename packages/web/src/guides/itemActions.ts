@@ -5,7 +5,13 @@ import { nanoid } from 'nanoid'
 import { call, wordsFor } from '../api'
 import type { DraftSession } from './draftSession'
 
-export type Told = { select: (id: ItemId | null) => void; focus: (id: ItemId) => void; uploading: (stepId: StepId, file: string, running: boolean) => void; failed: (words: string) => void; removed: (words: string) => void }
+export type Told = {
+  select: (id: ItemId | null) => void
+  focus: (id: ItemId) => void
+  uploading: (stepId: StepId, file: string, running: boolean) => void
+  failed: (words: string) => void
+  removed: (words: string) => void
+}
 
 const emptyBody = (): RichText => withBlockIds({ type: 'doc', content: [paragraph()] }, nanoid)
 
@@ -21,10 +27,16 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     told.focus(change.item.id)
   }
   const store = async (stepId: StepId, file: File): Promise<void> => {
-    if (file.size > MAX_PICTURE_BYTES) return told.failed(`${file.name}: a picture may have 25 MB at most; this one has ${(file.size / 1024 / 1024).toFixed(1)} MB. The step is as it was.`)
+    if (file.size > MAX_PICTURE_BYTES)
+      return told.failed(
+        `${file.name}: a picture may have 25 MB at most; this one has ${(file.size / 1024 / 1024).toFixed(1)} MB. The step is as it was.`,
+      )
     told.uploading(stepId, file.name, true)
     try {
-      const stored = await call(addPicture, { params: { id: guideId }, bytes: file.type.startsWith('image/') ? file : new Blob([file], { type: 'application/octet-stream' }) })
+      const stored = await call(addPicture, {
+        params: { id: guideId },
+        bytes: file.type.startsWith('image/') ? file : new Blob([file], { type: 'application/octet-stream' }),
+      })
       const last = stepOf(stepId)?.pictures.at(-1)?.id ?? null
       session.change({ type: 'insert-picture', stepId, picture: { id: stored.id, alt: '' }, after: last })
     } catch (error) {
@@ -38,11 +50,32 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     select: told.select,
     setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-body', stepId, body }),
     setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
-    addStep: (after: ItemId | null) => insert({ type: 'insert-item', item: { kind: 'step', id: nanoid() as StepId, body: emptyBody(), pictures: [] }, after }),
-    addSection: (after: ItemId | null) => insert({ type: 'insert-item', item: { kind: 'section', id: nanoid() as SectionId, title: '' }, after }),
+    addStep: (after: ItemId | null) =>
+      insert({ type: 'insert-item', item: { kind: 'step', id: nanoid() as StepId, body: emptyBody(), pictures: [] }, after }),
+    addSection: (after: ItemId | null) =>
+      insert({ type: 'insert-item', item: { kind: 'section', id: nanoid() as SectionId, title: '' }, after }),
     duplicate: (id: ItemId) => {
       const step = stepOf(id)
-      if (step) insert({ type: 'insert-item', item: { ...step, id: nanoid() as StepId, body: withBlockIds({ type: 'doc', content: step.body.content.map(({ attrs, ...block }) => ({ ...block, ...(attrs ? { attrs: { ...attrs, id: undefined } } : {}) })) as RichText['content'] }, nanoid), copiedFrom: step.id }, after: step.id })
+      if (step)
+        insert({
+          type: 'insert-item',
+          item: {
+            ...step,
+            id: nanoid() as StepId,
+            body: withBlockIds(
+              {
+                type: 'doc',
+                content: step.body.content.map(({ attrs, ...block }) => ({
+                  ...block,
+                  ...(attrs ? { attrs: { ...attrs, id: undefined } } : {}),
+                })) as RichText['content'],
+              },
+              nanoid,
+            ),
+            copiedFrom: step.id,
+          },
+          after: step.id,
+        })
     },
     remove: (id: ItemId) => {
       const at = indexOf(id)
@@ -57,9 +90,11 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       session.change({ type: 'move-item', itemId: id, after: (by === 1 ? list[at + 1]!.id : list[at - 2]?.id) ?? null })
     },
     moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
-    addPictures: (stepId: StepId, files: readonly File[]) => void files.reduce((before, file) => before.then(() => store(stepId, file)), Promise.resolve()),
+    addPictures: (stepId: StepId, files: readonly File[]) =>
+      void files.reduce((before, file) => before.then(() => store(stepId, file)), Promise.resolve()),
     removePicture: (stepId: StepId, pictureId: PictureId) => session.change({ type: 'remove-picture', stepId, pictureId }),
-    movePicture: (stepId: StepId, pictureId: PictureId, after: PictureId | null) => session.change({ type: 'move-picture', stepId, pictureId, after }),
+    movePicture: (stepId: StepId, pictureId: PictureId, after: PictureId | null) =>
+      session.change({ type: 'move-picture', stepId, pictureId, after }),
     setAlt: (stepId: StepId, pictureId: PictureId, alt: string) => session.change({ type: 'set-picture-alt', stepId, pictureId, alt }),
     settle: (conflict: DraftConflict, choice: 'mine' | 'theirs' | 'both') => session.settle(conflict, choice),
   }

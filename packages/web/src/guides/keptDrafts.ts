@@ -9,7 +9,9 @@ interface Schema extends DBSchema {
 }
 let opened: Promise<IDBPDatabase<Schema>> | undefined
 const open = (): Promise<IDBPDatabase<Schema>> =>
-  (opened ??= openDB<Schema>('jackdaw-drafts', 1, { upgrade: (db) => void db.createObjectStore('drafts', { keyPath: 'key' }).createIndex('guide', 'guideId') }))
+  (opened ??= openDB<Schema>('jackdaw-drafts', 1, {
+    upgrade: (db) => void db.createObjectStore('drafts', { keyPath: 'key' }).createIndex('guide', 'guideId'),
+  }))
 
 /** This page as long as it lives; a page that is loaded again is another one. */
 const PAGE_ID = nanoid()
@@ -34,11 +36,13 @@ export function keepDraft(guideId: GuideId, personId: PersonId): { keep: (pendin
   let writing = Promise.resolve()
   const write = () => {
     const pending = latest
-    writing = writing.then(async () => {
-      const db = await open()
-      if (pending) await db.put('drafts', { ...pending, key, guideId, personId, pageId: PAGE_ID, beatAt: Date.now() })
-      else await db.delete('drafts', key)
-    }).catch(() => undefined) // a browser without a database keeps the changes in the page only; saving goes on
+    writing = writing
+      .then(async () => {
+        const db = await open()
+        if (pending) await db.put('drafts', { ...pending, key, guideId, personId, pageId: PAGE_ID, beatAt: Date.now() })
+        else await db.delete('drafts', key)
+      })
+      .catch(() => undefined) // a browser without a database keeps the changes in the page only; saving goes on
   }
   const beat = setInterval(() => latest && write(), BEAT_MS)
   return {
@@ -59,5 +63,10 @@ export async function leftBehind(guideId: GuideId, personId: PersonId): Promise<
   return all
     .filter((_, index) => dead[index])
     .sort((a, b) => a.beatAt - b.beatAt)
-    .map((kept) => ({ baseRevision: kept.baseRevision, inFlight: kept.inFlight, queue: kept.queue, forget: () => db.delete('drafts', kept.key) }))
+    .map((kept) => ({
+      baseRevision: kept.baseRevision,
+      inFlight: kept.inFlight,
+      queue: kept.queue,
+      forget: () => db.delete('drafts', kept.key),
+    }))
 }

@@ -11,9 +11,19 @@ import { keepDraft, leftBehind } from './keptDrafts'
 const ASK_EVERY_MS = 4_000
 
 export const useDraftQuery = (id: GuideId) =>
-  useQuery({ queryKey: ['draft', id], queryFn: ({ signal }) => call(getDraft, { params: { id }, signal }), staleTime: 0, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
+  useQuery({
+    queryKey: ['draft', id],
+    queryFn: ({ signal }) => call(getDraft, { params: { id }, signal }),
+    staleTime: 0,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+  })
 
-const send = (id: GuideId): DraftPorts['send'] => (baseRevision, set) => call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: set.id, changes: set.changes } })
+const send =
+  (id: GuideId): DraftPorts['send'] =>
+  (baseRevision, set) =>
+    call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: set.id, changes: set.changes } })
 
 const judge: DraftPorts['judge'] = (error) => {
   if (error instanceof Unreachable) return { state: 'offline', words: '' }
@@ -28,7 +38,10 @@ async function adoptLeftBehind(session: DraftSession, id: GuideId, personId: Per
   for (const left of await leftBehind(id, personId)) {
     const first = left.inFlight ? await send(id)(left.baseRevision, left.inFlight) : null
     const since = await call(getChangesSince, { params: { id }, query: { since: left.baseRevision } })
-    session.receive(since.revision, since.saved.filter((each) => each.revision > session.snapshot().revision))
+    session.receive(
+      since.revision,
+      since.saved.filter((each) => each.revision > session.snapshot().revision),
+    )
     const foreign = first ? first.missed : since.saved
     session.adopt({ conflicts: first?.conflicts ?? [] }, left.queue, foreign)
     await left.forget()
@@ -44,7 +57,17 @@ export function useDraftSession(draft: Draft, personId: PersonId): { session: Dr
       const timer = setTimeout(work, ms)
       return () => clearTimeout(timer)
     }
-    return { session: new DraftSession(draft.document, draft.revision, { send: send(id), judge, keep: kept.keep, newId: nanoid, now: () => Date.now(), later }), stop: kept.stop }
+    return {
+      session: new DraftSession(draft.document, draft.revision, {
+        send: send(id),
+        judge,
+        keep: kept.keep,
+        newId: nanoid,
+        now: () => Date.now(),
+        later,
+      }),
+      stop: kept.stop,
+    }
   })
   const view = useSyncExternalStore(session.subscribe, session.snapshot)
   const [alsoHere, setAlsoHere] = useState<PersonRef[]>([])

@@ -12,5 +12,10 @@ export function GuideStateWords({ row }: { row: Pick<GuideRow, 'state' | 'editio
     changed: [FilePen, t('{{edition}}, draft goes on', { edition })] as const,
     archived: [Archive, t('Archived')] as const,
   }[row.state]
-  return <span className="inline-flex items-center gap-1.5 whitespace-nowrap"><Icon size={15} aria-hidden className={row.state === 'published' ? 'text-moss' : 'text-soft'} />{words}</span>
+  return (
+    <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
+      <Icon size={15} aria-hidden className={row.state === 'published' ? 'text-moss' : 'text-soft'} />
+      {words}
+    </span>
+  )
 }

@@ -12,7 +12,9 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
   const { t } = useTranslation()
   const bring = useImport()
   const [over, setOver] = useState(false)
-  const take = (file: File | undefined) => { if (file && !bring.isPending) bring.mutate({ file, folder }) }
+  const take = (file: File | undefined) => {
+    if (file && !bring.isPending) bring.mutate({ file, folder })
+  }
   const drop = (event: DragEvent) => {
     event.preventDefault()
     setOver(false)
@@ -20,14 +22,45 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
   }
   const into = folders.find((each) => each.id === folder)?.name
   return (
-    <Dialog open onClose={onClose} title={t('Import a guide')} about={t('A Markdown file, or a zip with a Markdown file and its pictures. Headings become the title and the sections; numbered entries and sub-headings become steps.')}>
+    <Dialog
+      open
+      onClose={onClose}
+      title={t('Import a guide')}
+      about={t(
+        'A Markdown file, or a zip with a Markdown file and its pictures. Headings become the title and the sections; numbered entries and sub-headings become steps.',
+      )}
+    >
       {bring.data ? (
         <Report report={bring.data} onClose={onClose} />
       ) : (
         <div className="space-y-4">
-          <label className={`block border-2 border-dashed p-8 text-center cursor-pointer focus-within:outline-2 focus-within:outline-petrol ${over ? 'border-petrol bg-wash' : 'border-edge'}`} onDragOver={(event) => { event.preventDefault(); setOver(true) }} onDragLeave={() => setOver(false)} onDrop={drop}>
-            <input type="file" accept=".md,.markdown,.txt,.zip" className="sr-only" disabled={bring.isPending} onChange={(event) => { take(event.target.files?.[0]); event.target.value = '' }} />
-            {bring.isPending ? <span role="status">{t('Reading the file …')}</span> : <>{t('Drop the file here, or')} <span className="text-petrol underline">{t('choose it')}</span>{into && <span className="block text-sm text-soft mt-1">{t('It goes into the folder {{folder}}.', { folder: into })}</span>}</>}
+          <label
+            className={`block border-2 border-dashed p-8 text-center cursor-pointer focus-within:outline-2 focus-within:outline-petrol ${over ? 'border-petrol bg-wash' : 'border-edge'}`}
+            onDragOver={(event) => {
+              event.preventDefault()
+              setOver(true)
+            }}
+            onDragLeave={() => setOver(false)}
+            onDrop={drop}
+          >
+            <input
+              type="file"
+              accept=".md,.markdown,.txt,.zip"
+              className="sr-only"
+              disabled={bring.isPending}
+              onChange={(event) => {
+                take(event.target.files?.[0])
+                event.target.value = ''
+              }}
+            />
+            {bring.isPending ? (
+              <span role="status">{t('Reading the file …')}</span>
+            ) : (
+              <>
+                {t('Drop the file here, or')} <span className="text-petrol underline">{t('choose it')}</span>
+                {into && <span className="block text-sm text-soft mt-1">{t('It goes into the folder {{folder}}.', { folder: into })}</span>}
+              </>
+            )}
           </label>
           {bring.isError && <Failed error={bring.error} />}
         </div>
@@ -41,19 +74,56 @@ function Report({ report, onClose }: { report: ImportReport; onClose: () => void
   const lines = report.notPlaced.length
   return (
     <div className="space-y-4">
-      <Message tone="good" title={t('“{{title}}” is a draft now', { title: report.title })}>{t('{{count}} steps', { count: report.steps })}, {t('{{count}} sections', { count: report.sections })}, {t('{{count}} pictures', { count: report.pictures })}</Message>
+      <Message tone="good" title={t('“{{title}}” is a draft now', { title: report.title })}>
+        {t('{{count}} steps', { count: report.steps })}, {t('{{count}} sections', { count: report.sections })},{' '}
+        {t('{{count}} pictures', { count: report.pictures })}
+      </Message>
       {report.missingPictures.length > 0 && (
-        <details open><summary className="font-semibold">{t('Pictures that are missing')} ({report.missingPictures.length})</summary>
-          <ul className="text-sm max-h-40 overflow-auto">{report.missingPictures.map((each, index) => <li key={index}><code>{each.path}</code>: {each.why}</li>)}</ul>
+        <details open>
+          <summary className="font-semibold">
+            {t('Pictures that are missing')} ({report.missingPictures.length})
+          </summary>
+          <ul className="text-sm max-h-40 overflow-auto">
+            {report.missingPictures.map((each, index) => (
+              <li key={index}>
+                <code>{each.path}</code>: {each.why}
+              </li>
+            ))}
+          </ul>
         </details>
       )}
       {lines > 0 && (
-        <details><summary className="font-semibold">{t('{{count}} lines hold words that have no place in a guide', { count: lines })}</summary>
-          <ul className="text-sm max-h-60 overflow-auto mt-1">{report.notPlaced.map((each) => <li key={each.line} className="border-b border-hair py-1"><span className="text-soft">{t('Line {{n}}', { n: each.line })}:</span> <code className="[overflow-wrap:anywhere]">{each.text}</code><span className="block text-soft">{each.words.join(', ')}</span></li>)}</ul>
+        <details>
+          <summary className="font-semibold">{t('{{count}} lines hold words that have no place in a guide', { count: lines })}</summary>
+          <ul className="text-sm max-h-60 overflow-auto mt-1">
+            {report.notPlaced.map((each) => (
+              <li key={each.line} className="border-b border-hair py-1">
+                <span className="text-soft">{t('Line {{n}}', { n: each.line })}:</span>{' '}
+                <code className="[overflow-wrap:anywhere]">{each.text}</code>
+                <span className="block text-soft">{each.words.join(', ')}</span>
+              </li>
+            ))}
+          </ul>
         </details>
       )}
-      {report.otherFiles.length > 0 && <details><summary className="font-semibold">{t('Files of the zip that were not used')} ({report.otherFiles.length})</summary><ul className="text-sm max-h-40 overflow-auto">{report.otherFiles.map((path) => <li key={path}>{path}</li>)}</ul></details>}
-      <div className="flex justify-end gap-2"><Button onClick={onClose}>{t('Close')}</Button><ButtonLink look="primary" to={`/guides/${report.id}/edit`}>{t('Open the draft')}</ButtonLink></div>
+      {report.otherFiles.length > 0 && (
+        <details>
+          <summary className="font-semibold">
+            {t('Files of the zip that were not used')} ({report.otherFiles.length})
+          </summary>
+          <ul className="text-sm max-h-40 overflow-auto">
+            {report.otherFiles.map((path) => (
+              <li key={path}>{path}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <div className="flex justify-end gap-2">
+        <Button onClick={onClose}>{t('Close')}</Button>
+        <ButtonLink look="primary" to={`/guides/${report.id}/edit`}>
+          {t('Open the draft')}
+        </ButtonLink>
+      </div>
     </div>
   )
 }

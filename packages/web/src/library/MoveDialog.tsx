@@ -13,13 +13,29 @@ export function MoveDialog({ guide, folders, onClose }: { guide: GuideRow; folde
   const [folderId, setFolderId] = useState<FolderId | null>(guide.folderId)
   return (
     <Dialog open onClose={onClose} title={t('Move “{{title}}”', { title: guide.title })}>
-      <form className="space-y-4" onSubmit={(event) => { event.preventDefault(); if (!change.isPending) change.mutate({ folderId }, { onSuccess: onClose }) }}>
+      <form
+        className="space-y-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (!change.isPending) change.mutate({ folderId }, { onSuccess: onClose })
+        }}
+      >
         <Select label={t('Into')} value={folderId ?? ''} onChange={(event) => setFolderId((event.target.value || null) as FolderId | null)}>
           <option value="">{t('No folder')}</option>
-          {flattened(folderTree(folders, (a, b) => a.localeCompare(b))).map((each) => <option key={each.id} value={each.id}>{' '.repeat(each.depth * 3)}{each.name}</option>)}
+          {flattened(folderTree(folders, (a, b) => a.localeCompare(b))).map((each) => (
+            <option key={each.id} value={each.id}>
+              {' '.repeat(each.depth * 3)}
+              {each.name}
+            </option>
+          ))}
         </Select>
         {change.isError && <Failed error={change.error} />}
-        <div className="flex justify-end gap-2"><Button onClick={onClose}>{t('Cancel')}</Button><Button type="submit" look="primary" disabled={change.isPending}>{t('Move')}</Button></div>
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>{t('Cancel')}</Button>
+          <Button type="submit" look="primary" disabled={change.isPending}>
+            {t('Move')}
+          </Button>
+        </div>
       </form>
     </Dialog>
   )

@@ -16,21 +16,46 @@ export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId 
   const { t } = useTranslation()
   const navigate = useNavigate()
   const create = useCreateGuide()
-  const { register, handleSubmit, formState } = useForm<z.input<typeof NewGuide>, unknown, NewGuide>({ resolver: zodResolver(NewGuide), defaultValues: { title: '', kind: 'how-to', folderId: folder ?? null } })
+  const { register, handleSubmit, formState } = useForm<z.input<typeof NewGuide>, unknown, NewGuide>({
+    resolver: zodResolver(NewGuide),
+    defaultValues: { title: '', kind: 'how-to', folderId: folder ?? null },
+  })
   const submit = handleSubmit((body) => {
     if (!create.isPending) create.mutate(body, { onSuccess: ({ id }) => void navigate(`/guides/${id}/edit`) })
   })
   return (
     <Dialog open onClose={onClose} title={t('New guide')}>
       <form className="space-y-4" noValidate onSubmit={(event) => void submit(event)}>
-        <TextField label={t('Title')} autoFocus maxLength={300} {...register('title')} error={formState.errors.title?.message && t(formState.errors.title.message)} />
-        <Select label={t('Kind')} {...register('kind')}>{GuideKind.options.map((kind) => <option key={kind} value={kind}>{kindName(kind, t)}</option>)}</Select>
+        <TextField
+          label={t('Title')}
+          autoFocus
+          maxLength={300}
+          {...register('title')}
+          error={formState.errors.title?.message && t(formState.errors.title.message)}
+        />
+        <Select label={t('Kind')} {...register('kind')}>
+          {GuideKind.options.map((kind) => (
+            <option key={kind} value={kind}>
+              {kindName(kind, t)}
+            </option>
+          ))}
+        </Select>
         <Select label={t('Folder')} {...register('folderId', { setValueAs: (value: string | null) => value || null })}>
           <option value="">{t('No folder')}</option>
-          {flattened(folderTree(folders, (a, b) => a.localeCompare(b))).map((each) => <option key={each.id} value={each.id}>{' '.repeat(each.depth * 3)}{each.name}</option>)}
+          {flattened(folderTree(folders, (a, b) => a.localeCompare(b))).map((each) => (
+            <option key={each.id} value={each.id}>
+              {' '.repeat(each.depth * 3)}
+              {each.name}
+            </option>
+          ))}
         </Select>
         {create.isError && <Failed error={create.error} />}
-        <div className="flex justify-end gap-2"><Button onClick={onClose}>{t('Cancel')}</Button><Button type="submit" look="primary" disabled={create.isPending}>{t('Begin to write')}</Button></div>
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>{t('Cancel')}</Button>
+          <Button type="submit" look="primary" disabled={create.isPending}>
+            {t('Begin to write')}
+          </Button>
+        </div>
       </form>
     </Dialog>
   )

@@ -5,15 +5,28 @@ import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 
-const libraryChanged = () => Promise.all([queryClient.invalidateQueries({ queryKey: ['folders'] }), queryClient.invalidateQueries({ queryKey: ['guides'] })])
+const libraryChanged = () =>
+  Promise.all([queryClient.invalidateQueries({ queryKey: ['folders'] }), queryClient.invalidateQueries({ queryKey: ['guides'] })])
 
 export const useFolders = () => useQuery({ queryKey: ['folders'], queryFn: ({ signal }) => call(listFolders, { signal }) })
-export const useGuides = (query: QueryOf<typeof listGuides>) => useQuery({ queryKey: ['guides', query], placeholderData: keepPreviousData, staleTime: 0, queryFn: ({ signal }) => call(listGuides, { query, signal }) })
+export const useGuides = (query: QueryOf<typeof listGuides>) =>
+  useQuery({
+    queryKey: ['guides', query],
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+    queryFn: ({ signal }) => call(listGuides, { query, signal }),
+  })
 
-export const useCreateGuide = () => useMutation({ mutationFn: (body: BodyOf<typeof createGuide>) => call(createGuide, { body }), onSuccess: libraryChanged })
-export const useCreateFolder = () => useMutation({ mutationFn: (body: BodyOf<typeof createFolder>) => call(createFolder, { body }), onSuccess: libraryChanged })
+export const useCreateGuide = () =>
+  useMutation({ mutationFn: (body: BodyOf<typeof createGuide>) => call(createGuide, { body }), onSuccess: libraryChanged })
+export const useCreateFolder = () =>
+  useMutation({ mutationFn: (body: BodyOf<typeof createFolder>) => call(createFolder, { body }), onSuccess: libraryChanged })
 export const useChangeFolder = () =>
-  useMutation({ mutationFn: ({ folderId, ...body }: { folderId: FolderId } & BodyOf<typeof changeFolder>) => call(changeFolder, { params: { folderId }, body }), onSuccess: libraryChanged })
+  useMutation({
+    mutationFn: ({ folderId, ...body }: { folderId: FolderId } & BodyOf<typeof changeFolder>) =>
+      call(changeFolder, { params: { folderId }, body }),
+    onSuccess: libraryChanged,
+  })
 export const useChangeGuide = (id: GuideId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof changeGuide>) => call(changeGuide, { params: { id }, body }),
@@ -22,6 +35,9 @@ export const useChangeGuide = (id: GuideId) =>
 export const useImport = () =>
   useMutation({
     mutationFn: ({ file, folder }: { file: File; folder: FolderId | undefined }) =>
-      call(importGuide, { query: { name: file.name, folder }, bytes: new Blob([file], { type: /\.zip$/i.test(file.name) ? 'application/zip' : 'text/markdown' }) }),
+      call(importGuide, {
+        query: { name: file.name, folder },
+        bytes: new Blob([file], { type: /\.zip$/i.test(file.name) ? 'application/zip' : 'text/markdown' }),
+      }),
     onSuccess: libraryChanged,
   })

@@ -15,7 +15,10 @@ export function SignInPage() {
   const navigate = useNavigate()
   const [search] = useSearchParams()
   const [failure, setFailure] = useState<unknown>(null)
-  const { register, handleSubmit, formState, resetField, setFocus } = useForm<SignIn>({ resolver: zodResolver(SignIn), defaultValues: { mail: '', password: '' } })
+  const { register, handleSubmit, formState, resetField, setFocus } = useForm<SignIn>({
+    resolver: zodResolver(SignIn),
+    defaultValues: { mail: '', password: '' },
+  })
 
   const submit = handleSubmit(async (credentials) => {
     setFailure(null)
@@ -33,13 +36,32 @@ export function SignInPage() {
       <title>{t('Sign in – Jackdaw')}</title>
       <div className="bg-sheet flex flex-col justify-center px-6 sm:px-16 py-10">
         <div className="w-full max-w-96 mx-auto">
-          <p className="flex items-center gap-2 mb-10"><img src="/jackdaw.svg" alt="" width={36} height={36} /><span className="font-serif text-xl font-semibold">Jackdaw</span></p>
+          <p className="flex items-center gap-2 mb-10">
+            <img src="/jackdaw.svg" alt="" width={36} height={36} />
+            <span className="font-serif text-xl font-semibold">Jackdaw</span>
+          </p>
           <h1 className="font-serif text-2xl mb-6">{t('Sign in')}</h1>
           <form onSubmit={(event) => void submit(event)} noValidate className="space-y-4">
-            <TextField label={t('Mail address')} type="email" autoComplete="username" inputMode="email" autoFocus {...register('mail')} error={formState.errors.mail?.message && t(formState.errors.mail.message)} />
-            <TextField label={t('Password')} type="password" autoComplete="current-password" {...register('password')} error={formState.errors.password?.message && t(formState.errors.password.message)} />
+            <TextField
+              label={t('Mail address')}
+              type="email"
+              autoComplete="username"
+              inputMode="email"
+              autoFocus
+              {...register('mail')}
+              error={formState.errors.mail?.message && t(formState.errors.mail.message)}
+            />
+            <TextField
+              label={t('Password')}
+              type="password"
+              autoComplete="current-password"
+              {...register('password')}
+              error={formState.errors.password?.message && t(formState.errors.password.message)}
+            />
             {failure !== null && <Failed error={failure} />}
-            <Button type="submit" look="primary" className="w-full min-h-11" disabled={formState.isSubmitting}>{formState.isSubmitting ? t('Signing in …') : t('Sign in')}</Button>
+            <Button type="submit" look="primary" className="w-full min-h-11" disabled={formState.isSubmitting}>
+              {formState.isSubmitting ? t('Signing in …') : t('Sign in')}
+            </Button>
           </form>
         </div>
       </div>
@@ -51,13 +73,22 @@ export function SignInPage() {
 /** The step ruler as a picture: what the whole of Jackdaw is about. */
 function RulerPicture() {
   const { t } = useTranslation()
-  const lines = [t('Written once.'), t('Given to the right people.'), t('Read step by step.'), t('Confirmed.'), t('Counted.'), t('On record.')]
+  const lines = [
+    t('Written once.'),
+    t('Given to the right people.'),
+    t('Read step by step.'),
+    t('Confirmed.'),
+    t('Counted.'),
+    t('On record.'),
+  ]
   return (
     <div className="hidden lg:flex items-center bg-ink text-white px-20" aria-hidden>
       <ol className="border-l-2 border-white/80">
         {lines.map((line, index) => (
           <li key={line} className="flex items-center gap-5 h-20">
-            <span className={index === 2 ? 'h-1.5 w-12 bg-kingfisher' : index % 5 === 0 ? 'h-0.5 w-12 bg-white/80' : 'h-0.5 w-6 bg-white/60'} />
+            <span
+              className={index === 2 ? 'h-1.5 w-12 bg-kingfisher' : index % 5 === 0 ? 'h-0.5 w-12 bg-white/80' : 'h-0.5 w-6 bg-white/60'}
+            />
             <span className={`font-serif ${index === 2 ? 'text-2xl' : 'text-xl text-white/80'}`}>{line}</span>
           </li>
         ))}

@@ -30,7 +30,19 @@ export async function leave(): Promise<void> {
 }
 
 /** People by a part of their name; asked for only when there is one. */
-export const usePeople = (find: string) => useQuery({ queryKey: ['people', find], enabled: find !== '', placeholderData: keepPreviousData, queryFn: ({ signal }) => call(findPeople, { query: { find }, signal }), staleTime: 60_000 })
+export const usePeople = (find: string) =>
+  useQuery({
+    queryKey: ['people', find],
+    enabled: find !== '',
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) => call(findPeople, { query: { find }, signal }),
+    staleTime: 60_000,
+  })
 /** Everybody who may write guides. */
-export const useWriters = () => useQuery({ queryKey: ['people', 'writers'], queryFn: ({ signal }) => call(findPeople, { query: { writers: 'yes' }, signal }), staleTime: 60_000 })
+export const useWriters = () =>
+  useQuery({
+    queryKey: ['people', 'writers'],
+    queryFn: ({ signal }) => call(findPeople, { query: { writers: 'yes' }, signal }),
+    staleTime: 60_000,
+  })
 export const useGroups = () => useQuery({ queryKey: ['groups'], queryFn: ({ signal }) => call(listGroups, { signal }), staleTime: 60_000 })

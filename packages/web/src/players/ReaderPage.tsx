@@ -64,12 +64,29 @@ function Reader({ edition }: { edition: ReaderEdition }) {
   return (
     <div className="grow flex flex-col lg:grid lg:grid-cols-[264px_minmax(0,1fr)] w-full [touch-action:pan-y_pinch-zoom]" {...swipe}>
       <title>{`${document.title} – Jackdaw`}</title>
-      <aside className={`${rulerOpen ? 'fixed inset-0 z-40 bg-page overflow-auto' : 'hidden'} lg:block lg:static lg:bg-transparent border-r border-hair`}>
+      <aside
+        className={`${rulerOpen ? 'fixed inset-0 z-40 bg-page overflow-auto' : 'hidden'} lg:block lg:static lg:bg-transparent border-r border-hair`}
+      >
         <div className="lg:sticky lg:top-14 lg:max-h-[calc(100dvh-56px)] overflow-auto p-4">
-          <div className="flex justify-between items-center lg:hidden mb-3"><strong>{t('Steps')}</strong><Button look="quiet" onClick={() => setRulerOpen(false)}><X size={18} aria-hidden />{t('Close')}</Button></div>
-          <p className="text-sm text-soft mb-1"><Link to="/" className="text-petrol underline underline-offset-3">{t('Today')}</Link> · {t('Guide {{n}}', { n: edition.number })}</p>
+          <div className="flex justify-between items-center lg:hidden mb-3">
+            <strong>{t('Steps')}</strong>
+            <Button look="quiet" onClick={() => setRulerOpen(false)}>
+              <X size={18} aria-hidden />
+              {t('Close')}
+            </Button>
+          </div>
+          <p className="text-sm text-soft mb-1">
+            <Link to="/" className="text-petrol underline underline-offset-3">
+              {t('Today')}
+            </Link>{' '}
+            · {t('Guide {{n}}', { n: edition.number })}
+          </p>
           <p className="font-serif text-lg leading-6 mb-1">{document.title}</p>
-          <p className="text-sm text-soft mb-4">{t('Edition {{n}}', { n: edition.edition })}, {whenOf(edition.publishedAt)} · {t('{{minutes}} min', { minutes: edition.minutes })}{edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}</p>
+          <p className="text-sm text-soft mb-4">
+            {t('Edition {{n}}', { n: edition.edition })}, {whenOf(edition.publishedAt)} ·{' '}
+            {t('{{minutes}} min', { minutes: edition.minutes })}
+            {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
+          </p>
           <StepRuler marks={marksOf(edition, state)} label={t('Steps')} onPick={pick} />
         </div>
       </aside>
@@ -77,9 +94,26 @@ function Reader({ edition }: { edition: ReaderEdition }) {
         <div className="lg:hidden px-4 pt-3 text-sm text-soft truncate">{document.title}</div>
         <FlatRuler state={state} />
         <article className="grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
-          {state.at === startedFrom && state.at > 0 && step && <p className="text-sm text-soft mb-2">{t('You go on where you were.')} <button type="button" className="text-petrol underline" onClick={() => act({ type: 'go', to: 0 })}>{t('Begin at step 1')}</button></p>}
-          {edition.progress.mustReread && state.at === startedFrom && <div className="mb-4"><Message tone="warn" title={t('New edition {{n}}: please read it again', { n: edition.edition })}>{edition.changeNote}</Message></div>}
-          {step ? <StepView edition={edition} step={step} at={state.at} of={steps.length} section={sectionAt(edition, step)} heading={heading} /> : <Closing edition={edition} state={state} steps={steps} act={act} heading={heading} />}
+          {state.at === startedFrom && state.at > 0 && step && (
+            <p className="text-sm text-soft mb-2">
+              {t('You go on where you were.')}{' '}
+              <button type="button" className="text-petrol underline" onClick={() => act({ type: 'go', to: 0 })}>
+                {t('Begin at step 1')}
+              </button>
+            </p>
+          )}
+          {edition.progress.mustReread && state.at === startedFrom && (
+            <div className="mb-4">
+              <Message tone="warn" title={t('New edition {{n}}: please read it again', { n: edition.edition })}>
+                {edition.changeNote}
+              </Message>
+            </div>
+          )}
+          {step ? (
+            <StepView edition={edition} step={step} at={state.at} of={steps.length} section={sectionAt(edition, step)} heading={heading} />
+          ) : (
+            <Closing edition={edition} state={state} steps={steps} act={act} heading={heading} />
+          )}
         </article>
         <Bar state={state} act={act} openRuler={() => setRulerOpen(true)} />
       </div>
@@ -91,31 +125,78 @@ function Reader({ edition }: { edition: ReaderEdition }) {
 function FlatRuler({ state }: { state: ReaderState }) {
   return (
     <div className="lg:hidden flex items-end gap-[2px] h-4 mx-4 border-b-2 border-ink" aria-hidden>
-      {state.steps.map((id, index) => <span key={id} className={`flex-1 ${index === state.at ? 'h-4 bg-kingfisher' : (state.confirmSteps ? state.confirmed : state.seen).has(id) ? 'h-2.5 bg-moss' : 'h-1.5 bg-edge'}`} />)}
+      {state.steps.map((id, index) => (
+        <span
+          key={id}
+          className={`flex-1 ${index === state.at ? 'h-4 bg-kingfisher' : (state.confirmSteps ? state.confirmed : state.seen).has(id) ? 'h-2.5 bg-moss' : 'h-1.5 bg-edge'}`}
+        />
+      ))}
     </div>
   )
 }
 
 type Heading = React.RefObject<HTMLHeadingElement | null>
 
-function StepView({ edition, step, at, of, section, heading }: { edition: ReaderEdition; step: Step; at: number; of: number; section: string; heading: Heading }) {
+function StepView({
+  edition,
+  step,
+  at,
+  of,
+  section,
+  heading,
+}: {
+  edition: ReaderEdition
+  step: Step
+  at: number
+  of: number
+  section: string
+  heading: Heading
+}) {
   const { t } = useTranslation()
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-3 outline-none">
-        {t('Step {{n}} of {{of}}', { n: at + 1, of })}{section && <> · <span className="font-semibold text-ink">{section}</span></>}
+        {t('Step {{n}} of {{of}}', { n: at + 1, of })}
+        {section && (
+          <>
+            {' '}
+            · <span className="font-semibold text-ink">{section}</span>
+          </>
+        )}
         <span className="sr-only">: {stepName(step)}</span>
       </h1>
-      {at === 0 && edition.document.summary && <p className="guide-text text-soft border-l-2 border-hair pl-4 mb-5">{edition.document.summary}</p>}
+      {at === 0 && edition.document.summary && (
+        <p className="guide-text text-soft border-l-2 border-hair pl-4 mb-5">{edition.document.summary}</p>
+      )}
       <RichTextView text={step.body} className="reader-text" />
       <div className="mt-5 space-y-4">
-        {step.pictures.map((picture) => <PictureView key={picture.id} guideId={edition.guideId} edition={edition.edition} picture={picture} size={edition.pictureSizes[picture.id]} />)}
+        {step.pictures.map((picture) => (
+          <PictureView
+            key={picture.id}
+            guideId={edition.guideId}
+            edition={edition.edition}
+            picture={picture}
+            size={edition.pictureSizes[picture.id]}
+          />
+        ))}
       </div>
     </>
   )
 }
 
-function Closing({ edition, state, steps, act, heading }: { edition: ReaderEdition; state: ReaderState; steps: Step[]; act: (event: ReaderEvent) => void; heading: Heading }) {
+function Closing({
+  edition,
+  state,
+  steps,
+  act,
+  heading,
+}: {
+  edition: ReaderEdition
+  state: ReaderState
+  steps: Step[]
+  act: (event: ReaderEvent) => void
+  heading: Heading
+}) {
   const { t } = useTranslation()
   const left = unseen(state)
   const already = edition.progress.finishedEdition
@@ -123,23 +204,49 @@ function Closing({ edition, state, steps, act, heading }: { edition: ReaderEditi
     return (
       <div className="py-8">
         <CircleCheck size={44} className="text-moss mb-3" aria-hidden />
-        <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">{t('Done')}</h1>
-        <p className="mb-6">{already === edition.edition ? t('You have read this edition. You can look things up here at any time.') : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', { n: edition.edition })}</p>
-        <Button className="min-h-11" onClick={() => act({ type: 'go', to: 0 })}>{t('Look at step 1')}</Button>
+        <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
+          {t('Done')}
+        </h1>
+        <p className="mb-6">
+          {already === edition.edition
+            ? t('You have read this edition. You can look things up here at any time.')
+            : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', {
+                n: edition.edition,
+              })}
+        </p>
+        <Button className="min-h-11" onClick={() => act({ type: 'go', to: 0 })}>
+          {t('Look at step 1')}
+        </Button>
       </div>
     )
   return (
     <div className="py-8">
-      <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">{t('That was the last step')}</h1>
+      <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
+        {t('That was the last step')}
+      </h1>
       {left.length > 0 ? (
         <>
           <p className="mb-3">{t('Before you say that you are done, look at what you have jumped over:')}</p>
           <ul className="mb-6 border-t border-hair">
-            {left.map((index) => <li key={index} className="border-b border-hair"><button type="button" className="py-2.5 text-left text-petrol hover:underline w-full" onClick={() => act({ type: 'go', to: index })}>{index + 1}. {stepName(steps[index]!)}</button></li>)}
+            {left.map((index) => (
+              <li key={index} className="border-b border-hair">
+                <button
+                  type="button"
+                  className="py-2.5 text-left text-petrol hover:underline w-full"
+                  onClick={() => act({ type: 'go', to: index })}
+                >
+                  {index + 1}. {stepName(steps[index]!)}
+                </button>
+              </li>
+            ))}
           </ul>
         </>
       ) : (
-        <p className="mb-6">{t('Say that you are done when you have read and understood everything. Your name and the time go on record for edition {{n}}.', { n: edition.edition })}</p>
+        <p className="mb-6">
+          {t('Say that you are done when you have read and understood everything. Your name and the time go on record for edition {{n}}.', {
+            n: edition.edition,
+          })}
+        </p>
       )}
     </div>
   )
@@ -150,10 +257,32 @@ function Onward({ state, act, className }: { state: ReaderState; act: (event: Re
   const { t } = useTranslation()
   const stepId = state.steps[state.at]
   const look = { look: 'primary' as const, className }
-  if (stepId === undefined && state.finished) return <ButtonLink to="/" {...look}>{t('Go to Today')}</ButtonLink>
-  if (stepId === undefined) return <Button {...look} disabled={!canFinish(state)} onClick={() => act({ type: 'finish' })}><Check size={20} aria-hidden />{t('Done')}</Button>
-  if (state.confirmSteps && !state.confirmed.has(stepId)) return <Button {...look} onClick={() => act({ type: 'confirm' })}><Check size={20} aria-hidden />{t('Confirm')}</Button>
-  return <Button {...look} onClick={() => act({ type: 'next' })}>{state.at === state.steps.length - 1 ? t('To the end') : t('Next')}<ArrowRight size={20} aria-hidden /></Button>
+  if (stepId === undefined && state.finished)
+    return (
+      <ButtonLink to="/" {...look}>
+        {t('Go to Today')}
+      </ButtonLink>
+    )
+  if (stepId === undefined)
+    return (
+      <Button {...look} disabled={!canFinish(state)} onClick={() => act({ type: 'finish' })}>
+        <Check size={20} aria-hidden />
+        {t('Done')}
+      </Button>
+    )
+  if (state.confirmSteps && !state.confirmed.has(stepId))
+    return (
+      <Button {...look} onClick={() => act({ type: 'confirm' })}>
+        <Check size={20} aria-hidden />
+        {t('Confirm')}
+      </Button>
+    )
+  return (
+    <Button {...look} onClick={() => act({ type: 'next' })}>
+      {state.at === state.steps.length - 1 ? t('To the end') : t('Next')}
+      <ArrowRight size={20} aria-hidden />
+    </Button>
+  )
 }
 
 /** The next action, always at the bottom and always in the same place. */
@@ -163,8 +292,19 @@ function Bar({ state, act, openRuler }: { state: ReaderState; act: (event: Reade
   return (
     <div className="fixed bottom-14 md:bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
       <div className="max-w-[860px] mx-auto px-4 md:px-8 py-2 flex items-center gap-2">
-        <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={state.at === 0}><ArrowLeft size={20} aria-hidden />{t('Back')}</Button>
-        <button type="button" className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2" onClick={openRuler} aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(state.at + 1, state.steps.length), of: state.steps.length })}><ListOrdered size={18} aria-hidden />{Math.min(state.at + 1, state.steps.length)} / {state.steps.length}</button>
+        <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={state.at === 0}>
+          <ArrowLeft size={20} aria-hidden />
+          {t('Back')}
+        </Button>
+        <button
+          type="button"
+          className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2"
+          onClick={openRuler}
+          aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(state.at + 1, state.steps.length), of: state.steps.length })}
+        >
+          <ListOrdered size={18} aria-hidden />
+          {Math.min(state.at + 1, state.steps.length)} / {state.steps.length}
+        </button>
         <span className="hidden lg:block grow text-center text-sm text-soft">{t('Keys ← and → turn the steps')}</span>
         <Onward state={state} act={act} className={`${wide} px-6`} />
       </div>

@@ -10,22 +10,43 @@ import { call } from '../api'
 import { flush, record, settled, useStepTime } from '../events'
 
 export const useReaderEdition = (id: GuideId) =>
-  useQuery({ queryKey: ['reader', id], queryFn: ({ signal }) => settled().then(() => call(getReader, { params: { id }, signal })), staleTime: Infinity, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
+  useQuery({
+    queryKey: ['reader', id],
+    queryFn: ({ signal }) => settled().then(() => call(getReader, { params: { id }, signal })),
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+  })
 
-type Told = UsageEvent extends infer E ? (E extends UsageEvent ? Omit<E, 'id' | 'guideId' | 'edition' | 'occurredAt' | 'way'> : never) : never
+type Told = UsageEvent extends infer E
+  ? E extends UsageEvent
+    ? Omit<E, 'id' | 'guideId' | 'edition' | 'occurredAt' | 'way'>
+    : never
+  : never
 
 /** Runs the reader over an edition and tells the record what happens. */
 export function useReading(edition: ReaderEdition): { state: ReaderState; act: (event: ReaderEvent) => void; startedFrom: number } {
   const { guideId, edition: number, document, progress } = edition
   const [initial] = useState(() =>
-    startReading(stepsOf(document).map((step) => step.id), document.confirmSteps, {
-      lastStepId: progress.lastStepId, seen: progress.seen, confirmed: progress.confirmed, finished: progress.finishedEdition !== null && !progress.mustReread,
-    }),
+    startReading(
+      stepsOf(document).map((step) => step.id),
+      document.confirmSteps,
+      {
+        lastStepId: progress.lastStepId,
+        seen: progress.seen,
+        confirmed: progress.confirmed,
+        finished: progress.finishedEdition !== null && !progress.mustReread,
+      },
+    ),
   )
   const [state, setState] = useState(initial.state)
   const current = useRef(state)
 
-  const tell = useCallback((told: Told) => void record({ ...told, id: uuidV7(), guideId, edition: number, way: 'read', occurredAt: Date.now() } as UsageEvent), [guideId, number])
+  const tell = useCallback(
+    (told: Told) => void record({ ...told, id: uuidV7(), guideId, edition: number, way: 'read', occurredAt: Date.now() } as UsageEvent),
+    [guideId, number],
+  )
   const carryOut = useCallback(
     (effects: readonly ReaderEffect[]) => {
       for (const effect of effects) tell('stepId' in effect ? { verb: effect.tell, stepId: effect.stepId as StepId } : { verb: 'finished' })

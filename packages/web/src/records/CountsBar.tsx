@@ -5,9 +5,16 @@ import { useTranslation } from 'react-i18next'
 export function DoneShare({ counts }: { counts: Counts }) {
   const { t } = useTranslation()
   return (
-    <span className="inline-flex items-center gap-2 whitespace-nowrap" title={t('{{done}} of {{people}} done', { done: counts.done, people: counts.people })}>
-      <span className="w-24 h-2 bg-hair inline-block" aria-hidden><span className="block h-full bg-moss" style={{ width: counts.people === 0 ? 0 : `${(100 * counts.done) / counts.people}%` }} /></span>
-      <span>{counts.done} / {counts.people}</span>
+    <span
+      className="inline-flex items-center gap-2 whitespace-nowrap"
+      title={t('{{done}} of {{people}} done', { done: counts.done, people: counts.people })}
+    >
+      <span className="w-24 h-2 bg-hair inline-block" aria-hidden>
+        <span className="block h-full bg-moss" style={{ width: counts.people === 0 ? 0 : `${(100 * counts.done) / counts.people}%` }} />
+      </span>
+      <span>
+        {counts.done} / {counts.people}
+      </span>
     </span>
   )
 }

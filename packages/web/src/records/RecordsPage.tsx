@@ -11,25 +11,57 @@ export function RecordsPage() {
   const { search, page, set } = useSearchState()
   const by = search.get('by') === 'people' ? 'people' : 'guides'
   const tab = (name: 'guides' | 'people', words: string) => (
-    <Link to={`/records?by=${name}`} aria-current={by === name ? 'page' : undefined} className={`px-4 min-h-10 inline-flex items-center border-b-3 ${by === name ? 'border-petrol font-semibold' : 'border-transparent text-soft hover:text-ink'}`}>{words}</Link>
+    <Link
+      to={`/records?by=${name}`}
+      aria-current={by === name ? 'page' : undefined}
+      className={`px-4 min-h-10 inline-flex items-center border-b-3 ${by === name ? 'border-petrol font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+    >
+      {words}
+    </Link>
   )
   const all = me.permissions.includes('records.all')
   return (
     <>
       <title>{t('Records – Jackdaw')}</title>
-      <TitleLine title={t('Records')} state={all ? t('Everybody’s reading, counted as it happens') : t('The reading of those who report to you, counted as it happens')} />
+      <TitleLine
+        title={t('Records')}
+        state={all ? t('Everybody’s reading, counted as it happens') : t('The reading of those who report to you, counted as it happens')}
+      />
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6">
-        <nav aria-label={t('Records by')} className="border-b border-hair mb-2">{tab('guides', t('By guide'))}{tab('people', t('By person'))}</nav>
-        {by === 'guides' ? <Guides page={page} onPage={(next) => set({ page: String(next) })} /> : <People page={page} find={search.get('find') ?? ''} onFind={(find) => set({ find })} onPage={(next) => set({ page: String(next) })} />}
+        <nav aria-label={t('Records by')} className="border-b border-hair mb-2">
+          {tab('guides', t('By guide'))}
+          {tab('people', t('By person'))}
+        </nav>
+        {by === 'guides' ? (
+          <Guides page={page} onPage={(next) => set({ page: String(next) })} />
+        ) : (
+          <People
+            page={page}
+            find={search.get('find') ?? ''}
+            onFind={(find) => set({ find })}
+            onPage={(next) => set({ page: String(next) })}
+          />
+        )}
       </div>
     </>
   )
 }
 
 const CELL = 'py-2 pr-4 whitespace-nowrap'
-const Head = ({ children, className = '' }: { children: string; className?: string }) => <th scope="col" className={`text-left font-semibold py-1.5 pr-4 ${className}`}>{children}</th>
+const Head = ({ children, className = '' }: { children: string; className?: string }) => (
+  <th scope="col" className={`text-left font-semibold py-1.5 pr-4 ${className}`}>
+    {children}
+  </th>
+)
 /** A number that leads to the rows which it counts; nothing is shown for none. */
-const Figure = ({ n, to, label, tone = '' }: { n: number; to: string; label: string; tone?: string }) => (n === 0 ? <span className="text-soft">–</span> : <Link to={to} aria-label={`${n} ${label}`} className={`underline underline-offset-3 ${tone}`}>{n}</Link>)
+const Figure = ({ n, to, label, tone = '' }: { n: number; to: string; label: string; tone?: string }) =>
+  n === 0 ? (
+    <span className="text-soft">–</span>
+  ) : (
+    <Link to={to} aria-label={`${n} ${label}`} className={`underline underline-offset-3 ${tone}`}>
+      {n}
+    </Link>
+  )
 
 function Guides({ page, onPage }: { page: number; onPage: (page: number) => void }) {
   const { t } = useTranslation()
@@ -37,24 +69,63 @@ function Guides({ page, onPage }: { page: number; onPage: (page: number) => void
   return (
     <Loaded query={query}>
       {({ rows, total, pageSize }) =>
-        rows.length === 0 ? <p className="py-6">{t('Nothing has been published to anybody yet. Once it is, you see here who has read it.')} <Link to="/library" className="text-petrol underline">{t('Open the library')}</Link></p> : (
+        rows.length === 0 ? (
+          <p className="py-6">
+            {t('Nothing has been published to anybody yet. Once it is, you see here who has read it.')}{' '}
+            <Link to="/library" className="text-petrol underline">
+              {t('Open the library')}
+            </Link>
+          </p>
+        ) : (
           <div className="overflow-x-auto">
             <table className="w-full text-sm">
-              <thead className="border-b-2 border-ink"><tr><Head className="hidden sm:table-cell">{t('No.')}</Head><Head>{t('Guide')}</Head><Head>{t('Done')}</Head><Head>{t('Late')}</Head><Head className="hidden md:table-cell">{t('Due soon')}</Head><Head className="hidden md:table-cell">{t('In progress')}</Head><Head className="hidden md:table-cell">{t('Not started')}</Head><Head className="hidden md:table-cell">{t('Out of date')}</Head><Head className="hidden lg:table-cell">{t('Last activity')}</Head></tr></thead>
+              <thead className="border-b-2 border-ink">
+                <tr>
+                  <Head className="hidden sm:table-cell">{t('No.')}</Head>
+                  <Head>{t('Guide')}</Head>
+                  <Head>{t('Done')}</Head>
+                  <Head>{t('Late')}</Head>
+                  <Head className="hidden md:table-cell">{t('Due soon')}</Head>
+                  <Head className="hidden md:table-cell">{t('In progress')}</Head>
+                  <Head className="hidden md:table-cell">{t('Not started')}</Head>
+                  <Head className="hidden md:table-cell">{t('Out of date')}</Head>
+                  <Head className="hidden lg:table-cell">{t('Last activity')}</Head>
+                </tr>
+              </thead>
               <tbody>
                 {rows.map(({ id, number, title, counts, lastAt }) => {
                   const to = (state: string) => `/records/guides/${id}?state=${state}`
                   return (
                     <tr key={id} className="border-b border-hair hover:bg-page">
                       <td className={`${CELL} text-soft hidden sm:table-cell`}>{number}</td>
-                      <td className="py-2 pr-4"><Link to={`/records/guides/${id}`} className="font-semibold text-base hover:underline">{title}</Link></td>
-                      <td className={CELL}><Link to={to('done')} aria-label={t('{{done}} / {{people}} done', { done: counts.done, people: counts.people })}><DoneShare counts={counts} /></Link></td>
-                      <td className={CELL}><Figure n={counts.late} to={to('late')} label={t('late')} tone="text-brick font-semibold" /></td>
-                      <td className={`${CELL} hidden md:table-cell`}><Figure n={counts.dueSoon} to={to('due-soon')} label={t('due soon')} /></td>
-                      <td className={`${CELL} hidden md:table-cell`}><Figure n={counts.inProgress} to={to('in-progress')} label={t('in progress')} /></td>
-                      <td className={`${CELL} hidden md:table-cell`}><Figure n={counts.notStarted} to={to('not-started')} label={t('not started')} /></td>
-                      <td className={`${CELL} hidden md:table-cell`}><Figure n={counts.outOfDate} to={to('out-of-date')} label={t('out of date')} /></td>
-                      <td className={`${CELL} hidden lg:table-cell`}>{lastAt === null ? <span className="text-soft">{t('never opened')}</span> : whenOf(lastAt)}</td>
+                      <td className="py-2 pr-4">
+                        <Link to={`/records/guides/${id}`} className="font-semibold text-base hover:underline">
+                          {title}
+                        </Link>
+                      </td>
+                      <td className={CELL}>
+                        <Link to={to('done')} aria-label={t('{{done}} / {{people}} done', { done: counts.done, people: counts.people })}>
+                          <DoneShare counts={counts} />
+                        </Link>
+                      </td>
+                      <td className={CELL}>
+                        <Figure n={counts.late} to={to('late')} label={t('late')} tone="text-brick font-semibold" />
+                      </td>
+                      <td className={`${CELL} hidden md:table-cell`}>
+                        <Figure n={counts.dueSoon} to={to('due-soon')} label={t('due soon')} />
+                      </td>
+                      <td className={`${CELL} hidden md:table-cell`}>
+                        <Figure n={counts.inProgress} to={to('in-progress')} label={t('in progress')} />
+                      </td>
+                      <td className={`${CELL} hidden md:table-cell`}>
+                        <Figure n={counts.notStarted} to={to('not-started')} label={t('not started')} />
+                      </td>
+                      <td className={`${CELL} hidden md:table-cell`}>
+                        <Figure n={counts.outOfDate} to={to('out-of-date')} label={t('out of date')} />
+                      </td>
+                      <td className={`${CELL} hidden lg:table-cell`}>
+                        {lastAt === null ? <span className="text-soft">{t('never opened')}</span> : whenOf(lastAt)}
+                      </td>
                     </tr>
                   )
                 })}
@@ -68,30 +139,78 @@ function Guides({ page, onPage }: { page: number; onPage: (page: number) => void
   )
 }
 
-function People({ page, find, onFind, onPage }: { page: number; find: string; onFind: (find: string) => void; onPage: (page: number) => void }) {
+function People({
+  page,
+  find,
+  onFind,
+  onPage,
+}: {
+  page: number
+  find: string
+  onFind: (find: string) => void
+  onPage: (page: number) => void
+}) {
   const { t } = useTranslation()
   const query = usePersonList(page, find, true)
   return (
     <>
-      <form className="flex gap-2 py-2" onSubmit={(event) => { event.preventDefault(); onFind(String(new FormData(event.currentTarget).get('find') ?? '').trim()) }}>
-        <input key={find} name="find" defaultValue={find} maxLength={100} aria-label={t('Name')} placeholder={t('Part of a name')} className="min-h-9 px-3 border border-edge rounded-md" />
+      <form
+        className="flex gap-2 py-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          onFind(String(new FormData(event.currentTarget).get('find') ?? '').trim())
+        }}
+      >
+        <input
+          key={find}
+          name="find"
+          defaultValue={find}
+          maxLength={100}
+          aria-label={t('Name')}
+          placeholder={t('Part of a name')}
+          className="min-h-9 px-3 border border-edge rounded-md"
+        />
         <Button type="submit">{t('Find')}</Button>
-        {find && <Button look="quiet" onClick={() => onFind('')}>{t('Show all')}</Button>}
+        {find && (
+          <Button look="quiet" onClick={() => onFind('')}>
+            {t('Show all')}
+          </Button>
+        )}
       </form>
       <Loaded query={query}>
         {({ rows, total, pageSize }) => (
           <div className="overflow-x-auto">
             <p className="text-sm text-soft">{t('{{count}} people', { count: total })}</p>
             <table className="w-full text-sm">
-              <thead className="border-b-2 border-ink"><tr><Head>{t('Name')}</Head><Head className="hidden md:table-cell">{t('Department')}</Head><Head className="hidden md:table-cell">{t('Site')}</Head><Head>{t('Done')}</Head><Head>{t('Late')}</Head><Head className="hidden sm:table-cell">{t('Out of date')}</Head></tr></thead>
+              <thead className="border-b-2 border-ink">
+                <tr>
+                  <Head>{t('Name')}</Head>
+                  <Head className="hidden md:table-cell">{t('Department')}</Head>
+                  <Head className="hidden md:table-cell">{t('Site')}</Head>
+                  <Head>{t('Done')}</Head>
+                  <Head>{t('Late')}</Head>
+                  <Head className="hidden sm:table-cell">{t('Out of date')}</Head>
+                </tr>
+              </thead>
               <tbody>
                 {rows.map(({ id, name, department, site, counts }) => (
                   <tr key={id} className="border-b border-hair hover:bg-page">
-                    <td className="py-2 pr-4"><Link to={`/records/people/${id}`} className="font-semibold text-base hover:underline">{name}</Link></td>
-                    <td className={`${CELL} hidden md:table-cell`}>{department}</td><td className={`${CELL} hidden md:table-cell`}>{site}</td>
-                    <td className={CELL}><DoneShare counts={counts} /></td>
-                    <td className={CELL}><Figure n={counts.late} to={`/records/people/${id}`} label={t('late')} tone="text-brick font-semibold" /></td>
-                    <td className={`${CELL} hidden sm:table-cell`}><Figure n={counts.outOfDate} to={`/records/people/${id}`} label={t('out of date')} /></td>
+                    <td className="py-2 pr-4">
+                      <Link to={`/records/people/${id}`} className="font-semibold text-base hover:underline">
+                        {name}
+                      </Link>
+                    </td>
+                    <td className={`${CELL} hidden md:table-cell`}>{department}</td>
+                    <td className={`${CELL} hidden md:table-cell`}>{site}</td>
+                    <td className={CELL}>
+                      <DoneShare counts={counts} />
+                    </td>
+                    <td className={CELL}>
+                      <Figure n={counts.late} to={`/records/people/${id}`} label={t('late')} tone="text-brick font-semibold" />
+                    </td>
+                    <td className={`${CELL} hidden sm:table-cell`}>
+                      <Figure n={counts.outOfDate} to={`/records/people/${id}`} label={t('out of date')} />
+                    </td>
                   </tr>
                 ))}
               </tbody>

@@ -1,4 +1,4 @@
-import { getWhoFinishedCsv, type Counts, type DropOffStep, type WhoSort } from '@jackdaw/contracts/records'
+import { getWhoFinishedCsv, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
 import { ReadingState } from '@jackdaw/core/assignments'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
@@ -6,7 +6,24 @@ import { Download } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
 import { Link, useParams } from 'react-router'
 import { addressOf } from '../api'
-import { buttonClass, ButtonLink, dayOf, lengthOf, Loaded, momentOf, Pager, percentOf, SortHead, StateMark, StepRuler, TitleLine, useSearchState, whenOf, type RulerMark, type Sort } from '../ui'
+import {
+  buttonClass,
+  ButtonLink,
+  dayOf,
+  lengthOf,
+  Loaded,
+  momentOf,
+  Pager,
+  percentOf,
+  SortHead,
+  StateMark,
+  StepRuler,
+  TitleLine,
+  useSearchState,
+  whenOf,
+  type RulerMark,
+  type Sort,
+} from '../ui'
 import { useDropOff, useWhoFinished } from './queries'
 
 export function WhoFinishedPage() {
@@ -25,42 +42,79 @@ export function WhoFinishedPage() {
       {({ guide, counts, rows, total, pageSize, onlyReports }) => (
         <>
           <title>{`${t('Who finished')} – ${guide.title} – Jackdaw`}</title>
-          <TitleLine where={{ to: '/records', name: t('Records') }} title={guide.title} state={<>{t('Who finished')} · {t('Guide {{n}}', { n: guide.number })}, {t('edition {{n}}', { n: guide.edition })}{onlyReports && ` · ${t('only people who report to you')}`}</>}>
+          <TitleLine
+            where={{ to: '/records', name: t('Records') }}
+            title={guide.title}
+            state={
+              <>
+                {t('Who finished')} · {t('Guide {{n}}', { n: guide.number })}, {t('edition {{n}}', { n: guide.edition })}
+                {onlyReports && ` · ${t('only people who report to you')}`}
+              </>
+            }
+          >
             {guide.mayEdit && <ButtonLink to={`/guides/${id}/edit`}>{t('Edit the guide')}</ButtonLink>}
-            <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id })} download><Download size={16} aria-hidden />{t('CSV')}</a>
+            <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id })} download>
+              <Download size={16} aria-hidden />
+              {t('CSV')}
+            </a>
           </TitleLine>
           <div className="grow grid lg:grid-cols-[340px_minmax(0,1fr)] border-t border-hair">
-            <aside className="p-4 border-r border-hair min-w-0"><Loaded query={drops}>{(data) => <DropOffRuler {...data} selected={furthest} onPick={(stepId) => set({ stopped: stepId === furthest ? undefined : stepId, state: undefined })} />}</Loaded></aside>
+            <aside className="p-4 border-r border-hair min-w-0">
+              <Loaded query={drops}>
+                {(data) => (
+                  <DropOffRuler
+                    {...data}
+                    selected={furthest}
+                    onPick={(stepId) => set({ stopped: stepId === furthest ? undefined : stepId, state: undefined })}
+                  />
+                )}
+              </Loaded>
+            </aside>
             <div className="bg-sheet px-4 md:px-6 py-4 min-w-0">
-              <CountLine counts={counts} state={state} onState={(next) => set({ state: next === state ? undefined : next, stopped: undefined })} />
-              <form className="flex flex-wrap gap-2 items-center my-3" onSubmit={(event) => { event.preventDefault(); set({ find: String(new FormData(event.currentTarget).get('find') ?? '').trim() }) }}>
-                <input key={find} name="find" defaultValue={find} maxLength={100} aria-label={t('Name')} placeholder={t('Part of a name')} className="min-h-9 px-3 border border-edge rounded-md" />
-                <button type="submit" className={buttonClass('plain')}>{t('Find')}</button>
+              <CountLine
+                counts={counts}
+                state={state}
+                onState={(next) => set({ state: next === state ? undefined : next, stopped: undefined })}
+              />
+              <form
+                className="flex flex-wrap gap-2 items-center my-3"
+                onSubmit={(event) => {
+                  event.preventDefault()
+                  set({ find: String(new FormData(event.currentTarget).get('find') ?? '').trim() })
+                }}
+              >
+                <input
+                  key={find}
+                  name="find"
+                  defaultValue={find}
+                  maxLength={100}
+                  aria-label={t('Name')}
+                  placeholder={t('Part of a name')}
+                  className="min-h-9 px-3 border border-edge rounded-md"
+                />
+                <button type="submit" className={buttonClass('plain')}>
+                  {t('Find')}
+                </button>
                 <span className="text-sm text-soft" role="status">
-                  {t('{{count}} people', { count: total })}{stopName && ` ${t('who stopped at step {{n}}', { n: stopName.position })}`}
-                  {(state || furthest || find) && <button type="button" className="ml-2 text-petrol underline" onClick={() => set({ state: undefined, stopped: undefined, find: undefined })}>{t('Show all')}</button>}
+                  {t('{{count}} people', { count: total })}
+                  {stopName && ` ${t('who stopped at step {{n}}', { n: stopName.position })}`}
+                  {(state || furthest || find) && (
+                    <button
+                      type="button"
+                      className="ml-2 text-petrol underline"
+                      onClick={() => set({ state: undefined, stopped: undefined, find: undefined })}
+                    >
+                      {t('Show all')}
+                    </button>
+                  )}
                 </span>
               </form>
-              <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('People')}>
-                <table className="w-full text-sm">
-                  <thead className="border-b-2 border-ink"><tr>
-                    {([['name', t('Name')], ['state', t('State')], ['due', t('Due')], ['progress', t('Steps read')], ['time', t('Time reading')], ['last', t('Last activity')]] as const).map(([by, words]) => <SortHead key={by} by={by} sort={sort} onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })} className="whitespace-nowrap">{words}</SortHead>)}
-                  </tr></thead>
-                  <tbody>
-                    {rows.map((row) => (
-                      <tr key={row.personId} className="border-b border-hair hover:bg-page">
-                        <td className="py-2 pr-4"><Link to={`/records/people/${row.personId}`} className="font-semibold hover:underline">{row.name}</Link><span className="block text-xs text-soft whitespace-nowrap">{row.department}, {row.site}{!row.assigned && ` · ${t('not assigned')}`}</span></td>
-                        <td className="py-2 pr-4"><StateMark state={row.state} dueOn={row.dueOn} /></td>
-                        <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn ? dayOf(row.dueOn) : '–'}</td>
-                        <td className="py-2 pr-4 whitespace-nowrap">{Math.min(row.seen, row.steps)} / {row.steps}</td>
-                        <td className="py-2 pr-4 whitespace-nowrap">{lengthOf(row.activeMs)}</td>
-                        <td className="py-2 pr-4 whitespace-nowrap" title={row.lastAt === null ? undefined : momentOf(row.lastAt)}>{row.lastAt === null ? '–' : whenOf(row.lastAt)}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
-              {rows.length === 0 && <p className="py-4 text-soft">{counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}</p>}
+              <PeopleTable rows={rows} sort={sort} onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })} />
+              {rows.length === 0 && (
+                <p className="py-4 text-soft">
+                  {counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}
+                </p>
+              )}
               <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
             </div>
           </div>
@@ -70,34 +124,142 @@ export function WhoFinishedPage() {
   )
 }
 
-function CountLine({ counts, state, onState }: { counts: Counts; state: ReadingState | undefined; onState: (state: ReadingState) => void }) {
+function PeopleTable({ rows, sort, onSort }: { rows: PersonRecord[]; sort: Sort<WhoSort>; onSort: (sort: Sort<WhoSort>) => void }) {
   const { t } = useTranslation()
-  const of: [ReadingState, number][] = [['done', counts.done], ['in-progress', counts.inProgress], ['not-started', counts.notStarted], ['due-soon', counts.dueSoon], ['late', counts.late], ['out-of-date', counts.outOfDate]]
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('People')}>
+      <table className="w-full text-sm">
+        <thead className="border-b-2 border-ink">
+          <tr>
+            {(
+              [
+                ['name', t('Name')],
+                ['state', t('State')],
+                ['due', t('Due')],
+                ['progress', t('Steps read')],
+                ['time', t('Time reading')],
+                ['last', t('Last activity')],
+              ] as const
+            ).map(([by, words]) => (
+              <SortHead key={by} by={by} sort={sort} onSort={onSort} className="whitespace-nowrap">
+                {words}
+              </SortHead>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.personId} className="border-b border-hair hover:bg-page">
+              <td className="py-2 pr-4">
+                <Link to={`/records/people/${row.personId}`} className="font-semibold hover:underline">
+                  {row.name}
+                </Link>
+                <span className="block text-xs text-soft whitespace-nowrap">
+                  {row.department}, {row.site}
+                  {!row.assigned && ` · ${t('not assigned')}`}
+                </span>
+              </td>
+              <td className="py-2 pr-4">
+                <StateMark state={row.state} dueOn={row.dueOn} />
+              </td>
+              <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn ? dayOf(row.dueOn) : '–'}</td>
+              <td className="py-2 pr-4 whitespace-nowrap">
+                {Math.min(row.seen, row.steps)} / {row.steps}
+              </td>
+              <td className="py-2 pr-4 whitespace-nowrap">{lengthOf(row.activeMs)}</td>
+              <td className="py-2 pr-4 whitespace-nowrap" title={row.lastAt === null ? undefined : momentOf(row.lastAt)}>
+                {row.lastAt === null ? '–' : whenOf(row.lastAt)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+function CountLine({
+  counts,
+  state,
+  onState,
+}: {
+  counts: Counts
+  state: ReadingState | undefined
+  onState: (state: ReadingState) => void
+}) {
+  const { t } = useTranslation()
+  const of: [ReadingState, number][] = [
+    ['done', counts.done],
+    ['in-progress', counts.inProgress],
+    ['not-started', counts.notStarted],
+    ['due-soon', counts.dueSoon],
+    ['late', counts.late],
+    ['out-of-date', counts.outOfDate],
+  ]
   return (
     <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
-      <p><span className="font-serif text-2xl">{counts.done}</span> <span className="text-soft">{t('of {{people}} done', { people: counts.people })}</span></p>
-      {of.filter(([name, n]) => n > 0 && name !== 'done').concat(of.filter(([name, n]) => name === 'done' && n > 0)).map(([name, n]) => (
-        <button key={name} type="button" aria-pressed={state === name} className="inline-flex items-center px-2 min-h-9 border-b-2 border-transparent hover:border-edge aria-pressed:border-petrol aria-pressed:bg-wash" onClick={() => onState(name)}>
-          <span className="font-semibold mr-1.5">{n}</span><StateMark state={name} />
-        </button>
-      ))}
+      <p>
+        <span className="font-serif text-2xl">{counts.done}</span>{' '}
+        <span className="text-soft">{t('of {{people}} done', { people: counts.people })}</span>
+      </p>
+      {of
+        .filter(([name, n]) => n > 0 && name !== 'done')
+        .concat(of.filter(([name, n]) => name === 'done' && n > 0))
+        .map(([name, n]) => (
+          <button
+            key={name}
+            type="button"
+            aria-pressed={state === name}
+            className="inline-flex items-center px-2 min-h-9 border-b-2 border-transparent hover:border-edge aria-pressed:border-petrol aria-pressed:bg-wash"
+            onClick={() => onState(name)}
+          >
+            <span className="font-semibold mr-1.5">{n}</span>
+            <StateMark state={name} />
+          </button>
+        ))}
     </div>
   )
 }
 
 /** Where readers stopped, on the ruler: the bar is the share of those who began that got to the step. */
-function DropOffRuler({ started, finished, since, steps, selected, onPick }: { started: number; finished: number; since: number | null; steps: DropOffStep[]; selected: StepId | undefined; onPick: (id: StepId) => void }) {
+function DropOffRuler({
+  started,
+  finished,
+  since,
+  steps,
+  selected,
+  onPick,
+}: {
+  started: number
+  finished: number
+  since: number | null
+  steps: DropOffStep[]
+  selected: StepId | undefined
+  onPick: (id: StepId) => void
+}) {
   const { t } = useTranslation()
   const shares = dropOff(steps, started)
   const worst = biggestLoss(steps)
   const marks = steps.flatMap((step, index): RulerMark[] => {
     const share = shares[index]!
     const mark: RulerMark = {
-      id: step.stepId, kind: 'step', name: step.name || t('Step {{n}}', { n: step.position }), number: step.position, state: step.stepId === selected ? 'here' : 'open', bar: share.share,
+      id: step.stepId,
+      kind: 'step',
+      name: step.name || t('Step {{n}}', { n: step.position }),
+      number: step.position,
+      state: step.stepId === selected ? 'here' : 'open',
+      bar: share.share,
       figure: (
         <span className="text-xs text-right shrink-0 w-20 pt-0.5 leading-4">
-          <span className="block">{percentOf(share.share)} <span className="text-soft">({step.reached})</span></span>
-          {step.stoppedHere > 0 && <span className={`block ${step.stepId === worst?.stepId ? 'text-brick font-bold' : 'text-soft'}`}>{step.stepId === worst?.stepId && '▲ '}{t('{{n}} stopped', { n: step.stoppedHere })}</span>}
+          <span className="block">
+            {percentOf(share.share)} <span className="text-soft">({step.reached})</span>
+          </span>
+          {step.stoppedHere > 0 && (
+            <span className={`block ${step.stepId === worst?.stepId ? 'text-brick font-bold' : 'text-soft'}`}>
+              {step.stepId === worst?.stepId && '▲ '}
+              {t('{{n}} stopped', { n: step.stoppedHere })}
+            </span>
+          )}
         </span>
       ),
     }
@@ -109,7 +271,8 @@ function DropOffRuler({ started, finished, since, steps, selected, onPick }: { s
       <h2 className="text-lg">{t('Where readers stopped')}</h2>
       <p className="text-sm text-soft mb-3">
         {started === 0 ? t('Nobody has opened it yet.') : t('{{started}} began, {{finished}} finished', { started, finished })}
-        {since !== null && `; ${t('since {{day}}', { day: momentOf(since) })}`}. {started > 0 && t('The bar is the share of those who began. Choose a step to see who stopped there.')}
+        {since !== null && `; ${t('since {{day}}', { day: momentOf(since) })}`}.{' '}
+        {started > 0 && t('The bar is the share of those who began. Choose a step to see who stopped there.')}
       </p>
       <StepRuler marks={marks} label={t('Drop-off by step')} onPick={(id) => onPick(id as StepId)} />
     </>

@@ -5,8 +5,31 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { call } from '../api'
 
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
-export const useGuideRecords = (page: number, enabled: boolean) => useQuery({ queryKey: ['records', 'guides', page], enabled, ...fresh, queryFn: ({ signal }) => call(listGuideRecords, { query: { page }, signal }) })
-export const usePersonList = (page: number, find: string, enabled: boolean) => useQuery({ queryKey: ['records', 'people', page, find], enabled, ...fresh, queryFn: ({ signal }) => call(listPersonRecords, { query: { page, find: find || undefined }, signal }) })
-export const useWhoFinished = (id: GuideId, query: QueryOf<typeof getWhoFinished>) => useQuery({ queryKey: ['records', 'who', id, query], ...fresh, queryFn: ({ signal }) => call(getWhoFinished, { params: { id }, query, signal }) })
-export const useDropOff = (id: GuideId) => useQuery({ queryKey: ['records', 'drop-off', id], ...fresh, queryFn: ({ signal }) => call(getDropOff, { params: { id }, signal }) })
-export const usePersonRecords = (id: PersonId) => useQuery({ queryKey: ['records', 'person', id], staleTime: 0, queryFn: ({ signal }) => call(getPersonRecords, { params: { id }, signal }) })
+export const useGuideRecords = (page: number, enabled: boolean) =>
+  useQuery({
+    queryKey: ['records', 'guides', page],
+    enabled,
+    ...fresh,
+    queryFn: ({ signal }) => call(listGuideRecords, { query: { page }, signal }),
+  })
+export const usePersonList = (page: number, find: string, enabled: boolean) =>
+  useQuery({
+    queryKey: ['records', 'people', page, find],
+    enabled,
+    ...fresh,
+    queryFn: ({ signal }) => call(listPersonRecords, { query: { page, find: find || undefined }, signal }),
+  })
+export const useWhoFinished = (id: GuideId, query: QueryOf<typeof getWhoFinished>) =>
+  useQuery({
+    queryKey: ['records', 'who', id, query],
+    ...fresh,
+    queryFn: ({ signal }) => call(getWhoFinished, { params: { id }, query, signal }),
+  })
+export const useDropOff = (id: GuideId) =>
+  useQuery({ queryKey: ['records', 'drop-off', id], ...fresh, queryFn: ({ signal }) => call(getDropOff, { params: { id }, signal }) })
+export const usePersonRecords = (id: PersonId) =>
+  useQuery({
+    queryKey: ['records', 'person', id],
+    staleTime: 0,
+    queryFn: ({ signal }) => call(getPersonRecords, { params: { id }, signal }),
+  })

@@ -4,16 +4,33 @@ import type { ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
 
 /** A decision that has to be taken before going on. */
-export function Dialog({ open, onClose, title, about, children }: { open: boolean; onClose: () => void; title: string; about?: string; children: ReactNode }) {
+export function Dialog({
+  open,
+  onClose,
+  title,
+  about,
+  children,
+}: {
+  open: boolean
+  onClose: () => void
+  title: string
+  about?: string
+  children: ReactNode
+}) {
   const { t } = useTranslation()
   return (
     <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 bg-ink/45 z-40" />
-        <Radix.Content className="fixed z-50 left-1/2 top-[12vh] -translate-x-1/2 w-[min(560px,calc(100vw-24px))] max-h-[80vh] overflow-auto bg-sheet border border-ink p-5" {...(about ? {} : { 'aria-describedby': undefined })}>
+        <Radix.Content
+          className="fixed z-50 left-1/2 top-[12vh] -translate-x-1/2 w-[min(560px,calc(100vw-24px))] max-h-[80vh] overflow-auto bg-sheet border border-ink p-5"
+          {...(about ? {} : { 'aria-describedby': undefined })}
+        >
           <div className="flex items-start gap-4 mb-4">
             <Radix.Title className="font-serif text-xl grow">{title}</Radix.Title>
-            <Radix.Close className="size-9 inline-flex items-center justify-center hover:bg-wash rounded-md" aria-label={t('Close')}><X size={18} aria-hidden /></Radix.Close>
+            <Radix.Close className="size-9 inline-flex items-center justify-center hover:bg-wash rounded-md" aria-label={t('Close')}>
+              <X size={18} aria-hidden />
+            </Radix.Close>
           </div>
           {about && <Radix.Description className="mb-4 text-soft">{about}</Radix.Description>}
           {children}

@@ -1,17 +1,35 @@
 import type { ReactNode } from 'react'
 
 /** A mark on the ruler: a step, or a section with its heading. */
-export type RulerMark = { id: string; kind: 'step' | 'section'; name: string; number?: number; state?: 'done' | 'here' | 'open' | 'shut'; bar?: number; figure?: ReactNode }
+export type RulerMark = {
+  id: string
+  kind: 'step' | 'section'
+  name: string
+  number?: number
+  state?: 'done' | 'here' | 'open' | 'shut'
+  bar?: number
+  figure?: ReactNode
+}
 
 const TICK = { done: 'bg-moss', here: 'bg-kingfisher', open: 'bg-edge', shut: 'bg-hair' }
 
 /** The step ruler: a vertical rule with a tick for each step and a long tick with a heading for each section. It leads to the
  * steps, tells how far one is, and carries figures, each as wide as its share. */
-export function StepRuler({ marks, label, onPick }: { marks: readonly RulerMark[]; label: string; onPick?: ((id: string) => void) | undefined }) {
+export function StepRuler({
+  marks,
+  label,
+  onPick,
+}: {
+  marks: readonly RulerMark[]
+  label: string
+  onPick?: ((id: string) => void) | undefined
+}) {
   return (
     <nav aria-label={label}>
       <ol className="relative border-l-2 border-ink">
-        {marks.map((mark) => (mark.kind === 'section' ? <SectionTick key={mark.id} mark={mark} /> : <StepTick key={mark.id} mark={mark} onPick={onPick} />))}
+        {marks.map((mark) =>
+          mark.kind === 'section' ? <SectionTick key={mark.id} mark={mark} /> : <StepTick key={mark.id} mark={mark} onPick={onPick} />,
+        )}
       </ol>
     </nav>
   )
@@ -30,16 +48,28 @@ export function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: str
   const state = mark.state ?? 'open'
   const inside = (
     <>
-      <span className="w-5 shrink-0" aria-hidden><span className={`block ${state === 'here' ? 'w-5 h-1.5 mt-[11px]' : 'w-3.5 h-0.5 mt-[13px]'} ${TICK[state]}`} /></span>
-      <span className={`text-xs tabular-nums w-5 shrink-0 text-right mt-1 ${state === 'here' ? 'font-bold' : 'text-soft'}`}>{mark.number}</span>
-      <span className={`text-sm leading-5 py-0.5 text-left grow min-w-0 ${state === 'here' ? 'font-bold' : ''} ${state === 'shut' ? 'text-soft' : ''}`}>
+      <span className="w-5 shrink-0" aria-hidden>
+        <span className={`block ${state === 'here' ? 'w-5 h-1.5 mt-[11px]' : 'w-3.5 h-0.5 mt-[13px]'} ${TICK[state]}`} />
+      </span>
+      <span className={`text-xs tabular-nums w-5 shrink-0 text-right mt-1 ${state === 'here' ? 'font-bold' : 'text-soft'}`}>
+        {mark.number}
+      </span>
+      <span
+        className={`text-sm leading-5 py-0.5 text-left grow min-w-0 ${state === 'here' ? 'font-bold' : ''} ${state === 'shut' ? 'text-soft' : ''}`}
+      >
         <span className="line-clamp-2">{mark.name}</span>
         {state === 'done' && <span className="sr-only"> (done)</span>}
         {mark.bar !== undefined && (
-          <span className="block h-1.5 mt-1 bg-hair" aria-hidden><span className="block h-full bg-petrol" style={{ width: `${Math.round(mark.bar * 100)}%` }} /></span>
+          <span className="block h-1.5 mt-1 bg-hair" aria-hidden>
+            <span className="block h-full bg-petrol" style={{ width: `${Math.round(mark.bar * 100)}%` }} />
+          </span>
         )}
       </span>
-      {state === 'done' && <span className="text-moss text-xs mt-1" aria-hidden>✓</span>}
+      {state === 'done' && (
+        <span className="text-moss text-xs mt-1" aria-hidden>
+          ✓
+        </span>
+      )}
       {mark.figure}
     </>
   )
@@ -47,7 +77,13 @@ export function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: str
   return (
     <li>
       {onPick ? (
-        <button type="button" className={`${row} hover:bg-wash disabled:hover:bg-transparent`} aria-current={state === 'here' ? 'step' : undefined} disabled={state === 'shut'} onClick={() => onPick(mark.id)}>
+        <button
+          type="button"
+          className={`${row} hover:bg-wash disabled:hover:bg-transparent`}
+          aria-current={state === 'here' ? 'step' : undefined}
+          disabled={state === 'shut'}
+          onClick={() => onPick(mark.id)}
+        >
           {inside}
         </button>
       ) : (

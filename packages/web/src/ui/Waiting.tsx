@@ -15,7 +15,11 @@ export function Waiting({ what }: { what?: string }) {
     const timer = setTimeout(() => setShown(true), SHOWN_AFTER_MS)
     return () => clearTimeout(timer)
   }, [])
-  return <p role="status" className="p-6 text-soft">{shown ? (what ?? t('Fetching …')) : ''}</p>
+  return (
+    <p role="status" className="p-6 text-soft">
+      {shown ? (what ?? t('Fetching …')) : ''}
+    </p>
+  )
 }
 
 type Result<T> = { data: T | undefined; error: unknown; isPending: boolean; refetch: () => unknown }
@@ -23,7 +27,11 @@ type Result<T> = { data: T | undefined; error: unknown; isPending: boolean; refe
 export function Loaded<T>({ query, children }: { query: Result<T>; children: (data: T) => ReactNode }) {
   if (query.data !== undefined) return <>{children(query.data)}</>
   if (query.isPending) return <Waiting />
-  return <div className="p-6 max-w-2xl"><Failed error={query.error} again={() => void query.refetch()} /></div>
+  return (
+    <div className="p-6 max-w-2xl">
+      <Failed error={query.error} again={() => void query.refetch()} />
+    </div>
+  )
 }
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
   const { t } = useTranslation()
@@ -32,7 +40,19 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
   return (
     <Message tone="bad" title={title} role="alert">
       {detail && <p>{detail}</p>}
-      {closed ? <p className="mt-1"><Link to="/" className="text-petrol underline">{t('Go to Today')}</Link></p> : again && <Button className="mt-2" onClick={again}>{t('Try again')}</Button>}
+      {closed ? (
+        <p className="mt-1">
+          <Link to="/" className="text-petrol underline">
+            {t('Go to Today')}
+          </Link>
+        </p>
+      ) : (
+        again && (
+          <Button className="mt-2" onClick={again}>
+            {t('Try again')}
+          </Button>
+        )
+      )}
     </Message>
   )
 }

@@ -1,7 +1,12 @@
 import { useSearchParams } from 'react-router'
 
 /** What a list shows, kept in the address: filters, order and page, so that a link or the back button brings the same view. */
-export function useSearchState(): { search: URLSearchParams; page: number; set: (more: Record<string, string | undefined>) => void; clear: () => void } {
+export function useSearchState(): {
+  search: URLSearchParams
+  page: number
+  set: (more: Record<string, string | undefined>) => void
+  clear: () => void
+} {
   const [search, setSearch] = useSearchParams()
   const page = Math.max(1, Math.floor(Number(search.get('page') ?? 1)) || 1)
   const set = (more: Record<string, string | undefined>) => {

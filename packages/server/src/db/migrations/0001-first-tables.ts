@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate'
+import type { Migration } from '../migration'
 
 /** People, library, drafts, editions, assignments, events and what is rolled up from them. */
 export const firstTables: Migration = {

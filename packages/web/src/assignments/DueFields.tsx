@@ -1,0 +1,68 @@
+import type { DueRule } from '@jackdaw/core/assignments'
+import type { LocalDate } from '@jackdaw/core/shared'
+import { useTranslation } from 'react-i18next'
+
+/** Until when it is to be read: in days, on a date, or at leisure. */
+export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: DueRule) => void }) {
+  const { t } = useTranslation()
+  const radio = 'size-[18px] accent-petrol'
+  return (
+    <fieldset className="space-y-2">
+      <legend className="sr-only">{t('Until when')}</legend>
+      <div className="flex items-center gap-2 flex-wrap">
+        <label className="flex items-center gap-2">
+          <input
+            type="radio"
+            name="due"
+            className={radio}
+            checked={due.kind === 'days'}
+            onChange={() => onChange({ kind: 'days', days: 14 })}
+          />
+          {t('Within')}
+        </label>
+        <input
+          type="number"
+          min={1}
+          max={730}
+          aria-label={t('Days')}
+          className="w-20 min-h-9 px-2 border border-edge rounded-md"
+          value={due.kind === 'days' ? due.days : 14}
+          disabled={due.kind !== 'days'}
+          onChange={(event) => onChange({ kind: 'days', days: Math.min(730, Math.max(1, Math.round(Number(event.target.value)) || 1)) })}
+        />
+        <span>{t('days from the day on which somebody gets it')}</span>
+      </div>
+      <div className="flex items-center gap-2 flex-wrap">
+        <label className="flex items-center gap-2">
+          <input
+            type="radio"
+            name="due"
+            className={radio}
+            checked={due.kind === 'date'}
+            onChange={() =>
+              onChange({ kind: 'date', date: new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10) as LocalDate })
+            }
+          />
+          {t('On a date')}
+        </label>
+        {due.kind === 'date' && (
+          <input
+            type="date"
+            aria-label={t('Due date')}
+            required
+            className="min-h-9 px-2 border border-edge rounded-md"
+            value={due.date}
+            onChange={(event) => onChange({ kind: 'date', date: event.target.value as LocalDate })}
+          />
+        )}
+      </div>
+      <label className="flex items-center gap-2">
+        <input type="radio" name="due" className={radio} checked={due.kind === 'none'} onChange={() => onChange({ kind: 'none' })} />
+        {t('No date')}
+      </label>
+      <p className="text-sm text-soft">
+        {t('A day ends at midnight where the person works. Whoever has the guide already keeps their date.')}
+      </p>
+    </fieldset>
+  )
+}

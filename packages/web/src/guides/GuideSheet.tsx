@@ -1,0 +1,110 @@
+import type { ItemId } from '@jackdaw/core/guides'
+import type { GuideId, StepId } from '@jackdaw/core/shared'
+import type { Editor } from '@tiptap/react'
+import { useTranslation } from 'react-i18next'
+import { Button } from '../ui'
+import type { DraftSession, DraftView } from './draftSession'
+import type { ItemActions } from './itemActions'
+import { SectionSheet, StepSheet } from './StepSheet'
+
+/** Grows with its text; a heading is written on as many lines as it needs. */
+function GrowingText({
+  value,
+  label,
+  placeholder,
+  className,
+  onChange,
+  maxLength,
+}: {
+  value: string
+  label: string
+  placeholder: string
+  className: string
+  onChange: (text: string) => void
+  maxLength: number
+}) {
+  return (
+    <div className={`grid ${className}`}>
+      <span aria-hidden className="invisible whitespace-pre-wrap [grid-area:1/1] [overflow-wrap:anywhere]">
+        {value || placeholder}{' '}
+      </span>
+      <textarea
+        rows={1}
+        value={value}
+        maxLength={maxLength}
+        aria-label={label}
+        placeholder={placeholder}
+        className="[grid-area:1/1] resize-none overflow-hidden bg-transparent border-b border-transparent hover:border-hair focus:border-edge"
+        onChange={(event) => onChange(event.target.value.replaceAll('\n', ' '))}
+      />
+    </div>
+  )
+}
+
+const NONE: readonly never[] = []
+/** Those for which something holds; always the same empty list when there are none, so that steps are not drawn anew for nothing. */
+const only = <T,>(list: readonly T[], holds: (each: T) => boolean): readonly T[] => (list.some(holds) ? list.filter(holds) : NONE)
+
+type Props = {
+  guideId: GuideId
+  session: DraftSession
+  view: DraftView
+  actions: ItemActions
+  selected: ItemId | null
+  focus: ItemId | null
+  uploads: readonly { stepId: StepId; file: string }[]
+  onEditor: (editor: Editor | null) => void
+}
+
+/** The white sheet on which a guide is written: title, summary, steps and headings. */
+export function GuideSheet({ guideId, session, view, actions, selected, focus, uploads, onEditor }: Props) {
+  const { t } = useTranslation()
+  const guide = view.document
+  let number = 0
+  return (
+    <>
+      <GrowingText
+        value={guide.title}
+        maxLength={300}
+        label={t('Title')}
+        placeholder={t('Title of the guide')}
+        className="font-serif text-2xl leading-9 font-semibold"
+        onChange={(title) => session.change({ type: 'set-facts', facts: { title } })}
+      />
+      <GrowingText
+        value={guide.summary}
+        maxLength={2000}
+        label={t('Summary')}
+        placeholder={t('In a sentence or two: what is it for, and when is it used?')}
+        className="font-serif text-lg leading-7 text-soft mt-1 mb-2"
+        onChange={(summary) => session.change({ type: 'set-facts', facts: { summary } })}
+      />
+      <ol className="border-t-2 border-ink">
+        {guide.items.map((item) => {
+          const conflicts = only(view.conflicts, (conflict) => conflict.itemId === item.id)
+          const common = { actions, selected: selected === item.id, focus: focus === item.id, conflicts }
+          return item.kind === 'section' ? (
+            <SectionSheet key={item.id} section={item} {...common} />
+          ) : (
+            <StepSheet
+              key={item.id}
+              guideId={guideId}
+              step={item}
+              number={++number}
+              uploads={only(uploads, (each) => each.stepId === item.id)}
+              onEditor={onEditor}
+              {...common}
+            />
+          )
+        })}
+      </ol>
+      {guide.items.length === 0 && (
+        <p className="py-6 text-soft">{t('A guide is a list of steps. Write the first one, or drop pictures on it later.')}</p>
+      )}
+      <div className="flex gap-2 mt-4">
+        <Button onClick={() => actions.addStep(guide.items.at(-1)?.id ?? null)}>{t('Add a step')}</Button>
+        <Button onClick={() => actions.addSection(guide.items.at(-1)?.id ?? null)}>{t('Add a section')}</Button>
+      </div>
+    </>
+  )
+}
