@@ -23,11 +23,12 @@ type Source = { random: () => number; newEventId: () => string }
 
 /** At a time when people are at work, on or after the given one: 06:00 to 18:00, Sundays free. */
 function atWork(at: number, random: () => number): number {
+  const hour = 6 * 60 * MINUTE + random() * 11.5 * 60 * MINUTE
   const day = new Date(at)
-  const days = day.getUTCDay() === 0 ? 1 : 0
   day.setUTCHours(0, 0, 0, 0)
-  const shifted = day.getTime() + days * DAY + 6 * 60 * MINUTE + random() * 11.5 * 60 * MINUTE
-  return shifted < at ? shifted + DAY : shifted
+  let moment = day.getTime() + hour
+  while (moment < at || new Date(moment).getUTCDay() === 0) moment += DAY
+  return moment
 }
 
 /** Events of a stretch of reading from step `begin` on.

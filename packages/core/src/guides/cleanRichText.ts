@@ -23,7 +23,13 @@ function clean(node: Loose, depth: number): unknown {
   const keptMarks = cleanMarks(marks)
   return {
     ...rest,
-    ...(attrs ? { attrs: Object.fromEntries(Object.entries(attrs).filter(([, value]) => value !== null)) } : {}),
+    ...(attrs
+      ? {
+          attrs: Object.fromEntries(
+            Object.entries(attrs).filter(([key, value]) => value !== null && (key !== 'id' || BLOCK_ID.test(String(value)))),
+          ),
+        }
+      : {}),
     ...(keptMarks ? { marks: keptMarks } : {}),
     ...(Array.isArray(content)
       ? { content: content.filter((each: Loose) => each?.type !== 'text' || each.text !== '').map((each: Loose) => clean(each, depth + 1)) }
