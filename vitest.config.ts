@@ -11,7 +11,12 @@ export default defineConfig({
         root,
         test: {
           name: 'unit',
-          include: ['packages/{core,contracts,web,recorder}/src/**/*.test.ts', 'demo/src/**/*.test.ts', 'scripts/**/*.test.mjs'],
+          include: [
+            'packages/{core,contracts,web,recorder}/src/**/*.test.ts',
+            'standins/*/src/**/*.test.ts',
+            'demo/src/**/*.test.ts',
+            'scripts/**/*.test.mjs',
+          ],
           environment: 'node',
         },
       },
