@@ -13,6 +13,7 @@ import { EditorBar } from './EditorBar'
 import { FactsColumn, type FactChanger } from './FactsColumn'
 import { GuideSheet } from './GuideSheet'
 import { itemActions } from './itemActions'
+import { useKeeps } from './keptDrafts'
 import { OutlineRuler } from './OutlineRuler'
 import { useDraftQuery, useDraftSession } from './useDraft'
 
@@ -41,6 +42,7 @@ function useUndoKeys(undo: () => void, redo: () => void): void {
 function EditorBench({ draft }: { draft: Draft }) {
   const { t } = useTranslation()
   const me = useMe()
+  const keeps = useKeeps()
   const { session, view, alsoHere } = useDraftSession(draft, me.id)
   const changeFact = useChangeGuide(draft.id)
   const [selected, setSelected] = useState<ItemId | null>(null)
@@ -66,10 +68,10 @@ function EditorBench({ draft }: { draft: Draft }) {
     useCallback(() => session.redo(), [session]),
   )
   useEffect(() => {
-    const unsaved = (event: BeforeUnloadEvent) => view.save === 'refused' && event.preventDefault()
+    const unsaved = (event: BeforeUnloadEvent) => (view.save === 'refused' || (!keeps && view.save !== 'saved')) && event.preventDefault()
     window.addEventListener('beforeunload', unsaved)
     return () => window.removeEventListener('beforeunload', unsaved)
-  }, [view.save])
+  }, [view.save, keeps])
   const pick = useCallback((id: ItemId) => {
     setSelected(id)
     document.getElementById(`item-${id}`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })

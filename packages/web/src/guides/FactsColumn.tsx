@@ -1,9 +1,9 @@
 import type { Draft } from '@jackdaw/contracts/guides'
 import { GuideKind, minutesToRead, stepsOf, type Change, type GuideDocument } from '@jackdaw/core/guides'
 import type { FolderId, PersonId } from '@jackdaw/core/shared'
-import { flattened, folderTree } from '@jackdaw/core/library'
 import { X } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
+import { FolderOptions } from '../library/FolderOptions'
 import { useFolders, type useChangeGuide } from '../library/queries'
 import { useWriters } from '../people'
 import { Check, Failed, Select } from '../ui'
@@ -30,7 +30,6 @@ export function FactsColumn({
   const { t } = useTranslation()
   const folders = useFolders()
   const writers = useWriters().data ?? []
-  const tree = flattened(folderTree(folders.data ?? [], (a, b) => a.localeCompare(b)))
   const shared = draft.sharedWith.map((each) => each.id)
   const share = (sharedWith: PersonId[]) => onFact.change({ sharedWith }, { sharedWith: shared })
   return (
@@ -59,12 +58,7 @@ export function FactsColumn({
         onChange={(event) => onFact.change({ folderId: (event.target.value || null) as FolderId | null }, { folderId: draft.folderId })}
       >
         <option value="">{t('No folder')}</option>
-        {tree.map((folder) => (
-          <option key={folder.id} value={folder.id}>
-            {' '.repeat(folder.depth * 3)}
-            {folder.name}
-          </option>
-        ))}
+        <FolderOptions folders={folders.data ?? []} />
       </Select>
       <Select
         label={t('Owner')}

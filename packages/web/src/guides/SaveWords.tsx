@@ -3,11 +3,13 @@ import { useTranslation } from 'react-i18next'
 import { Link } from 'react-router'
 import { timeOf } from '../ui'
 import type { DraftView } from './draftSession'
+import { useKeeps } from './keptDrafts'
 
 /** Whether what was written is safe, in words; and who else is here. */
 export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHere: readonly PersonRef[]; onRetry: () => void }) {
   const { t } = useTranslation()
   const other = view.others.at(-1)
+  const keeps = useKeeps()
   return (
     <p className="text-sm text-soft" role="status">
       {view.save === 'saved' && (view.savedAt === null ? t('Everything is saved') : t('Saved at {{time}}', { time: timeOf(view.savedAt) }))}
@@ -15,7 +17,7 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
       {view.save === 'saving' && t('Saving …')}
       {view.save === 'offline' && (
         <span className="text-ochre font-semibold">
-          {t('The server cannot be reached; kept in this browser.')}{' '}
+          {keeps ? t('The server cannot be reached; kept in this browser.') : t('The server cannot be reached.')}{' '}
           <button type="button" className="underline" onClick={onRetry}>
             {t('Try now')}
           </button>
@@ -23,7 +25,7 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
       )}
       {view.save === 'signed-out' && (
         <span className="text-brick font-semibold">
-          {t('You are signed out. What you wrote is kept in this browser.')}{' '}
+          {keeps ? t('You are signed out. What you wrote is kept in this browser.') : t('You are signed out.')}{' '}
           <Link to="/sign-in" target="_blank" className="underline">
             {t('Sign in in a new tab')}
           </Link>
@@ -31,11 +33,16 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
       )}
       {view.save === 'refused' && (
         <span className="text-brick font-semibold">
-          {t('Not saved: {{words}} It is kept in this browser; change it, or undo.', { words: view.words })}{' '}
+          {keeps
+            ? t('Not saved: {{words}} It is kept in this browser; change it, or undo.', { words: view.words })
+            : t('Not saved: {{words}} Change it, or undo.', { words: view.words })}{' '}
           <button type="button" className="underline" onClick={onRetry}>
             {t('Try again')}
           </button>
         </span>
+      )}
+      {!keeps && view.save !== 'saved' && (
+        <strong className="text-brick"> {t('This browser cannot keep it: leave this page open until it is saved.')}</strong>
       )}
       {alsoHere.length > 0 && (
         <>

@@ -1,6 +1,7 @@
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { nanoid } from 'nanoid'
+import { useSyncExternalStore } from 'react'
 import type { Pending } from './draftSession'
 
 type Kept = Pending & { key: string; guideId: GuideId; personId: PersonId; pageId: string; beatAt: number }
@@ -28,6 +29,22 @@ async function isDead(kept: Kept): Promise<boolean> {
   return !held.some((lock) => lock.name === `jackdaw-page-${kept.pageId}`)
 }
 
+let keeps = true
+const listeners = new Set<() => void>()
+function tell(now: boolean): void {
+  keeps = now
+  listeners.forEach((listener) => listener())
+}
+/** Whether this browser could keep what was last written; some refuse their database in private windows or when they are full. */
+export const useKeeps = (): boolean =>
+  useSyncExternalStore(
+    (changed) => {
+      listeners.add(changed)
+      return () => listeners.delete(changed)
+    },
+    () => keeps,
+  )
+
 /** Keeps unsaved changes of one draft in the browser. */
 export function keepDraft(guideId: GuideId, personId: PersonId): { keep: (pending: Pending | null) => void; stop: () => void } {
   // A key for each opening: a page may open the same guide again while an earlier opening still waits for the network.
@@ -42,7 +59,11 @@ export function keepDraft(guideId: GuideId, personId: PersonId): { keep: (pendin
         if (pending) await db.put('drafts', { ...pending, key, guideId, personId, pageId: PAGE_ID, beatAt: Date.now() })
         else await db.delete('drafts', key)
       })
-      .catch(() => undefined) // a browser without a database keeps the changes in the page only; saving goes on
+      .then(
+        () => tell(true),
+        // Without its database the browser keeps the changes in the page only: saving goes on, and the page says so.
+        () => tell(false),
+      )
   }
   const beat = setInterval(() => latest && write(), BEAT_MS)
   return {

@@ -8,6 +8,7 @@ import { useTranslation } from 'react-i18next'
 import { Button, Failed, Loaded, Select, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { Menu, MenuItem } from '../ui/Menu'
+import { FolderOptions } from './FolderOptions'
 import { useChangeFolder, useCreateFolder } from './queries'
 
 type Asked = { what: 'new'; parentId: FolderId | null } | { what: 'rename' | 'move' | 'archive'; folder: Folder } | null
@@ -41,12 +42,7 @@ export function FolderColumn({
                   className="mt-1 w-full min-h-11 px-2 bg-sheet border border-edge"
                 >
                   <option value="">{t('All guides')}</option>
-                  {flattened(folderTree(rows, compare)).map((folder) => (
-                    <option key={folder.id} value={folder.id}>
-                      {' '.repeat(folder.depth * 3)}
-                      {folder.name}
-                    </option>
-                  ))}
+                  <FolderOptions folders={rows} />
                 </select>
               </label>
               <ul className="hidden lg:block">
@@ -172,14 +168,7 @@ function FolderDialog({
             onChange={(event) => setParentId((event.target.value || null) as FolderId | null)}
           >
             <option value="">{t('The top')}</option>
-            {flattened(folderTree(folders, compare))
-              .filter((each) => mayMoveUnder(folders, asked.folder.id, each.id))
-              .map((each) => (
-                <option key={each.id} value={each.id}>
-                  {' '.repeat(each.depth * 3)}
-                  {each.name}
-                </option>
-              ))}
+            <FolderOptions folders={folders} fits={(each) => mayMoveUnder(folders, asked.folder.id, each.id)} />
           </Select>
         )}
         {asked.what === 'archive' && <p>{t('Only an empty folder can be archived. Guides in it have to be moved or archived first.')}</p>}

@@ -1,10 +1,10 @@
 import type { Folder, GuideRow } from '@jackdaw/contracts/library'
-import { flattened, folderTree } from '@jackdaw/core/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Button, Failed, Select } from '../ui'
 import { Dialog } from '../ui/Dialog'
+import { FolderOptions } from './FolderOptions'
 import { useChangeGuide } from './queries'
 
 export function MoveDialog({ guide, folders, onClose }: { guide: GuideRow; folders: Folder[]; onClose: () => void }) {
@@ -22,12 +22,7 @@ export function MoveDialog({ guide, folders, onClose }: { guide: GuideRow; folde
       >
         <Select label={t('Into')} value={folderId ?? ''} onChange={(event) => setFolderId((event.target.value || null) as FolderId | null)}>
           <option value="">{t('No folder')}</option>
-          {flattened(folderTree(folders, (a, b) => a.localeCompare(b))).map((each) => (
-            <option key={each.id} value={each.id}>
-              {' '.repeat(each.depth * 3)}
-              {each.name}
-            </option>
-          ))}
+          <FolderOptions folders={folders} />
         </Select>
         {change.isError && <Failed error={change.error} />}
         <div className="flex justify-end gap-2">

@@ -1,7 +1,6 @@
 import type * as z from 'zod/mini'
 import { NewGuide, type Folder } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
-import { flattened, folderTree } from '@jackdaw/core/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
@@ -10,6 +9,7 @@ import { useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { Button, Failed, Select, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
+import { FolderOptions } from './FolderOptions'
 import { useCreateGuide } from './queries'
 
 export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId | undefined; folders: Folder[]; onClose: () => void }) {
@@ -42,12 +42,7 @@ export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId 
         </Select>
         <Select label={t('Folder')} {...register('folderId', { setValueAs: (value: string | null) => value || null })}>
           <option value="">{t('No folder')}</option>
-          {flattened(folderTree(folders, (a, b) => a.localeCompare(b))).map((each) => (
-            <option key={each.id} value={each.id}>
-              {' '.repeat(each.depth * 3)}
-              {each.name}
-            </option>
-          ))}
+          <FolderOptions folders={folders} />
         </Select>
         {create.isError && <Failed error={create.error} />}
         <div className="flex justify-end gap-2">
