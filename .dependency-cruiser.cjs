@@ -3,7 +3,7 @@ const TIERS = [
   ['shared'],
   ['people', 'files', 'events', 'storage', 'db', 'http', 'api', 'ui'],
   ['guides', 'annotations', 'recording', 'glossary', 'translation', 'search', 'audiences'],
-  ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange'],
+  ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange', 'editing'],
   ['assignments', 'plans', 'notices', 'library'],
   ['records', 'engagement', 'helpPanel'],
 ]
@@ -20,7 +20,7 @@ module.exports = {
       from: { path: '^packages/core/', pathNot: test },
       to: {
         pathNot:
-          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns)/)',
+          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns|@noble/hashes)/)',
       },
     },
     {

@@ -2,6 +2,7 @@ import { join } from 'node:path'
 import { defineConfig } from 'vitest/config'
 
 const root = import.meta.dirname
+const recording = process.env['RECORD_CORPUS'] !== undefined || process.env['RECORD_DEMO'] !== undefined
 const cluster = join(root, 'packages/server/src/testing/throwAwayCluster.ts')
 
 export default defineConfig({
@@ -18,6 +19,7 @@ export default defineConfig({
             'scripts/**/*.test.mjs',
           ],
           environment: 'node',
+          testTimeout: 20_000,
         },
       },
       {
@@ -35,12 +37,15 @@ export default defineConfig({
         root,
         test: {
           name: 'e2e',
-          include: ['e2e/src/**/*.spec.ts'],
+          // Recordings for the corpus and the demo are made anew only when somebody asks for it.
+          include: recording ? ['e2e/src/corpus/*.record.ts'] : ['e2e/src/**/*.spec.ts'],
           environment: 'node',
           globalSetup: [cluster],
           testTimeout: 180_000,
           hookTimeout: 120_000,
           maxWorkers: 1,
+          // A browser on a busy machine misses a beat now and then; what fails twice running fails.
+          retry: 1,
         },
       },
     ],

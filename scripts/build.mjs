@@ -62,6 +62,29 @@ export async function buildStandIns() {
   cpSync(join(from, 'public'), join(to, 'web'), { recursive: true })
 }
 
+/** The browser extension. Every script is one file: content scripts cannot import. */
+export async function buildRecorder() {
+  const [esbuild, { default: sharp }] = await Promise.all([import('esbuild'), import('sharp')])
+  const from = join(ROOT, 'packages/recorder')
+  const to = join(ROOT, 'dist/recorder')
+  const common = { outdir: to, bundle: true, minify: true, target: 'chrome120', legalComments: 'none', logLevel: 'warning' }
+  await Promise.all([
+    esbuild.build({ ...common, entryPoints: { content: join(from, 'src/content/main.ts') }, format: 'iife' }),
+    esbuild.build({
+      ...common,
+      entryPoints: { background: join(from, 'src/background/main.ts'), panel: join(from, 'src/panel/main.ts') },
+      format: 'esm',
+    }),
+  ])
+  cpSync(join(from, 'public'), to, { recursive: true })
+  const icon = readFileSync(join(ROOT, 'packages/web/public/jackdaw.svg'))
+  for (const size of [16, 48, 128])
+    await sharp(icon, { density: 300 })
+      .resize(size, size)
+      .png()
+      .toFile(join(to, `icon-${size}.png`))
+}
+
 export async function buildServer() {
   const esbuild = await import('esbuild')
   await esbuild.build({
@@ -89,6 +112,7 @@ export async function buildIfStale({ force = false, quiet = false } = {}) {
   await Promise.all([
     buildServer(),
     buildStandIns(),
+    buildRecorder(),
     vite.build({ root: join(ROOT, 'packages/web'), configFile: join(ROOT, 'vite.config.ts'), logLevel: quiet ? 'error' : 'warn' }),
   ])
   const assets = join(ROOT, 'dist/web/assets')

@@ -10,6 +10,8 @@ export type Reading = {
   edition: number
   steps: readonly StepId[]
   confirmSteps: boolean
+  /** Steps whose cautions have to be acknowledged. */
+  cautions?: ReadonlySet<string>
   /** Earliest start and end of what is made up, epoch milliseconds. */
   from: number
   until: number
@@ -49,6 +51,8 @@ function stretch(
     const hard = reading.stopAt?.step === index + 1 ? 2.6 : 1
     const activeMs = Math.round((7_000 + random() * 26_000) * hard)
     events.push({ ...base, id: newEventId(), verb: 'step-viewed', stepId, occurredAt: Math.round(at) })
+    if (reading.cautions?.has(stepId))
+      events.push({ ...base, id: newEventId(), verb: 'step-acknowledged', stepId, occurredAt: Math.round(at + activeMs / 3) })
     at += activeMs
     if (at > reading.until) return { events, reached: index, endedAt: at }
     events.push({ ...base, id: newEventId(), verb: 'time-spent', stepId, activeMs, occurredAt: Math.round(at) })

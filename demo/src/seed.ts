@@ -1,8 +1,9 @@
 import { readFile } from 'node:fs/promises'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import { reasonsFor, type AudienceRule } from '@jackdaw/core/audiences'
 import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
-import { richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
+import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
+import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
 import {
   endOfLocalDay,
   seededRandom,
@@ -10,13 +11,16 @@ import {
   type GuideId,
   type LocalDate,
   type PersonId,
+  type PictureId,
   type RoleId,
   type StepId,
   type TeamId,
 } from '@jackdaw/core/shared'
 import { readingEvents } from './activity'
 import { DEMO_PASSWORD, demoCompany, type DemoPerson } from './company'
+import { CUSTOMER_WORDS } from './customers'
 import { FOLDERS, GUIDES, type DemoGuide } from './guides'
+import { cautionSteps, refine } from './refine'
 import type { Batch, DemoServices, NewPerson } from './services'
 
 const DAY = 86_400_000
@@ -79,7 +83,42 @@ async function loadPeople(services: DemoServices, scale: number, now: number): P
   return { ids, members }
 }
 
-/** Reads a guide's Markdown with Jackdaw's own import and stores it with its pictures. */
+type Read = { document: GuideDocument; pictures: { id: PictureId; path: string; words?: readonly TextBox[] }[] }
+
+/** Reads a guide's Markdown with Jackdaw's own import. */
+async function importedGuide(folder: string, { file }: DemoGuide, newId: () => string): Promise<Read> {
+  const draft = importMarkdown(await readFile(join(folder, 'guides', `${file}.md`), 'utf8'), file, newId)
+  const { document } = settlePictures(draft, new Set(draft.pictures.map((picture) => picture.id as string)))
+  const byName = new Map(draft.pictures.map(({ id, path }) => [basename(path, '.png'), id]))
+  return {
+    document: refine(document, file, (name) => byName.get(name)),
+    pictures: draft.pictures.map(({ id, path }) => ({ id, path: join(folder, path) })),
+  }
+}
+
+/** Writes a guide from a real recording with Jackdaw's own rules. */
+async function recordedGuide(folder: string, { file, kind, recordedSummary = '' }: DemoGuide, newId: () => string): Promise<Read> {
+  const from = join(folder, 'recordings', file)
+  const { language, actions } = JSON.parse(await readFile(join(from, 'recording.json'), 'utf8')) as {
+    language: SentenceLanguage
+    actions: RawAction[]
+  }
+  const shots = actions.flatMap((action) => [action.shot, ...(action.otherShots ?? [])]).filter((shot) => shot !== undefined)
+  const stored = new Map(shots.map(({ id, widthPx, heightPx }) => [id, { id: newId() as PictureId, widthPx, heightPx }]))
+  const { title, items } = draftFrom(actions, { language, newId, storedShot: (id) => stored.get(id) })
+  const used = new Set(items.flatMap((item) => (item.kind === 'step' ? item.pictures.map((picture) => picture.id) : [])))
+  return {
+    document: refine({ ...emptyDocument(title, kind), language, summary: recordedSummary, items }, file, () => undefined),
+    pictures: [...stored]
+      .filter(([, { id }]) => used.has(id))
+      .map(([shot, picture]) => {
+        const action = actions.find((each) => each.shot?.id === shot)
+        return { id: picture.id, path: join(from, `${shot}.webp`), words: action ? textInPicture(action, picture) : [] }
+      }),
+  }
+}
+
+/** Reads a guide and stores it with its pictures. */
 async function loadGuide(
   services: DemoServices,
   folder: string,
@@ -87,14 +126,15 @@ async function loadGuide(
   ids: Ids,
   now: number,
 ): Promise<{ id: GuideId; document: GuideDocument; owner: PersonId }> {
-  const draft = importMarkdown(await readFile(join(folder, 'guides', `${guide.file}.md`), 'utf8'), guide.file, services.newId)
+  const { document, pictures } = await (guide.recordedSummary ? recordedGuide : importedGuide)(folder, guide, services.newId)
   const id = services.newId() as GuideId
   const owner = ids.people.get(guide.owner)! as PersonId
-  const { document } = settlePictures(draft, new Set(draft.pictures.map((picture) => picture.id as string)))
   const finished: GuideDocument = { ...document, kind: guide.kind, confirmSteps: guide.confirmSteps ?? false }
   await services.addGuide({ id, document: finished, ownerId: owner, folderId: ids.folders.get(guide.folder)! as FolderId, now })
-  for (const picture of draft.pictures)
-    await services.addPicture({ id: picture.id, guideId: id, bytes: await readFile(join(folder, picture.path)), by: owner, now })
+  for (const { id: pictureId, path, words } of pictures) {
+    await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(path), by: owner, now })
+    if (words) await services.addPictureText(pictureId, words)
+  }
   return { id, document: finished, owner }
 }
 
@@ -146,6 +186,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
           edition,
           steps: only === undefined ? list : list.slice(0, only),
           confirmSteps: document.confirmSteps,
+          cautions: cautionSteps(document),
           from,
           until: to,
           diligence: diligence.get(member.id)!,
@@ -184,6 +225,26 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
     }
   }
   await addDraftInWork(services, ids, until)
+  await addDraftWithPrivateData(services, folder, ids, until)
+  await services.setLook({ name: 'Larkmoor Glasshouses', head: ['owner', 'steps', 'minutes', 'date', 'edition'] })
+}
+
+/** A draft whose picture shows private data that nobody has blacked out yet. */
+async function addDraftWithPrivateData(services: DemoServices, folder: string, ids: Ids, until: number): Promise<void> {
+  const draft = importMarkdown(
+    '# Look up a customer in Order Book\n\nFor questions on the telephone.\n\n1. Open **Customers**.\n\n   ![The list of customers with mail addresses and telephone numbers](pictures/order-book-customers.png)\n\n2. Find the number on the order, or a part of the name.\n',
+    'customers',
+    services.newId,
+  )
+  const { document } = settlePictures(draft, new Set(draft.pictures.map((picture) => picture.id as string)))
+  const id = services.newId() as GuideId
+  const ownerId = ids.people.get('Ada Finch')! as PersonId
+  const now = until - DAY / 2
+  await services.addGuide({ id, document, ownerId, folderId: ids.folders.get('Order office')! as FolderId, now })
+  for (const { id: pictureId, path } of draft.pictures) {
+    await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(join(folder, path)), by: ownerId, now })
+    await services.addPictureText(pictureId, CUSTOMER_WORDS)
+  }
 }
 
 /** A guide that nobody has published yet, as there always is one. */

@@ -1,7 +1,8 @@
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { UsageEvent } from '@jackdaw/core/events'
-import type { Change, GuideDocument } from '@jackdaw/core/guides'
+import type { Change, GuideDocument, Look } from '@jackdaw/core/guides'
+import type { TextBox } from '@jackdaw/core/recording'
 import type { Level } from '@jackdaw/core/people'
 import type { FolderId, GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
 
@@ -33,6 +34,9 @@ export type DemoServices = {
   addFolder(folder: { id: FolderId; name: string; parentId: FolderId | null; now: number }): Promise<unknown>
   addGuide(guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }): Promise<unknown>
   addPicture(picture: { id: PictureId; guideId: GuideId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
+  /** The words that stand in a picture, as a recorder tells them; in its pixels. */
+  addPictureText(id: PictureId, boxes: readonly TextBox[]): Promise<void>
+  setLook(look: Partial<Look>): Promise<void>
   saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number): Promise<unknown>
   publish(
     guideId: GuideId,

@@ -8,6 +8,9 @@ import axe from 'axe-core'
 import pg from 'pg'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
 import { inject, type ProvidedContext } from 'vitest'
+import { BROWSER_FLAGS, CHROMIUM, seen } from './browser'
+
+export { BROWSER_FLAGS, CHROMIUM, seen }
 
 /** The day on which the demo of the journeys ends. */
 export const ANCHOR = '2026-03-10'
@@ -65,20 +68,7 @@ export async function startApp(): Promise<App> {
   }
 }
 
-export const openBrowser = (): Promise<Browser> =>
-  puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: [
-      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--disable-dev-shm-usage',
-    ],
-  })
+export const openBrowser = (): Promise<Browser> => puppeteer.launch({ executablePath: CHROMIUM, args: BROWSER_FLAGS })
 
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
@@ -107,14 +97,6 @@ export async function signedIn(
   return page
 }
 
-/** Waits until the page shows these words. */
-export async function seen(page: Page, words: string): Promise<void> {
-  try {
-    await page.waitForFunction((text: string) => document.body.innerText.includes(text), {}, words)
-  } catch {
-    throw new Error(`“${words}” was not seen; the page shows: ${(await page.evaluate(() => document.body.innerText)).slice(0, 1500)}`)
-  }
-}
 /** Presses the button or link of this name. */
 export const press = (page: Page, name: string): Promise<void> => page.locator(`::-p-aria([name="${name}"])`).click()
 

@@ -16,13 +16,11 @@ export const EQUIPMENT: Record<string, string> = {
   'seeder-overview': sheet(
     box(120, 380, 720, 26, { fill: STEEL }) + [150, 330, 610, 790].map((x) => box(x, 406, 18, 120, { fill: STEEL })).join('') + circle(430, 290, 84, { fill: STEEL }) + circle(430, 290, 14, { fill: '#FFFFFF' }) +
       Array.from({ length: 20 }, (_, i) => circle(430 + 70 * Math.cos(i * 0.314), 290 + 70 * Math.sin(i * 0.314), 3, { fill: INK })).join('') + path('M 520 130 h 130 l -36 100 h -58 z', { fill: '#F1E7D0' }) + path('M 556 230 l -52 20', { width: 6 }) +
-      [160, 600, 720].map((x) => box(x, 346, 100, 32, { fill: GREEN })).join('') + box(132, 306, 44, 60, { fill: '#FFFFFF' }) + circle(154, 336, 15, { fill: '#B3261E' }) +
-      name(30, 240, 'Stop button', 150, 326) + name(300, 150, 'Drum', 410, 214) + name(690, 160, 'Hopper', 634, 170) + name(640, 300, 'Tray', 650, 350) + name(380, 470, 'Conveyor', 480, 400),
+      [160, 600, 720].map((x) => box(x, 346, 100, 32, { fill: GREEN })).join('') + box(132, 306, 44, 60, { fill: '#FFFFFF' }) + circle(154, 336, 15, { fill: '#B3261E' }),
   ),
   'seeder-drum': sheet(
     box(120, 280, 720, 30, { fill: STEEL }) + box(260, 190, 400, 210, { fill: '#EEF1F2', round: 14 }) + Array.from({ length: 84 }, (_, i) => circle(290 + (i % 14) * 26, 222 + Math.floor(i / 14) * 30, 3.2, { fill: INK })).join('') +
-      box(660, 206, 26, 178, { fill: '#6FA0C4' }) + box(700, 240, 34, 110, { fill: STEEL, round: 6 }) + circle(150, 295, 74, { width: 8 }) + path('M 150 221 v 148 M 76 295 h 148', { width: 5 }) +
-      name(60, 170, 'Hand wheel', 112, 236) + name(760, 190, 'Locking ring', 722, 244) + name(560, 480, 'Blue end: 0.5 mm', 670, 384) + name(300, 140, 'Holes', 340, 222),
+      box(660, 206, 26, 178, { fill: '#6FA0C4' }) + box(700, 240, 34, 110, { fill: STEEL, round: 6 }) + circle(150, 295, 74, { width: 8 }) + path('M 150 221 v 148 M 76 295 h 148', { width: 5 }),
   ),
   'tank-front': sheet(
     path('M 330 130 h 300 v 280 a 150 60 0 0 1 -300 0 z', { fill: STEEL }) + path('M 330 220 h 300', { dash: '8 6', stroke: '#4A7C8C' }) + box(440, 70, 80, 60, { fill: '#FFFFFF' }) + path('M 480 130 v 230 M 430 350 h 100 M 440 372 h 80', { width: 6 }) +
@@ -48,8 +46,7 @@ export const EQUIPMENT: Record<string, string> = {
       name(480, 66, 'Lot number: week, house, bay', 490, 240),
   ),
   'pump-filter': sheet(
-    path('M 60 330 h 840', { width: 26, stroke: '#A9B4BA' }) + circle(190, 330, 72, { fill: STEEL }) + path('M 190 330 m -40 0 a 40 40 0 1 1 40 40', { width: 4 }) + path('M 452 300 h 96 v 190 a 48 30 0 0 1 -96 0 z', { fill: '#EAF1F4' }) + box(440, 270, 120, 34, { fill: '#6E7D88', round: 6 }) + circle(500, 264, 9, { fill: '#B3261E' }) + valve(350, 330) + valve(680, 330) + gauge(400, 240, -2.4) + gauge(620, 240, -0.9) +
-      name(130, 220, 'Pump', 190, 262) + name(250, 150, 'Gauge before', 398, 216) + name(640, 160, 'Gauge after', 622, 216) + name(560, 110, 'Red button', 504, 256) + name(600, 500, 'Housing', 548, 440) + name(290, 440, 'Valve', 350, 344) + name(720, 440, 'Valve', 684, 344),
+    path('M 60 330 h 840', { width: 26, stroke: '#A9B4BA' }) + circle(190, 330, 72, { fill: STEEL }) + path('M 190 330 m -40 0 a 40 40 0 1 1 40 40', { width: 4 }) + path('M 452 300 h 96 v 190 a 48 30 0 0 1 -96 0 z', { fill: '#EAF1F4' }) + box(440, 270, 120, 34, { fill: '#6E7D88', round: 6 }) + circle(500, 264, 9, { fill: '#B3261E' }) + valve(350, 330) + valve(680, 330) + gauge(400, 240, -2.4) + gauge(620, 240, -0.9),
   ),
   'hand-wash': sheet(
     path('M 90 360 h 330 q 0 120 -165 120 q -165 0 -165 -120 z', { fill: STEEL }) + path('M 230 360 v -90 q 0 -40 60 -40 v 40', { width: 12, stroke: '#8C98A0' }) + box(90, 230, 60, 90, { fill: '#FFFFFF', round: 8 }) + text(120, 284, 'soap', { size: 22, middle: true }) + box(370, 190, 90, 120, { fill: '#FFFFFF' }) + text(415, 256, 'paper', { size: 24, middle: true }) +

@@ -3,7 +3,6 @@ export const WIDTH = 960
 export const HEIGHT = 600
 
 export const INK = '#17212B'
-const LINE = '#7A8794'
 
 type Look = { fill?: string; stroke?: string; width?: number; round?: number; dash?: string }
 const look = ({ fill = 'none', stroke = INK, width = 2, dash }: Look): string =>
@@ -55,14 +54,6 @@ export function orderBook(area: string, inner: string): string {
 export const button = (x: number, y: number, w: number, words: string, strong = false): string =>
   box(x, y, w, 40, { fill: strong ? '#2F4A3A' : '#FFFFFF', stroke: '#2F4A3A', width: 1.5, round: 3 }) +
   text(x + w / 2, y + 26, words, { size: 17, bold: true, fill: strong ? '#FFFFFF' : '#2F4A3A', middle: true })
-export const field = (x: number, y: number, w: number, label: string, value = ''): string =>
-  text(x, y - 8, label, { size: 15, fill: '#4A5560' }) +
-  box(x, y, w, 38, { fill: '#FFFFFF', stroke: LINE, width: 1.5, round: 2 }) +
-  text(x + 12, y + 25, value, { size: 17 })
-export const tick = (x: number, y: number, label: string, on: boolean): string =>
-  box(x, y, 22, 22, { fill: '#FFFFFF', stroke: LINE, width: 1.5, round: 2 }) +
-  (on ? path(`M ${x + 5} ${y + 11} l 5 6 l 8 -12`, { width: 3 }) : '') +
-  text(x + 30, y + 17, label, { size: 17 })
 export function table(x: number, y: number, columns: readonly [string, number][], rows: readonly (readonly string[])[]): string {
   const width = columns.reduce((sum, [, w]) => sum + w, 0)
   let out = box(x, y, width, 38, { fill: '#E4E7DF', stroke: 'none' })

@@ -3,8 +3,9 @@ import * as z from 'zod/mini'
 import type { ProblemCode } from './problems'
 
 /** Who may call: anyone, whoever is signed in, or whom the table of rights lets do this. `over` names the parameter `id`'s kind of
- * thing, to which the caller's relations are looked up; without it the action is asked without a thing. */
-export type Access = 'anyone' | { may: Action; over?: 'guide' | 'person' }
+ * thing, to which the caller's relations are looked up; without it the action is asked without a thing.
+ * `by: 'recorder'`: only a paired recorder may call, in the name of its person; a session does not count there. */
+export type Access = 'anyone' | { may: Action; over?: 'guide' | 'person'; by?: 'recorder' }
 
 type Shape = z.ZodMiniType | undefined
 

@@ -9,11 +9,12 @@ import * as people from './people'
 import { PROBLEMS } from './problems'
 import * as publishing from './publishing'
 import * as reading from './reading'
+import * as recording from './recording'
 import * as records from './records'
 
 const isEndpoint = (value: unknown): value is Endpoint =>
   typeof value === 'object' && value !== null && 'path' in value && 'access' in value
-const endpoints = [exchange, guides, health, library, people, publishing, reading, records].flatMap((domain) =>
+const endpoints = [exchange, guides, health, library, people, publishing, reading, recording, records].flatMap((domain) =>
   Object.values(domain as Record<string, unknown>).filter(isEndpoint),
 )
 
@@ -30,13 +31,20 @@ describe('the contracts', () => {
       if (access.over) expect([path, path.includes('/:id'), params !== undefined]).toEqual([path, true, true])
     }
   })
-  it('open only sign-in and health to anyone', () => {
+  it('open only sign-in, pairing and health to anyone', () => {
     expect(
       endpoints
         .filter((endpoint) => endpoint.access === 'anyone')
         .map((endpoint) => endpoint.path)
         .sort(),
-    ).toEqual(['/api/session', '/api/session', '/healthz', '/readyz'])
+    ).toEqual(['/api/recorder/pairing', '/api/session', '/api/session', '/healthz', '/readyz'])
+  })
+  it('keep what recorders send apart from what pages send', () => {
+    for (const { access, path } of endpoints)
+      expect([path, access !== 'anyone' && access.by === 'recorder']).toEqual([
+        path,
+        path.startsWith('/api/recorder/') && access !== 'anyone',
+      ])
   })
   it('read nothing but the address in a GET, and answer either with JSON or with a file', () => {
     for (const endpoint of endpoints) {

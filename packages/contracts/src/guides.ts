@@ -1,5 +1,6 @@
-import { Change, GuideDocument, GuideItem } from '@jackdaw/core/guides'
-import { FolderId, GuideId, PictureId } from '@jackdaw/core/shared'
+import { AnnotationId, Change, GuideDocument, GuideItem, Look, Rect } from '@jackdaw/core/guides'
+import { PrivateKind } from '@jackdaw/core/recording'
+import { FolderId, GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
@@ -115,4 +116,99 @@ export const getEditionPicture = endpoint({
   params: z.object({ id: GuideId, edition: z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000)), pictureId: PictureId }),
   query: z.object({ size: z.optional(PictureSize) }),
   problems: ['not-found'],
+})
+
+/** Sizes of the guide's stored pictures, in pixels. */
+export const getPictureSizes = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/picture-sizes',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  response: z.record(z.string(), z.object({ widthPx: z.int(), heightPx: z.int() })),
+  problems: [],
+})
+
+/** How the company's guides look. */
+export const getLook = endpoint({ method: 'get', path: '/api/look', access: { may: 'look.read' }, response: Look, problems: [] })
+/** Changes how all guides look that do not overrule it. */
+export const saveLook = endpoint({
+  method: 'put',
+  path: '/api/look',
+  access: { may: 'look.change' },
+  body: Look,
+  response: Look,
+  problems: ['invalid'],
+})
+
+/** Makes pictures of another guide pictures of this one, for steps that are copied here. The caller must be able to edit both.
+ * The answer tells the new id of each; pictures that the other guide does not have are left out. */
+export const adoptPictures = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/adopted-pictures',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  body: z.object({ from: GuideId, pictures: z.array(PictureId).check(z.maxLength(2_000)) }),
+  response: z.record(z.string(), PictureId),
+  problems: ['invalid', 'not-found'],
+})
+
+/** A part of a picture, in its pixels, in which something that looks private stands. */
+export const FoundPrivate = z.object({ kind: PrivateKind, rect: Rect, words: z.string() })
+export type FoundPrivate = z.infer<typeof FoundPrivate>
+/** What looks private in a picture of the draft, from the words that the recorder saw in it. `known`: whether there are any such words. */
+export const findPrivateInPicture = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/pictures/:pictureId/private',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: z.object({ id: GuideId, pictureId: PictureId }),
+  response: z.object({ known: z.boolean(), found: z.array(FoundPrivate) }),
+  problems: ['not-found'],
+})
+
+/** Blackouts of the draft: the annotations of one picture that are to be applied. */
+export const BlackoutPlace = z.object({
+  stepId: StepId,
+  pictureId: PictureId,
+  annotationIds: z.array(AnnotationId).check(z.minLength(1), z.maxLength(200)),
+})
+export type BlackoutPlace = z.infer<typeof BlackoutPlace>
+/** What applying blackouts would touch. `elsewhere` counts guides with copies of the pictures that the asker may not edit: those keep theirs. */
+export const BlackoutReach = z.object({
+  pictures: z.int(),
+  guides: z.array(z.object({ id: GuideId, number: z.int(), title: z.string(), editions: z.array(z.int()) })),
+  elsewhere: z.int(),
+})
+export type BlackoutReach = z.infer<typeof BlackoutReach>
+const places = z.object({ places: z.array(BlackoutPlace).check(z.minLength(1), z.maxLength(500)) })
+/** Tells which pictures, guides and editions blackouts would touch. Changes nothing. */
+export const askBlackoutReach = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/blackout-reach',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  body: places,
+  response: BlackoutReach,
+  problems: ['invalid'],
+})
+/** Destroys what lies under blackouts, for ever: in the stored pictures, in everything derived from them, in every edition that shows them. */
+export const applyBlackouts = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/blackouts',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  body: places,
+  response: z.object({ reach: BlackoutReach, revision: z.int() }),
+  problems: ['invalid', 'draft-moved-on', 'guide-archived', 'not-found'],
+})
+
+/** Tells which of these guides somebody who follows a link would not find: they do not exist, are in the archive, were never published, or
+ * the asker may not know of them. */
+export const findDeadLinks = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/dead-links',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  body: z.object({ guides: z.array(GuideId).check(z.maxLength(1_000)) }),
+  response: z.array(GuideId),
+  problems: ['invalid'],
 })

@@ -1,5 +1,6 @@
 import { DueRule } from '@jackdaw/core/assignments'
 import { AudienceRule } from '@jackdaw/core/audiences'
+import { PUBLISHING_REASONS } from '@jackdaw/core/guides'
 import { GuideId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -30,7 +31,8 @@ export const Publication = z.object({
   named: z.array(PersonRef),
   openToAll: z.boolean(),
   due: DueRule,
-  findings: z.array(z.object({ reason: z.enum(['no-title', 'no-steps', 'empty-step']), itemId: z.nullable(z.string()) })),
+  /** `where` is what the step or section is called, empty for the guide as a whole. */
+  findings: z.array(z.object({ reason: z.enum(PUBLISHING_REASONS), itemId: z.nullable(z.string()), where: z.string() })),
 })
 export type Publication = z.infer<typeof Publication>
 /** How a guide is published now. */

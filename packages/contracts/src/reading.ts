@@ -40,13 +40,17 @@ export const ReaderEdition = z.object({
   publishedAt: z.int(),
   changeNote: z.string(),
   minutes: z.int(),
+  owner: z.string(),
   document: GuideDocument,
   pictureSizes: z.record(z.string(), z.object({ widthPx: z.int(), heightPx: z.int() })),
+  /** Blackouts since it was published: when the last one was applied, epoch milliseconds. */
+  amendedAt: z.nullable(z.int()),
   assigned: z.boolean(),
   dueOn: z.nullable(LocalDate),
   progress: z.object({
     lastStepId: z.nullable(StepId),
     seen: z.array(StepId),
+    acknowledged: z.array(StepId),
     confirmed: z.array(StepId),
     finishedEdition: z.nullable(z.int()),
     mustReread: z.boolean(),

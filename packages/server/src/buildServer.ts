@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url'
 import { createServer, type Server } from 'node:http'
 import type { Express } from 'express'
 import { nanoid } from 'nanoid'
@@ -10,9 +11,10 @@ import { exchangeRoutes } from './exchange'
 import { guideRoutes } from './guides'
 import { buildApp, healthRoutes, newRoutes, type Parts, type Routes } from './http'
 import { libraryRoutes } from './library'
-import { peopleRoutes, relationsToGuide, relationsToPerson, whoIs } from './people'
+import { findCaller, peopleRoutes, relationsToGuide, relationsToPerson, whoIs } from './people'
 import { playerRoutes } from './players'
 import { recordRoutes } from './records'
+import { recordingRoutes, whoRecords } from './recording'
 import { localStore } from './storage'
 
 export type BuiltServer = { parts: Parts; routes: Routes; app: Express; server: Server; stop: () => Promise<void> }
@@ -27,6 +29,7 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     clock: () => Date.now(),
     newId: () => nanoid(),
     importWorker: new URL('./importWorker.mjs', import.meta.url),
+    recorderDir: fileURLToPath(new URL('../recorder', import.meta.url)),
     ...over,
   }
 }
@@ -48,9 +51,10 @@ export function buildServer(parts: Parts): BuiltServer {
     playerRoutes,
     eventRoutes,
     recordRoutes,
+    recordingRoutes,
   ])
     add(routes)
-  const { app, close } = buildApp(parts, routes, whoIs(parts))
+  const { app, close } = buildApp(parts, routes, [whoIs(parts), whoRecords(parts, (id) => findCaller(database, id))])
   const server = createServer(app)
   server.requestTimeout = 120_000
   server.keepAliveTimeout = 65_000

@@ -3,8 +3,8 @@ import { LEVEL_PRESETS } from '@jackdaw/core/people'
 import { v7 as uuidV7 } from 'uuid'
 import { publish } from './assignments'
 import { takeEvents } from './events'
-import { readPicture, storePicture } from './files'
-import { findDraft, insertGuide, saveDraftChanges } from './guides'
+import { readPicture, storePicture, storePictureText } from './files'
+import { findDraft, findLook, insertGuide, saveDraftChanges, writeLook } from './guides'
 import type { Caller, Parts } from './http'
 import { insertFolder } from './library'
 import { hashPassword } from './people'
@@ -63,6 +63,10 @@ export function demoServices({ database: db, content, newId }: Parts): DemoServi
     addGuide: (guide) => insertGuide(db, guide),
     async addPicture({ id, guideId, bytes, by, now }) {
       await storePicture(db, content, await readPicture(Buffer.from(bytes)), { id, guideId, by, now })
+    },
+    addPictureText: (id, boxes) => storePictureText(db, id, boxes),
+    async setLook(look) {
+      await writeLook(db, { ...(await findLook(db)), ...look })
     },
     async saveChanges(guideId, by, changes, now) {
       const draft = await findDraft(db, guideId)

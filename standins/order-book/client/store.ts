@@ -85,11 +85,11 @@ function bookDialog(slot: string, done: () => void): void {
   const text = (label: string, name: string, props: object = {}) =>
     el('label', {}, label, el('input', { name, autocomplete: 'off', ...props }))
   const tick = (label: string, name: string) => el('label', { className: 'tick' }, el('input', { type: 'checkbox', name }), label)
-  const dialog = el('dialog', { 'aria-label': 'Book the slot' })
+  const dialog = el('dialog', { 'aria-label': 'Book a delivery slot' })
   const form = el(
     'form',
     { noValidate: true },
-    el('h2', {}, 'Book the slot'),
+    el('h2', {}, 'Book a delivery slot'),
     text('Haulier', 'haulier'),
     text('Pallets', 'pallets', { type: 'number', min: '1', max: '8', value: '1' }),
     tick('Chilled', 'chilled'),

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { orderBook } from './server'
 
-const server = createServer(orderBook(join(import.meta.dirname, 'web'), new Date().toISOString().slice(0, 10)))
+const server = createServer(orderBook(join(import.meta.dirname, 'web'), process.env['TODAY'] ?? new Date().toISOString().slice(0, 10)))
 const stop = (): void => {
   server.close(() => process.exit(0))
   server.closeAllConnections()

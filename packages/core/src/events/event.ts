@@ -19,6 +19,8 @@ const base = {
 export const UsageEvent = z.discriminatedUnion('verb', [
   z.object({ ...base, verb: z.literal('opened') }),
   z.object({ ...base, verb: z.literal('step-viewed'), stepId: StepId }),
+  /** The reader has said that they have read the cautions of a step. */
+  z.object({ ...base, verb: z.literal('step-acknowledged'), stepId: StepId }),
   z.object({ ...base, verb: z.literal('step-confirmed'), stepId: StepId }),
   z.object({ ...base, verb: z.literal('time-spent'), stepId: StepId, activeMs: z.int().check(z.minimum(1), z.maximum(MAX_ACTIVE_MS)) }),
   z.object({ ...base, verb: z.literal('finished') }),

@@ -1,24 +1,25 @@
+import { applyToStep } from './applyToStep'
 import type { Change } from './changes'
-import type { GuideDocument, GuideItem, Step } from './document'
+import type { GuideDocument, GuideItem } from './document'
+import { insertAfter, placeBefore, without } from './lists'
 
 /** Why a change cannot be carried out on a document. */
 export type Refusal = {
   ok: false
-  reason: 'item-missing' | 'item-exists' | 'picture-missing' | 'picture-exists' | 'not-a-step' | 'not-a-section'
+  reason:
+    | 'item-missing'
+    | 'item-exists'
+    | 'picture-missing'
+    | 'picture-exists'
+    | 'annotation-missing'
+    | 'no-sheet'
+    | 'not-a-step'
+    | 'not-a-section'
 }
 /** A change carried out: the new document, and the change that undoes it. */
 export type Applied = { ok: true; document: GuideDocument; inverse: Change }
 
 const refuse = (reason: Refusal['reason']): Refusal => ({ ok: false, reason })
-
-function insertAfter<T extends { id: string }>(list: readonly T[], entry: T, after: string | null): T[] {
-  const at = after === null ? 0 : list.findIndex((each) => each.id === after) + 1
-  const index = after !== null && at === 0 ? list.length : at
-  return [...list.slice(0, index), entry, ...list.slice(index)]
-}
-const before = <T extends { id: string }>(list: readonly T[], id: string): T['id'] | null =>
-  list[list.findIndex((each) => each.id === id) - 1]?.id ?? null
-const without = <T extends { id: string }>(list: readonly T[], id: string): T[] => list.filter((each) => each.id !== id)
 
 function onItems(
   document: GuideDocument,
@@ -35,7 +36,7 @@ function onItems(
   }
   const item = items.find((each) => each.id === change.itemId)
   if (!item) return refuse('item-missing')
-  const was = before(items, item.id)
+  const was = placeBefore(items, item.id)
   if (change.type === 'remove-item')
     return { ok: true, document: { ...document, items: without(items, item.id) }, inverse: { type: 'insert-item', item, after: was } }
   const target = change.after === item.id ? was : change.after
@@ -43,43 +44,6 @@ function onItems(
     ok: true,
     document: { ...document, items: insertAfter(without(items, item.id), item, target) },
     inverse: { type: 'move-item', itemId: item.id, after: was },
-  }
-}
-
-type StepChange = Extract<Change, { stepId: Step['id'] }>
-
-function onStep(step: Step, change: StepChange): { step: Step; inverse: Change } | Refusal {
-  const { stepId } = change
-  if (change.type === 'set-body') return { step: { ...step, body: change.body }, inverse: { type: 'set-body', stepId, body: step.body } }
-  if (change.type === 'insert-picture') {
-    if (step.pictures.some((each) => each.id === change.picture.id)) return refuse('picture-exists')
-    return {
-      step: { ...step, pictures: insertAfter(step.pictures, change.picture, change.after) },
-      inverse: { type: 'remove-picture', stepId, pictureId: change.picture.id },
-    }
-  }
-  const picture = step.pictures.find((each) => each.id === change.pictureId)
-  if (!picture) return refuse('picture-missing')
-  const was = before(step.pictures, picture.id)
-  switch (change.type) {
-    case 'remove-picture':
-      return {
-        step: { ...step, pictures: without(step.pictures, picture.id) },
-        inverse: { type: 'insert-picture', stepId, picture, after: was },
-      }
-    case 'move-picture':
-      return {
-        step: {
-          ...step,
-          pictures: insertAfter(without(step.pictures, picture.id), picture, change.after === picture.id ? was : change.after),
-        },
-        inverse: { type: 'move-picture', stepId, pictureId: picture.id, after: was },
-      }
-    case 'set-picture-alt':
-      return {
-        step: { ...step, pictures: step.pictures.map((each) => (each.id === picture.id ? { ...each, alt: change.alt } : each)) },
-        inverse: { type: 'set-picture-alt', stepId, pictureId: picture.id, alt: picture.alt },
-      }
   }
 }
 
@@ -106,11 +70,29 @@ export function apply(change: Change, document: GuideDocument): Applied | Refusa
         inverse: { type: 'set-section-title', sectionId: section.id, title: section.title },
       }
     }
+    case 'set-not-ready': {
+      const item = document.items.find((each) => each.id === change.itemId)
+      if (!item) return refuse('item-missing')
+      const { notReady: _, ...rest } = item
+      return {
+        ok: true,
+        document: replaceItem(document, change.notReady ? { ...rest, notReady: true } : rest),
+        inverse: { ...change, notReady: item.notReady === true },
+      }
+    }
+    case 'silence': {
+      const others = document.silenced.filter((each) => each !== change.finding)
+      return {
+        ok: true,
+        document: { ...document, silenced: change.silenced ? [...others, change.finding].sort() : others },
+        inverse: { ...change, silenced: others.length < document.silenced.length },
+      }
+    }
     default: {
       const step = document.items.find((item) => item.id === change.stepId)
       if (!step) return refuse('item-missing')
       if (step.kind !== 'step') return refuse('not-a-step')
-      const result = onStep(step, change)
+      const result = applyToStep(step, change)
       if ('ok' in result) return result
       return { ok: true, document: replaceItem(document, result.step), inverse: result.inverse }
     }

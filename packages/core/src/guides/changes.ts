@@ -1,7 +1,12 @@
 import * as z from 'zod/mini'
 import { PictureId, SectionId, StepId } from '../shared'
-import { GuideItem, GuideKind, GuideSummary, GuideTitle, StepPicture } from './document'
+import { Annotation, AnnotationId } from './annotation'
+import { Caution } from './caution'
+import { GuideItem, GuideKind, GuideSummary, GuideTitle, Sheet, StepPicture } from './document'
+import { GuideLook } from './look'
+import { Rect, StepAction, StepCheck, StepElement } from './onScreen'
 import { RichText } from './richText'
+import { SignId } from './signId'
 
 const ItemId = z.union([StepId, SectionId])
 const after = z.nullable(ItemId)
@@ -15,6 +20,8 @@ export const Change = z.discriminatedUnion('type', [
       summary: z.optional(GuideSummary),
       kind: z.optional(GuideKind),
       confirmSteps: z.optional(z.boolean()),
+      look: z.optional(GuideLook),
+      signs: z.optional(z.array(SignId).check(z.maxLength(12))),
     }),
   }),
   z.object({ type: z.literal('insert-item'), item: GuideItem, after }),
@@ -26,6 +33,25 @@ export const Change = z.discriminatedUnion('type', [
   z.object({ type: z.literal('remove-picture'), stepId: StepId, pictureId: PictureId }),
   z.object({ type: z.literal('move-picture'), stepId: StepId, pictureId: PictureId, after: z.nullable(PictureId) }),
   z.object({ type: z.literal('set-picture-alt'), stepId: StepId, pictureId: PictureId, alt: z.string().check(z.maxLength(1_000)) }),
+  z.object({ type: z.literal('set-action'), stepId: StepId, action: z.nullable(StepAction) }),
+  z.object({ type: z.literal('set-check'), stepId: StepId, check: z.nullable(StepCheck) }),
+  z.object({ type: z.literal('set-element'), stepId: StepId, element: z.nullable(StepElement) }),
+  z.object({ type: z.literal('set-cautions'), stepId: StepId, cautions: z.array(Caution).check(z.maxLength(20)) }),
+  z.object({ type: z.literal('set-signs'), stepId: StepId, signs: z.array(SignId).check(z.maxLength(12)) }),
+  z.object({ type: z.literal('set-combined-from'), stepId: StepId, combinedFrom: z.array(StepId) }),
+  z.object({ type: z.literal('set-not-ready'), itemId: ItemId, notReady: z.boolean() }),
+  z.object({ type: z.literal('silence'), finding: z.string().check(z.maxLength(100)), silenced: z.boolean() }),
+  /** Puts an annotation on a picture, or in the place of the one with its id. */
+  z.object({
+    type: z.literal('put-annotation'),
+    stepId: StepId,
+    pictureId: PictureId,
+    annotation: Annotation,
+    after: z.nullable(AnnotationId),
+  }),
+  z.object({ type: z.literal('remove-annotation'), stepId: StepId, pictureId: PictureId, annotationId: AnnotationId }),
+  z.object({ type: z.literal('set-shown'), stepId: StepId, pictureId: PictureId, shown: z.nullable(Rect) }),
+  z.object({ type: z.literal('set-sheet'), stepId: StepId, pictureId: PictureId, sheet: Sheet }),
 ])
 export type Change = z.infer<typeof Change>
 
@@ -33,11 +59,13 @@ export type Change = z.infer<typeof Change>
 export function itemOf(change: Change): string | null {
   switch (change.type) {
     case 'set-facts':
+    case 'silence':
       return null
     case 'insert-item':
       return change.item.id
     case 'remove-item':
     case 'move-item':
+    case 'set-not-ready':
       return change.itemId
     case 'set-section-title':
       return change.sectionId
@@ -59,6 +87,30 @@ export function targetsOf(change: Change): string[] {
       return [`alt:${change.stepId}:${change.pictureId}`]
     case 'remove-picture':
       return [`alt:${change.stepId}:${change.pictureId}`]
+    case 'set-action':
+      return [`action:${change.stepId}`]
+    case 'set-check':
+      return [`check:${change.stepId}`]
+    case 'set-element':
+      return [`element:${change.stepId}`]
+    case 'set-cautions':
+      return [`cautions:${change.stepId}`]
+    case 'set-signs':
+      return [`signs:${change.stepId}`]
+    case 'set-combined-from':
+      return [`lineage:${change.stepId}`]
+    case 'set-not-ready':
+      return [`ready:${change.itemId}`]
+    case 'silence':
+      return [`silence:${change.finding}`]
+    case 'put-annotation':
+      return [`annotation:${change.stepId}:${change.pictureId}:${change.annotation.id}`]
+    case 'remove-annotation':
+      return [`annotation:${change.stepId}:${change.pictureId}:${change.annotationId}`]
+    case 'set-shown':
+      return [`shown:${change.stepId}:${change.pictureId}`]
+    case 'set-sheet':
+      return [`sheet:${change.stepId}:${change.pictureId}`]
     default:
       return []
   }

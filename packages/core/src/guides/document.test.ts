@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { seededIds } from '../shared'
 import { cleanRichText } from './cleanRichText'
-import { minutesToRead, stepName } from './document'
+import { stepName } from './document'
+import { minutesToRead } from './minutes'
 import { countWords, plainText } from './plainText'
 import { editionSteps, findingsBeforePublishing } from './publishable'
 import { readDocument } from './readDocument'
@@ -101,6 +102,16 @@ describe('a guide', () => {
   it('is refused when its version is unknown', () => {
     expect(() => readDocument({ version: 9 })).toThrow(RangeError)
     expect(() => readDocument({ version: 0 })).toThrow('no way to read')
-    expect(readDocument({ version: 0, name: 'old' }, { 0: (old) => ({ ...aDocument(), title: old['name'] }) }).title).toBe('old')
+    expect(
+      readDocument(
+        { version: 0, name: 'old' },
+        {
+          0: (old) => ({ ...aDocument(), version: 1, title: old['name'] }),
+          1: (old) => ({ ...old, version: 2 }),
+          2: (old) => ({ ...old, version: 3 }),
+        },
+      ).title,
+    ).toBe('old')
+    expect(readDocument({ ...aDocument(), version: 1 })).toEqual(aDocument())
   })
 })

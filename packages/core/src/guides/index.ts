@@ -9,19 +9,43 @@ export {
   GuideSummary,
   GuideTitle,
   Section,
+  Sheet,
   Step,
   StepPicture,
+  elementOf,
   emptyDocument,
-  minutesToRead,
+  itemName,
   stepName,
   stepsOf,
+  storedPicturesOf,
 } from './document'
-export type { ItemId } from './document'
-export { readDocument } from './readDocument'
+export type { ItemId, PictureSizes } from './document'
+export { Doubt, Locator, Rect, StepAction, StepCheck, StepElement, Verb } from './onScreen'
+export { minutesToRead } from './minutes'
+export {
+  Anchor,
+  Annotation,
+  AnnotationId,
+  AnnotationStyle,
+  Area,
+  ArrowHeads,
+  AttachedPoint,
+  AttachedTo,
+  Colour,
+  NamedPoint,
+  Offset,
+  TagMeaning,
+  TypeFace,
+} from './annotation'
+export type { AnnotationKind } from './annotation'
+export { Caution, CautionLevel, toAcknowledge } from './caution'
+export { GuideLook, HeadFact, Look, PLAIN_LOOK, lookOf } from './look'
+export { SIGN_IDS, SignId } from './signId'
+export { FRAME_GAP_PX, readDocument } from './readDocument'
 export { Change, itemOf, targetsOf } from './changes'
 export { apply, applyAll } from './apply'
 export { joinChanges, joinPair } from './joinChanges'
 export { rebase } from './rebase'
 export type { Conflict } from './rebase'
-export { editionSteps, findingsBeforePublishing } from './publishable'
+export { PUBLISHING_REASONS, editionSteps, findingsBeforePublishing, readyToRead, stopsPublishing } from './publishable'
 export type { EditionStep, Finding } from './publishable'

@@ -5,8 +5,10 @@ import { targetsOf, type Change } from './changes'
 export function joinPair(earlier: Change, later: Change): Change | null {
   if (earlier.type !== later.type) return null
   const [a, b] = [targetsOf(earlier), targetsOf(later)]
-  if (a.length === 0 || later.type === 'remove-picture') return null
-  return a.length === b.length && a.every((target) => b.includes(target)) ? later : null
+  if (a.length === 0 || later.type === 'remove-picture' || later.type === 'remove-annotation') return null
+  if (a.length !== b.length || !a.every((target) => b.includes(target))) return null
+  // The first of the two says where a new annotation goes.
+  return later.type === 'put-annotation' && earlier.type === 'put-annotation' ? { ...later, after: earlier.after } : later
 }
 
 /** Makes a row of changes shorter without changing what it does: of neighbouring rewrites of one text only the last is kept. */

@@ -1,9 +1,14 @@
+import { toAcknowledge } from './caution'
 import { stepName, stepsOf, type GuideDocument } from './document'
 
-/** Something that stands in the way of publishing, with the place where it is mended. */
-export type Finding = { reason: 'no-title' | 'no-steps' | 'empty-step'; itemId: string | null }
+/** What can stand in the way of publishing. */
+export const PUBLISHING_REASONS = ['no-title', 'no-steps', 'empty-step', 'blackout-pending', 'not-ready'] as const
+/** Whether a finding keeps a guide from being published; the others are told and the publisher decides. */
+export const stopsPublishing = (finding: Finding): boolean => finding.reason !== 'not-ready'
+/** Something to be looked at before publishing, with the place where it is mended. */
+export type Finding = { reason: (typeof PUBLISHING_REASONS)[number]; itemId: string | null }
 
-/** What has to be mended before a document can be published; empty when nothing has. */
+/** What has to be mended before a document can be published, and what its authors have flagged as not ready. */
 export function findingsBeforePublishing(document: GuideDocument): Finding[] {
   const findings: Finding[] = []
   if (document.title.trim() === '') findings.push({ reason: 'no-title', itemId: null })
@@ -11,11 +16,26 @@ export function findingsBeforePublishing(document: GuideDocument): Finding[] {
   if (steps.length === 0) findings.push({ reason: 'no-steps', itemId: null })
   for (const step of steps)
     if (stepName(step) === '' && step.pictures.length === 0) findings.push({ reason: 'empty-step', itemId: step.id })
+  for (const step of steps)
+    if (step.pictures.some((picture) => picture.annotations?.some((each) => each.kind === 'blackout')))
+      findings.push({ reason: 'blackout-pending', itemId: step.id })
+  for (const item of document.items) if (item.notReady) findings.push({ reason: 'not-ready', itemId: item.id })
   return findings
 }
 
+/** The document as readers get it: without what is there for authors only. */
+export const readyToRead = (document: GuideDocument): GuideDocument => ({
+  ...document,
+  items: document.items.map((item) => {
+    if (item.kind !== 'step') return item
+    const { check: _, ...step } = item
+    return step
+  }),
+  silenced: [],
+})
+
 /** A row for each step of an edition, from which figures, rights and search work without opening the document. */
-export type EditionStep = { stepId: string; position: number; section: string; name: string }
+export type EditionStep = { stepId: string; position: number; section: string; name: string; acknowledge: boolean }
 
 /** The rows of an edition's steps.
  * @returns one row a step, `position` counted from 1, `section` the heading above it or empty */
@@ -24,7 +44,14 @@ export function editionSteps(document: GuideDocument): EditionStep[] {
   let section = ''
   for (const item of document.items) {
     if (item.kind === 'section') section = item.title
-    else rows.push({ stepId: item.id, position: rows.length + 1, section, name: stepName(item) })
+    else
+      rows.push({
+        stepId: item.id,
+        position: rows.length + 1,
+        section,
+        name: stepName(item),
+        acknowledge: toAcknowledge(item.cautions).length > 0,
+      })
   }
   return rows
 }

@@ -1,10 +1,37 @@
-import { GuideDocument } from './document'
+import type { Annotation } from './annotation'
+import type { GuideDocument, GuideItem, Step } from './document'
+
+/** Space between an element and its frame, in pixels at the reading width. */
+export const FRAME_GAP_PX = 3
 
 /** Steps from an older version of the stored document to the next one, by the version they start from. */
-export const MIGRATIONS: Readonly<Record<number, (stored: Record<string, unknown>) => Record<string, unknown>>> = {}
+export const MIGRATIONS: Readonly<Record<number, (stored: Record<string, unknown>) => Record<string, unknown>>> = {
+  // Version 2 lets a step have an action on screen and a mark that it is to be looked at; older steps have neither.
+  1: (stored) => ({ ...stored, version: 2 }),
+  // Version 3 has annotations: what was framed without saying so gets a frame of its own.
+  2: (stored) => ({
+    ...stored,
+    version: 3,
+    look: {},
+    signs: [],
+    silenced: [],
+    items: (stored['items'] as GuideItem[]).map((item) =>
+      item.kind === 'section'
+        ? item
+        : { ...item, pictures: item.pictures.map((picture) => ({ ...picture, ...framesFor(item, picture.id) })) },
+    ),
+  }),
+}
+
+function framesFor(step: Step, pictureId: string): { annotations?: Annotation[] } {
+  const annotations = (['element', 'onto'] as const)
+    .filter((to) => step.action?.[to]?.pictureId === pictureId)
+    .map((to): Annotation => ({ id: `frame-${to}`, kind: 'frame', area: { to, gapPx: FRAME_GAP_PX } }))
+  return annotations.length > 0 ? { annotations } : {}
+}
 
 /** Version in which documents are written today. */
-export const NEWEST_VERSION = 1
+export const NEWEST_VERSION = 3
 
 /** Reads a stored document of any version. Stored bytes stay as they are; only what is read is brought up to date.
  * @throws RangeError when the version is unknown or the value is no document */

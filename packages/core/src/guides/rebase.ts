@@ -54,6 +54,11 @@ function isAlreadyDone(change: Change, document: GuideDocument): boolean {
   if (change.type === 'remove-item') return !document.items.some((item) => item.id === change.itemId)
   if (change.type === 'move-item') return true
   if (change.type === 'insert-item') return document.items.some((item) => item.id === change.item.id)
+  if (change.type === 'remove-annotation') {
+    const step = document.items.find((item) => item.id === change.stepId)
+    const picture = step?.kind === 'step' ? step.pictures.find((each) => each.id === change.pictureId) : undefined
+    return picture !== undefined && !picture.annotations?.some((each) => each.id === change.annotationId)
+  }
   if (change.type !== 'remove-picture' && change.type !== 'insert-picture' && change.type !== 'move-picture') return false
   const step = document.items.find((item) => item.id === change.stepId)
   if (step?.kind !== 'step') return false

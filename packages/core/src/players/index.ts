@@ -1,2 +1,2 @@
-export { canFinish, furthestOpen, reduceReader, startReading, unseen } from './reader'
+export { canFinish, furthestOpen, isWaiting, reduceReader, startReading, unseen } from './reader'
 export type { ReaderEffect, ReaderEvent, ReaderState } from './reader'

@@ -2,7 +2,7 @@ import { getPublication, previewAudience, publishGuide, type Edition } from '@ja
 import { getToday } from '@jackdaw/contracts/reading'
 import { NOBODY, type AudienceRule } from '@jackdaw/core/audiences'
 import type { DueRule } from '@jackdaw/core/assignments'
-import { findingsBeforePublishing } from '@jackdaw/core/guides'
+import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
 import type { PersonId } from '@jackdaw/core/shared'
 import { findDraft, findFacts, listEditions } from '../guides'
 import { fail, route, type Routes } from '../http'
@@ -45,7 +45,10 @@ export function assignmentRoutes(routes: Routes): void {
       ]),
       openToAll: current?.open_to_all ?? false,
       due: current?.due ?? DEFAULT_DUE,
-      findings: findingsBeforePublishing(draft.document),
+      findings: findingsBeforePublishing(draft.document).map((finding) => ({
+        ...finding,
+        where: itemName(draft.document, finding.itemId),
+      })),
     }
   })
   route(routes, previewAudience, async ({ params: { id }, body: { audience } }) => {

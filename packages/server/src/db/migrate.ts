@@ -2,8 +2,10 @@ import { SequelizeStorage, Umzug } from 'umzug'
 import type { Database } from './database'
 import type { Migration } from './migration'
 import { firstTables } from './migrations/0001-first-tables'
+import { recordings } from './migrations/0002-recordings'
+import { refining } from './migrations/0003-refining'
 
-const MIGRATIONS: readonly Migration[] = [firstTables]
+const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining]
 const LOCK = 7_203_114
 
 function umzugFor(database: Database): Umzug {

@@ -4,7 +4,14 @@ import type { Db } from '../db'
 import { rollUpReadings, rollUpSteps } from './rollUp'
 
 type Why = 'unknown-guide' | 'unknown-edition' | 'unknown-step' | 'steps-not-read'
-type Known = { guide_id: string; edition: number; required_edition: number; confirm_steps: boolean; step_ids: string[] }
+type Known = {
+  guide_id: string
+  edition: number
+  required_edition: number
+  confirm_steps: boolean
+  step_ids: string[]
+  caution_ids: string[]
+}
 export type Taken = { taken: number; refused: { id: string; why: Why }[] }
 
 const key = (guideId: string, edition: number): string => `${guideId} ${edition}`
@@ -13,7 +20,8 @@ const key = (guideId: string, edition: number): string => `${guideId} ${edition}
 async function knownEditions(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<Map<string, Known>> {
   const pairs = new Map(events.map((event) => [key(event.guideId, event.edition), event]))
   const rows = await db.rows<Known>(
-    `select e.guide_id, e.number as edition, least(g.required_edition, e.number) as required_edition, e.confirm_steps, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids
+    `select e.guide_id, e.number as edition, least(g.required_edition, e.number) as required_edition, e.confirm_steps, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids,
+       array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number and s.acknowledge) as caution_ids
      from unnest($2::text[], $3::int[]) as asked (guide_id, number) join edition e on e.guide_id = asked.guide_id and e.number = asked.number join guide g on g.id = e.guide_id
      where exists (select 1 from guide_access x where x.guide_id = e.guide_id and x.person_id = $1)`,
     [personId, [...pairs.values()].map((event) => event.guideId), [...pairs.values()].map((event) => event.edition)],
@@ -21,20 +29,23 @@ async function knownEditions(db: Db, personId: PersonId, events: readonly UsageE
   return new Map(rows.map((row) => [key(row.guide_id, row.edition), row]))
 }
 
-/** Whether the record, with this batch, holds every step of the edition as seen and, where asked for, confirmed, in an edition that
+/** Whether the record, with this batch, holds every step of the edition as seen and, where asked for, acknowledged and confirmed, in an edition that
  * still counts. */
 async function hasReadAll(db: Db, personId: PersonId, known: Known, events: readonly UsageEvent[]): Promise<boolean> {
-  const rows = await db.rows<{ step_id: string; viewed: boolean; confirmed: boolean }>(
-    'select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2',
+  const rows = await db.rows<{ step_id: string; viewed: boolean; acknowledged: boolean; confirmed: boolean }>(
+    'select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(acknowledged_edition >= $3, false) as acknowledged, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2',
     [known.guide_id, personId, known.required_edition],
   )
   const seen = new Set(rows.flatMap((row) => (row.viewed ? [row.step_id] : [])))
+  const acknowledged = new Set(rows.flatMap((row) => (row.acknowledged ? [row.step_id] : [])))
   const confirmed = new Set(rows.flatMap((row) => (row.confirmed ? [row.step_id] : [])))
   for (const event of events) {
     if (event.guideId !== known.guide_id || event.edition < known.required_edition) continue
     if (event.verb === 'step-viewed') seen.add(event.stepId)
+    if (event.verb === 'step-acknowledged') acknowledged.add(event.stepId)
     if (event.verb === 'step-confirmed') confirmed.add(event.stepId)
   }
+  if (!known.caution_ids.every((id) => acknowledged.has(id))) return false
   return known.step_ids.every((id) => seen.has(id) && (!known.confirm_steps || confirmed.has(id)))
 }
 

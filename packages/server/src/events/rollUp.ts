@@ -2,13 +2,15 @@
  * matter in which order, or in how many batches, the events came. Used for new events and for the full recount alike.
  * @param source a relation with the columns of the table `event` */
 export const rollUpSteps = (source: string): string => `
-  insert into reading_step as r (guide_id, person_id, step_id, viewed_edition, confirmed_edition, active_ms)
+  insert into reading_step as r (guide_id, person_id, step_id, viewed_edition, acknowledged_edition, confirmed_edition, active_ms)
   select item_id, subject_id, step_id,
-    max(edition) filter (where verb = 'step-viewed'), max(edition) filter (where verb = 'step-confirmed'), sum(active_ms)
+    max(edition) filter (where verb = 'step-viewed'), max(edition) filter (where verb = 'step-acknowledged'),
+    max(edition) filter (where verb = 'step-confirmed'), sum(active_ms)
   from ${source} where item_kind = 'guide' and step_id is not null
   group by item_id, subject_id, step_id order by item_id, subject_id, step_id
   on conflict (guide_id, person_id, step_id) do update set
-    viewed_edition = greatest(r.viewed_edition, excluded.viewed_edition), confirmed_edition = greatest(r.confirmed_edition, excluded.confirmed_edition), active_ms = r.active_ms + excluded.active_ms`
+    viewed_edition = greatest(r.viewed_edition, excluded.viewed_edition),
+    acknowledged_edition = greatest(r.acknowledged_edition, excluded.acknowledged_edition), confirmed_edition = greatest(r.confirmed_edition, excluded.confirmed_edition), active_ms = r.active_ms + excluded.active_ms`
 
 export const rollUpReadings = (source: string): string => `
   insert into reading as r (guide_id, person_id, first_at, last_at, active_ms, last_step_id, last_step_at, finished_edition, finished_at)

@@ -1,3 +1,16 @@
+export { amendPicture, dropOffered, familyOf, fillPicture } from './blackOutPicture'
 export { readPicture } from './readPicture'
-export { findPicture, ownPictures, picturesOfEdition, storePicture } from './pictureStore'
+export { storePictureText, textOfPicture } from './pictureText'
+export {
+  adoptPicture,
+  adoptPicturesOf,
+  findPicture,
+  ownPictures,
+  picturesOfEdition,
+  picturesOfGuide,
+  storeContent,
+  storePicture,
+} from './pictureStore'
+export type { PictureContent } from './pictureStore'
+export { noteRemoval, removeNotedFiles, unusedContents } from './removeFiles'
 export { sendPicture } from './sendPicture'

@@ -5,6 +5,7 @@ import type { ReadPicture } from './readPicture'
 
 export type PictureVersion = {
   id: PictureId
+  version: number
   mediaType: string
   widthPx: number
   heightPx: number
@@ -13,30 +14,48 @@ export type PictureVersion = {
   thumbHash: string
 }
 
-/** Stores a picture and its smaller ones and gives it an id that belongs to the guide. */
-export async function storePicture(
-  db: Db,
+/** A picture whose files are stored; nothing shows it yet. */
+export type PictureContent = Omit<PictureVersion, 'id' | 'version'>
+type Of = { id: PictureId; guideId: GuideId; by: PersonId; now: number; copiedFrom?: PictureId }
+
+/** Stores the files of a picture and its smaller ones. */
+export async function storeContent(
   content: ContentStore,
-  picture: ReadPicture,
-  of: { id: PictureId; guideId: GuideId; by: PersonId; now: number },
-): Promise<void> {
-  const [full, screen, thumb] = await Promise.all([content.put(picture.full), content.put(picture.screen), content.put(picture.thumb)])
-  await db.transaction(async (tx) => {
-    await tx.rows('insert into picture (id, guide_id, created_by, created_at) values ($1, $2, $3, $4)', [
-      of.id,
-      of.guideId,
-      of.by,
-      new Date(of.now),
-    ])
-    await tx.rows(
-      `insert into picture_version (picture_id, version, media_type, width_px, height_px, full_hash, screen_hash, thumb_hash, created_at) values ($1, 1, $2, $3, $4, $5, $6, $7, $8)`,
-      [of.id, picture.mediaType, picture.widthPx, picture.heightPx, full, screen, thumb, new Date(of.now)],
-    )
-  })
+  { mediaType, widthPx, heightPx, ...files }: ReadPicture,
+): Promise<PictureContent> {
+  const [fullHash, screenHash, thumbHash] = await Promise.all([
+    content.put(files.full),
+    content.put(files.screen),
+    content.put(files.thumb),
+  ])
+  return { mediaType, widthPx, heightPx, fullHash, screenHash, thumbHash }
+}
+
+/** Gives a stored picture an id that belongs to a guide. */
+export async function adoptPicture(tx: Db, picture: PictureContent, of: Of): Promise<void> {
+  const at = new Date(of.now)
+  await tx.rows('insert into picture (id, guide_id, created_by, created_at, copied_from) values ($1, $2, $3, $4, $5)', [
+    of.id,
+    of.guideId,
+    of.by,
+    at,
+    of.copiedFrom ?? null,
+  ])
+  await tx.rows(
+    `insert into picture_version (picture_id, version, media_type, width_px, height_px, full_hash, screen_hash, thumb_hash, created_at) values ($1, 1, $2, $3, $4, $5, $6, $7, $8)`,
+    [of.id, picture.mediaType, picture.widthPx, picture.heightPx, picture.fullHash, picture.screenHash, picture.thumbHash, at],
+  )
+}
+
+/** Stores a picture and its smaller ones and gives it an id that belongs to the guide. */
+export async function storePicture(db: Db, content: ContentStore, picture: ReadPicture, of: Of): Promise<void> {
+  const stored = await storeContent(content, picture)
+  await db.transaction((tx) => adoptPicture(tx, stored, of))
 }
 
 type VersionRow = {
   picture_id: PictureId
+  version: number
   media_type: string
   width_px: number
   height_px: number
@@ -46,6 +65,7 @@ type VersionRow = {
 }
 const versionOf = (row: VersionRow): PictureVersion => ({
   id: row.picture_id,
+  version: row.version,
   mediaType: row.media_type,
   widthPx: row.width_px,
   heightPx: row.height_px,
@@ -77,6 +97,17 @@ export const picturesOfEdition = async (db: Db, guideId: GuideId, edition: numbe
     )
   ).map(versionOf)
 
+/** The newest version of a picture, whichever guide it belongs to. @param lock hold the picture until the end of the transaction */
+export async function findVersion(db: Db, id: PictureId, lock = false): Promise<PictureVersion | undefined> {
+  if (lock) await db.rows('select 1 from picture where id = $1 for update', [id])
+  const row = await db.one<VersionRow>(`${NEWEST} where p.id = $1 order by v.picture_id, v.version desc`, [id])
+  return row && versionOf(row)
+}
+
+/** The newest versions of all pictures of a guide. */
+export const picturesOfGuide = async (db: Db, guideId: GuideId): Promise<PictureVersion[]> =>
+  (await db.rows<VersionRow>(`${NEWEST} where p.guide_id = $1 order by v.picture_id, v.version desc`, [guideId])).map(versionOf)
+
 /** Which of these pictures belong to the guide. */
 export async function ownPictures(db: Db, guideId: GuideId, ids: readonly string[]): Promise<Set<string>> {
   if (ids.length === 0) return new Set()
@@ -85,4 +116,24 @@ export async function ownPictures(db: Db, guideId: GuideId, ids: readonly string
       (row) => row.id,
     ),
   )
+}
+
+/** Makes pictures of one guide pictures of another one: ids of its own for the same stored files.
+ * @returns the new id of each picture that the first guide has */
+export async function adoptPicturesOf(
+  db: Db,
+  asked: { from: GuideId; to: GuideId; pictures: readonly string[]; by: PersonId; now: number; newId: () => string },
+): Promise<Record<string, PictureId>> {
+  const own = (await picturesOfGuide(db, asked.from)).filter((picture) => asked.pictures.includes(picture.id))
+  const pairs = own.map((picture) => [picture, asked.newId() as PictureId] as const)
+  await db.transaction(async (tx) => {
+    for (const [picture, id] of pairs) {
+      await adoptPicture(tx, picture, { id, guideId: asked.to, by: asked.by, now: asked.now, copiedFrom: picture.id })
+      await tx.rows('insert into picture_text (picture_id, boxes) select $2, boxes from picture_text where picture_id = $1', [
+        picture.id,
+        id,
+      ])
+    }
+  })
+  return Object.fromEntries(pairs.map(([picture, id]) => [picture.id, id]))
 }

@@ -1,5 +1,13 @@
 import { createHash } from 'node:crypto'
-import { editionSteps, findingsBeforePublishing, minutesToRead, stepsOf } from '@jackdaw/core/guides'
+import {
+  editionSteps,
+  findingsBeforePublishing,
+  minutesToRead,
+  readyToRead,
+  stepsOf,
+  stopsPublishing,
+  storedPicturesOf,
+} from '@jackdaw/core/guides'
 import { canonicalJson, type GuideId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
@@ -7,7 +15,13 @@ import { findDraft, findEdition, findFacts } from './store'
 
 type Publish = { guideId: GuideId; revision: number; changeNote: string; mustReread: boolean; by: PersonId; now: number }
 
-const PLAIN = { 'no-title': 'it has no title', 'no-steps': 'it has no steps', 'empty-step': 'a step is empty' } as const
+const PLAIN = {
+  'no-title': 'it has no title',
+  'no-steps': 'it has no steps',
+  'empty-step': 'a step is empty',
+  'blackout-pending': 'a blackout is drawn and not applied',
+  'not-ready': 'a part is flagged as not ready',
+} as const
 
 /** Freezes the draft as the next edition; a draft that is the newest edition already stays that one.
  * @returns its number, and whether it is new */
@@ -18,14 +32,14 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   if (facts.archived) fail('guide-archived', 'Take the guide out of the archive to publish it.')
   if (draft.revision !== publish.revision)
     fail('draft-moved-on', 'Somebody changed the draft while this page was open. Look at it again, then publish.')
-  const findings = findingsBeforePublishing(draft.document)
+  const findings = findingsBeforePublishing(draft.document).filter(stopsPublishing)
   if (findings.length > 0)
     fail('not-publishable', `The guide cannot be published: ${[...new Set(findings.map((finding) => PLAIN[finding.reason]))].join(', ')}.`)
   const newest = facts.newestEdition === null ? undefined : await findEdition(tx, guideId, facts.newestEdition)
   if (newest?.revision === draft.revision) return { number: newest.number, isNew: false }
 
   const number = (facts.newestEdition ?? 0) + 1
-  const bytes = canonicalJson(draft.document)
+  const bytes = canonicalJson(readyToRead(draft.document))
   const steps = editionSteps(draft.document)
   await tx.rows(
     `insert into edition (guide_id, number, revision, bytes, hash, change_note, must_reread, confirm_steps, steps, minutes, published_by, published_at)
@@ -46,15 +60,12 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
     ],
   )
   await tx.rows(
-    `insert into edition_step (guide_id, edition, step_id, position, section, name)
-     select $1, $2, s.step_id, s.position, s.section, s.name from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text)`,
-    [
-      guideId,
-      number,
-      JSON.stringify(steps.map((step) => ({ step_id: step.stepId, position: step.position, section: step.section, name: step.name }))),
-    ],
+    `insert into edition_step (guide_id, edition, step_id, position, section, name, acknowledge)
+     select $1, $2, s.step_id, s.position, s.section, s.name, s.acknowledge
+     from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text, acknowledge boolean)`,
+    [guideId, number, JSON.stringify(steps.map(({ stepId, ...step }) => ({ step_id: stepId, ...step })))],
   )
-  const pictures = [...new Set(stepsOf(draft.document).flatMap((step) => step.pictures.map((picture) => picture.id as string)))]
+  const pictures = [...new Set(stepsOf(draft.document).flatMap((step) => step.pictures.flatMap(storedPicturesOf)))]
   await tx.rows('insert into picture_use (guide_id, edition, picture_id) select $1, $2, unnest($3::text[])', [guideId, number, pictures])
   await tx.rows(
     'update guide set newest_edition = $2, published_title = $3, required_edition = case when $4 then $2 else required_edition end where id = $1',

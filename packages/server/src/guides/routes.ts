@@ -1,10 +1,28 @@
-import { addPicture, getChangesSince, getDraft, getDraftPicture, getEditionPicture, saveChanges } from '@jackdaw/contracts/guides'
+import {
+  addPicture,
+  adoptPictures,
+  applyBlackouts,
+  askBlackoutReach,
+  findDeadLinks,
+  findPrivateInPicture,
+  getChangesSince,
+  getDraft,
+  getDraftPicture,
+  getEditionPicture,
+  getLook,
+  getPictureSizes,
+  saveChanges,
+  saveLook,
+} from '@jackdaw/contracts/guides'
 import { may } from '@jackdaw/core/people'
 import type { PictureId } from '@jackdaw/core/shared'
-import { findPicture, readPicture, sendPicture, storePicture } from '../files'
+import { adoptPicturesOf, findPicture, picturesOfGuide, readPicture, sendPicture, storePicture } from '../files'
+import { relationsToGuide } from '../people'
 import { fail, route, type Routes } from '../http'
+import * as blackouts from './blackouts'
+import { findLook, writeLook } from './look'
 import { saveDraftChanges } from './saveChanges'
-import { changesSince, findDraft, findEdition, findFacts, noteAndListPresent, sharedWith } from './store'
+import { changesSince, deadAmong, findDraft, findEdition, findFacts, noteAndListPresent, sharedWith } from './store'
 
 export function guideRoutes(routes: Routes): void {
   const { database: db, content, newId } = routes.parts
@@ -49,6 +67,28 @@ export function guideRoutes(routes: Routes): void {
     await storePicture(db, content, picture, { id: pictureId, guideId: id, by: caller.id, now })
     return { id: pictureId, widthPx: picture.widthPx, heightPx: picture.heightPx }
   })
+  route(routes, getPictureSizes, async ({ params: { id } }) =>
+    Object.fromEntries((await picturesOfGuide(db, id)).map(({ id: key, widthPx, heightPx }) => [key, { widthPx, heightPx }])),
+  )
+  route(routes, findDeadLinks, async ({ body }, { caller }) => deadAmong(db, caller.id, body.guides))
+  route(routes, getLook, () => findLook(db))
+  route(routes, saveLook, async ({ body }) => {
+    await writeLook(db, body)
+    return body
+  })
+  route(routes, adoptPictures, async ({ params: { id }, body }, { caller, now }) => {
+    const relations = (await relationsToGuide(db, caller, body.from)) ?? new Set()
+    if (!may(caller.permissions, 'guide.edit', relations)) fail('not-found')
+    return adoptPicturesOf(db, { from: body.from, to: id, pictures: body.pictures, by: caller.id, now, newId })
+  })
+  route(routes, findPrivateInPicture, async ({ params }) => {
+    if (!(await findPicture(db, params.id, params.pictureId))) fail('not-found')
+    return blackouts.findPrivate(db, params.pictureId)
+  })
+  route(routes, askBlackoutReach, ({ params, body }, { caller }) => blackouts.reachOf(db, caller, params.id, body.places))
+  route(routes, applyBlackouts, ({ params, body }, { caller, now }) =>
+    blackouts.applyBlackouts(routes.parts, caller, params.id, body.places, now),
+  )
   route(routes, getDraftPicture, async ({ params, query }, { req, res }) =>
     sendPicture(req, res, content, await findPicture(db, params.id, params.pictureId), query.size ?? 'full'),
   )

@@ -1,5 +1,5 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
-import { itemOf, rebase, withBlockIds, type Change, type Conflict, type GuideDocument } from '@jackdaw/core/guides'
+import { itemOf, rebase, storedPicturesOf, withBlockIds, type Change, type Conflict, type GuideDocument } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { ownPictures } from '../files'
@@ -11,10 +11,12 @@ type Saved = { revision: number; missed: StoredChanges[]; conflicts: DraftConfli
 
 const picturesIn = (change: Change): string[] =>
   change.type === 'insert-picture'
-    ? [change.picture.id]
-    : change.type === 'insert-item' && change.item.kind === 'step'
-      ? change.item.pictures.map((picture) => picture.id)
-      : []
+    ? storedPicturesOf(change.picture)
+    : change.type === 'set-sheet'
+      ? change.sheet.pictures.map((each) => each.id)
+      : change.type === 'insert-item' && change.item.kind === 'step'
+        ? change.item.pictures.flatMap(storedPicturesOf)
+        : []
 
 async function refuseForeignPictures(db: Db, guideId: GuideId, changes: readonly Change[]): Promise<void> {
   const asked = changes.flatMap(picturesIn)
@@ -30,12 +32,19 @@ function withIds(change: Change, newId: () => string): Change {
   return change
 }
 
+type Fact = 'title' | 'summary' | 'kind' | 'confirmSteps' | 'look' | 'signs'
+/** A fact as it is told to somebody whose change of it was refused. */
+function wordsOf(document: GuideDocument, fact: Fact): string | boolean {
+  if (fact === 'look') return Object.keys(document.look).join(', ')
+  return fact === 'signs' ? document.signs.join(', ') : document[fact]
+}
+
 /** What stands in the place of a refused change, and who put it there. */
 function told(conflict: Conflict, document: GuideDocument, since: readonly StoredChanges[]): DraftConflict {
   const by = since.findLast((saved) => saved.changes.some((change) => itemOf(change) === conflict.itemId))?.by ?? null
   if (conflict.itemId !== null) return { ...conflict, by, theirs: document.items.find((item) => item.id === conflict.itemId) ?? null }
-  const fact = conflict.target.replace('fact:', '') as 'title' | 'summary' | 'kind' | 'confirmSteps'
-  return { ...conflict, by, theirs: { kind: 'fact', value: document[fact] } }
+  const fact = conflict.target.replace('fact:', '') as Fact
+  return { ...conflict, by, theirs: { kind: 'fact', value: wordsOf(document, fact) } }
 }
 
 /** Saves changes to a draft. Changes of others since the base are left as they are; where both changed the same, theirs stays and

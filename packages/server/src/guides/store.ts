@@ -145,3 +145,23 @@ export const findEdition = (db: Db, id: GuideId, number: number): Promise<Editio
   db.one<EditionRow>(`${EDITION} where e.guide_id = $1 and e.number = $2`, [id, number])
 export const listEditions = (db: Db, id: GuideId): Promise<Omit<EditionRow, 'bytes'>[]> =>
   db.rows(`${EDITION.replace('e.bytes, ', '')} where e.guide_id = $1 order by e.number desc`, [id])
+
+/** When the last blackout was applied to pictures of an edition, epoch milliseconds; `null` when none was. */
+export async function amendedAt(db: Db, id: GuideId, number: number): Promise<number | null> {
+  const row = await db.one<{ at: Date | null }>(
+    'select max(a.amended_at) as at from edition_amendment e join picture_amendment a on a.id = e.amendment_id where e.guide_id = $1 and e.edition = $2',
+    [id, number],
+  )
+  return row?.at?.getTime() ?? null
+}
+
+/** Which of these guides a reader would not find behind a link. */
+export async function deadAmong(db: Db, personId: PersonId, ids: readonly GuideId[]): Promise<GuideId[]> {
+  const rows = await db.rows<{ id: GuideId }>(
+    `select asked.id from unnest($2::text[]) as asked (id) where not exists (
+       select 1 from guide g join guide_access a on a.guide_id = g.id and a.person_id = $1
+       where g.id = asked.id and g.archived_at is null and g.newest_edition is not null)`,
+    [personId, [...ids]],
+  )
+  return rows.map((row) => row.id)
+}

@@ -29,8 +29,8 @@ const securityHeaders = (https: boolean): RequestHandler =>
   })
 
 /** Puts the server's layers on one another: headers, session, rights, routes, pages, errors.
- * @param whoIs finds the caller of a session */
-export function buildApp(parts: Parts, routes: Routes, whoIs: RequestHandler): { app: Express; close: () => Promise<void> } {
+ * @param whoIs find the caller, of a session or of a pairing */
+export function buildApp(parts: Parts, routes: Routes, whoIs: readonly RequestHandler[]): { app: Express; close: () => Promise<void> } {
   const app = express()
   app.disable('x-powered-by')
   app.set('etag', false)
@@ -40,7 +40,7 @@ export function buildApp(parts: Parts, routes: Routes, whoIs: RequestHandler): {
   const { handler, close } = sessions(parts.config, parts.log)
   const needsSession: RequestHandler = (req, res, next) =>
     req.path.startsWith('/assets/') || req.path === '/healthz' || req.path === '/readyz' ? next() : handler(req, res, next)
-  app.use(needsSession, renewal(parts.clock), csrfGuard, whoIs)
+  app.use(needsSession, renewal(parts.clock), csrfGuard, ...whoIs)
   app.use(routes.router)
   if (parts.config.webDir !== '') app.use(pages(parts.config.webDir))
   app.use(nothingHere, problemHandler(parts.log))

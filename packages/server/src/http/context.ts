@@ -20,6 +20,8 @@ export type Parts = {
   newId: () => string
   /** The built thread that reads texts. */
   importWorker: URL
+  /** Folder of the built browser extension. */
+  recorderDir: string
 }
 
 /** How a caller's relations to a thing are found: a port that the domains fill in. `null`: there is no such thing. */

@@ -67,6 +67,14 @@ const TABLE: Row[] = [
   ['post /api/guides/:id/draft/changes', (c) => c.send('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 0, changeSetId: nanoid(), changes: [] }), [401, 404, 403, 403, 404, 422, 422, 422]],
   ['get /api/guides/:id/draft/changes', (c) => c.send('get', `/api/guides/${guide.id}/draft/changes?since=0`), [401, 404, 403, 403, 404, 200, 200, 200]],
   ['post /api/guides/:id/pictures', (c) => c.send('post', `/api/guides/${guide.id}/pictures`, new Uint8Array(png), { 'content-type': 'image/png' }), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /api/guides/:id/picture-sizes', (c) => c.send('get', `/api/guides/${guide.id}/picture-sizes`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['post /api/guides/:id/adopted-pictures', (c) => c.send('post', `/api/guides/${guide.id}/adopted-pictures`, { from: guide.id, pictures: [] }), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /api/guides/:id/pictures/:pictureId/private', (c) => c.send('get', `/api/guides/${guide.id}/pictures/${pictureId}/private`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['post /api/guides/:id/blackout-reach', (c) => c.send('post', `/api/guides/${guide.id}/blackout-reach`, { places: [] }), [401, 404, 403, 403, 404, 422, 422, 422]],
+  ['post /api/guides/:id/blackouts', (c) => c.send('post', `/api/guides/${guide.id}/blackouts`, { places: [] }), [401, 404, 403, 403, 404, 422, 422, 422]],
+  ['post /api/guides/:id/dead-links', (c) => c.send('post', `/api/guides/${guide.id}/dead-links`, { guides: [guide.id] }), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /api/look', (c) => c.send('get', '/api/look'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['put /api/look', (c) => c.send('put', '/api/look', { name: 'x' }), [401, 403, 403, 403, 403, 403, 422, 422]],
   ['get /guides/:id/draft/pictures/:pictureId', (c) => c.send('get', `/guides/${guide.id}/draft/pictures/${pictureId}`), [401, 404, 403, 403, 404, 200, 200, 200]],
   ['get /guides/:id/editions/:edition/pictures/:pictureId', (c) => c.send('get', `/guides/${guide.id}/editions/1/pictures/${pictureId}`), [401, 404, 404, 403, 404, 404, 404, 404]],
   ['post /api/imports', (c) => c.send('post', '/api/imports?name=a.md', new TextEncoder().encode('# A\n\n1. B\n'), { 'content-type': 'text/markdown' }), [401, 403, 403, 403, 200, 200, 200, 200]],
@@ -83,6 +91,23 @@ const TABLE: Row[] = [
   ['get /api/guides/:id/who-finished.csv', (c) => c.send('get', `/api/guides/${guide.id}/who-finished.csv`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/people/:id/records', (c) => c.send('get', `/api/people/${company.people.staff}/records`), [401, 404, 200, 200, 403, 403, 200, 200]],
   ['get /api/people/:id/records.csv', (c) => c.send('get', `/api/people/${company.people.staff}/records.csv`), [401, 404, 200, 200, 403, 403, 200, 200]],
+  ['post /api/recorders/code', (c) => c.send('post', '/api/recorders/code'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['get /api/recorders', (c) => c.send('get', '/api/recorders'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['delete /api/recorders/:id', (c) => c.send('delete', `/api/recorders/${nanoid()}`), [401, 403, 403, 403, 404, 404, 404, 404]],
+  ['get /recorder/jackdaw-recorder.zip', (c) => c.send('get', '/recorder/jackdaw-recorder.zip'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['post /api/recorder/pairing', (c) => c.send('post', '/api/recorder/pairing', { code: 'short', name: 'x' }), [422, 422, 422, 422, 422, 422, 422, 422]],
+  // A session is nothing to what recorders call: without a pairing nobody gets in.
+  ...(
+    [
+      ['get', '/api/recorder/pairing'],
+      ['delete', '/api/recorder/pairing'],
+      ['post', '/api/recorder/recordings'],
+      ['put', '/api/recorder/recordings/:id/pictures/:shotId'],
+      ['post', '/api/recorder/recordings/:id/actions'],
+      ['post', '/api/recorder/recordings/:id/finish'],
+      ['delete', '/api/recorder/recordings/:id'],
+    ] as const
+  ).map(([method, path]): Row => [`${method} ${path}`, (c) => c.send(method, path.replace(/:\w+/g, () => nanoid()), method === 'post' ? {} : undefined), [401, 401, 401, 401, 401, 401, 401, 401]]),
 ]
 
 describe('every route for every level', () => {

@@ -46,10 +46,14 @@ function checkBody(endpoint: AnyEndpoint, req: Request): void {
     ])
 }
 
+/** What somebody is told who has not said who they are. */
+const notKnown = ({ access }: AnyEndpoint) => (byRecorder(access) ? ('not-paired' as const) : ('not-signed-in' as const))
+const byRecorder = (access: AnyEndpoint['access']): boolean => access !== 'anyone' && access.by === 'recorder'
+
 /** Asks the table of rights, for every request. What the caller may not know of answers as if it did not exist. */
 async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller | null, id: unknown): Promise<ReadonlySet<Relation>> {
   if (endpoint.access === 'anyone') return new Set()
-  if (!caller) return fail('not-signed-in')
+  if (!caller) return fail(notKnown(endpoint))
   const { may: action, over } = endpoint.access
   if (!over) {
     const relations = new Set<Relation>(caller.hasReports ? ['reports'] : [])
@@ -72,8 +76,9 @@ export function route<E extends AnyEndpoint>(
 ): void {
   routes.served.push(endpoint)
   const { response } = endpoint
+  const callerOf = (res: Response) => (res.locals[byRecorder(endpoint.access) ? 'recorder' : 'caller'] ?? null) as Caller | null
   const handle = async (req: Request, res: Response): Promise<void> => {
-    const caller = (res.locals['caller'] ?? null) as Caller | null
+    const caller = callerOf(res)
     const params = read(endpoint.params as z.ZodMiniType | undefined, req.params, 'params')
     const relations = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
     checkBody(endpoint, req)
@@ -95,7 +100,8 @@ export function route<E extends AnyEndpoint>(
     res.locals['route'] = `${endpoint.method} ${endpoint.path}`
     if (!endpoint.file) res.setHeader('Cache-Control', 'no-store')
     // Whoever is not signed in is told so before their body is read.
-    if (endpoint.access !== 'anyone' && !res.locals['caller']) fail('not-signed-in')
+    if (endpoint.access !== 'anyone' && !callerOf(res))
+      fail(notKnown(endpoint), byRecorder(endpoint.access) ? 'Pair it again; what was recorded is kept in the browser.' : undefined)
     next()
   }
   routes.router[endpoint.method](endpoint.path, before, bodyReader(endpoint), handle)

@@ -1,3 +1,4 @@
 export { hashPassword } from './password'
 export { peopleRoutes, whoIs } from './routes'
-export { relationsToGuide, relationsToPerson } from './store'
+export { countTry, forgiveTries } from './signInGuard'
+export { findCaller, relationsToGuide, relationsToPerson } from './store'

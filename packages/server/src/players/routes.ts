@@ -3,7 +3,7 @@ import { readDocument } from '@jackdaw/core/guides'
 import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { picturesOfEdition } from '../files'
-import { findEdition } from '../guides'
+import { amendedAt, findEdition } from '../guides'
 import { fail, route, type Routes } from '../http'
 
 type Standing = {
@@ -14,12 +14,13 @@ type Standing = {
   assigned: boolean
   last_step_id: StepId | null
   finished_edition: number | null
+  owner: string
 }
 
 const standingOf = (db: Db, id: GuideId, personId: PersonId): Promise<Standing | undefined> =>
   db.one<Standing>(
-    `select g.number, g.newest_edition, g.required_edition, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_step_id, r.finished_edition
-     from guide g left join assignment a on a.item_kind = 'guide' and a.item_id = g.id and a.person_id = $2
+    `select g.number, g.newest_edition, g.required_edition, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_step_id, r.finished_edition, o.name as owner
+     from guide g join person o on o.id = g.owner_id left join assignment a on a.item_kind = 'guide' and a.item_id = g.id and a.person_id = $2
      left join reading r on r.guide_id = g.id and r.person_id = $2 where g.id = $1`,
     [id, personId],
   )
@@ -31,8 +32,8 @@ export function playerRoutes(routes: Routes): void {
     if (!standing || standing.newest_edition === null) return fail('not-found', 'This guide has not been published yet.')
     const [edition, steps, pictures] = await Promise.all([
       findEdition(db, id, standing.newest_edition),
-      db.rows<{ step_id: StepId; viewed: boolean; confirmed: boolean }>(
-        'select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2',
+      db.rows<{ step_id: StepId; viewed: boolean; acknowledged: boolean; confirmed: boolean }>(
+        'select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(acknowledged_edition >= $3, false) as acknowledged, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2',
         [id, caller.id, standing.required_edition],
       ),
       picturesOfEdition(db, id, standing.newest_edition),
@@ -47,7 +48,9 @@ export function playerRoutes(routes: Routes): void {
       publishedAt: edition.published_at.getTime(),
       changeNote: edition.change_note,
       minutes: edition.minutes,
+      owner: standing.owner,
       document: readDocument(JSON.parse(edition.bytes)),
+      amendedAt: await amendedAt(db, id, edition.number),
       assigned: standing.assigned,
       dueOn: standing.due_on,
       pictureSizes: Object.fromEntries(pictures.map((picture) => [picture.id, { widthPx: picture.widthPx, heightPx: picture.heightPx }])),
@@ -55,6 +58,7 @@ export function playerRoutes(routes: Routes): void {
         // After a new edition that must be read, reading begins at the front again.
         lastStepId: seen.includes(standing.last_step_id as StepId) ? standing.last_step_id : null,
         seen,
+        acknowledged: steps.flatMap((step) => (step.acknowledged ? [step.step_id] : [])),
         confirmed: steps.flatMap((step) => (step.confirmed ? [step.step_id] : [])),
         finishedEdition: standing.finished_edition,
         mustReread: standing.finished_edition !== null && standing.finished_edition < standing.required_edition,

@@ -62,6 +62,7 @@ export async function startTestServer(
   const parts: Parts = realParts(config, {
     clock: () => clock.now,
     importWorker: pathToFileURL(join(process.cwd(), 'dist/server/importWorker.mjs')),
+    recorderDir: join(process.cwd(), 'dist/recorder'),
   })
   const built = buildServer(parts)
   await new Promise<void>((resolve) => built.server.listen(0, '127.0.0.1', resolve))

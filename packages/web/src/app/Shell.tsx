@@ -1,8 +1,11 @@
 import type { Me } from '@jackdaw/contracts/people'
+import { darkened } from '@jackdaw/core/annotations'
+import { PLAIN_LOOK } from '@jackdaw/core/guides'
 import { CalendarCheck, ClipboardList, LibraryBig, Search } from 'lucide-react'
 import { useEffect, useRef, useState, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Link, NavLink, Outlet, useLoaderData, useLocation, useNavigate, useNavigation } from 'react-router'
+import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
 import { leave } from '../people'
@@ -28,6 +31,7 @@ export function Shell() {
   const areas = areasFor(me, t)
   useEffect(() => startOutbox(me.id), [me.id])
   useSignedOut()
+  useCompanyColour()
   return (
     <div className="min-h-dvh flex flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
@@ -80,6 +84,21 @@ export function Shell() {
       </nav>
     </div>
   )
+}
+
+/** The company's own colour takes the place of petrol, dark enough for words and buttons. */
+function useCompanyColour(): void {
+  const colour = useCompanyLook().data?.colour
+  useEffect(() => {
+    const { style } = document.documentElement
+    if (!colour || colour === PLAIN_LOOK.colour) {
+      style.removeProperty('--color-petrol')
+      style.removeProperty('--color-petrol-dark')
+      return
+    }
+    style.setProperty('--color-petrol', darkened(colour, 4.5))
+    style.setProperty('--color-petrol-dark', darkened(colour, 8))
+  }, [colour])
 }
 
 /** When the server says that the session is over, goes to sign in and comes back. Pages that keep unsaved work say so themselves. */
@@ -173,6 +192,16 @@ function Person({ me }: { me: Me }) {
         >
           {t('My records')}
         </Link>
+        {me.permissions.includes('guides.write') && (
+          <Link to="/recorder" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
+            {t('Recorder')}
+          </Link>
+        )}
+        {me.permissions.includes('guides.all') && (
+          <Link to="/look" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
+            {t('Look of the guides')}
+          </Link>
+        )}
         {waiting > 0 && <p className="text-sm text-ochre py-1">{t('Your reading is not with the server yet. Connect, then sign out.')}</p>}
         <button type="button" className="block w-full text-left py-2 text-petrol" onClick={() => void signOut()}>
           {t('Sign out')}

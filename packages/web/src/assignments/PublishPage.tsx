@@ -1,6 +1,7 @@
 import type { Publication } from '@jackdaw/contracts/publishing'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
+import { stopsPublishing } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useState, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
@@ -32,7 +33,7 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
   const noteMissing = newest !== undefined && publication.changedSinceEdition && changeNote.trim() === ''
   const nobody = people.length === 0 && !openToAll
   const blocked =
-    publication.findings.length > 0 ||
+    publication.findings.some(stopsPublishing) ||
     publication.archived ||
     preview.isPending ||
     preview.isPlaceholderData ||
@@ -128,18 +129,37 @@ function Findings({ id, publication }: { id: GuideId; publication: Publication }
     'no-title': t('The guide has no title.'),
     'no-steps': t('The guide has no steps.'),
     'empty-step': t('A step has neither words nor pictures.'),
+    'blackout-pending': t('A blackout is drawn on a picture and not applied yet: what is under it could still be got at.'),
+    'not-ready': t('Flagged as not ready.'),
   }
+  const list = (findings: Publication['findings']) => (
+    <ul className="list-disc pl-5">
+      {findings.map((finding, index) => (
+        <li key={index}>
+          {words[finding.reason]}{' '}
+          <Link className="text-petrol underline" to={`/guides/${id}/edit${finding.itemId ? `?step=${finding.itemId}` : ''}`}>
+            {finding.where || t('Open the draft')}
+          </Link>
+        </li>
+      ))}
+    </ul>
+  )
+  const stopping = publication.findings.filter(stopsPublishing)
+  const left = publication.findings.filter((finding) => !stopsPublishing(finding))
   return (
-    <Message tone="warn" title={t('Before it can be published')}>
-      <ul className="list-disc pl-5">
-        {publication.findings.map((finding, index) => (
-          <li key={index}>{words[finding.reason]}</li>
-        ))}
-      </ul>
-      <Link className="text-petrol underline" to={`/guides/${id}/edit`}>
-        {t('Back to the draft')}
-      </Link>
-    </Message>
+    <>
+      {stopping.length > 0 && (
+        <Message tone="warn" title={t('Before it can be published')}>
+          {list(stopping)}
+        </Message>
+      )}
+      {left.length > 0 && (
+        <Message tone="warn" title={t('What is left, by what its authors have flagged: {{n}}', { n: left.length })}>
+          {list(left)}
+          {t('It can be published all the same; readers then see these parts as they are.')}
+        </Message>
+      )}
+    </>
   )
 }
 

@@ -14,8 +14,13 @@ function mineShown({ mine }: DraftConflict, t: (words: string) => string): React
       return mine.alt
     case 'set-facts':
       return String(Object.values(mine.facts).find((value) => value !== undefined) ?? '')
+    case 'put-annotation':
+      return 'words' in mine.annotation ? mine.annotation.words : <em>{t('The annotation as you have changed it')}</em>
+    case 'set-cautions':
+      return mine.cautions.map((caution) => caution.words).join(' / ')
     case 'remove-item':
     case 'remove-picture':
+    case 'remove-annotation':
       return <em>{t('Remove it')}</em>
     default:
       return <em>{t('Your change')}</em>
@@ -27,6 +32,13 @@ function theirsShown({ theirs, mine }: DraftConflict, t: (words: string) => stri
   if (theirs.kind === 'section') return theirs.title
   if (mine.type === 'set-picture-alt')
     return theirs.pictures.find((picture) => picture.id === mine.pictureId)?.alt ?? <em>{t('It was removed')}</em>
+  if (mine.type === 'put-annotation' || mine.type === 'remove-annotation') {
+    const id = mine.type === 'put-annotation' ? mine.annotation.id : mine.annotationId
+    const now = theirs.pictures.find((picture) => picture.id === mine.pictureId)?.annotations?.find((each) => each.id === id)
+    if (!now) return <em>{t('It was removed')}</em>
+    return 'words' in now ? now.words : <em>{t('The annotation as it is now')}</em>
+  }
+  if (mine.type === 'set-cautions') return (theirs.cautions ?? []).map((caution) => caution.words).join(' / ')
   return <RichTextView text={theirs.body} />
 }
 

@@ -1,5 +1,7 @@
 import type { Draft } from '@jackdaw/contracts/guides'
 import type { PersonRef } from '@jackdaw/contracts/people'
+import type { RichText } from '@jackdaw/core/guides'
+import type { StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { MoreHorizontal, PanelRightClose, PanelRightOpen, Redo2, Undo2 } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
@@ -19,10 +21,13 @@ type Props = {
   factsOpen: boolean
   onArchive: () => void
   onFacts: () => void
+  onSplit: (stepId: StepId, first: RichText, second: RichText) => void
+  onFind: () => void
+  onPrivate: () => void
 }
 
 /** Above the sheet: what the guide is and whether it is saved, the tools for its text, and what can be done with it. */
-export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, onArchive, onFacts }: Props) {
+export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, onArchive, onFacts, onSplit, onFind, onPrivate }: Props) {
   const { t } = useTranslation()
   const navigate = useNavigate()
   return (
@@ -45,7 +50,7 @@ export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, o
         </h1>
         <SaveWords view={view} alsoHere={alsoHere} onRetry={() => session.retry()} />
       </div>
-      <TextTools editor={editor} />
+      <TextTools editor={editor} onSplit={onSplit} />
       <div className="flex items-center gap-1">
         <IconButton name={t('Undo (Ctrl+Z)')} disabled={!view.canUndo} onClick={() => session.undo()}>
           <Undo2 size={18} aria-hidden />
@@ -65,6 +70,8 @@ export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, o
             </Button>
           }
         >
+          <MenuItem onSelect={onFind}>{t('Find and replace …')}</MenuItem>
+          <MenuItem onSelect={onPrivate}>{t('Find private data …')}</MenuItem>
           {draft.edition !== null && (
             <MenuItem onSelect={() => void navigate(`/guides/${draft.id}`)}>{t('Read edition {{n}}', { n: draft.edition })}</MenuItem>
           )}

@@ -1,21 +1,31 @@
 import type { Draft } from '@jackdaw/contracts/guides'
-import type { ItemId } from '@jackdaw/core/guides'
+import { minutesToRead, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTranslation } from 'react-i18next'
-import { useParams } from 'react-router'
+import { useParams, useSearchParams } from 'react-router'
+import { useLook } from '../annotations'
 import { useChangeGuide } from '../library/queries'
 import { useMe } from '../people'
+import { useRecordInto } from '../recording'
 import { Button, Loaded, Message } from '../ui'
+import { ApplyBlackouts, BlackoutStrip, FindPrivateData } from './Blackouts'
+import { CheckStrip } from './CheckStrip'
 import { ConflictPanel } from './ConflictPanel'
+import type { DraftSession } from './draftSession'
 import { EditorBar } from './EditorBar'
 import { FactsColumn, type FactChanger } from './FactsColumn'
+import { FindingsPanel } from './FindingsPanel'
+import { FindReplace } from './FindReplace'
 import { GuideSheet } from './GuideSheet'
-import { itemActions } from './itemActions'
+import { itemActions, type BenchPlace, type ItemActions } from './itemActions'
 import { useKeeps } from './keptDrafts'
 import { OutlineRuler } from './OutlineRuler'
+import { ManyBar } from './ManyBar'
+import { useChosen } from './useChosen'
 import { useDraftQuery, useDraftSession } from './useDraft'
+import { usePictureSizes } from './usePictureSizes'
 
 export function EditorPage() {
   const { id } = useParams() as { id: GuideId }
@@ -39,6 +49,26 @@ function useUndoKeys(undo: () => void, redo: () => void): void {
   }, [undo, redo])
 }
 
+/** Lets the browser ask before a page is closed on which something would be lost. */
+function useUnsavedWarning(unsaved: boolean): void {
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => unsaved && event.preventDefault()
+    window.addEventListener('beforeunload', warn)
+    return () => window.removeEventListener('beforeunload', warn)
+  }, [unsaved])
+}
+
+/** Goes to the step that the address names, once. */
+function useStepInAddress(pick: (id: ItemId) => void): void {
+  const [search, setSearch] = useSearchParams()
+  const step = search.get('step')
+  useEffect(() => {
+    if (!step) return
+    pick(step as ItemId)
+    setSearch({}, { replace: true })
+  }, [step, pick, setSearch])
+}
+
 function EditorBench({ draft }: { draft: Draft }) {
   const { t } = useTranslation()
   const me = useMe()
@@ -50,6 +80,16 @@ function EditorBench({ draft }: { draft: Draft }) {
   const [editor, setEditor] = useState<Editor | null>(null)
   const [uploads, setUploads] = useState<readonly { stepId: StepId; file: string }[]>([])
   const [trouble, setTrouble] = useState('')
+  const { sizes, learn } = usePictureSizes(draft.id, view.document)
+  const known = useRef(sizes)
+  known.current = sizes
+  const look = useLook(view.document.look)
+  const [asked, setAsked] = useState<Asked>(null)
+  const [round, setRound] = useState(0)
+  const [onBench, setOnBench] = useState<BenchPlace | null>(null)
+  const [panelHost, setPanelHost] = useState<Element | null>(null)
+  const { ids: ticked, tick, clear } = useChosen(session)
+  const recording = useRecordInto(draft.id, draft.document.language)
   const [factsOpen, setFactsOpen] = useState(() => window.innerWidth >= 1100)
   const actions = useMemo(
     () =>
@@ -60,31 +100,36 @@ function EditorBench({ draft }: { draft: Draft }) {
           setUploads((now) => (running ? [...now, { stepId, file }] : now.filter((each) => each.stepId !== stepId || each.file !== file))),
         failed: setTrouble,
         removed: () => setFocus(null),
+        record: recording.after,
+        stored: learn,
+        bench: setOnBench,
+        tick,
+        sizes: () => known.current,
       }),
-    [draft.id, session],
+    [draft.id, session, recording.after, learn, tick],
   )
   useUndoKeys(
     useCallback(() => session.undo(), [session]),
     useCallback(() => session.redo(), [session]),
   )
-  useEffect(() => {
-    const unsaved = (event: BeforeUnloadEvent) => (view.save === 'refused' || (!keeps && view.save !== 'saved')) && event.preventDefault()
-    window.addEventListener('beforeunload', unsaved)
-    return () => window.removeEventListener('beforeunload', unsaved)
-  }, [view.save, keeps])
+  useUnsavedWarning(view.save === 'refused' || (!keeps && view.save !== 'saved'))
   const pick = useCallback((id: ItemId) => {
     setSelected(id)
     document.getElementById(`item-${id}`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
   }, [])
+  useStepInAddress(pick)
   const guide = view.document
+  const benchIsOpen =
+    onBench !== null &&
+    guide.items.some(
+      (item) => item.kind === 'step' && item.id === onBench.stepId && item.pictures.some((each) => each.id === onBench.pictureId),
+    )
   const factConflicts = view.conflicts.filter(
     (conflict) => conflict.itemId === null || !guide.items.some((item) => item.id === conflict.itemId),
   )
   const { mutate } = changeFact
-  const changeFacts: FactChanger['change'] = (to, was) => {
-    mutate(to)
-    session.doneOutside({ undo: () => mutate(was), redo: () => mutate(to) })
-  }
+  const onFact = useFactChanger(changeFact, session)
+  const facts = useFacts(guide)
   return (
     <div className="grow flex flex-col">
       <title>{`${guide.title || t('Without a title')} – Jackdaw`}</title>
@@ -92,58 +137,151 @@ function EditorBench({ draft }: { draft: Draft }) {
         {...{ draft, session, view, alsoHere, editor, factsOpen }}
         onArchive={() => mutate({ archived: !draft.archived })}
         onFacts={() => setFactsOpen((now) => !now)}
+        onSplit={actions.split}
+        onFind={() => setAsked('find')}
+        onPrivate={() => setAsked('private')}
       />
       <div className={`grow grid ${factsOpen ? 'lg:grid-cols-[264px_minmax(0,1fr)_300px]' : 'lg:grid-cols-[264px_minmax(0,1fr)]'}`}>
-        <aside className="hidden lg:block border-r border-hair">
-          <div className="sticky top-[120px] max-h-[calc(100dvh-120px)] overflow-auto p-4 pr-1">
-            <OutlineRuler document={guide} selected={selected} onPick={pick} onMove={actions.moveAfter} />
-            <div className="flex gap-1 mt-3">
-              <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(guide.items.at(-1)?.id ?? null)}>
-                {t('+ Step')}
-              </Button>
-              <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSection(guide.items.at(-1)?.id ?? null)}>
-                {t('+ Section')}
-              </Button>
-            </div>
-          </div>
-        </aside>
+        <Outline {...{ guide, selected, actions, pick }} ticked={ticked} />
         <div className="bg-sheet min-w-0 pb-24">
           <div className="max-w-[780px] mx-auto px-4 md:px-8 pt-6">
-            {draft.archived && (
-              <div className="mb-4">
-                <Message tone="warn" title={t('This guide is archived')}>
-                  {t('Nobody is given it and nothing can be changed until it is taken out of the archive.')}
-                </Message>
-              </div>
-            )}
-            {trouble && (
-              <div className="mb-4">
-                <Message tone="bad" role="alert" title={trouble}>
-                  <Button look="quiet" onClick={() => setTrouble('')}>
-                    {t('Understood')}
-                  </Button>
-                </Message>
-              </div>
-            )}
+            <Notices archived={draft.archived} trouble={trouble} onUnderstood={() => setTrouble('')} />
             {factConflicts.map((conflict) => (
               <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
             ))}
-            <GuideSheet {...{ guideId: draft.id, session, view, actions, selected, focus, uploads }} onEditor={setEditor} />
+            <BlackoutStrip document={guide} onApply={() => setAsked('apply')} />
+            <CheckStrip document={guide} onPick={pick} />
+            <GuideSheet
+              {...{ guideId: draft.id, session, view, actions, selected, focus, uploads, sizes, look, round, onBench, panelHost }}
+              ticked={ticked}
+              onEditor={setEditor}
+            />
           </div>
         </div>
         {factsOpen && (
           <aside className="border-l border-hair bg-page">
-            <div className="lg:sticky lg:top-[120px]">
-              <FactsColumn
-                draft={draft}
-                document={guide}
-                onChange={(change) => session.change(change)}
-                onFact={{ isError: changeFact.isError, error: changeFact.error, change: changeFacts }}
-              />
+            <div className="lg:sticky lg:top-[120px] lg:max-h-[calc(100dvh-120px)] overflow-auto">
+              {benchIsOpen && <div ref={setPanelHost} />}
+              <div hidden={benchIsOpen}>
+                <FindingsPanel document={guide} onPick={pick} change={actions.change} />
+                <FactsColumn draft={draft} facts={facts} onChange={actions.change} onFact={onFact} />
+              </div>
             </div>
           </aside>
         )}
       </div>
+      {ticked.size > 0 && <ManyBar draft={draft} {...{ session, sizes, actions }} document={guide} ids={ticked} onClear={clear} />}
+      <EditorDialogs
+        {...{ asked, draft, guide, session, sizes }}
+        onApplied={() => setRound((now) => now + 1)}
+        onClose={() => setAsked(null)}
+      />
+      {recording.dialog}
     </div>
+  )
+}
+
+/** Changes facts beside the text, undone in the same row as the text. The same object as long as nothing about it has changed. */
+function useFactChanger({ isError, error, mutate }: ReturnType<typeof useChangeGuide>, session: DraftSession): FactChanger {
+  return useMemo(
+    () => ({
+      isError,
+      error,
+      change: (to, was) => {
+        mutate(to)
+        session.doneOutside({ undo: () => mutate(was), redo: () => mutate(to) })
+      },
+    }),
+    [isError, error, mutate, session],
+  )
+}
+
+/** What the column of facts shows of the document; the same object until one of them changes, not at every key. */
+function useFacts({ kind, confirmSteps, look, signs, ...rest }: GuideDocument) {
+  const steps = rest.items.filter((item) => item.kind === 'step').length
+  const minutes = minutesToRead({ kind, confirmSteps, look, signs, ...rest })
+  return useMemo(() => ({ kind, confirmSteps, look, signs, steps, minutes }), [kind, confirmSteps, look, signs, steps, minutes])
+}
+
+/** What an author asks for from the menu or a strip. */
+type Asked = 'find' | 'private' | 'apply' | null
+
+function EditorDialogs({
+  asked,
+  draft,
+  guide,
+  session,
+  sizes,
+  onApplied,
+  onClose,
+}: {
+  asked: Asked
+  draft: Draft
+  guide: GuideDocument
+  session: DraftSession
+  sizes: PictureSizes
+  onApplied: () => void
+  onClose: () => void
+}) {
+  if (asked === 'find') return <FindReplace draft={draft} document={guide} session={session} onClose={onClose} />
+  if (asked === 'private') return <FindPrivateData guideId={draft.id} document={guide} {...{ sizes, session, onClose }} />
+  if (asked === 'apply') return <ApplyBlackouts guideId={draft.id} document={guide} {...{ session, onApplied, onClose }} />
+  return null
+}
+
+/** The ruler beside the sheet. */
+function Outline({
+  guide,
+  selected,
+  ticked,
+  actions,
+  pick,
+}: {
+  guide: GuideDocument
+  selected: ItemId | null
+  ticked: ReadonlySet<ItemId>
+  actions: ItemActions
+  pick: (id: ItemId) => void
+}) {
+  const { t } = useTranslation()
+  return (
+    <aside className="hidden lg:block border-r border-hair">
+      <div className="sticky top-[120px] max-h-[calc(100dvh-120px)] overflow-auto p-4 pr-1">
+        <OutlineRuler document={guide} selected={selected} ticked={ticked} onPick={pick} onTick={actions.tick} onMove={actions.moveAfter} />
+        <div className="flex gap-1 mt-3">
+          <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(guide.items.at(-1)?.id ?? null)}>
+            {t('+ Step')}
+          </Button>
+          <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSection(guide.items.at(-1)?.id ?? null)}>
+            {t('+ Section')}
+          </Button>
+        </div>
+      </div>
+    </aside>
+  )
+}
+
+/** What the author has to know before writing on. */
+function Notices({ archived, trouble, onUnderstood }: { archived: boolean; trouble: string; onUnderstood: () => void }) {
+  const { t } = useTranslation()
+  return (
+    <>
+      {archived && (
+        <div className="mb-4">
+          <Message tone="warn" title={t('This guide is archived')}>
+            {t('Nobody is given it and nothing can be changed until it is taken out of the archive.')}
+          </Message>
+        </div>
+      )}
+      {trouble && (
+        <div className="mb-4">
+          <Message tone="bad" role="alert" title={trouble}>
+            <Button look="quiet" onClick={onUnderstood}>
+              {t('Understood')}
+            </Button>
+          </Message>
+        </div>
+      )}
+    </>
   )
 }

@@ -1,7 +1,8 @@
-import type { ItemId } from '@jackdaw/core/guides'
-import type { GuideId, StepId } from '@jackdaw/core/shared'
+import type { ItemId, Look, PictureSizes } from '@jackdaw/core/guides'
+import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { useTranslation } from 'react-i18next'
+import { usePreferredSides } from '../annotations'
 import { Button } from '../ui'
 import type { DraftSession, DraftView } from './draftSession'
 import type { ItemActions } from './itemActions'
@@ -53,13 +54,35 @@ type Props = {
   selected: ItemId | null
   focus: ItemId | null
   uploads: readonly { stepId: StepId; file: string }[]
+  sizes: PictureSizes
+  look: Look
+  round: number
+  onBench: { stepId: StepId; pictureId: PictureId } | null
+  panelHost: Element | null
+  ticked: ReadonlySet<ItemId>
   onEditor: (editor: Editor | null) => void
 }
 
 /** The white sheet on which a guide is written: title, summary, steps and headings. */
-export function GuideSheet({ guideId, session, view, actions, selected, focus, uploads, onEditor }: Props) {
+export function GuideSheet({
+  guideId,
+  session,
+  view,
+  actions,
+  selected,
+  focus,
+  uploads,
+  sizes,
+  look,
+  round,
+  onBench,
+  panelHost,
+  ticked,
+  onEditor,
+}: Props) {
   const { t } = useTranslation()
   const guide = view.document
+  const sides = usePreferredSides(guide, sizes, look)
   let number = 0
   return (
     <>
@@ -82,13 +105,15 @@ export function GuideSheet({ guideId, session, view, actions, selected, focus, u
       <ol className="border-t-2 border-ink">
         {guide.items.map((item) => {
           const conflicts = only(view.conflicts, (conflict) => conflict.itemId === item.id)
-          const common = { actions, selected: selected === item.id, focus: focus === item.id, conflicts }
+          const common = { actions, selected: selected === item.id, focus: focus === item.id, conflicts, ticked: ticked.has(item.id) }
           return item.kind === 'section' ? (
             <SectionSheet key={item.id} section={item} {...common} />
           ) : (
             <StepSheet
               key={item.id}
-              guideId={guideId}
+              {...{ guideId, sizes, look, round, panelHost }}
+              prefer={sides.get(item.id) ?? null}
+              onBench={onBench?.stepId === item.id ? onBench.pictureId : null}
               step={item}
               number={++number}
               uploads={only(uploads, (each) => each.stepId === item.id)}
@@ -104,6 +129,7 @@ export function GuideSheet({ guideId, session, view, actions, selected, focus, u
       <div className="flex gap-2 mt-4">
         <Button onClick={() => actions.addStep(guide.items.at(-1)?.id ?? null)}>{t('Add a step')}</Button>
         <Button onClick={() => actions.addSection(guide.items.at(-1)?.id ?? null)}>{t('Add a section')}</Button>
+        <Button onClick={() => actions.record(guide.items.at(-1)?.id ?? null)}>{t('Record steps …')}</Button>
       </div>
     </>
   )

@@ -2,27 +2,33 @@ import { stepName, type GuideDocument, type GuideItem, type ItemId } from '@jack
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { GripVertical } from 'lucide-react'
+import { Construction, GripVertical } from 'lucide-react'
 import { memo, useMemo } from 'react'
 import { useTranslation } from 'react-i18next'
+
+// The same objects at every key: with new ones every tick would be drawn anew.
+const POINTER = { activationConstraint: { distance: 5 } }
+const KEYBOARD = { coordinateGetter: sortableKeyboardCoordinates }
 
 /** The ruler as the author's outline: a tick for each step, which leads to it and is dragged, by hand or by keys, to another place. */
 export function OutlineRuler({
   document,
   selected,
+  ticked,
   onPick,
+  onTick,
   onMove,
 }: {
   document: GuideDocument
   selected: ItemId | null
+  ticked: ReadonlySet<ItemId>
   onPick: (id: ItemId) => void
+  /** With Ctrl one more is chosen, with Shift all from the last one on. */
+  onTick: (id: ItemId, range: boolean) => void
   onMove: (id: ItemId, after: ItemId | null) => void
 }) {
   const { t } = useTranslation()
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
+  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYBOARD))
   const order = document.items.map((item) => item.id).join(' ')
   // The same list as long as the order is the same: else every tick would be drawn anew at every key.
   const ids = useMemo(() => (order === '' ? [] : order.split(' ')), [order])
@@ -57,7 +63,14 @@ export function OutlineRuler({
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="relative border-l-2 border-ink">
             {document.items.map((item) => (
-              <Tick key={item.id} item={item} number={item.kind === 'step' ? ++number : 0} here={item.id === selected} onPick={onPick} />
+              <Tick
+                key={item.id}
+                item={item}
+                number={item.kind === 'step' ? ++number : 0}
+                here={item.id === selected}
+                ticked={ticked.has(item.id)}
+                {...{ onPick, onTick }}
+              />
             ))}
           </ol>
         </SortableContext>
@@ -70,11 +83,15 @@ const Tick = memo(function Tick({
   item,
   number,
   here,
+  ticked,
   onPick,
+  onTick,
 }: {
   item: GuideItem
   number: number
   here: boolean
+  ticked: boolean
+  onTick: (id: ItemId, range: boolean) => void
   onPick: (id: ItemId) => void
 }) {
   const { t } = useTranslation()
@@ -88,14 +105,16 @@ const Tick = memo(function Tick({
     >
       <button
         type="button"
-        className="grow min-w-0 flex items-start gap-1.5 min-h-8 text-left hover:bg-wash"
+        className={`grow min-w-0 flex items-start gap-1.5 min-h-8 text-left hover:bg-wash ${ticked ? 'bg-wash border-r-4 border-petrol' : ''}`}
         aria-current={here ? 'step' : undefined}
-        onClick={() => onPick(item.id)}
+        title={t('With Shift or Ctrl: choose several')}
+        onClick={(event) => (event.shiftKey || event.ctrlKey || event.metaKey ? onTick(item.id, event.shiftKey) : onPick(item.id))}
       >
         {item.kind === 'section' ? (
           <>
             <span className="h-0.5 w-7 bg-ink shrink-0 mt-[15px]" aria-hidden />
             <span className={`text-sm leading-5 py-1.5 font-semibold ${here ? 'underline' : ''}`}>{name}</span>
+            {item.notReady && <NotReady />}
           </>
         ) : (
           <>
@@ -103,6 +122,12 @@ const Tick = memo(function Tick({
               <span className={`block ${here ? 'h-1.5 w-5 mt-[13px] bg-kingfisher' : 'h-0.5 w-3.5 mt-[15px] bg-edge'}`} />
             </span>
             <span className="text-xs tabular-nums w-5 text-right text-soft shrink-0 mt-[7px]">{number}</span>
+            {item.notReady && <NotReady />}
+            {item.check && (
+              <span className="shrink-0 mt-[5px] text-sm font-bold text-ochre" title={t('Worth a look')}>
+                ?<span className="sr-only"> {t('Worth a look')}</span>
+              </span>
+            )}
             <span className="py-1.5">
               <span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span>
             </span>
@@ -122,3 +147,13 @@ const Tick = memo(function Tick({
     </li>
   )
 })
+
+function NotReady() {
+  const { t } = useTranslation()
+  return (
+    <span className="shrink-0 mt-[7px] text-ochre" title={t('Not ready')}>
+      <Construction size={14} aria-hidden />
+      <span className="sr-only">{t('Not ready')}</span>
+    </span>
+  )
+}

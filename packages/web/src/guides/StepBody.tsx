@@ -1,4 +1,5 @@
 import { cleanRichText, plainText, type RichText } from '@jackdaw/core/guides'
+import type { EditorState } from '@tiptap/pm/state'
 import { EditorContent, useEditor, type Editor } from '@tiptap/react'
 import { nanoid } from 'nanoid'
 import { useEffect, useRef, useState } from 'react'
@@ -14,6 +15,8 @@ type Props = {
   onEditor: (editor: Editor | null) => void
   onPictures: (files: File[]) => void
   onNewStep: () => void
+  /** Ctrl+Shift+Enter: what stands behind the cursor becomes a step of its own. */
+  onSplit: (first: RichText, second: RichText) => void
 }
 
 /** The text of a step, written where it stands. Only the step in which somebody writes has an editor; the others are plain pages. */
@@ -54,6 +57,13 @@ function pictureFiles(data: DataTransfer | null): File[] {
   return [...(data?.files ?? [])].filter((file) => file.type.startsWith('image/'))
 }
 
+/** The text before the cursor and that behind it; `null` when there is nothing on one of the sides. */
+export function splitAtCursor({ doc, selection }: EditorState): [RichText, RichText] | null {
+  const [first, second] = [doc.cut(0, selection.from), doc.cut(selection.from)].map((part) => cleanRichText(part.toJSON(), nanoid))
+  if (!first?.ok || !second?.ok || plainText(first.text).trim() === '' || plainText(second.text).trim() === '') return null
+  return [first.text, second.text]
+}
+
 function Writing({
   body,
   label,
@@ -62,11 +72,12 @@ function Writing({
   onEditor,
   onPictures,
   onNewStep,
+  onSplit,
   onLeave,
 }: Props & { at: { x: number; y: number } | 'end'; onLeave: () => void }) {
   const told = useRef(body)
-  const calls = useRef({ onChange, onPictures, onNewStep })
-  calls.current = { onChange, onPictures, onNewStep }
+  const calls = useRef({ onChange, onPictures, onNewStep, onSplit })
+  calls.current = { onChange, onPictures, onNewStep, onSplit }
   const editor = useEditor({
     extensions: bodyExtensions,
     content: body,
@@ -86,9 +97,13 @@ function Writing({
         return true
       },
       handleDrop: (_view, event) => pictureFiles(event.dataTransfer).length > 0,
-      handleKeyDown: (_view, event) => {
+      handleKeyDown: (view, event) => {
         if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return false
-        calls.current.onNewStep()
+        if (!event.shiftKey) calls.current.onNewStep()
+        else {
+          const parts = splitAtCursor(view.state)
+          if (parts) calls.current.onSplit(...parts)
+        }
         return true
       },
     },

@@ -1,24 +1,42 @@
-import { getDraftPicture } from '@jackdaw/contracts/guides'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import { stepName, type GuideItem, type Section, type Step } from '@jackdaw/core/guides'
-import type { GuideId } from '@jackdaw/core/shared'
+import type { PictureId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
-import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Copy, Heading, ImagePlus, Plus, Trash2 } from 'lucide-react'
+import {
+  AppWindow,
+  ArrowDown,
+  ArrowUp,
+  Construction,
+  Copy,
+  HardHat,
+  Heading,
+  ImagePlus,
+  Plus,
+  StickyNote,
+  Trash2,
+  TriangleAlert,
+} from 'lucide-react'
 import { memo, useRef, useState, type DragEvent } from 'react'
 import { useTranslation } from 'react-i18next'
-import { addressOf } from '../api'
 import { Button, IconButton } from '../ui'
 import { ConflictPanel } from './ConflictPanel'
 import type { ItemActions } from './itemActions'
 import { StepBody } from './StepBody'
+import { StepCheckPanel } from './StepCheckPanel'
+import { StepSafety } from './StepSafety'
+import { StepPictures, type PictureGround } from './StepPictures'
 
-type Common = { guideId: GuideId; actions: ItemActions; selected: boolean; focus: boolean; conflicts: readonly DraftConflict[] }
+type Common = { actions: ItemActions; selected: boolean; focus: boolean; conflicts: readonly DraftConflict[]; ticked: boolean }
 
 const holdsFiles = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files')
 
 /** One step on the author's sheet: number, text, pictures, and what can be done with it. */
 export const StepSheet = memo(function StepSheet({
   guideId,
+  sizes,
+  look,
+  prefer,
+  round,
   step,
   number,
   actions,
@@ -27,10 +45,21 @@ export const StepSheet = memo(function StepSheet({
   conflicts,
   uploads,
   onEditor,
-}: Common & { step: Step; number: number; uploads: readonly { file: string }[]; onEditor: (editor: Editor | null) => void }) {
+  onBench,
+  panelHost,
+  ticked,
+}: Common &
+  PictureGround & {
+    step: Step
+    number: number
+    uploads: readonly { file: string }[]
+    onEditor: (editor: Editor | null) => void
+    onBench: PictureId | null
+    panelHost: Element | null
+  }) {
   const { t } = useTranslation()
   const [over, setOver] = useState(false)
-  const picker = useRef<HTMLInputElement>(null)
+  const [picking, setPicking] = useState(false)
   const name = stepName(step) || t('Step {{n}}', { n: number })
   return (
     <li
@@ -53,30 +82,82 @@ export const StepSheet = memo(function StepSheet({
         }
       }}
     >
-      <span
-        className={`mt-1.5 h-7 w-9 flex items-center justify-center text-sm font-semibold tabular-nums [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${selected ? 'bg-petrol text-white' : 'bg-ink text-white'}`}
-        aria-hidden
-      >
-        {number}
-      </span>
+      <div className="flex flex-col items-center gap-1.5">
+        <span
+          className={`mt-1.5 h-7 w-9 flex items-center justify-center text-sm font-semibold tabular-nums [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${selected ? 'bg-petrol text-white' : 'bg-ink text-white'}`}
+          aria-hidden
+        >
+          {number}
+        </span>
+        <Tick ticked={ticked} name={t('Choose step {{n}}', { n: number })} onTick={(range) => actions.tick(step.id, range)} />
+      </div>
       <div className="min-w-0">
-        <StepBody
-          body={step.body}
-          label={t('Text of step {{n}}', { n: number })}
-          autoFocus={focus}
-          onChange={(body) => actions.setBody(step.id, body)}
-          onEditor={onEditor}
-          onPictures={(files) => actions.addPictures(step.id, files)}
-          onNewStep={() => actions.addStep(step.id)}
-        />
-        {(step.pictures.length > 0 || uploads.length > 0) && <StepPictures {...{ guideId, step, number, actions, uploads }} />}
+        {/* As high as the number and the box beside it, so that a wide picture below covers neither. */}
+        <div className="min-h-[60px]">
+          <StepBody
+            body={step.body}
+            label={t('Text of step {{n}}', { n: number })}
+            autoFocus={focus}
+            onChange={(body) => actions.setBody(step.id, body)}
+            onEditor={onEditor}
+            onPictures={(files) => actions.addPictures(step.id, files)}
+            onNewStep={() => actions.addStep(step.id)}
+            onSplit={(first, second) => actions.split(step.id, first, second)}
+          />
+        </div>
+        <StepSafety {...{ step, number, actions, picking }} onPicking={setPicking} />
+        {(step.pictures.length > 0 || uploads.length > 0) && (
+          <StepPictures ground={{ guideId, sizes, look, prefer, round }} {...{ step, number, actions, uploads, onBench, panelHost }} />
+        )}
+        {step.check && (
+          <StepCheckPanel
+            {...{ guideId, step, number }}
+            check={step.check}
+            onRight={() => actions.setCheck(step.id, null)}
+            onUse={(pictureId) => actions.usePicture(step.id, pictureId)}
+          />
+        )}
         {conflicts.map((conflict) => (
           <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
         ))}
-        <div className={`flex flex-wrap items-center gap-x-1 mt-1 ${selected ? '' : 'sr-only focus-within:not-sr-only'}`} data-keeps-editor>
+        <StepTools {...{ step, name, actions, selected }} onSigns={() => setPicking(true)} />
+      </div>
+    </li>
+  )
+})
+
+/** What can be put into a step, behind it, and done with it. */
+function StepTools({
+  step,
+  name,
+  actions,
+  selected,
+  onSigns,
+}: {
+  step: Step
+  name: string
+  actions: ItemActions
+  selected: boolean
+  onSigns: () => void
+}) {
+  const { t } = useTranslation()
+  const picker = useRef<HTMLInputElement>(null)
+  return (
+    <div className={`flex flex-wrap items-center gap-x-1 mt-1 ${selected ? '' : 'sr-only focus-within:not-sr-only'}`} data-keeps-editor>
+      {selected && (
+        <>
           <Button look="quiet" className="text-sm px-2" onClick={() => picker.current?.click()} title={t('Or drop or paste it')}>
             <ImagePlus size={16} aria-hidden />
             {t('Picture')}
+          </Button>
+          <Button
+            look="quiet"
+            className="text-sm px-2"
+            onClick={() => actions.addSheet(step.id)}
+            title={t('Lay several pictures out on it')}
+          >
+            <StickyNote size={16} aria-hidden />
+            {t('Blank sheet')}
           </Button>
           <input
             ref={picker}
@@ -89,6 +170,14 @@ export const StepSheet = memo(function StepSheet({
               event.target.value = ''
             }}
           />
+          <Button look="quiet" className="text-sm px-2" onClick={() => actions.addCaution(step.id)}>
+            <TriangleAlert size={16} aria-hidden />
+            {t('Caution')}
+          </Button>
+          <Button look="quiet" className="text-sm px-2" onClick={() => onSigns()}>
+            <HardHat size={16} aria-hidden />
+            {t('Sign')}
+          </Button>
           <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(step.id)} title="Ctrl+Enter">
             <Plus size={16} aria-hidden />
             {t('Step after')}
@@ -97,75 +186,32 @@ export const StepSheet = memo(function StepSheet({
             <Heading size={16} aria-hidden />
             {t('Section after')}
           </Button>
-          <span className="grow" />
-          <ItemTools name={name} itemId={step.id} actions={actions} copies />
-        </div>
-      </div>
-    </li>
+          <Button look="quiet" className="text-sm px-2" onClick={() => actions.record(step.id)}>
+            <AppWindow size={16} aria-hidden />
+            {t('Record after')}
+          </Button>
+        </>
+      )}
+      <span className="grow" />
+      <ItemTools name={name} itemId={step.id} actions={actions} notReady={step.notReady === true} copies />
+    </div>
   )
-})
+}
 
-function StepPictures({
-  guideId,
-  step,
-  number,
-  actions,
-  uploads,
-}: {
-  guideId: GuideId
-  step: Step
-  number: number
-  actions: ItemActions
-  uploads: readonly { file: string }[]
-}) {
-  const { t } = useTranslation()
+/** The box by which a step is chosen among many; with Shift, all from the last one on. */
+function Tick({ ticked, name, onTick }: { ticked: boolean; name: string; onTick: (range: boolean) => void }) {
+  const shift = useRef(false)
   return (
-    <ul className="flex flex-wrap gap-3 mt-3" aria-label={t('Pictures of step {{n}}', { n: number })}>
-      {step.pictures.map((picture, index) => (
-        <li key={picture.id} className="w-56 border border-hair p-1.5 bg-page">
-          <img
-            src={addressOf(getDraftPicture, { id: guideId, pictureId: picture.id }, { size: 'thumb' })}
-            alt={picture.alt}
-            className="w-full h-36 object-contain bg-sheet"
-            loading="lazy"
-          />
-          <input
-            key={picture.alt}
-            defaultValue={picture.alt}
-            maxLength={1000}
-            aria-label={t('What picture {{n}} shows', { n: index + 1 })}
-            placeholder={t('What does it show?')}
-            className="w-full text-sm mt-1 px-1 min-h-8 bg-sheet border border-edge"
-            onBlur={(event) => event.target.value !== picture.alt && actions.setAlt(step.id, picture.id, event.target.value)}
-          />
-          <div className="flex">
-            <IconButton
-              name={t('Move picture {{n}} forward', { n: index + 1 })}
-              disabled={index === 0}
-              onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index - 2]?.id ?? null)}
-            >
-              <ArrowLeft size={16} aria-hidden />
-            </IconButton>
-            <IconButton
-              name={t('Move picture {{n}} back', { n: index + 1 })}
-              disabled={index === step.pictures.length - 1}
-              onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index + 1]!.id)}
-            >
-              <ArrowRight size={16} aria-hidden />
-            </IconButton>
-            <span className="grow" />
-            <IconButton name={t('Remove picture {{n}}', { n: index + 1 })} onClick={() => actions.removePicture(step.id, picture.id)}>
-              <Trash2 size={16} aria-hidden />
-            </IconButton>
-          </div>
-        </li>
-      ))}
-      {uploads.map(({ file }) => (
-        <li key={file} role="status" className="w-56 border border-dashed border-edge p-3 text-sm text-soft">
-          {t('Storing {{file}} …', { file })}
-        </li>
-      ))}
-    </ul>
+    <input
+      type="checkbox"
+      className="size-[18px] accent-petrol"
+      checked={ticked}
+      aria-label={name}
+      title={name}
+      onPointerDown={(event) => (shift.current = event.shiftKey)}
+      onKeyDown={(event) => (shift.current = event.shiftKey)}
+      onChange={() => onTick(shift.current)}
+    />
   )
 }
 
@@ -173,16 +219,21 @@ function ItemTools({
   name,
   itemId,
   actions,
+  notReady,
   copies = false,
 }: {
   name: string
   itemId: GuideItem['id']
   actions: ItemActions
+  notReady: boolean
   copies?: boolean
 }) {
   const { t } = useTranslation()
   return (
     <>
+      <IconButton name={t('Not ready: {{name}}', { name })} aria-pressed={notReady} onClick={() => actions.setNotReady(itemId, !notReady)}>
+        <Construction size={16} aria-hidden />
+      </IconButton>
       <IconButton name={t('Move up: {{name}}', { name })} onClick={() => actions.move(itemId, -1)}>
         <ArrowUp size={16} aria-hidden />
       </IconButton>
@@ -208,12 +259,18 @@ export const SectionSheet = memo(function SectionSheet({
   selected,
   focus,
   conflicts,
-}: Omit<Common, 'guideId'> & { section: Section }) {
+  ticked,
+}: Common & { section: Section }) {
   const { t } = useTranslation()
   return (
     <li id={`item-${section.id}`} className="pt-7 pb-2 scroll-mt-32" onFocusCapture={() => actions.select(section.id)}>
       <div className="flex items-center gap-2">
         <span className="h-0.5 w-9 bg-ink shrink-0" aria-hidden />
+        <Tick
+          ticked={ticked}
+          name={t('Choose section {{name}}', { name: section.title })}
+          onTick={(range) => actions.tick(section.id, range)}
+        />
         <input
           value={section.title}
           autoFocus={focus}
@@ -227,7 +284,12 @@ export const SectionSheet = memo(function SectionSheet({
           <IconButton name={t('Step after this heading')} onClick={() => actions.addStep(section.id)}>
             <Plus size={16} aria-hidden />
           </IconButton>
-          <ItemTools name={section.title || t('Section heading')} itemId={section.id} actions={actions} />
+          <ItemTools
+            name={section.title || t('Section heading')}
+            itemId={section.id}
+            actions={actions}
+            notReady={section.notReady === true}
+          />
         </div>
       </div>
       {conflicts.map((conflict) => (

@@ -1,12 +1,20 @@
-import { isSafeLink } from '@jackdaw/core/guides'
+import { isSafeLink, type RichText } from '@jackdaw/core/guides'
+import type { StepId } from '@jackdaw/core/shared'
 import { useEditorState, type Editor } from '@tiptap/react'
-import { Bold, Code, FileCode2, Italic, Keyboard, Link2, List, ListOrdered, Table } from 'lucide-react'
+import { Bold, Code, FileCode2, Italic, Keyboard, Link2, List, ListOrdered, SplitSquareVertical, Table } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Button, IconButton } from '../ui'
+import { splitAtCursor } from './StepBody'
 
 /** The tools for the text in which the cursor stands. */
-export function TextTools({ editor }: { editor: Editor | null }) {
+export function TextTools({
+  editor,
+  onSplit,
+}: {
+  editor: Editor | null
+  onSplit: (stepId: StepId, first: RichText, second: RichText) => void
+}) {
   const { t } = useTranslation()
   const [linking, setLinking] = useState(false)
   const active = useEditorState({
@@ -54,6 +62,16 @@ export function TextTools({ editor }: { editor: Editor | null }) {
         active?.orderedList ?? false,
         (now) => chain(now).toggleOrderedList().run(),
         <ListOrdered size={17} aria-hidden />,
+      )}
+      {tool(
+        t('Split the step at the cursor (Ctrl+Shift+Enter)'),
+        false,
+        (now) => {
+          const stepId = now.view.dom.closest<HTMLElement>('[data-step]')?.dataset['step']
+          const parts = splitAtCursor(now.state)
+          if (stepId && parts) onSplit(stepId as StepId, ...parts)
+        },
+        <SplitSquareVertical size={17} aria-hidden />,
       )}
       {tool(
         t('Block of code'),

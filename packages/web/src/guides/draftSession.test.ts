@@ -148,4 +148,50 @@ describe('a session on a draft', () => {
     expect(textOf(server.document, one)).toBe('typed before the crash')
     expect(textOf(server.document, two)).toBe('meanwhile')
   })
+  it('undoes what was done in another guide together with what was done here', () => {
+    const { session } = aBrowser(aServer())
+    const calls: string[] = []
+    session.doneOutside(
+      { undo: () => void calls.push('undo'), redo: () => void calls.push('redo') },
+      { type: 'remove-item', itemId: one.id },
+      { type: 'remove-item', itemId: two.id },
+    )
+    expect(session.snapshot().document.items).toHaveLength(start.items.length - 2)
+    session.undo()
+    expect([calls, session.snapshot().document]).toEqual([['undo'], start])
+    session.redo()
+    expect(calls).toEqual(['undo', 'redo'])
+    expect(session.snapshot().document.items).toHaveLength(start.items.length - 2)
+    session.undo()
+    expect(session.snapshot()).toMatchObject({ document: start, canUndo: false })
+  })
+  it('tells when what was done in another guide cannot be undone there', async () => {
+    const { session } = aBrowser(aServer())
+    session.doneOutside({ undo: () => Promise.reject(new Error('lost')), redo: () => undefined }, { type: 'remove-item', itemId: one.id })
+    session.undo()
+    await new Promise((resolve) => setTimeout(resolve, 0))
+    expect(session.snapshot().words).toContain('In the other guide it could not be done')
+    expect(session.snapshot().document).toEqual(start)
+  })
+  it('sees what others did to its own step after its answer was lost', async () => {
+    const server = aServer()
+    const { session, settle } = aBrowser(server)
+    const added = { ...one, id: ids() as typeof one.id }
+    session.change({ type: 'insert-item', item: added, after: null })
+    server.cut = 'after'
+    await settle()
+    server.cut = null
+    server.put([write(added, 'gone on with')])
+    await settle()
+    expect(textOf(session.snapshot().document, added)).toBe('gone on with')
+    expect(session.snapshot().document).toEqual(server.document)
+  })
+  it('has nothing left to save when all of it was handed back', () => {
+    const server = aServer()
+    const { session } = aBrowser(server)
+    session.change(write(one, 'mine'))
+    server.put([write(one, 'theirs')])
+    session.receive(server.since(0).revision, server.since(0).saved)
+    expect(session.snapshot()).toMatchObject({ save: 'saved', conflicts: [{ reason: 'changed' }] })
+  })
 })

@@ -18,9 +18,9 @@ export type DraftPorts = {
   later: (work: () => void, ms: number) => () => void
 }
 
-type Entry = { inverses: Change[]; last: Change; at: number } | Outside
-/** Something done beside the text (folder, owner), undone by a call of its own but in the same row of steps. */
-export type Outside = { undo: () => void; redo: () => void }
+type Entry = { inverses: Change[]; last: Change | null; at: number; outside?: Outside }
+/** Something done beside the text (folder, owner, another guide), undone by a call of its own but in the same row of steps. */
+export type Outside = { undo: () => unknown; redo: () => unknown }
 export type DraftView = {
   document: GuideDocument
   revision: number
@@ -87,11 +87,14 @@ export class DraftSession {
     this.undone = []
     this.take(applied, result.document)
   }
-  /** Puts something that was done beside the text into the row of what can be undone. */
-  doneOutside(outside: Outside): void {
-    this.done.push(outside)
+  /** Puts something that was done beside the text into the row of what can be undone, together with changes made in the same go. */
+  doneOutside(outside: Outside, ...changes: Change[]): void {
+    const result = applyAll(changes, this.document)
+    const applied = changes.filter((change) => !result.refused.includes(change))
+    this.done.push({ inverses: result.inverses, last: null, at: 0, outside })
     this.undone = []
-    this.emit()
+    if (applied.length > 0) this.take(applied, result.document)
+    else this.emit()
   }
   undo(): void {
     this.step(this.done, this.undone, 'undo')
@@ -128,6 +131,8 @@ export class DraftSession {
       this.base,
       saved,
     )
+    // What waited here may have clashed and been handed back: then nothing is left to be saved.
+    if (this.queue.length === 0 && this.save === 'unsaved') this.save = 'saved'
     this.keep()
     this.emit()
   }
@@ -168,18 +173,23 @@ export class DraftSession {
   private step(from: Entry[], to: Entry[], way: 'undo' | 'redo'): void {
     const entry = from.pop()
     if (!entry) return
-    if ('undo' in entry) {
-      to.push(entry)
-      entry[way]()
-      return this.emit()
-    }
+    this.followOutside(entry.outside?.[way]())
     const result = applyAll(entry.inverses, this.document)
     const applied = entry.inverses.filter((change) => !result.refused.includes(change))
-    if (result.refused.length > 0) this.words = 'Part of this cannot be undone, because somebody else has removed it.'
-    if (applied.length > 0) {
-      to.push({ inverses: result.inverses, last: entry.last, at: 0 })
-      this.take(applied, result.document)
-    } else this.emit()
+    if (result.refused.length > 0) this.words = 'Part of this cannot be undone: somebody else has removed it, or a blackout was applied.'
+    if (applied.length > 0 || entry.outside)
+      to.push({ inverses: result.inverses, last: entry.last, at: 0, ...(entry.outside ? { outside: entry.outside } : {}) })
+    if (applied.length > 0) this.take(applied, result.document)
+    else this.emit()
+  }
+
+  /** What happens in another guide may fail; then it is told, as it is of no use to guess. */
+  private followOutside(done: unknown): void {
+    Promise.resolve(done).catch((error: unknown) => {
+      const { words } = this.ports.judge(error)
+      this.words = `In the other guide it could not be done: ${words || 'the server cannot be reached.'} Look there.`
+      this.emit()
+    })
   }
 
   private remember(changes: readonly Change[], inverses: Change[]): void {
@@ -188,7 +198,7 @@ export class DraftSession {
     const joins =
       changes.length === 1 &&
       last !== undefined &&
-      !('undo' in last) &&
+      last.last !== null &&
       now - last.at < JOIN_WITHIN_MS &&
       last.inverses.length === 1 &&
       joinPair(last.last, changes[0]!) !== null
@@ -216,8 +226,15 @@ export class DraftSession {
       this.tries = 0
       this.words = ''
       const missed = answer.missed.flatMap((each) => each.changes)
+      // Ours is the one revision that is not among what was missed. When an answer was lost, others have gone on after it.
+      const numbers = new Set(answer.missed.map((each) => each.revision))
+      let own = this.revision + 1
+      while (numbers.has(own)) own++
+      const earlier = answer.missed.flatMap((each) => (each.revision < own ? each.changes : []))
+      const later = answer.missed.flatMap((each) => (each.revision > own ? each.changes : []))
       // The server brings our changes onto its state by the same rules, so its new state can be known without asking for it.
-      const atServer = rebase(set.changes, missed, applyAll(missed, this.base).document)
+      const landed = rebase(set.changes, earlier, applyAll(earlier, this.base).document)
+      const atServer = applyAll(later, landed.document)
       this.inFlight = null
       this.savedAt = this.ports.now()
       this.save = 'saved'
@@ -273,7 +290,8 @@ export class DraftSession {
   private told(conflict: Conflict, saved: readonly SavedChanges[]): DraftConflict {
     const item = this.base.items.find((each) => each.id === conflict.itemId) ?? null
     const fact = conflict.target.startsWith('fact:') ? this.base[conflict.target.slice(5) as 'title'] : null
-    return { ...conflict, theirs: fact === null ? item : { kind: 'fact', value: fact }, by: saved.at(-1)?.by ?? null }
+    const value = typeof fact === 'object' && fact !== null ? Object.keys(fact).join(', ') : fact
+    return { ...conflict, theirs: value === null ? item : { kind: 'fact', value }, by: saved.at(-1)?.by ?? null }
   }
   private addConflicts(conflicts: readonly DraftConflict[]): void {
     const targets = new Set(conflicts.map((conflict) => conflict.target))

@@ -1,9 +1,21 @@
-import { addPicture, MAX_PICTURE_BYTES, type DraftConflict } from '@jackdaw/contracts/guides'
-import { paragraph, withBlockIds, type Change, type ItemId, type RichText, type Step } from '@jackdaw/core/guides'
+import type { DraftConflict, StoredPicture } from '@jackdaw/contracts/guides'
+import { copiesOf, splitStep } from '@jackdaw/core/editing'
+import {
+  paragraph,
+  withBlockIds,
+  type Caution,
+  type Change,
+  type ItemId,
+  type PictureSizes,
+  type RichText,
+  type SignId,
+  type Step,
+  type StepCheck,
+} from '@jackdaw/core/guides'
 import type { GuideId, PictureId, SectionId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
-import { call, wordsFor } from '../api'
 import type { DraftSession } from './draftSession'
+import { pictureActions } from './pictureActions'
 
 export type Told = {
   select: (id: ItemId | null) => void
@@ -11,7 +23,18 @@ export type Told = {
   uploading: (stepId: StepId, file: string, running: boolean) => void
   failed: (words: string) => void
   removed: (words: string) => void
+  /** Wants to record steps after an item; `null`: at the beginning. */
+  record: (after: ItemId | null) => void
+  /** A picture has been stored: its size is known now. */
+  stored: (picture: StoredPicture) => void
+  /** Which picture is on the bench. */
+  bench: (place: BenchPlace | null) => void
+  /** An item was chosen among many, or no longer; `range`: with all from the last one on. */
+  tick: (id: ItemId, range: boolean) => void
+  sizes: () => PictureSizes
 }
+/** A picture of a step. */
+export type BenchPlace = { stepId: StepId; pictureId: PictureId }
 
 const emptyBody = (): RichText => withBlockIds({ type: 'doc', content: [paragraph()] }, nanoid)
 
@@ -26,26 +49,6 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     told.select(change.item.id)
     told.focus(change.item.id)
   }
-  const store = async (stepId: StepId, file: File): Promise<void> => {
-    if (file.size > MAX_PICTURE_BYTES)
-      return told.failed(
-        `${file.name}: a picture may have 25 MB at most; this one has ${(file.size / 1024 / 1024).toFixed(1)} MB. The step is as it was.`,
-      )
-    told.uploading(stepId, file.name, true)
-    try {
-      const stored = await call(addPicture, {
-        params: { id: guideId },
-        bytes: file.type.startsWith('image/') ? file : new Blob([file], { type: 'application/octet-stream' }),
-      })
-      const last = stepOf(stepId)?.pictures.at(-1)?.id ?? null
-      session.change({ type: 'insert-picture', stepId, picture: { id: stored.id, alt: '' }, after: last })
-    } catch (error) {
-      const { title, detail } = wordsFor(error)
-      told.failed(`${file.name}: ${title}. ${detail}`)
-    } finally {
-      told.uploading(stepId, file.name, false)
-    }
-  }
   return {
     select: told.select,
     setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-body', stepId, body }),
@@ -56,26 +59,8 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       insert({ type: 'insert-item', item: { kind: 'section', id: nanoid() as SectionId, title: '' }, after }),
     duplicate: (id: ItemId) => {
       const step = stepOf(id)
-      if (step)
-        insert({
-          type: 'insert-item',
-          item: {
-            ...step,
-            id: nanoid() as StepId,
-            body: withBlockIds(
-              {
-                type: 'doc',
-                content: step.body.content.map(({ attrs, ...block }) => ({
-                  ...block,
-                  ...(attrs ? { attrs: { ...attrs, id: undefined } } : {}),
-                })) as RichText['content'],
-              },
-              nanoid,
-            ),
-            copiedFrom: step.id,
-          },
-          after: step.id,
-        })
+      const [copy] = step ? copiesOf([step], nanoid) : []
+      if (copy) insert({ type: 'insert-item', item: copy, after: id })
     },
     remove: (id: ItemId) => {
       const at = indexOf(id)
@@ -90,12 +75,29 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       session.change({ type: 'move-item', itemId: id, after: (by === 1 ? list[at + 1]!.id : list[at - 2]?.id) ?? null })
     },
     moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
-    addPictures: (stepId: StepId, files: readonly File[]) =>
-      void files.reduce((before, file) => before.then(() => store(stepId, file)), Promise.resolve()),
-    removePicture: (stepId: StepId, pictureId: PictureId) => session.change({ type: 'remove-picture', stepId, pictureId }),
-    movePicture: (stepId: StepId, pictureId: PictureId, after: PictureId | null) =>
-      session.change({ type: 'move-picture', stepId, pictureId, after }),
-    setAlt: (stepId: StepId, pictureId: PictureId, alt: string) => session.change({ type: 'set-picture-alt', stepId, pictureId, alt }),
+    record: told.record,
+    setCheck: (stepId: StepId, check: StepCheck | null) => session.change({ type: 'set-check', stepId, check }),
+    change: (...changes: Change[]) => session.change(...changes),
+    setCautions: (stepId: StepId, cautions: Caution[]) => session.change({ type: 'set-cautions', stepId, cautions }),
+    addCaution: (stepId: StepId) =>
+      session.change({
+        type: 'set-cautions',
+        stepId,
+        cautions: [...(stepOf(stepId)?.cautions ?? []), { id: nanoid(), level: 'caution', words: '', acknowledge: false }],
+      }),
+    setSigns: (stepId: StepId, signs: SignId[]) => session.change({ type: 'set-signs', stepId, signs }),
+    setNotReady: (itemId: ItemId, notReady: boolean) => session.change({ type: 'set-not-ready', itemId, notReady }),
+    /** Splits a step in two. */
+    split: (stepId: StepId, first: RichText, second: RichText) => {
+      const step = stepOf(stepId)
+      if (!step) return
+      const [change, inserted] = splitStep(step, withBlockIds(first, nanoid), second, nanoid)
+      session.change(change, inserted)
+      told.select(inserted.item.id)
+      told.focus(inserted.item.id)
+    },
+    tick: told.tick,
+    ...pictureActions(guideId, session, told, stepOf),
     settle: (conflict: DraftConflict, choice: 'mine' | 'theirs' | 'both') => session.settle(conflict, choice),
   }
 }

@@ -1,12 +1,13 @@
 import type { GuideRow, GuideSort } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
-import { FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
+import { AppWindow, FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
+import { RecordDialog } from '../recording'
 import { Button, Loaded, Pager, SortHead, TitleLine, useSearchState, whenOf, momentOf, type Sort } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
 import { FolderColumn } from './FolderColumn'
@@ -17,7 +18,7 @@ import { NewGuideDialog } from './NewGuideDialog'
 import { useChangeGuide, useFolders, useGuides } from './queries'
 import { RenameDialog } from './RenameDialog'
 
-type Asked = { what: 'new' | 'import' } | { what: 'rename' | 'move'; guide: GuideRow } | null
+type Asked = { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'move'; guide: GuideRow } | null
 
 export function LibraryPage() {
   const { t } = useTranslation()
@@ -79,6 +80,12 @@ export function LibraryPage() {
           </Button>
         )}
         {mayWrite && (
+          <Button onClick={() => setAsked({ what: 'record' })}>
+            <AppWindow size={17} aria-hidden />
+            {t('Record …')}
+          </Button>
+        )}
+        {mayWrite && (
           <Button look="primary" onClick={() => setAsked({ what: 'new' })}>
             <FilePlus2 size={17} aria-hidden />
             {t('New guide')}
@@ -116,6 +123,9 @@ export function LibraryPage() {
       </div>
       {asked?.what === 'new' && <NewGuideDialog folder={folder} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
       {asked?.what === 'import' && <ImportDialog folder={folder} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
+      {asked?.what === 'record' && (
+        <RecordDialog target={null} into={t('Every action becomes a step of a new guide.')} onClose={() => setAsked(null)} />
+      )}
       {asked?.what === 'rename' && <RenameDialog guide={asked.guide} onClose={() => setAsked(null)} />}
       {asked?.what === 'move' && <MoveDialog guide={asked.guide} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
     </>

@@ -1,25 +1,37 @@
 import { getEditionPicture } from '@jackdaw/contracts/guides'
-import type { StepPicture } from '@jackdaw/core/guides'
-import type { GuideId } from '@jackdaw/core/shared'
-import { useState } from 'react'
+import type { Side } from '@jackdaw/core/annotations'
+import type { Look, PictureSizes, Step, StepPicture } from '@jackdaw/core/guides'
+import type { GuideId, PictureId } from '@jackdaw/core/shared'
+import { Maximize2 } from 'lucide-react'
+import { useCallback, useState } from 'react'
 import { useTranslation } from 'react-i18next'
+import { AnnotatedPicture } from '../annotations'
 import { addressOf } from '../api'
 
-/** A picture of an edition; its place is kept free while it comes, and a press shows it in full. */
+/** A picture of an edition with what is drawn on it; its place is kept free while it comes, and it can be seen in full. */
 export function PictureView({
   guideId,
   edition,
+  step,
   picture,
-  size,
+  sizes,
+  look,
+  prefer,
 }: {
   guideId: GuideId
   edition: number
+  step: Step
   picture: StepPicture
-  size: { widthPx: number; heightPx: number } | undefined
+  sizes: PictureSizes
+  look: Look
+  prefer: Side | null
 }) {
   const { t } = useTranslation()
   const [failed, setFailed] = useState(0)
-  const address = (kind: 'screen' | 'full') => addressOf(getEditionPicture, { id: guideId, edition, pictureId: picture.id }, { size: kind })
+  const source = useCallback(
+    (id: PictureId, size: 'screen' | 'full' = 'screen') => addressOf(getEditionPicture, { id: guideId, edition, pictureId: id }, { size }),
+    [guideId, edition],
+  )
   if (failed > 0)
     return (
       <p className="border border-hair p-4 text-soft">
@@ -30,22 +42,25 @@ export function PictureView({
       </p>
     )
   return (
-    <a
-      href={address('full')}
-      target="_blank"
-      rel="noopener"
-      className="block w-fit max-w-full border border-hair"
-      aria-label={t('{{alt}} (opens the full picture)', { alt: picture.alt || t('Picture') })}
-    >
-      <img
-        src={address('screen')}
-        alt={picture.alt}
-        width={size?.widthPx}
-        height={size?.heightPx}
-        decoding="async"
-        className="h-auto max-w-full max-h-[56vh] w-auto object-contain"
-        onError={() => setFailed((n) => n + 1)}
+    <figure>
+      <AnnotatedPicture
+        {...{ step, picture, sizes, look, prefer }}
+        source={source}
+        maxHeight="max(56vh, 320px)"
+        onFailed={() => setFailed((n) => n + 1)}
       />
-    </a>
+      {!picture.sheet && (
+        <a
+          href={source(picture.id, 'full')}
+          target="_blank"
+          rel="noopener"
+          className="text-sm text-petrol inline-flex items-center gap-1.5 min-h-8"
+          aria-label={t('Full picture: {{alt}}', { alt: picture.alt })}
+        >
+          <Maximize2 size={14} aria-hidden />
+          {t('Full picture')}
+        </a>
+      )}
+    </figure>
   )
 }

@@ -1,16 +1,22 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
-import { stepName, stepsOf, type Step } from '@jackdaw/core/guides'
-import { canFinish, furthestOpen, unseen, type ReaderEvent, type ReaderState } from '@jackdaw/core/players'
+import { darkened } from '@jackdaw/core/annotations'
+import { PLAIN_LOOK, stepName, stepsOf, type Look, type Step } from '@jackdaw/core/guides'
+import { canFinish, furthestOpen, isWaiting, unseen, type ReaderEvent, type ReaderState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, Check, CircleCheck, ListOrdered, X } from 'lucide-react'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Link, useParams } from 'react-router'
+import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
 import { Button, ButtonLink, dayOf, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
-import { PictureView } from './PictureView'
+import { GuideHead } from './GuideHead'
 import { useReaderEdition, useReading } from './useReading'
 import { useTurning } from './useTurning'
+
+// Drawing comes with the first picture, signs and cautions with the first of them: text can be read before.
+const StepPicturesView = lazy(async () => ({ default: (await import('./StepPicturesView')).StepPicturesView }))
+const StepSafetyView = lazy(async () => ({ default: (await import('./StepSafetyView')).StepSafetyView }))
 
 export function ReaderPage() {
   const { id } = useParams() as { id: GuideId }
@@ -40,6 +46,15 @@ const sectionAt = ({ document }: ReaderEdition, step: Step | undefined): string 
   return ''
 }
 
+/** The company's colour takes the place of petrol, dark enough to be read; its type is that of the text. */
+const lookStyle = (look: Look): React.CSSProperties =>
+  ({
+    ...(look.colour === PLAIN_LOOK.colour
+      ? {}
+      : { '--color-petrol': darkened(look.colour, 4.5), '--color-petrol-dark': darkened(look.colour, 8) }),
+    '--guide-font': look.type === 'serif' ? 'var(--font-serif)' : 'var(--font-sans)',
+  }) as React.CSSProperties
+
 function Reader({ edition }: { edition: ReaderEdition }) {
   const { t } = useTranslation()
   const { state, act, startedFrom } = useReading(edition)
@@ -61,8 +76,13 @@ function Reader({ edition }: { edition: ReaderEdition }) {
   }
   const step = steps[state.at]
   const { document } = edition
+  const look = useLook(document.look)
   return (
-    <div className="grow flex flex-col lg:grid lg:grid-cols-[264px_minmax(0,1fr)] w-full [touch-action:pan-y_pinch-zoom]" {...swipe}>
+    <div
+      style={lookStyle(look)}
+      className="grow flex flex-col lg:grid lg:grid-cols-[264px_minmax(0,1fr)] w-full [touch-action:pan-y_pinch-zoom]"
+      {...swipe}
+    >
       <title>{`${document.title} – Jackdaw`}</title>
       <aside
         className={`${rulerOpen ? 'fixed inset-0 z-40 bg-page overflow-auto' : 'hidden'} lg:block lg:static lg:bg-transparent border-r border-hair`}
@@ -110,7 +130,15 @@ function Reader({ edition }: { edition: ReaderEdition }) {
             </div>
           )}
           {step ? (
-            <StepView edition={edition} step={step} at={state.at} of={steps.length} section={sectionAt(edition, step)} heading={heading} />
+            <StepView
+              {...{ state, act }}
+              edition={edition}
+              step={step}
+              at={state.at}
+              of={steps.length}
+              section={sectionAt(edition, step)}
+              heading={heading}
+            />
           ) : (
             <Closing edition={edition} state={state} steps={steps} act={act} heading={heading} />
           )}
@@ -144,7 +172,11 @@ function StepView({
   of,
   section,
   heading,
+  state,
+  act,
 }: {
+  state: ReaderState
+  act: (event: ReaderEvent) => void
   edition: ReaderEdition
   step: Step
   at: number
@@ -153,6 +185,7 @@ function StepView({
   heading: Heading
 }) {
   const { t } = useTranslation()
+  const look = useLook(edition.document.look)
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-3 outline-none">
@@ -165,21 +198,21 @@ function StepView({
         )}
         <span className="sr-only">: {stepName(step)}</span>
       </h1>
+      {at === 0 && <GuideHead edition={edition} look={look} />}
       {at === 0 && edition.document.summary && (
         <p className="guide-text text-soft border-l-2 border-hair pl-4 mb-5">{edition.document.summary}</p>
       )}
+      {((step.cautions?.length ?? 0) > 0 || (step.signs?.length ?? 0) > 0) && (
+        <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
+          <StepSafetyView step={step} waiting={isWaiting(state, at)} onAcknowledge={() => act({ type: 'acknowledge' })} />
+        </Suspense>
+      )}
       <RichTextView text={step.body} className="reader-text" />
-      <div className="mt-5 space-y-4">
-        {step.pictures.map((picture) => (
-          <PictureView
-            key={picture.id}
-            guideId={edition.guideId}
-            edition={edition.edition}
-            picture={picture}
-            size={edition.pictureSizes[picture.id]}
-          />
-        ))}
-      </div>
+      {step.pictures.length > 0 && (
+        <Suspense fallback={<p className="mt-5 text-soft">{t('The picture is coming …')}</p>}>
+          <StepPicturesView edition={edition} step={step} look={look} />
+        </Suspense>
+      )}
     </>
   )
 }
@@ -268,6 +301,12 @@ function Onward({ state, act, className }: { state: ReaderState; act: (event: Re
       <Button {...look} disabled={!canFinish(state)} onClick={() => act({ type: 'finish' })}>
         <Check size={20} aria-hidden />
         {t('Done')}
+      </Button>
+    )
+  if (isWaiting(state, state.at))
+    return (
+      <Button {...look} onClick={() => document.querySelector<HTMLElement>('[data-caution] button')?.focus()}>
+        {t('Read the caution')}
       </Button>
     )
   if (state.confirmSteps && !state.confirmed.has(stepId))

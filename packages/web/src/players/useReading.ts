@@ -1,6 +1,6 @@
 import { getReader, type ReaderEdition } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/events'
-import { stepsOf } from '@jackdaw/core/guides'
+import { stepsOf, toAcknowledge } from '@jackdaw/core/guides'
 import { reduceReader, startReading, type ReaderEffect, type ReaderEvent, type ReaderState } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
@@ -35,9 +35,11 @@ export function useReading(edition: ReaderEdition): { state: ReaderState; act: (
       {
         lastStepId: progress.lastStepId,
         seen: progress.seen,
+        acknowledged: progress.acknowledged,
         confirmed: progress.confirmed,
         finished: progress.finishedEdition !== null && !progress.mustReread,
       },
+      stepsOf(document).flatMap((step) => (toAcknowledge(step.cautions).length > 0 ? [step.id] : [])),
     ),
   )
   const [state, setState] = useState(initial.state)

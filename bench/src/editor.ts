@@ -1,0 +1,172 @@
+import { drawAnnotations, placeLabels, type LabelToPlace } from '@jackdaw/core/annotations'
+import { PLAIN_LOOK, richTextOf, type Annotation, type Change } from '@jackdaw/core/guides'
+import { seededRandom, type PictureId, type StepId } from '@jackdaw/core/shared'
+import { DEMO_PASSWORD } from '@jackdaw/demo'
+import { nanoid } from 'nanoid'
+import puppeteer from 'puppeteer-core'
+import sharp from 'sharp'
+import { signIn, type Session } from './server'
+
+/** Times of placing 12 labels on one picture, and of drawing the picture with them; in milliseconds, sorted. */
+export function placingTimes(rounds: number): { placeMs: number[]; drawMs: number[] } {
+  const random = seededRandom(12)
+  const [placeMs, drawMs]: [number[], number[]] = [[], []]
+  const bounds = { x: 0, y: 0, width: 1280, height: 800 }
+  for (let round = 0; round < rounds; round++) {
+    const spots = Array.from({ length: 12 }, () => ({ x: 60 + random() * 1160, y: 60 + random() * 680 }))
+    const labels = spots.map((dot, n): LabelToPlace => ({ id: `label-${n}`, dot, size: { width: 90 + random() * 180, height: 38 } }))
+    const element = { x: 500, y: 340, width: 240, height: 60 }
+    let from = performance.now()
+    placeLabels(labels, { bounds, obstacles: [element], unit: 1280 / 760 })
+    placeMs.push(performance.now() - from)
+    const annotations = spots.map(({ x, y }, n): Annotation => ({
+      id: `label-${n}`,
+      kind: 'label',
+      words: `What stands at place ${n}`,
+      at: { to: 'picture', at: { x: x / 1280, y: y / 800 }, gapPx: 0 },
+    }))
+    from = performance.now()
+    drawAnnotations(
+      annotations,
+      { of: { widthPx: 1280, heightPx: 800 }, shown: bounds, element },
+      { look: PLAIN_LOOK, way: 'read', shownPx: 760 },
+    )
+    drawMs.push(performance.now() - from)
+  }
+  return { placeMs: placeMs.sort((a, b) => a - b), drawMs: drawMs.sort((a, b) => a - b) }
+}
+
+const send = async <T>(address: string, session: Session, path: string, body: unknown, type = 'application/json'): Promise<T> => {
+  const response = await fetch(address + path, {
+    method: 'POST',
+    headers: { cookie: session.cookie, 'x-csrf-token': session.csrf, 'content-type': type },
+    body: (type === 'application/json' ? JSON.stringify(body) : body) as BodyInit,
+  })
+  if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`)
+  return (await response.json()) as T
+}
+
+/** A guide of many steps, each with a picture of its own that has a frame and two labels.
+ * @returns its id */
+async function longGuide(address: string, session: Session, steps: number): Promise<string> {
+  const { id } = await send<{ id: string }>(address, session, '/api/guides', { title: 'A long guide', kind: 'how-to', folderId: null })
+  const changes: Change[] = []
+  for (let n = 0; n < steps; n++) {
+    const png = await sharp({
+      create: { width: 1280, height: 800, channels: 3, background: { r: 200, g: (n * 7) % 255, b: (n * 13) % 255 } },
+    })
+      .png()
+      .toBuffer()
+    const picture = await send<{ id: PictureId; widthPx: number; heightPx: number }>(
+      address,
+      session,
+      `/api/guides/${id}/pictures`,
+      png,
+      'image/png',
+    )
+    const of = { widthPx: 1280, heightPx: 800 }
+    changes.push({
+      type: 'insert-item',
+      item: {
+        kind: 'step',
+        id: nanoid() as StepId,
+        body: richTextOf(`Step ${n + 1}: select the button that is framed, and look at what the two labels say about it.`),
+        pictures: [
+          {
+            id: picture.id,
+            alt: 'A page',
+            annotations: [
+              { id: 'frame-element', kind: 'frame', area: { to: 'element', gapPx: 3 } },
+              { id: 'label-one', kind: 'label', words: 'What it is', at: { to: 'element', at: 'right', gapPx: 0 } },
+              { id: 'label-two', kind: 'label', words: 'What happens then', at: { to: 'element', at: 'bottom', gapPx: 0 } },
+            ],
+          },
+        ],
+        element: {
+          pictureId: picture.id,
+          rect: { x: 400, y: 300, width: 200, height: 60 },
+          of,
+          role: 'button',
+          name: 'Save',
+          frame: [],
+          locators: [],
+        },
+      },
+      after: null,
+    })
+  }
+  for (let at = 0; at < changes.length; at += 500)
+    await send(address, session, `/api/guides/${id}/draft/changes`, {
+      baseRevision: at / 500,
+      changeSetId: nanoid(),
+      changes: changes.slice(at, at + 500),
+    })
+  return id
+}
+
+export type EditorTimes = { openMs: number[]; keyMs: number[]; steps: number }
+
+/** Opening a guide of many steps in the editor, until all of them stand there and nothing more is drawn, and from a key to its paint.
+ * @param keys how many keys are typed, in a step in the middle */
+export async function editorTimes(address: string, steps: number, opens: number, keys: number): Promise<EditorTimes> {
+  const session = await signIn(address, 'marta@larkmoor.example')
+  const id = await longGuide(address, session, steps)
+  const browser = await puppeteer.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
+  })
+  try {
+    const page = await browser.newPage()
+    await page.setViewport({ width: 1280, height: 800 })
+    await page.goto(`${address}/sign-in`)
+    await page.locator('input[type=email]').fill('marta@larkmoor.example')
+    await page.locator('input[type=password]').fill(DEMO_PASSWORD)
+    await page.keyboard.press('Enter')
+    await page.waitForSelector('#main h1')
+    const openMs: number[] = []
+    for (let n = 0; n < opens; n++) {
+      await page.goto(`${address}/library`)
+      await page.waitForSelector('#main h1')
+      const opening = page.goto(`${address}/guides/${id}/edit`)
+      await page.waitForNavigation({ waitUntil: 'domcontentloaded' })
+      await page.waitForFunction((count) => document.querySelectorAll('li[data-step]').length >= count, { polling: 'raf' }, steps)
+      // Since the page was asked for: its own clock begins there.
+      openMs.push(
+        await page.evaluate(
+          () => new Promise<number>((resolve) => requestAnimationFrame(() => setTimeout(() => resolve(performance.now()), 0))),
+        ),
+      )
+      await opening
+    }
+    const middle = (await page.$$('li[data-step] [data-step-text]'))[Math.floor(steps / 2)]!
+    await middle.evaluate((each) => each.scrollIntoView({ block: 'center' }))
+    await new Promise((resolve) => setTimeout(resolve, 1_500))
+    await middle.click()
+    await page.waitForSelector('.ProseMirror')
+    await page.evaluate(() => {
+      const times: number[] = []
+      Object.assign(window, { keyTimes: times })
+      window.addEventListener(
+        'keydown',
+        (event) => {
+          const from = event.timeStamp
+          // The frame after the next one begins once this one is painted.
+          requestAnimationFrame(() => {
+            const channel = new MessageChannel()
+            channel.port1.onmessage = () => times.push(performance.now() - from)
+            channel.port2.postMessage(0)
+          })
+        },
+        { capture: true },
+      )
+    })
+    for (let n = 0; n < keys; n++) {
+      await page.keyboard.press(n % 6 === 5 ? 'Space' : 'KeyA')
+      await new Promise((resolve) => setTimeout(resolve, 90))
+    }
+    const keyMs = await page.evaluate(() => (window as unknown as { keyTimes: number[] }).keyTimes)
+    return { openMs: openMs.sort((a, b) => a - b), keyMs: keyMs.sort((a, b) => a - b), steps }
+  } finally {
+    await browser.close()
+  }
+}

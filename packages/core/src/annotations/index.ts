@@ -1,0 +1,39 @@
+export {
+  READING_WIDTH_PX,
+  anchorAt,
+  areaFrom,
+  areaOf,
+  gapWay,
+  pinned,
+  pinnedArea,
+  pointOf,
+  rectOf,
+  sharesOf,
+  unitOf,
+  wholeOf,
+  widestOf,
+} from './attach'
+export type { Ground } from './attach'
+export { INK, LEAST_CONTRAST, PALETTE, WHITE, casingFor, contrast, contrastUnder, darkened, hexFor, rgbOf, wordsOn } from './colour'
+export type { Pixels } from './colour'
+export { LEAST_TYPE_PX, drawAnnotations, isListed } from './drawing'
+export type { Drawing, Drawn, Listed, Setting } from './drawing'
+export { anchorFor, areaFor, newAnnotation, ownerOf } from './create'
+export type { DrawnBy } from './create'
+export { anchorMoved, attachedTo, handleMoved, handlesOf, movedBy, slipPlaced } from './move'
+export type { Handle } from './move'
+export { cut, grown, holds, middleOf, movedInto, overlap } from './geometry'
+export type { Point } from './geometry'
+export { groundOf } from './groundOf'
+export { preferredSides } from './sides'
+export { areaBetween, snapBox, snapPoint } from './snap'
+export type { Guideline, Snapped } from './snap'
+export { broughtHome, straysOf } from './strays'
+export type { Stray } from './strays'
+export { styleOf } from './pen'
+export { placeLabels, sideOf } from './placeLabels'
+export type { LabelToPlace, Side } from './placeLabels'
+export type { Shape } from './shape'
+export { signKind, signParts } from './signs/sign'
+export type { SignKind, SignPart } from './signs/sign'
+export { LINE_HEIGHT } from './words'

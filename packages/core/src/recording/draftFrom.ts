@@ -1,0 +1,137 @@
+import {
+  FRAME_GAP_PX,
+  withBlockIds,
+  type Annotation,
+  type Block,
+  type GuideItem,
+  type Inline,
+  type Step,
+  type StepAction,
+  type StepElement,
+  type StepPicture,
+} from '../guides'
+import type { NewId, PictureId, SectionId, StepId } from '../shared'
+import type { Act } from './act'
+import { surenessOf } from './doubts'
+import { nameOf } from './nameOf'
+import type { ElementSeen, RawAction, SentenceLanguage, Shot, ShotId } from './rawAction'
+import { applicationName, chaptersOf } from './sections'
+import { PHRASES, sentenceFor } from './sentences/sentence'
+import { tidy } from './tidy'
+import { titleFor } from './title'
+
+/** A picture of the recording as it was stored: its id in the guide and its size in pixels. */
+export type StoredShot = { id: PictureId; widthPx: number; heightPx: number }
+
+/** The draft of a guide, and how many of its steps an author should look at. */
+export type RecordedDraft = { title: string; items: GuideItem[]; unsure: number }
+
+/** Below this sureness a step is shown first to the author. A picture that is not certain alone is enough. */
+export const SURE_FROM = 0.9
+
+/** Writes the draft of a guide from a recording.
+ * @param storedShot the stored picture of a shot; `undefined` when it is missing */
+export function draftFrom(
+  actions: readonly RawAction[],
+  { language, newId, storedShot }: { language: SentenceLanguage; newId: NewId; storedShot: (id: ShotId) => StoredShot | undefined },
+): RecordedDraft {
+  const acts = tidy(actions)
+  const pages = acts.map((act) => act.action.page)
+  const items = chaptersOf(acts, language).flatMap((chapter): GuideItem[] => [
+    ...(chapter.title === '' ? [] : [{ kind: 'section' as const, id: newId() as SectionId, title: chapter.title.slice(0, 300) }]),
+    ...chapter.acts.map((act) => stepFor(act, applicationName(act.action.page, pages))),
+  ])
+  const unsure = items.filter((item) => item.kind === 'step' && item.check).length
+  return { title: titleFor(acts, language), items, unsure }
+
+  function stepFor(act: Act, application: string): Step {
+    const { shot, otherShots = [] } = act.action
+    const picture = shot && storedShot(shot.id)
+    const known = picture ? act : { ...act, action: { ...act.action, shot: undefined } }
+    const { sureness, doubts } = surenessOf(known)
+    const body = withBlockIds({ type: 'doc', content: [sentenceFor(act, language, application)] }, newId)
+    const name = nameOf(act.verb === 'choose' ? (act.list ?? act.element) : act.element).words
+    const { alt } = PHRASES[language]
+    const action = actionOf(act, application, shot, picture)
+    const pictures: StepPicture[] = picture
+      ? [{ id: picture.id, alt: (name === '' ? alt.plain : alt.before.replace('{name}', () => name)).slice(0, 1_000), ...framed(action) }]
+      : []
+    const others = otherShots.flatMap((each) => storedShot(each.id)?.id ?? [])
+    return {
+      kind: 'step',
+      id: newId() as StepId,
+      body,
+      pictures,
+      action,
+      ...(sureness < SURE_FROM ? { check: { sureness, doubts, otherPictures: others } } : {}),
+    }
+  }
+}
+
+/** What is acted on gets a frame. */
+function framed(action: StepAction): { annotations?: Annotation[] } {
+  const annotations = (['element', 'onto'] as const)
+    .filter((to) => action[to])
+    .map((to): Annotation => ({ id: `frame-${to}`, kind: 'frame', area: { to, gapPx: FRAME_GAP_PX } }))
+  return annotations.length > 0 ? { annotations } : {}
+}
+
+function actionOf(act: Act, application: string, shot: Shot | undefined, picture: StoredShot | undefined): StepAction {
+  const { verb, value, key, action } = act
+  const element = elementOf(act.element, action, shot, picture)
+  const onto = elementOf(act.onto, action, shot, picture)
+  return {
+    verb,
+    ...(value === undefined ? {} : { value }),
+    ...(key === undefined ? {} : { key }),
+    page: { address: action.page.address, title: action.page.title, application },
+    ...(element ? { element } : {}),
+    ...(onto ? { onto } : {}),
+  }
+}
+
+/** The element with its rectangle in pixels of the picture, cut to it. Without a picture there is nothing to frame. */
+function elementOf(
+  element: ElementSeen | undefined,
+  { window }: RawAction,
+  shot: Shot | undefined,
+  picture: StoredShot | undefined,
+): StepElement | undefined {
+  if (!element || !shot || !picture || window.width <= 0) return undefined
+  const scale = picture.widthPx / window.width
+  const left = Math.max(0, element.rect.x * scale)
+  const top = Math.max(0, element.rect.y * scale)
+  const right = Math.min(picture.widthPx, (element.rect.x + element.rect.width) * scale)
+  const bottom = Math.min(picture.heightPx, (element.rect.y + element.rect.height) * scale)
+  if (right - left < 1 || bottom - top < 1) return undefined
+  const round = (n: number) => Math.round(n * 10) / 10
+  return {
+    pictureId: picture.id,
+    rect: { x: round(left), y: round(top), width: round(right - left), height: round(bottom - top) },
+    of: { widthPx: picture.widthPx, heightPx: picture.heightPx },
+    role: element.role,
+    name: element.name,
+    frame: element.frame,
+    locators: element.locators,
+  }
+}
+
+const marked = (run: Inline): string => {
+  if (run.type === 'hardBreak') return '\n'
+  const set = new Set(run.marks?.map((mark) => mark.type))
+  return set.has('bold') ? `**${run.text}**` : set.has('code') || set.has('keyCap') ? `\`${run.text}\`` : run.text
+}
+const lineOf = (block: Block): string => (block.type === 'paragraph' ? (block.content ?? []).map(marked).join('') : '')
+
+/** The draft as lines in the manner of Markdown: the title, `# ` before headings, then the steps. */
+export function linesOf(actions: readonly RawAction[], language: SentenceLanguage): string[] {
+  const acts = tidy(actions)
+  const pages = acts.map((act) => act.action.page)
+  return [
+    titleFor(acts, language),
+    ...chaptersOf(acts, language).flatMap((chapter) => [
+      ...(chapter.title === '' ? [] : [`# ${chapter.title}`]),
+      ...chapter.acts.map((act) => lineOf(sentenceFor(act, language, applicationName(act.action.page, pages)))),
+    ]),
+  ]
+}

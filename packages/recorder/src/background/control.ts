@@ -1,0 +1,203 @@
+import { discardRecording, endPairing, pairRecorder, startRecording } from '@jackdaw/contracts/recording'
+import type { RecordingId } from '@jackdaw/core/recording'
+import { nanoid } from 'nanoid'
+import type { BarWish, Hiding } from '../shared/messages'
+import { takePending } from './intake'
+import { sendAll, sendAndFinish } from './outbox'
+import { broadcast, lastStepIds, shownNow, toAllTabs } from './recordingState'
+import { intoPages, mayLook, outOfPages } from './scripts'
+import { callServer, NoAnswer, Refusal } from './server'
+import { forgetAheads } from './shots'
+import { kept, type Asked, type Recording } from './store'
+
+const SEND_AGAIN = 'send-again'
+const FLUSH_WITHIN_MS = 600
+
+/** Where this extension's Jackdaw is: written into it by the Jackdaw that it was fetched from. */
+export async function homeOrigin(): Promise<string> {
+  const response = await fetch(chrome.runtime.getURL('jackdaw.json')).catch(() => null)
+  return response?.ok ? ((await response.json()) as { origin: string }).origin : ''
+}
+
+export async function pair(code: string): Promise<string> {
+  const origin = await homeOrigin()
+  const name = `${navigator.userAgent.includes('Edg/') ? 'Edge' : 'Chromium'} on ${(await chrome.runtime.getPlatformInfo()).os}`
+  try {
+    const { token, person, company } = await callServer({ origin }, pairRecorder, { body: { code, name } })
+    await kept.setPairing({ origin, token, person, company })
+    return ''
+  } catch (error) {
+    return told(error)
+  }
+}
+export async function unpair(): Promise<void> {
+  const pairing = await kept.pairing()
+  if (pairing) await callServer(pairing, endPairing, {}).catch(() => undefined) // ended here in any case
+  await kept.setPairing(null)
+}
+
+/** What to say about something that went wrong with Jackdaw. Anything else is a fault of ours and goes on. */
+function told(error: unknown): string {
+  if (error instanceof NoAnswer)
+    return 'Jackdaw cannot be reached. What was recorded is kept in this browser and sent when Jackdaw answers.'
+  if (error instanceof Refusal) return error.message
+  throw error
+}
+
+/** Begins to record.
+ * @returns what stands in the way; empty when it runs */
+export async function start(asked: Asked): Promise<string> {
+  const pairing = await kept.pairing()
+  if (!pairing) return 'Pair this browser with Jackdaw first.'
+  if (await kept.recording()) return 'A recording is running already. Finish it first.'
+  if (asked.address !== '' && !/^https?:\/\//i.test(asked.address))
+    return 'Only pages on the web can be recorded; the address has to begin with https:// or http://.'
+  if (!(await mayLook())) return 'The recorder has no leave to look at pages.'
+  const id = nanoid() as RecordingId
+  try {
+    const { names } = await callServer(pairing, startRecording, { body: { id, language: asked.language, target: asked.target } })
+    await kept.setAsked(null)
+    const recording: Recording = {
+      ...asked,
+      id,
+      names,
+      status: 'recording',
+      secret: nanoid(),
+      tabs: [],
+      startedAt: Date.now(),
+      trouble: '',
+    }
+    await kept.setRecording(recording)
+  } catch (error) {
+    return told(error)
+  }
+  await intoPages(pairing.origin)
+  if (asked.address !== '') await chrome.tabs.create({ url: asked.address })
+  await broadcast()
+  return ''
+}
+
+async function change(to: Partial<Recording>): Promise<void> {
+  const recording = await kept.recording()
+  if (recording) await kept.setRecording({ ...recording, ...to })
+}
+
+async function dropLast(): Promise<void> {
+  await kept.changeActions(await lastStepIds(), { dropped: true })
+  await broadcast()
+}
+
+/** Goes on after a pause, or after the browser was closed in the middle. */
+async function goOn(): Promise<string> {
+  const pairing = await kept.pairing()
+  if (!pairing) return 'Pair this browser with Jackdaw first; what was recorded is kept.'
+  if (!(await mayLook())) return 'The recorder has no leave to look at pages.'
+  await change({ status: 'recording', trouble: '' })
+  await intoPages(pairing.origin)
+  await broadcast()
+  return ''
+}
+
+/** Ends the recording: pages tell the last that they know, then everything goes to Jackdaw and the draft opens. */
+async function finish(): Promise<string> {
+  const recording = await kept.recording()
+  if (!recording) return ''
+  if (recording.status === 'recording') {
+    await Promise.race([toAllTabs({ tell: 'flush' }), new Promise((resolve) => setTimeout(resolve, FLUSH_WITHIN_MS))])
+    await takePending(recording)
+  }
+  await change({ status: 'finishing', trouble: '' })
+  await broadcast()
+  return sendWhatIsLeft()
+}
+
+/** Sends what is there; after the end also has the draft written. Tried again until it works. */
+export async function sendWhatIsLeft(): Promise<string> {
+  const [recording, pairing] = await Promise.all([kept.recording(), kept.pairing()])
+  if (!recording) return ''
+  if (!pairing) {
+    await trouble('This browser is not paired with Jackdaw any more. Pair it again to send what was recorded; it is kept here.')
+    return ''
+  }
+  try {
+    if (recording.status !== 'finishing') {
+      await sendAll(pairing, recording)
+      if (recording.trouble !== '') await trouble('')
+      return ''
+    }
+    const { guideId, firstStep } = await sendAndFinish(pairing, recording)
+    await end()
+    await chrome.tabs.create({ url: `${pairing.origin}/guides/${guideId}/edit${firstStep ? `?step=${firstStep}` : ''}` })
+    return ''
+  } catch (error) {
+    const why = told(error)
+    await trouble(why)
+    await chrome.alarms.create(SEND_AGAIN, { delayInMinutes: 0.5 })
+    return why
+  }
+}
+
+async function trouble(words: string): Promise<void> {
+  await change({ trouble: words })
+  await broadcast()
+}
+
+/** Leaves all pages, gives back the leave to look at them, and forgets the recording. */
+async function end(): Promise<void> {
+  await toAllTabs({ tell: 'stop' })
+  await outOfPages()
+  await kept.forgetRecording()
+  await chrome.alarms.clear(SEND_AGAIN)
+  await broadcast()
+}
+
+async function discard(): Promise<string> {
+  const [recording, pairing] = await Promise.all([kept.recording(), kept.pairing()])
+  if (recording && pairing)
+    await callServer(pairing, discardRecording, { params: { id: recording.id as RecordingId } }).catch((error: unknown) => {
+      // What Jackdaw has of it is thrown away there after a while by itself.
+      console.info('could not tell Jackdaw:', told(error))
+    })
+  await end()
+  return ''
+}
+
+export async function carryOut(wish: BarWish): Promise<string> {
+  switch (wish) {
+    case 'pause':
+      await change({ status: 'paused' })
+      await broadcast()
+      return ''
+    case 'go-on':
+      return goOn()
+    case 'drop':
+      await dropLast()
+      return ''
+    case 'finish':
+      return finish()
+    case 'discard':
+      return discard()
+    case 'point':
+    case 'unpoint':
+      return ''
+  }
+}
+
+export async function setHiding(hiding: Hiding): Promise<void> {
+  await kept.setHiding(hiding)
+  forgetAheads()
+  await broadcast()
+}
+
+/** The browser was started anew: a recording that ran when it was closed waits for its person. */
+export async function afterRestart(): Promise<void> {
+  const recording = await kept.recording()
+  if (recording && recording.status !== 'finishing') await change({ status: 'interrupted' })
+  await broadcast()
+}
+
+export const look = async (problem: string) => {
+  const [shown, pairing, asked] = await Promise.all([shownNow(), kept.pairing(), kept.asked()])
+  return { shown, origin: pairing?.origin ?? (await homeOrigin()), person: pairing?.person ?? '', asked, problem }
+}
+export { SEND_AGAIN }

@@ -1,0 +1,49 @@
+import { linesOf, tidy, type RawAction } from '@jackdaw/core/recording'
+import type { Shown, ToPage } from '../shared/messages'
+import { unsent } from './outbox'
+import { kept } from './store'
+
+const ordered = async (): Promise<RawAction[]> => (await kept.actions()).filter((each) => !each.dropped).map((each) => each.action)
+
+/** What the bar and the panel show now: steps are counted by the same rules that will write them. */
+export async function shownNow(): Promise<Shown> {
+  const [recording, hiding] = await Promise.all([kept.recording(), kept.hiding()])
+  if (!recording) return { status: 'idle', steps: 0, last: '', unsent: 0, trouble: '', hiding }
+  const actions = await ordered()
+  const lines = linesOf(actions, recording.language)
+    .slice(1)
+    .filter((line) => !line.startsWith('# '))
+  return {
+    status: recording.status,
+    steps: lines.length,
+    last: (lines.at(-1) ?? '').replace(/\*\*|`/g, ''),
+    unsent: (await unsent()).actions.length,
+    trouble: recording.trouble,
+    hiding,
+  }
+}
+
+/** The raw actions of the last step, which dropping it takes away. */
+export async function lastStepIds(): Promise<string[]> {
+  const actions = await ordered()
+  const last = tidy(actions).at(-1)
+  if (!last) return []
+  const from = Math.min(...actions.filter((action) => last.from.includes(action.id)).map((action) => action.at))
+  return actions.filter((action) => action.at >= from).map((action) => action.id)
+}
+
+const BADGES = { idle: '', recording: '●', paused: '❚❚', interrupted: '!', finishing: '↑' } as const
+
+/** Tells all pages and the toolbar how things stand. */
+export async function broadcast(): Promise<void> {
+  const shown = await shownNow()
+  await chrome.action.setBadgeText({ text: shown.status === 'recording' ? String(shown.steps) : BADGES[shown.status] })
+  await chrome.action.setBadgeBackgroundColor({ color: '#095660' })
+  await toAllTabs({ tell: 'shown', shown })
+}
+
+/** Sends a message to every frame of every tab that listens. */
+export async function toAllTabs(message: ToPage): Promise<void> {
+  const tabs = await chrome.tabs.query({})
+  await Promise.all(tabs.map((tab) => (tab.id === undefined ? null : chrome.tabs.sendMessage(tab.id, message).catch(() => null)))) // not listening
+}

@@ -1,0 +1,109 @@
+import type { RecordingTarget } from '@jackdaw/contracts/recording'
+import type { RawAction, SentenceLanguage } from '@jackdaw/core/recording'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { HIDING_AT_FIRST, type Hiding, type Status } from '../shared/messages'
+
+/** The pairing with a person's account. */
+export type Pairing = { origin: string; token: string; person: string; company: string }
+/** The recording that runs, or that waits to be sent. */
+export type Recording = {
+  id: string
+  status: Exclude<Status, 'idle'>
+  language: SentenceLanguage
+  target: RecordingTarget
+  names: { salt: string; marks: number[] }
+  secret: string
+  /** Browser's ids of the tabs, in the order in which they came into the recording. */
+  tabs: number[]
+  startedAt: number
+  trouble: string
+}
+export type KeptAction = { id: string; recordingId: string; action: RawAction; dropped: boolean; sent: boolean }
+export type KeptShot = {
+  id: string
+  recordingId: string
+  blob: Blob
+  widthPx: number
+  heightPx: number
+  /** Epoch milliseconds. */
+  takenAt: number
+  source: 'ahead' | 'press' | 'later'
+  certain: boolean
+  used: boolean
+  sent: boolean
+}
+export type Asked = { address: string; language: SentenceLanguage; target: RecordingTarget }
+
+interface Kept extends DBSchema {
+  facts: { key: 'pairing' | 'recording' | 'hiding' | 'asked'; value: unknown }
+  actions: { key: string; value: KeptAction }
+  shots: { key: string; value: KeptShot }
+  presses: { key: string; value: { id: string; shotId: string | null; otherShotIds: string[] } }
+}
+
+let opened: Promise<IDBPDatabase<Kept>> | undefined
+/** Everything that must survive the worker: opened once for each of its lives. */
+const db = (): Promise<IDBPDatabase<Kept>> =>
+  (opened ??= openDB<Kept>('recorder', 1, {
+    upgrade(made) {
+      made.createObjectStore('facts')
+      made.createObjectStore('actions', { keyPath: 'id' })
+      made.createObjectStore('shots', { keyPath: 'id' })
+      made.createObjectStore('presses', { keyPath: 'id' })
+    },
+  }))
+
+export const kept = {
+  pairing: async () => (await (await db()).get('facts', 'pairing')) as Pairing | undefined,
+  setPairing: async (pairing: Pairing | null) =>
+    pairing ? void (await (await db()).put('facts', pairing, 'pairing')) : (await db()).delete('facts', 'pairing'),
+  recording: async () => (await (await db()).get('facts', 'recording')) as Recording | undefined,
+  setRecording: async (recording: Recording) => void (await (await db()).put('facts', recording, 'recording')),
+  hiding: async () => ((await (await db()).get('facts', 'hiding')) as Hiding | undefined) ?? HIDING_AT_FIRST,
+  setHiding: async (hiding: Hiding) => void (await (await db()).put('facts', hiding, 'hiding')),
+  asked: async () => ((await (await db()).get('facts', 'asked')) as Asked | undefined) ?? null,
+  setAsked: async (asked: Asked | null) =>
+    asked ? void (await (await db()).put('facts', asked, 'asked')) : (await db()).delete('facts', 'asked'),
+
+  actions: async () => (await db()).getAll('actions'),
+  hasAction: async (id: string) => (await (await db()).getKey('actions', id)) !== undefined,
+  putAction: async (action: KeptAction) => void (await (await db()).put('actions', action)),
+  changeActions: async (ids: readonly string[], change: Partial<KeptAction>) => {
+    const tx = (await db()).transaction('actions', 'readwrite')
+    for (const id of ids) {
+      const found = await tx.store.get(id)
+      if (found) await tx.store.put({ ...found, ...change })
+    }
+    await tx.done
+  },
+  shot: async (id: string) => (await db()).get('shots', id),
+  shots: async () => (await db()).getAll('shots'),
+  putShot: async (shot: KeptShot) => void (await (await db()).put('shots', shot)),
+  changeShots: async (ids: readonly string[], change: Partial<KeptShot>) => {
+    const tx = (await db()).transaction('shots', 'readwrite')
+    for (const id of ids) {
+      const found = await tx.store.get(id)
+      if (found) await tx.store.put({ ...found, ...change })
+    }
+    await tx.done
+  },
+  /** Forgets a picture that no action uses. */
+  dropShot: async (id: string) => {
+    const tx = (await db()).transaction('shots', 'readwrite')
+    if ((await tx.store.get(id))?.used === false) await tx.store.delete(id)
+    await tx.done
+  },
+  press: async (id: string) => (await db()).get('presses', id),
+  putPress: async (press: { id: string; shotId: string | null; otherShotIds: string[] }) => void (await (await db()).put('presses', press)),
+  /** Forgets the recording and all that belongs to it. */
+  forgetRecording: async () => {
+    const tx = (await db()).transaction(['facts', 'actions', 'shots', 'presses'], 'readwrite')
+    await Promise.all([
+      tx.objectStore('facts').delete('recording'),
+      tx.objectStore('actions').clear(),
+      tx.objectStore('shots').clear(),
+      tx.objectStore('presses').clear(),
+      tx.done,
+    ])
+  },
+}

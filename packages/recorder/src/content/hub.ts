@@ -1,0 +1,76 @@
+import {
+  findPrivate,
+  type ActionKind,
+  type ElementSeen,
+  type PageSeen,
+  type PrivateKind,
+  type RawAction,
+  type TextBox,
+} from '@jackdaw/core/recording'
+import type { ToldAction } from '../shared/messages'
+import { describe, type Eyes } from './describe'
+import type { Asked } from './pictures'
+
+export type ActionParts = {
+  on: () => boolean
+  mine: (node: Node) => boolean
+  newId: () => string
+  eyes: Eyes
+  page: () => PageSeen
+  textBoxes: () => TextBox[]
+  press: (element: Element, mayHold: boolean) => Asked
+  /** Holds the page when the last press needs it. */
+  holdIfNeeded: () => void
+  keep: (action: ToldAction) => void
+  waitedMs: () => number
+  acted: () => void
+  /** Epoch milliseconds, never the same twice. */
+  clock: () => number
+  measured: (ms: number) => void
+}
+
+/** What those who listen have in common: hearing what a person does, describing elements, telling actions. */
+export type Hub = ActionParts & {
+  listen<K extends keyof DocumentEventMap>(name: K, run: (event: DocumentEventMap[K]) => void): void
+  seen(element: Element): ElementSeen
+  emit(kind: ActionKind, asked: Asked | null, more?: Partial<ToldAction>, at?: number): void
+  /** A value as it may be told: hidden kinds and secrets (`null`) are left out, and which kind it was is said. */
+  told(value: string | null): { value?: string; hidden?: PrivateKind }
+}
+
+/** @param signal ends all listening */
+export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
+  const { eyes } = parts
+  // What programs do (`isTrusted` false) does not count, nor what is done to our own bar.
+  const counts = (event: Event): boolean =>
+    event.isTrusted && parts.on() && !event.composedPath().some((each) => each instanceof Node && parts.mine(each))
+  return {
+    ...parts,
+    listen: (name, run) => window.addEventListener(name, (event) => counts(event) && run(event as never), { capture: true, signal }),
+    seen: (element) => describe(element, eyes),
+    emit(kind, asked, more = {}, at = parts.clock()) {
+      const action: ToldAction = {
+        id: parts.newId() as RawAction['id'],
+        kind,
+        at,
+        page: parts.page(),
+        scroll: { x: scrollX, y: scrollY },
+        window: { width: innerWidth, height: innerHeight },
+        devicePixelRatio,
+        textBoxes: parts.textBoxes(),
+        waitedMs: parts.waitedMs(),
+        pressId: asked?.pressId ?? null,
+        freshShotId: asked?.freshShotId ?? null,
+        ...more,
+      }
+      parts.acted()
+      parts.keep(action)
+    },
+    told(value) {
+      if (value === null) return { hidden: 'password' }
+      if (eyes.kinds.has('value')) return value === '' ? { value } : { hidden: 'value' }
+      const [first] = findPrivate(value, eyes.kinds, eyes.isName)
+      return first ? { hidden: first.kind } : { value: value.slice(0, 2_000) }
+    },
+  }
+}

@@ -1,0 +1,168 @@
+import type { Rect } from '@jackdaw/core/guides'
+import type { TextBox } from '@jackdaw/core/recording'
+import type { Press, Rest } from '../shared/messages'
+import { watchChanges } from './changes'
+import type { FrameOffset } from './frames'
+import { idly } from './idly'
+import { tell } from './link'
+import { indexing, type NameIndex } from './locators'
+import { scanIdly, scanNow, type Scan, type ScanWish } from './textBoxes'
+
+/** How long the page's own thread is held for a picture that could not be taken ahead. */
+const HOLD_MS = 80
+const DRAWN = new Set(['CANVAS', 'VIDEO', 'EMBED', 'OBJECT'])
+
+/** A picture that was asked for: taken already (`freshShotId`), or to be found under `pressId`. */
+export type Asked = { pressId: string; freshShotId: string | null }
+
+export type PictureParts = {
+  doc: string
+  wish: () => ScanWish
+  frame: FrameOffset
+  mine: (node: Node) => boolean
+  bar: { hide(): void; show(): void; onScreen(): Rect | null }
+  page: () => Rest['page']
+  newId: () => string
+  on: () => boolean
+  measured: (what: 'press' | 'hold', ms: number) => void
+}
+
+const frames = (n: number): Promise<void> =>
+  new Promise((resolve) => {
+    const next = () => (n-- > 0 && document.visibilityState === 'visible' ? requestAnimationFrame(next) : resolve())
+    next()
+  })
+const windowSize = () => ({ width: innerWidth, height: innerHeight })
+
+/** Has pictures taken whenever the frame is at rest, and decides at a press whether the last one still holds. */
+export class Pictures {
+  private scan: Scan | null = null
+  private scannedAt = -1
+  private nameIndex: NameIndex | null = null
+  private boxes: TextBox[] = []
+  /** What was done so far: each may change what is seen without a trace in the page, so that a new picture is needed. */
+  private presses = 0
+  private last: (Asked & { hold: boolean; since: number }) | null = null
+  private ahead: { shotId: string; changes: number; presses: number } | null = null
+  private readonly changes: ReturnType<typeof watchChanges>
+
+  constructor(private readonly parts: PictureParts) {
+    this.changes = watchChanges(
+      parts.mine,
+      () => {
+        parts.bar.hide()
+        if (parts.on()) void tell({ say: 'dirty', doc: parts.doc })
+      },
+      (restless) => {
+        if (restless) parts.bar.show()
+        void this.atRest()
+      },
+    )
+  }
+
+  textBoxes = (): TextBox[] => this.boxes
+  names = (): NameIndex | null => this.nameIndex
+
+  /** Asks for a picture from before what begins now. A press of the pointer may hold the page for it, a key may not. */
+  press(element: Element, mayHold: boolean): Asked {
+    const { parts } = this
+    const since = performance.now()
+    const pressId = parts.newId()
+    const changes = this.changes.count()
+    const holds = this.ahead?.changes === changes && this.ahead.presses === this.presses && this.wasSeen(element)
+    const freshShotId = holds ? this.ahead!.shotId : null
+    // From inside of a frame nobody can tell in time whether the bar is out of sight in the page around it.
+    const held = freshShotId === null && mayHold && window === top
+    const press: Press = {
+      pressId,
+      doc: parts.doc,
+      changes,
+      freshShotId,
+      blind: DRAWN.has(element.tagName),
+      held,
+      bar: parts.bar.onScreen(),
+      window: windowSize(),
+    }
+    void tell({ say: 'press', press })
+    this.presses++
+    this.ahead = null
+    parts.measured('press', performance.now() - since)
+    this.last = { pressId, freshShotId, hold: held, since }
+    this.changes.stir()
+    return this.last
+  }
+
+  /** After everything else: says what is to be hidden in the picture of the last press, when one is being taken, and holds the page's thread
+   * until it should have been. */
+  holdIfNeeded(): void {
+    if (!this.last?.hold) return
+    const { pressId, since } = this.last
+    this.last = null
+    void tell({ say: 'areas', pressId, areas: this.areasNow() })
+    while (performance.now() - since < HOLD_MS);
+    this.parts.measured('hold', performance.now() - since)
+  }
+
+  /** The picture taken ahead has come: it holds as long as nothing changes. */
+  captured(shotId: string | null, atChanges: number, atPresses: number): void {
+    if (shotId && atChanges === this.changes.count() && atPresses === this.presses)
+      this.ahead = { shotId, changes: atChanges, presses: atPresses }
+    this.parts.bar.show()
+  }
+
+  /** The counts once the browser has told everything that it has drawn. */
+  async still(): Promise<{ changes: number; presses: number }> {
+    await frames(1)
+    return { changes: this.changes.count(), presses: this.presses }
+  }
+
+  /** Takes the bar out of sight. @returns when it is gone from the screen */
+  async veil(): Promise<true> {
+    this.parts.bar.hide()
+    await frames(2)
+    return true
+  }
+
+  stir = (): void => this.changes.stir()
+  /** What is to be hidden is another now: the picture that was taken ahead shows too much. */
+  outdate(): void {
+    this.presses++
+    this.ahead = null
+    this.scannedAt = -1
+    this.changes.stir()
+  }
+  /** The frame stands somewhere else in the window: what was found is found in the wrong place. */
+  moved = (): void => this.changes.touch()
+  stop = (): void => this.changes.stop()
+
+  private async atRest(): Promise<void> {
+    const { parts } = this
+    if (!parts.on() || document.visibilityState !== 'visible' || !parts.frame.known()) return
+    const [changes, presses] = [this.changes.count(), this.presses]
+    const stale = () => this.changes.count() !== changes || !parts.on()
+    const scan = await scanIdly(parts.wish(), stale)
+    if (!scan) return
+    for (const shadow of scan.shadows) this.changes.watch(shadow)
+    this.scan = scan
+    this.scannedAt = changes
+    this.boxes = scan.textBoxes.map((box) => ({ ...box, rect: parts.frame.toWindow(box.rect) }))
+    parts.frame.tellInner()
+    const areas = this.toWindow(scan.areas)
+    const rest: Rest = { doc: parts.doc, changes, presses, areas, textBoxes: this.boxes, window: windowSize(), page: parts.page() }
+    void tell({ say: 'rest', rest })
+    this.nameIndex = (await idly(indexing([document, ...scan.shadows]), stale)) ?? this.nameIndex
+  }
+
+  private toWindow = (areas: readonly Rect[]): Rect[] => areas.map((area) => this.parts.frame.toWindow(area))
+  /** What is to be hidden right now: as last found when nothing has changed, else found anew at once. */
+  private areasNow(): Rect[] {
+    if (this.scan && this.scannedAt === this.changes.count()) return this.toWindow(this.scan.areas)
+    return this.toWindow(scanNow(this.parts.wish()).areas)
+  }
+  /** Whether an element could be seen when the picture was taken. What appears under the pointer by style alone leaves no other trace. */
+  private wasSeen(element: Element): boolean {
+    if (!this.scan) return false
+    if (element.childElementCount > 0 || (element.textContent ?? '').trim() === '') return !this.scan.unseen.has(element)
+    return this.scan.seen.has(element)
+  }
+}

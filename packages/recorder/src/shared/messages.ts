@@ -1,0 +1,110 @@
+import type { RecordingTarget } from '@jackdaw/contracts/recording'
+import type { Rect } from '@jackdaw/core/guides'
+import type { PageSeen, PrivateKind, RawAction, SentenceLanguage, TextBox } from '@jackdaw/core/recording'
+
+/** Kinds that a person can switch; passwords are hidden always. */
+export const HIDE_SWITCHES = ['mail', 'phone', 'account', 'person', 'number', 'value', 'portrait'] as const
+export type HideSwitch = (typeof HIDE_SWITCHES)[number]
+/** What is hidden: by kind, and by pointing, as selectors for each site. */
+export type Hiding = { kinds: HideSwitch[]; pointed: Record<string, string[]> }
+export const HIDING_AT_FIRST: Hiding = { kinds: ['mail', 'phone', 'account', 'person', 'portrait'], pointed: {} }
+
+/** How far a recording is. `interrupted`: the browser was closed in the middle; `finishing`: ended, but not all has been sent yet. */
+export type Status = 'idle' | 'recording' | 'paused' | 'interrupted' | 'finishing'
+
+/** What the bar and the panel show. */
+export type Shown = { status: Status; steps: number; last: string; unsent: number; trouble: string; hiding: Hiding }
+
+/** What a page's script has to know while it records. */
+export type Orders = {
+  recordingId: string
+  shown: Shown
+  names: { salt: string; marks: number[] }
+  /** Only our own scripts know it; with it frames tell each other where they stand. */
+  secret: string
+  /** When something was last done in this tab, epoch milliseconds; 0 when nothing was. */
+  lastActionAt: number
+  startedAt: number
+  /** Nothing has been recorded yet: the page in view is the one to begin on. */
+  first: boolean
+}
+
+/** A frame as it stood when it was at rest. Lengths are CSS pixels of the tab's window. */
+export type Rest = {
+  doc: string
+  changes: number
+  presses: number
+  areas: Rect[]
+  textBoxes: TextBox[]
+  window: { width: number; height: number }
+  page: PageSeen
+}
+/** Asks for a picture from before what is being done now. */
+export type Press = {
+  pressId: string
+  doc: string
+  changes: number
+  /** The picture taken ahead, when nothing has changed since. */
+  freshShotId: string | null
+  /** Something that no script can watch is drawn where it was pressed. */
+  blind: boolean
+  /** The page's thread is held for the picture; what is to be hidden follows. */
+  held: boolean
+  /** The bar, should it still be on screen. */
+  bar: Rect | null
+  window: { width: number; height: number }
+}
+/** An action as a page's script tells it; the background adds tab and picture. */
+export type ToldAction = Omit<RawAction, 'tab' | 'shot' | 'otherShots'> & { pressId: string | null; freshShotId?: string | null }
+
+export type BarWish = 'point' | 'unpoint' | 'pause' | 'go-on' | 'drop' | 'finish' | 'discard'
+
+/** How a page came to be shown; `again`: the application itself went to another of its addresses in the tab's history. */
+export type Arrival = 'navigate' | 'reload' | 'back_forward' | 'again'
+
+/** From a page's script to the background. */
+export type FromPage =
+  | { say: 'hello'; doc: string; top: boolean }
+  /** A page is there: how it was opened, and its place in the tab's history. */
+  | { say: 'arrived'; doc: string; page: PageSeen; how: Arrival; index: number; at: number }
+  | { say: 'rest'; rest: Rest }
+  | { say: 'dirty'; doc: string }
+  | { say: 'press'; press: Press }
+  | { say: 'areas'; pressId: string; areas: Rect[] }
+  | { say: 'action'; action: ToldAction }
+  | { say: 'wish'; wish: BarWish }
+  | { say: 'hiding'; hiding: Hiding }
+  | { say: 'beat' }
+
+/** From the background to a page's script. */
+export type ToPage =
+  | { tell: 'shown'; shown: Shown }
+  | { tell: 'captured'; doc: string; shotId: string | null; changes: number; presses: number }
+  | { tell: 'still'; doc: string }
+  /** The bar is to go out of sight; answered once it is gone from the screen. */
+  | { tell: 'veil' }
+  | { tell: 'flush' }
+  /** Somebody wants to point at what is to be hidden, in whichever frame it is; or not any more. */
+  | { tell: 'point' }
+  | { tell: 'unpoint' }
+  | { tell: 'stop' }
+
+/** From the panel to the background. */
+export type FromPanel =
+  | { panel: 'look' }
+  | { panel: 'pair'; code: string }
+  | { panel: 'unpair' }
+  | { panel: 'start'; address: string; language: SentenceLanguage; target: RecordingTarget }
+  | { panel: 'wish'; wish: BarWish }
+  | { panel: 'hiding'; hiding: Hiding }
+/** What the panel is told. */
+export type PanelLook = {
+  shown: Shown
+  origin: string
+  person: string
+  /** A recording that was asked for in Jackdaw and waits for leave to look at pages. */
+  asked: { address: string; language: SentenceLanguage; target: RecordingTarget } | null
+  problem: string
+}
+
+export type KindsHidden = ReadonlySet<PrivateKind>

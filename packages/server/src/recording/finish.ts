@@ -1,0 +1,156 @@
+import {
+  draftFrom,
+  textInPicture,
+  type ActionId,
+  type RawAction,
+  type RecordingId,
+  type ShotId,
+  type StoredShot,
+} from '@jackdaw/core/recording'
+import { emptyDocument, stepsOf, type Change, type GuideItem } from '@jackdaw/core/guides'
+import type { GuideId, PictureId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+import { adoptPicture, storePictureText } from '../files'
+import { findDraft, insertGuide, saveDraftChanges } from '../guides'
+import { fail, type Caller, type Parts } from '../http'
+import { deleteContents } from './cleanUp'
+import {
+  actionsOf,
+  deleteActions,
+  deleteShots,
+  findRecording,
+  finishRow,
+  forgetTextBoxes,
+  noteShotPicture,
+  shotsOf,
+  type Outcome,
+  type RecordingRow,
+  type ShotRow,
+} from './store'
+
+export type Finished = ({ done: true } & Outcome) | { done: false; missing: { actions: ActionId[]; shots: ShotId[] } }
+
+const shotIdsOf = (action: RawAction): ShotId[] => [
+  ...(action.shot ? [action.shot.id] : []),
+  ...(action.otherShots ?? []).map((shot) => shot.id),
+]
+
+/** Ends a recording: what was dropped is forgotten, what is left becomes a draft. When something has not arrived yet, nothing is written. */
+export async function finish(
+  parts: Parts,
+  caller: Caller,
+  id: RecordingId,
+  wanted: readonly ActionId[],
+  mayEdit: (guideId: GuideId) => Promise<void>,
+  now: number,
+): Promise<Finished> {
+  const { database, content } = parts
+  const target = (await findRecording(database, id, caller.id))?.target
+  if (target) await mayEdit(target.guideId)
+  const dropped: ShotRow[] = []
+  const finished = await database.transaction(async (tx): Promise<Finished> => {
+    const recording = (await findRecording(tx, id, caller.id, true)) ?? fail('not-found')
+    if (recording.outcome) return { done: true, ...recording.outcome }
+    const asked = new Set(wanted)
+    const [all, shots] = await Promise.all([actionsOf(tx, id), shotsOf(tx, id)])
+    const actions = all.filter((action) => asked.has(action.id))
+    const here = new Set(shots.map((shot) => shot.shotId))
+    const known = new Set(actions.map((action) => action.id))
+    const missing = {
+      actions: [...asked].filter((each) => !known.has(each)),
+      shots: [...new Set(actions.flatMap(shotIdsOf))].filter((each) => !here.has(each)),
+    }
+    if (missing.actions.length > 0 || missing.shots.length > 0) return { done: false, missing }
+    if (actions.length === 0) return fail('invalid', 'Nothing was recorded, so there is no draft to write.')
+
+    const used = new Set(actions.flatMap(shotIdsOf))
+    dropped.push(...shots.filter((shot) => !used.has(shot.shotId)))
+    await deleteActions(
+      tx,
+      id,
+      all.filter((action) => !asked.has(action.id)).map((action) => action.id),
+    )
+    await deleteShots(
+      tx,
+      id,
+      dropped.map((shot) => shot.shotId),
+    )
+    const outcome = await writeDraft(
+      parts,
+      tx,
+      caller,
+      recording,
+      actions,
+      shots.filter((shot) => used.has(shot.shotId)),
+      now,
+    )
+    await finishRow(tx, id, outcome, now)
+    return { done: true, ...outcome }
+  })
+  await deleteContents(database, content, dropped)
+  return finished
+}
+
+async function writeDraft(
+  { newId }: Parts,
+  tx: Db,
+  caller: Caller,
+  recording: RecordingRow,
+  actions: RawAction[],
+  shots: ShotRow[],
+  now: number,
+): Promise<Outcome> {
+  const ids = new Map<ShotId, StoredShot>(
+    shots.map((shot) => [shot.shotId, { id: newId() as PictureId, widthPx: shot.widthPx, heightPx: shot.heightPx }]),
+  )
+  const draft = draftFrom(actions, { language: recording.language, newId, storedShot: (shotId) => ids.get(shotId) })
+  if (draft.items.length === 0) return fail('invalid', 'What was done undid itself, so no step is left to write.')
+  const steps = stepsOf({ ...emptyDocument('', 'how-to'), items: draft.items })
+  const guideId = recording.target?.guideId ?? (newId() as GuideId)
+  if (!recording.target)
+    await insertGuide(tx, {
+      id: guideId,
+      document: { ...emptyDocument(draft.title, 'how-to'), language: recording.language, items: draft.items },
+      ownerId: caller.id,
+      folderId: null,
+      now,
+    })
+  for (const shot of shots) {
+    const pictureId = ids.get(shot.shotId)!.id
+    await adoptPicture(tx, shot, { id: pictureId, guideId, by: caller.id, now })
+    await noteShotPicture(tx, recording.id, shot.shotId, pictureId)
+  }
+  for (const action of actions) {
+    const stored = action.shot && ids.get(action.shot.id)
+    if (stored) await storePictureText(tx, stored.id, textInPicture(action, stored))
+  }
+  await forgetTextBoxes(tx, recording.id)
+  if (recording.target) await insertInto(tx, newId, caller, guideId, recording.target.after, draft.items, now)
+  return {
+    guideId,
+    steps: steps.length,
+    unsure: steps.filter((step) => step.check).length,
+    firstStep: steps.find((step) => step.check)?.id ?? steps[0]?.id ?? null,
+  }
+}
+
+/** Puts the steps into an existing guide, as changes like any author's. A place that is gone meanwhile means the end. */
+async function insertInto(
+  tx: Db,
+  newId: () => string,
+  caller: Caller,
+  guideId: GuideId,
+  after: string | null,
+  items: readonly GuideItem[],
+  now: number,
+): Promise<void> {
+  const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
+  const place =
+    after !== null && !draft.document.items.some((item) => item.id === after) ? (draft.document.items.at(-1)?.id ?? null) : after
+  const changes = items.map((item, i): Change => ({
+    type: 'insert-item',
+    item,
+    after: (i === 0 ? place : items[i - 1]!.id) as Extract<Change, { type: 'insert-item' }>['after'],
+  }))
+  await saveDraftChanges(tx, newId, caller, guideId, { baseRevision: draft.revision, changeSetId: newId(), changes }, now)
+}

@@ -1,0 +1,2 @@
+export { recordingRoutes } from './routes'
+export { whoRecords } from './whoRecords'

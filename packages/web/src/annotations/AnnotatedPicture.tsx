@@ -1,0 +1,216 @@
+import {
+  drawAnnotations,
+  groundOf,
+  READING_WIDTH_PX,
+  widestOf,
+  wholeOf,
+  type Drawing,
+  type Ground,
+  type Side,
+} from '@jackdaw/core/annotations'
+import type { Look, PictureSizes, Rect, Step, StepPicture } from '@jackdaw/core/guides'
+import type { PictureId } from '@jackdaw/core/shared'
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useTranslation } from 'react-i18next'
+import { ShapesSvg } from './ShapesSvg'
+
+export type PictureProps = {
+  step: Step
+  picture: StepPicture
+  sizes: PictureSizes
+  look: Look
+  /** Side on which the labels of the step before stand. */
+  prefer?: Side | null
+  way?: 'read' | 'practise'
+  /** Address of a stored picture. */
+  source: (id: PictureId) => string
+  onFailed?: () => void
+  /** Tallest that it is shown, as CSS length. */
+  maxHeight?: string
+  lazy?: boolean
+  /** Draws the picture only, without what stands on it. */
+  bare?: boolean
+}
+
+/** How far from the screen a picture is made ready, in CSS pixels. */
+const NEAR_PX = 900
+/** Whether an element is, or once was, near the screen; always, when nobody asks for that. */
+function useNear(box: React.RefObject<HTMLDivElement | null>, asked: boolean): boolean {
+  const [near, setNear] = useState(!asked)
+  useEffect(() => {
+    const { current } = box
+    if (near || !current) return
+    const observer = new IntersectionObserver(([entry]) => entry?.isIntersecting && setNear(true), { rootMargin: `${NEAR_PX}px` })
+    observer.observe(current)
+    return () => observer.disconnect()
+  }, [box, near])
+  return near
+}
+
+/** Width in CSS pixels at which an element is shown. */
+function useShownWidth(): [React.RefObject<HTMLDivElement | null>, number] {
+  const box = useRef<HTMLDivElement>(null)
+  const [shownPx, setShownPx] = useState(READING_WIDTH_PX)
+  useEffect(() => {
+    const { current } = box
+    if (!current) return
+    const measure = () => current.clientWidth > 0 && setShownPx(current.clientWidth)
+    measure()
+    const observer = new ResizeObserver(measure)
+    observer.observe(current)
+    return () => observer.disconnect()
+  }, [])
+  return [box, shownPx]
+}
+
+/** The stored pictures of a place, each where it lies on the whole: one that fills it, or those on a sheet. */
+export const layersOf = (
+  picture: StepPicture,
+  ground: Ground,
+): { id: PictureId; rect: { x: number; y: number; width: number; height: number } }[] =>
+  picture.sheet ? picture.sheet.pictures : [{ id: picture.id, rect: wholeOf(ground) }]
+
+const percent = (share: number) => `${share * 100}%`
+
+/** A picture with everything drawn over it, as sharp as the screen allows. Words that would be too small to be read stand in a numbered
+ * list under it; for screen readers all words are in a list. */
+export function AnnotatedPicture({
+  step,
+  picture,
+  sizes,
+  look,
+  prefer = null,
+  way = 'read',
+  source,
+  onFailed,
+  maxHeight,
+  lazy = false,
+  bare = false,
+}: PictureProps) {
+  const { t } = useTranslation()
+  const [box, shownPx] = useShownWidth()
+  const near = useNear(box, lazy)
+  const ground = useMemo(() => groundOf(step, picture, sizes[picture.id]), [step, picture, sizes])
+  const drawing = useMemo<Drawing | null>(
+    () => (ground && near && !bare ? drawAnnotations(picture.annotations ?? [], ground, { look, way, shownPx }, prefer) : null),
+    [ground, near, picture.annotations, look, way, shownPx, prefer, bare],
+  )
+  if (!ground)
+    return (
+      <div ref={box}>
+        <img
+          src={source(picture.id)}
+          alt={picture.alt}
+          className="max-w-full h-auto block"
+          loading={lazy ? 'lazy' : 'eager'}
+          onError={onFailed}
+        />
+      </div>
+    )
+  const { shown } = ground
+  const layers = layersOf(picture, ground)
+  const words = (picture.annotations ?? []).flatMap((each) => (each.kind === 'label' || each.kind === 'text' ? [each.words] : []))
+  return (
+    <div>
+      <div
+        ref={box}
+        className="relative overflow-hidden bg-sheet outline outline-hair"
+        style={{
+          aspectRatio: `${shown.width} / ${shown.height}`,
+          width: '100%',
+          maxWidth: maxHeight
+            ? `min(${Math.ceil(widestOf(ground))}px, calc(${maxHeight} * ${shown.width / shown.height}))`
+            : `${Math.ceil(widestOf(ground))}px`,
+        }}
+        data-picture={picture.id}
+      >
+        {near &&
+          layers.map(({ id, rect }, n) => (
+            <img
+              key={`${id}-${n}`}
+              src={source(id)}
+              alt={n === 0 ? picture.alt : ''}
+              className="absolute max-w-none block"
+              style={{
+                left: percent((rect.x - shown.x) / shown.width),
+                top: percent((rect.y - shown.y) / shown.height),
+                width: percent(rect.width / shown.width),
+                height: percent(rect.height / shown.height),
+              }}
+              decoding="async"
+              loading={lazy ? 'lazy' : 'eager'}
+              onError={onFailed}
+            />
+          ))}
+        {drawing && <Overlay {...{ drawing, layers, source }} shown={shown} />}
+      </div>
+      {drawing && drawing.listed.length > 0 ? (
+        <Listed>
+          {drawing.listed.map(({ id, mark, words: said }) => (
+            <li key={id} className="flex gap-2 items-baseline">
+              <span className="shrink-0 min-w-6 h-6 px-1 border border-ink bg-sheet text-sm font-semibold inline-flex items-center justify-center tabular-nums">
+                {mark}
+              </span>
+              <span className="whitespace-pre-line">{said}</span>
+            </li>
+          ))}
+        </Listed>
+      ) : (
+        words.length > 0 &&
+        !bare && (
+          <ul className="sr-only" aria-label={t('On the picture')}>
+            {words.map((each, n) => (
+              <li key={n}>{each}</li>
+            ))}
+          </ul>
+        )
+      )}
+    </div>
+  )
+}
+
+function Listed({ children }: { children: ReactNode }) {
+  const { t } = useTranslation()
+  return (
+    <ol aria-label={t('On the picture')} className="mt-2 space-y-1.5 text-base leading-6" data-listed>
+      {children}
+    </ol>
+  )
+}
+
+/** What is drawn over the picture. */
+function Overlay({
+  drawing,
+  layers,
+  shown,
+  source,
+}: {
+  drawing: Drawing
+  layers: ReturnType<typeof layersOf>
+  shown: Rect
+  source: PictureProps['source']
+}) {
+  return (
+    <svg
+      aria-hidden
+      className="absolute inset-0 size-full pointer-events-none"
+      viewBox={`${shown.x} ${shown.y} ${shown.width} ${shown.height}`}
+      data-annotations={drawing.drawn.length}
+    >
+      {drawing.drawn.map((each) => (
+        <g key={each.id} data-annotation={each.id} data-kind={each.kind}>
+          <ShapesSvg
+            shapes={each.shapes}
+            detail={({ from, to }) => (
+              <svg {...to} viewBox={`${from.x} ${from.y} ${from.width} ${from.height}`} preserveAspectRatio="none">
+                {layers.map(({ id, rect }, n) => (
+                  <image key={n} href={source(id)} {...rect} preserveAspectRatio="none" />
+                ))}
+              </svg>
+            )}
+          />
+        </g>
+      ))}
+    </svg>
+  )
+}

@@ -1,0 +1,2 @@
+export { Bench } from './Bench'
+export type { BenchProps } from './Bench'

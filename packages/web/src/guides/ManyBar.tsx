@@ -1,0 +1,240 @@
+import type { Draft } from '@jackdaw/contracts/guides'
+import {
+  chosenItems,
+  chosenSteps,
+  combinedText,
+  combineSteps,
+  copiesOf,
+  insertItems,
+  moveItems,
+  pasteAnnotations,
+  removeItems,
+  withPosition,
+  type KeptPictures,
+  type Position,
+} from '@jackdaw/core/editing'
+import { itemName, type Change, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
+import { nanoid } from 'nanoid'
+import { useState } from 'react'
+import { useTranslation } from 'react-i18next'
+import { useCopied } from '../annotations'
+import { Button, Select } from '../ui'
+import { Dialog } from '../ui/Dialog'
+import type { DraftSession } from './draftSession'
+import type { ItemActions } from './itemActions'
+import { SetOnAll } from './SetOnAll'
+import { ToOtherGuide } from './ToOtherGuide'
+
+type Props = {
+  draft: Draft
+  document: GuideDocument
+  ids: ReadonlySet<ItemId>
+  sizes: PictureSizes
+  session: DraftSession
+  actions: ItemActions
+  onClear: () => void
+}
+type Asked = 'combine' | 'move' | 'set' | 'other-guide' | null
+
+/** What can be done with the chosen steps, at the bottom of the page. Each is undone in one go. */
+export function ManyBar({ draft, document, ids, sizes, session, onClear }: Props) {
+  const { t } = useTranslation()
+  const [asked, setAsked] = useState<Asked>(null)
+  const copied = useCopied()
+  const items = chosenItems(document, ids)
+  const steps = chosenSteps(document, ids)
+  const done = () => {
+    setAsked(null)
+    onClear()
+  }
+  if (items.length === 0) return null
+  const quiet = 'text-sm px-2 text-white hover:bg-petrol'
+  const allFlagged = items.every((item) => item.notReady)
+  return (
+    <div
+      role="toolbar"
+      aria-label={t('With the chosen steps')}
+      className="fixed bottom-0 inset-x-0 z-30 bg-ink text-white flex flex-wrap items-center gap-1 px-4 py-2"
+      data-keeps-editor
+    >
+      <strong className="mr-2">{t('{{count}} chosen', { count: items.length })}</strong>
+      <Button look="quiet" className={quiet} disabled={steps.length < 2} onClick={() => setAsked('combine')}>
+        {t('Combine …')}
+      </Button>
+      <Button look="quiet" className={quiet} onClick={() => setAsked('move')}>
+        {t('Move …')}
+      </Button>
+      <Button look="quiet" className={quiet} onClick={() => session.change(...insertItems(copiesOf(items, nanoid), items.at(-1)!.id))}>
+        {t('Duplicate')}
+      </Button>
+      <Button look="quiet" className={quiet} disabled={steps.length === 0} onClick={() => setAsked('other-guide')}>
+        {t('To another guide …')}
+      </Button>
+      <Button look="quiet" className={quiet} disabled={steps.length === 0} onClick={() => setAsked('set')}>
+        {t('Caution or sign …')}
+      </Button>
+      <Button
+        look="quiet"
+        className={quiet}
+        onClick={() => session.change(...items.map((item) => ({ type: 'set-not-ready' as const, itemId: item.id, notReady: !allFlagged })))}
+      >
+        {allFlagged ? t('They are ready') : t('Flag as not ready')}
+      </Button>
+      {copied.annotations.length > 0 && (
+        <Button
+          look="quiet"
+          className={quiet}
+          disabled={steps.length === 0}
+          onClick={() => session.change(...pasteAnnotations(copied.annotations, steps, nanoid))}
+        >
+          {t('Paste {{n}} annotations', { n: copied.annotations.length })}
+        </Button>
+      )}
+      {copied.position && <PastePosition {...{ session, steps }} position={copied.position} className={quiet} />}
+      <Button
+        look="quiet"
+        className={quiet}
+        onClick={() => {
+          session.change(...removeItems(items.map((item) => item.id)))
+          onClear()
+        }}
+      >
+        {t('Delete')}
+      </Button>
+      <span className="grow" />
+      <Button look="quiet" className={quiet} onClick={onClear}>
+        {t('Choose none')}
+      </Button>
+      {asked === 'combine' && (
+        <CombineDialog
+          text={combinedText(steps)}
+          pictures={new Set(steps.flatMap((step) => step.pictures.map((picture) => picture.id))).size}
+          onClose={() => setAsked(null)}
+          onCombine={(keep) => {
+            session.change(...combineSteps(steps, keep, sizes))
+            done()
+          }}
+        />
+      )}
+      {asked === 'move' && (
+        <MoveDialog
+          document={document}
+          ids={ids}
+          onClose={() => setAsked(null)}
+          onMove={(after) => {
+            session.change(...moveItems(document, ids, after))
+            done()
+          }}
+        />
+      )}
+      {asked === 'set' && (
+        <SetOnAll
+          steps={steps}
+          onClose={() => setAsked(null)}
+          onSet={(changes) => {
+            session.change(...changes)
+            done()
+          }}
+        />
+      )}
+      {asked === 'other-guide' && <ToOtherGuide {...{ draft, session, items }} onClose={() => setAsked(null)} onDone={done} />}
+    </div>
+  )
+}
+
+function PastePosition({
+  session,
+  steps,
+  position,
+  className,
+}: {
+  session: DraftSession
+  steps: ReturnType<typeof chosenSteps>
+  position: Position
+  className: string
+}) {
+  const { t } = useTranslation()
+  const changes = steps.flatMap((step) =>
+    step.pictures.flatMap((picture) =>
+      (picture.annotations ?? []).flatMap((annotation): Change[] => {
+        const next = withPosition(annotation, position)
+        const same = JSON.stringify(next) === JSON.stringify(annotation)
+        return same ? [] : [{ type: 'put-annotation', stepId: step.id, pictureId: picture.id, annotation: next, after: null }]
+      }),
+    ),
+  )
+  return (
+    <Button look="quiet" className={className} disabled={changes.length === 0} onClick={() => session.change(...changes)}>
+      {t('Paste the position to {{n}}', { n: changes.length })}
+    </Button>
+  )
+}
+
+function CombineDialog({
+  text,
+  pictures,
+  onClose,
+  onCombine,
+}: {
+  text: string
+  pictures: number
+  onClose: () => void
+  onCombine: (keep: KeptPictures) => void
+}) {
+  const { t } = useTranslation()
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={t('Combine into one step')}
+      about={t('The texts are joined in this order. It can be undone in one go.')}
+    >
+      <p className="guide-text whitespace-pre-line border-l-2 border-hair pl-3 max-h-56 overflow-auto mb-4">{text}</p>
+      <div className="flex flex-wrap gap-2">
+        <Button look="primary" onClick={() => onCombine('first')}>
+          {pictures > 0 ? t('Combine, keep the first picture') : t('Combine')}
+        </Button>
+        {pictures > 1 && <Button onClick={() => onCombine('all')}>{t('Combine, keep all {{n}} as a sequence', { n: pictures })}</Button>}
+      </div>
+    </Dialog>
+  )
+}
+
+function MoveDialog({
+  document,
+  ids,
+  onClose,
+  onMove,
+}: {
+  document: GuideDocument
+  ids: ReadonlySet<ItemId>
+  onClose: () => void
+  onMove: (after: ItemId | null) => void
+}) {
+  const { t } = useTranslation()
+  const [after, setAfter] = useState('')
+  return (
+    <Dialog open onClose={onClose} title={t('Move to another place')}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          onMove((after || null) as ItemId | null)
+        }}
+      >
+        <Select label={t('Behind')} value={after} onChange={(event) => setAfter(event.target.value)}>
+          <option value="">{t('At the beginning')}</option>
+          {document.items
+            .filter((item) => !ids.has(item.id))
+            .map((item) => (
+              <option key={item.id} value={item.id}>
+                {itemName(document, item.id)}
+              </option>
+            ))}
+        </Select>
+        <Button look="primary" type="submit" className="mt-4">
+          {t('Move {{count}} here', { count: ids.size })}
+        </Button>
+      </form>
+    </Dialog>
+  )
+}

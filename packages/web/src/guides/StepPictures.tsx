@@ -1,0 +1,166 @@
+import { getDraftPicture } from '@jackdaw/contracts/guides'
+import type { Side } from '@jackdaw/core/annotations'
+import { elementOf, type Look, type PictureSizes, type Rect, type Step, type StepPicture } from '@jackdaw/core/guides'
+import type { GuideId, PictureId } from '@jackdaw/core/shared'
+import { ArrowLeft, ArrowRight, PencilRuler, Trash2 } from 'lucide-react'
+import { lazy, Suspense, useCallback, useRef, type ReactNode } from 'react'
+import { useTranslation } from 'react-i18next'
+import { AnnotatedPicture } from '../annotations'
+import { addressOf } from '../api'
+import { Button, IconButton } from '../ui'
+import { FoundPrivately } from './Blackouts'
+import type { ItemActions } from './itemActions'
+
+const Bench = lazy(async () => ({ default: (await import('../annotations/bench')).Bench }))
+
+/** What is needed to draw the pictures of a step. */
+export type PictureGround = {
+  guideId: GuideId
+  sizes: PictureSizes
+  look: Look
+  prefer: Side | null
+  /** Counts up when stored pictures have changed, so that the browser asks for them anew. */
+  round: number
+}
+
+const PICTURE_TYPES = 'image/png,image/jpeg,image/webp,image/gif'
+
+/** A button that lets somebody choose a picture. */
+function ChoosePicture({ children, onFile }: { children: ReactNode; onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <Button look="quiet" className="text-sm px-2" onClick={() => input.current?.click()}>
+        {children}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept={PICTURE_TYPES}
+        hidden
+        onChange={(event) => {
+          const [file] = event.target.files ?? []
+          if (file) onFile(file)
+          event.target.value = ''
+        }}
+      />
+    </>
+  )
+}
+
+/** The pictures of a step on the author's sheet, one of which may be on the bench. */
+export function StepPictures({
+  ground,
+  step,
+  number,
+  actions,
+  uploads,
+  onBench,
+  panelHost,
+}: {
+  ground: PictureGround
+  step: Step
+  number: number
+  actions: ItemActions
+  uploads: readonly { file: string }[]
+  onBench: PictureId | null
+  panelHost: Element | null
+}) {
+  const { t } = useTranslation()
+  const { guideId, round } = ground
+  const source = useCallback(
+    (id: PictureId) =>
+      `${addressOf(getDraftPicture, { id: guideId, pictureId: id }, { size: 'screen' })}${round > 0 ? `&round=${round}` : ''}`,
+    [guideId, round],
+  )
+  // What is drawn on takes the room under the step's number, too: its labels are then as large as they are read.
+  const wide = onBench !== null || step.pictures.some((picture) => isLarge(step, picture))
+  return (
+    <ul className={`flex flex-wrap gap-3 mt-3 ${wide ? 'lg:-ml-14' : ''}`} aria-label={t('Pictures of step {{n}}', { n: number })}>
+      {step.pictures.map((picture, index) => (
+        <li
+          key={picture.id}
+          className={`${isLarge(step, picture) || onBench === picture.id ? 'w-full' : 'w-56'} border border-hair p-1.5 bg-page`}
+        >
+          {onBench === picture.id ? (
+            <Suspense fallback={<p className="p-4 text-soft">{t('Getting the tools …')}</p>}>
+              <Bench
+                {...{ step, number, picture, source, panelHost }}
+                sizes={ground.sizes}
+                look={ground.look}
+                prefer={ground.prefer}
+                change={actions.change}
+                onClose={() => actions.openBench(null)}
+                more={<MoreTools {...{ step, picture, actions }} />}
+                found={(add: (areas: readonly Rect[]) => void) =>
+                  picture.sheet ? null : <FoundPrivately guideId={guideId} pictureId={picture.id} add={add} />
+                }
+              />
+            </Suspense>
+          ) : (
+            <div className="relative">
+              <AnnotatedPicture {...{ step, picture, source }} sizes={ground.sizes} look={ground.look} prefer={ground.prefer} lazy />
+              <button
+                type="button"
+                className="absolute inset-0 w-full cursor-pointer hover:outline-2 hover:outline-petrol"
+                aria-label={t('Annotate picture {{n}}', { n: index + 1 })}
+                onClick={() => actions.openBench({ stepId: step.id, pictureId: picture.id })}
+              />
+            </div>
+          )}
+          <input
+            key={picture.alt}
+            defaultValue={picture.alt}
+            maxLength={1000}
+            aria-label={t('What picture {{n}} shows', { n: index + 1 })}
+            placeholder={t('What does it show?')}
+            className="w-full text-sm mt-1 px-1 min-h-8 bg-sheet border border-edge"
+            onBlur={(event) => event.target.value !== picture.alt && actions.setAlt(step.id, picture.id, event.target.value)}
+          />
+          <div className="flex">
+            <IconButton
+              name={t('Move picture {{n}} forward', { n: index + 1 })}
+              disabled={index === 0}
+              onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index - 2]?.id ?? null)}
+            >
+              <ArrowLeft size={16} aria-hidden />
+            </IconButton>
+            <IconButton
+              name={t('Move picture {{n}} back', { n: index + 1 })}
+              disabled={index === step.pictures.length - 1}
+              onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index + 1]!.id)}
+            >
+              <ArrowRight size={16} aria-hidden />
+            </IconButton>
+            {onBench !== picture.id && (
+              <Button look="quiet" className="text-sm px-2" onClick={() => actions.openBench({ stepId: step.id, pictureId: picture.id })}>
+                <PencilRuler size={16} aria-hidden />
+                {t('Annotate')}
+              </Button>
+            )}
+            <span className="grow" />
+            <IconButton name={t('Remove picture {{n}}', { n: index + 1 })} onClick={() => actions.removePicture(step.id, picture.id)}>
+              <Trash2 size={16} aria-hidden />
+            </IconButton>
+          </div>
+        </li>
+      ))}
+      {uploads.map(({ file }) => (
+        <li key={file} role="status" className="w-56 border border-dashed border-edge p-3 text-sm text-soft">
+          {t('Storing {{file}} …', { file })}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+/** What is drawn on can be seen; other pictures are small until somebody annotates them. */
+const isLarge = (step: Step, picture: StepPicture): boolean =>
+  Boolean(picture.sheet) || (picture.annotations?.length ?? 0) > 0 || elementOf(step)?.pictureId === picture.id
+
+function MoreTools({ step, picture, actions }: { step: Step; picture: StepPicture; actions: ItemActions }) {
+  const { t } = useTranslation()
+  if (picture.sheet)
+    return <ChoosePicture onFile={(file) => actions.layPicture(step.id, picture.id, file)}>{t('Lay a picture on it …')}</ChoosePicture>
+  return <ChoosePicture onFile={(file) => actions.replacePicture(step.id, picture.id, file)}>{t('Replace the picture …')}</ChoosePicture>
+}

@@ -1,0 +1,2 @@
+export { RecordDialog } from './RecordDialog'
+export { useRecordInto } from './useRecordInto'
