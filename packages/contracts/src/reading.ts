@@ -1,7 +1,7 @@
 import { ReadingState } from '@jackdaw/core/assignments'
 import { UsageEvent } from '@jackdaw/core/events'
 import { GuideDocument, GuideKind } from '@jackdaw/core/guides'
-import { GuideId, LocalDate, StepId } from '@jackdaw/core/shared'
+import { GuideId, LocalDate, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 
@@ -47,6 +47,8 @@ export const ReaderEdition = z.object({
   amendedAt: z.nullable(z.int()),
   assigned: z.boolean(),
   dueOn: z.nullable(LocalDate),
+  /** What rules of the guide may ask of the reader. */
+  reader: z.object({ roles: z.array(RoleId), sites: z.array(SiteId) }),
   progress: z.object({
     lastStepId: z.nullable(StepId),
     seen: z.array(StepId),

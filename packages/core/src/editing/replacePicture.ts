@@ -48,6 +48,11 @@ export function replacePicture(
     })
   }
   if (step.element?.pictureId === pictureId) changes.push({ type: 'set-element', stepId: step.id, element: moved(step.element, element) })
+  const task = step.exercise?.task
+  if (task?.kind === 'several' && task.elements.some((each) => each.element.pictureId === pictureId)) {
+    const elements = task.elements.map((each) => (each.element.pictureId === pictureId ? { ...each, element: moved(each.element) } : each))
+    changes.push({ type: 'set-exercise', stepId: step.id, exercise: { ...step.exercise, task: { ...task, elements } } })
+  }
   changes.push({ type: 'remove-picture', stepId: step.id, pictureId })
   return changes
 }

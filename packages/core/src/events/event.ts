@@ -11,8 +11,10 @@ const base = {
   edition: z.int().check(z.positive()),
   /** Epoch milliseconds by the sender's clock; the server puts it right by the batch's `sentAt`. */
   occurredAt: z.int().check(z.positive()),
-  /** The way in which the guide was used. */
-  way: z.literal('read'),
+  /** The way in which the guide was used. Tests are told by the server itself. */
+  way: z.enum(['read', 'watch', 'practise']),
+  /** One time of watching or practising, from its beginning to its end. */
+  playId: z.optional(z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/))),
 }
 
 /** What happened while someone used a guide, as its sender tells it. */
@@ -23,6 +25,15 @@ export const UsageEvent = z.discriminatedUnion('verb', [
   z.object({ ...base, verb: z.literal('step-acknowledged'), stepId: StepId }),
   z.object({ ...base, verb: z.literal('step-confirmed'), stepId: StepId }),
   z.object({ ...base, verb: z.literal('time-spent'), stepId: StepId, activeMs: z.int().check(z.minimum(1), z.maximum(MAX_ACTIVE_MS)) }),
+  /** A step was practised: how many acts it took, and what help was taken (0 none, 1 a hint, 2 it was shown). */
+  z.object({
+    ...base,
+    way: z.literal('practise'),
+    verb: z.literal('step-done'),
+    stepId: StepId,
+    tries: z.int().check(z.minimum(0), z.maximum(1_000)),
+    help: z.union([z.literal(0), z.literal(1), z.literal(2)]),
+  }),
   z.object({ ...base, verb: z.literal('finished') }),
 ])
 export type UsageEvent = z.infer<typeof UsageEvent>
@@ -30,7 +41,7 @@ export type UsageEvent = z.infer<typeof UsageEvent>
 export type UsageVerb = UsageEvent['verb']
 
 /** Version of the shape above, kept with every stored event. */
-export const EVENT_SCHEMA_VERSION = 1
+export const EVENT_SCHEMA_VERSION = 2
 
 /** When something happened by the server's clock, from what the sender's clock said; never later than the receipt.
  * @param occurredAt sender's clock, epoch milliseconds

@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { seededIds, type PictureId, type StepId } from '../shared'
 import { apply, applyAll } from './apply'
 import type { Change } from './changes'
+import { PLAIN_SOLO } from './exercise'
+import type { Flow } from './flow'
 import { joinChanges } from './joinChanges'
 import { richTextOf } from './richText'
 import { aDocument, aSection, aStep } from './testing'
@@ -38,6 +40,14 @@ const anyChange: fc.Arbitrary<Change> = fc.oneof(
   fc
     .tuple(fc.constantFrom(one, two), fc.constantFrom(...pictures))
     .map(([step, pictureId]): Change => ({ type: 'set-picture-alt', stepId: step.id, pictureId, alt: 'A tray' })),
+  fc
+    .tuple(fc.constantFrom(one, two), fc.constantFrom(null, { hint: 'Look at the top' }, { task: { kind: 'click' as const } }))
+    .map(([step, exercise]): Change => ({ type: 'set-exercise', stepId: step.id, exercise })),
+  fc
+    .tuple(fc.constantFrom(one, two), fc.constantFrom<Flow | null>(null, { choices: [{ id: 'choice-1', words: 'New', to: three.id }] }))
+    .map(([step, flow]): Change => ({ type: 'set-flow', stepId: step.id, flow })),
+  fc.boolean().map((optional): Change => ({ type: 'set-optional', sectionId: heading.id, optional })),
+  fc.integer({ min: 1, max: 100 }).map((passMark): Change => ({ type: 'set-facts', facts: { solo: { ...PLAIN_SOLO, passMark } } })),
 )
 
 describe('changes', () => {

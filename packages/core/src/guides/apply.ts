@@ -70,6 +70,17 @@ export function apply(change: Change, document: GuideDocument): Applied | Refusa
         inverse: { type: 'set-section-title', sectionId: section.id, title: section.title },
       }
     }
+    case 'set-optional': {
+      const section = document.items.find((item) => item.id === change.sectionId)
+      if (!section) return refuse('item-missing')
+      if (section.kind !== 'section') return refuse('not-a-section')
+      const { optional = false, ...rest } = section
+      return {
+        ok: true,
+        document: replaceItem(document, change.optional ? { ...rest, optional: true } : rest),
+        inverse: { ...change, optional },
+      }
+    }
     case 'set-not-ready': {
       const item = document.items.find((each) => each.id === change.itemId)
       if (!item) return refuse('item-missing')

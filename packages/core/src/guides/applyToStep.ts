@@ -29,6 +29,13 @@ export function applyToStep(step: Step, change: StepChange): Done | Refusal {
       return { step: bareStep({ ...step, element: change.element ?? undefined }), inverse: { ...change, element: step.element ?? null } }
     case 'set-check':
       return { step: bareStep({ ...step, check: change.check ?? undefined }), inverse: { ...change, check: step.check ?? null } }
+    case 'set-exercise':
+      return {
+        step: bareStep({ ...step, exercise: change.exercise ?? undefined }),
+        inverse: { ...change, exercise: step.exercise ?? null },
+      }
+    case 'set-flow':
+      return { step: bareStep({ ...step, flow: change.flow ?? undefined }), inverse: { ...change, flow: step.flow ?? null } }
     case 'set-cautions':
       return { step: bareStep({ ...step, cautions: change.cautions }), inverse: { ...change, cautions: step.cautions ?? [] } }
     case 'set-signs':

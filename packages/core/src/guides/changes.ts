@@ -3,6 +3,8 @@ import { PictureId, SectionId, StepId } from '../shared'
 import { Annotation, AnnotationId } from './annotation'
 import { Caution } from './caution'
 import { GuideItem, GuideKind, GuideSummary, GuideTitle, Sheet, StepPicture } from './document'
+import { Exercise, SoloRules } from './exercise'
+import { Flow } from './flow'
 import { GuideLook } from './look'
 import { Rect, StepAction, StepCheck, StepElement } from './onScreen'
 import { RichText } from './richText'
@@ -22,12 +24,14 @@ export const Change = z.discriminatedUnion('type', [
       confirmSteps: z.optional(z.boolean()),
       look: z.optional(GuideLook),
       signs: z.optional(z.array(SignId).check(z.maxLength(12))),
+      solo: z.optional(SoloRules),
     }),
   }),
   z.object({ type: z.literal('insert-item'), item: GuideItem, after }),
   z.object({ type: z.literal('remove-item'), itemId: ItemId }),
   z.object({ type: z.literal('move-item'), itemId: ItemId, after }),
   z.object({ type: z.literal('set-section-title'), sectionId: SectionId, title: z.string().check(z.maxLength(300)) }),
+  z.object({ type: z.literal('set-optional'), sectionId: SectionId, optional: z.boolean() }),
   z.object({ type: z.literal('set-body'), stepId: StepId, body: RichText }),
   z.object({ type: z.literal('insert-picture'), stepId: StepId, picture: StepPicture, after: z.nullable(PictureId) }),
   z.object({ type: z.literal('remove-picture'), stepId: StepId, pictureId: PictureId }),
@@ -36,6 +40,8 @@ export const Change = z.discriminatedUnion('type', [
   z.object({ type: z.literal('set-action'), stepId: StepId, action: z.nullable(StepAction) }),
   z.object({ type: z.literal('set-check'), stepId: StepId, check: z.nullable(StepCheck) }),
   z.object({ type: z.literal('set-element'), stepId: StepId, element: z.nullable(StepElement) }),
+  z.object({ type: z.literal('set-exercise'), stepId: StepId, exercise: z.nullable(Exercise) }),
+  z.object({ type: z.literal('set-flow'), stepId: StepId, flow: z.nullable(Flow) }),
   z.object({ type: z.literal('set-cautions'), stepId: StepId, cautions: z.array(Caution).check(z.maxLength(20)) }),
   z.object({ type: z.literal('set-signs'), stepId: StepId, signs: z.array(SignId).check(z.maxLength(12)) }),
   z.object({ type: z.literal('set-combined-from'), stepId: StepId, combinedFrom: z.array(StepId) }),
@@ -68,6 +74,7 @@ export function itemOf(change: Change): string | null {
     case 'set-not-ready':
       return change.itemId
     case 'set-section-title':
+    case 'set-optional':
       return change.sectionId
     default:
       return change.stepId
@@ -93,6 +100,12 @@ export function targetsOf(change: Change): string[] {
       return [`check:${change.stepId}`]
     case 'set-element':
       return [`element:${change.stepId}`]
+    case 'set-optional':
+      return [`optional:${change.sectionId}`]
+    case 'set-exercise':
+      return [`exercise:${change.stepId}`]
+    case 'set-flow':
+      return [`flow:${change.stepId}`]
     case 'set-cautions':
       return [`cautions:${change.stepId}`]
     case 'set-signs':

@@ -109,6 +109,7 @@ describe('a guide', () => {
           0: (old) => ({ ...aDocument(), version: 1, title: old['name'] }),
           1: (old) => ({ ...old, version: 2 }),
           2: (old) => ({ ...old, version: 3 }),
+          3: (old) => ({ ...old, version: 4 }),
         },
       ).title,
     ).toBe('old')

@@ -2,6 +2,8 @@ import * as z from 'zod/mini'
 import { PictureId, SectionId, StepId } from '../shared'
 import { Annotation } from './annotation'
 import { Caution } from './caution'
+import { Exercise, SoloRules, PLAIN_SOLO } from './exercise'
+import { Flow } from './flow'
 import { GuideLook } from './look'
 import { Rect, StepAction, StepCheck, StepElement } from './onScreen'
 import { plainText } from './plainText'
@@ -53,6 +55,10 @@ export const Step = z.object({
   check: z.optional(StepCheck),
   cautions: z.optional(z.array(Caution).check(z.maxLength(20))),
   signs: z.optional(z.array(SignId).check(z.maxLength(12))),
+  /** How it is practised and tested. */
+  exercise: z.optional(Exercise),
+  /** Where to go next, if not simply on. */
+  flow: z.optional(Flow),
   /** Flagged by an author as not ready to be published. */
   notReady: z.optional(z.literal(true)),
   copiedFrom: z.optional(StepId),
@@ -68,6 +74,8 @@ export const Section = z.object({
   kind: z.literal('section'),
   id: SectionId,
   title: z.string().check(z.maxLength(300)),
+  /** Whoever likes may leave its steps out. */
+  optional: z.optional(z.literal(true)),
   /** Flagged by an author as not ready to be published. */
   notReady: z.optional(z.literal(true)),
 })
@@ -84,9 +92,9 @@ export const GuideTitle = z.string().check(z.trim(), z.maxLength(300))
 /** What a guide is for, at most 2,000 characters of plain text. */
 export const GuideSummary = z.string().check(z.maxLength(2_000))
 
-/** The guide as authors edit it and as an edition freezes it: one value, version 3. */
+/** The guide as authors edit it and as an edition freezes it: one value, version 4. */
 export const GuideDocument = z.object({
-  version: z.literal(3),
+  version: z.literal(4),
   /** Language of the text, BCP 47. */
   language: z.string().check(z.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)),
   title: GuideTitle,
@@ -98,6 +106,8 @@ export const GuideDocument = z.object({
   look: GuideLook,
   /** Protective equipment and other signs for the guide as a whole. */
   signs: z.array(SignId).check(z.maxLength(12)),
+  /** How it is tested. */
+  solo: SoloRules,
   /** Findings that the author does not want to hear of again: `reason:item`. */
   silenced: z.array(z.string().check(z.maxLength(100))).check(z.maxLength(5_000)),
   items: z.array(GuideItem),
@@ -106,7 +116,7 @@ export type GuideDocument = z.infer<typeof GuideDocument>
 
 /** A guide with nothing in it yet. A work instruction asks for confirmation of each step unless the author says otherwise. */
 export const emptyDocument = (title: string, kind: GuideKind): GuideDocument => ({
-  version: 3,
+  version: 4,
   language: 'en',
   title,
   summary: '',
@@ -114,6 +124,7 @@ export const emptyDocument = (title: string, kind: GuideKind): GuideDocument => 
   confirmSteps: kind === 'work-instruction',
   look: {},
   signs: [],
+  solo: PLAIN_SOLO,
   silenced: [],
   items: [],
 })

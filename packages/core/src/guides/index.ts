@@ -21,6 +21,8 @@ export {
 } from './document'
 export type { ItemId, PictureSizes } from './document'
 export { Doubt, Locator, Rect, StepAction, StepCheck, StepElement, Verb } from './onScreen'
+export { Accept, Exercise, PLAIN_SOLO, PopUpButton, SoloRules, Task } from './exercise'
+export { Choice, Condition, Flow, Rule, Target } from './flow'
 export { minutesToRead } from './minutes'
 export {
   Anchor,

@@ -1,4 +1,5 @@
 import type { Annotation } from './annotation'
+import { PLAIN_SOLO } from './exercise'
 import type { GuideDocument, GuideItem, Step } from './document'
 
 /** Space between an element and its frame, in pixels at the reading width. */
@@ -21,6 +22,8 @@ export const MIGRATIONS: Readonly<Record<number, (stored: Record<string, unknown
         : { ...item, pictures: item.pictures.map((picture) => ({ ...picture, ...framesFor(item, picture.id) })) },
     ),
   }),
+  // Version 4 says how a guide is tested; exercises and branches are new and stand in no older one.
+  3: (stored) => ({ ...stored, version: 4, solo: PLAIN_SOLO }),
 }
 
 function framesFor(step: Step, pictureId: string): { annotations?: Annotation[] } {
@@ -31,7 +34,7 @@ function framesFor(step: Step, pictureId: string): { annotations?: Annotation[] 
 }
 
 /** Version in which documents are written today. */
-export const NEWEST_VERSION = 3
+export const NEWEST_VERSION = 4
 
 /** Reads a stored document of any version. Stored bytes stay as they are; only what is read is brought up to date.
  * @throws RangeError when the version is unknown or the value is no document */

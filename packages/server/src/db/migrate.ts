@@ -4,8 +4,9 @@ import type { Migration } from './migration'
 import { firstTables } from './migrations/0001-first-tables'
 import { recordings } from './migrations/0002-recordings'
 import { refining } from './migrations/0003-refining'
+import { players } from './migrations/0004-players'
 
-const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining]
+const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players]
 const LOCK = 7_203_114
 
 function umzugFor(database: Database): Umzug {

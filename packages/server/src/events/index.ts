@@ -1,3 +1,4 @@
 export { eventRoutes } from './routes'
-export { takeEvents } from './intake'
+export { addAttested, takeEvents } from './intake'
+export type { AttestedEvent } from './intake'
 export { recount } from './recount'

@@ -1,7 +1,9 @@
 import { correctedTime, EVENT_SCHEMA_VERSION, type UsageEvent } from '@jackdaw/core/events'
+import { readDocument } from '@jackdaw/core/guides'
+import { scriptOf, stepsLeft, type Way } from '@jackdaw/core/players'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { rollUpReadings, rollUpSteps } from './rollUp'
+import { rollUpReadings, rollUpSteps, rollUpWays, rollUpWaySteps } from './rollUp'
 
 type Why = 'unknown-guide' | 'unknown-edition' | 'unknown-step' | 'steps-not-read'
 type Known = {
@@ -9,6 +11,7 @@ type Known = {
   edition: number
   required_edition: number
   confirm_steps: boolean
+  branches: boolean
   step_ids: string[]
   caution_ids: string[]
 }
@@ -20,7 +23,7 @@ const key = (guideId: string, edition: number): string => `${guideId} ${edition}
 async function knownEditions(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<Map<string, Known>> {
   const pairs = new Map(events.map((event) => [key(event.guideId, event.edition), event]))
   const rows = await db.rows<Known>(
-    `select e.guide_id, e.number as edition, least(g.required_edition, e.number) as required_edition, e.confirm_steps, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids,
+    `select e.guide_id, e.number as edition, least(g.required_edition, e.number) as required_edition, e.confirm_steps, e.branches, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids,
        array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number and s.acknowledge) as caution_ids
      from unnest($2::text[], $3::int[]) as asked (guide_id, number) join edition e on e.guide_id = asked.guide_id and e.number = asked.number join guide g on g.id = e.guide_id
      where exists (select 1 from guide_access x where x.guide_id = e.guide_id and x.person_id = $1)`,
@@ -40,13 +43,25 @@ async function hasReadAll(db: Db, personId: PersonId, known: Known, events: read
   const acknowledged = new Set(rows.flatMap((row) => (row.acknowledged ? [row.step_id] : [])))
   const confirmed = new Set(rows.flatMap((row) => (row.confirmed ? [row.step_id] : [])))
   for (const event of events) {
-    if (event.guideId !== known.guide_id || event.edition < known.required_edition) continue
+    if (event.way !== 'read' || event.guideId !== known.guide_id || event.edition < known.required_edition) continue
     if (event.verb === 'step-viewed') seen.add(event.stepId)
     if (event.verb === 'step-acknowledged') acknowledged.add(event.stepId)
     if (event.verb === 'step-confirmed') confirmed.add(event.stepId)
   }
-  if (!known.caution_ids.every((id) => acknowledged.has(id))) return false
-  return known.step_ids.every((id) => seen.has(id) && (!known.confirm_steps || confirmed.has(id)))
+  const hasRead = (id: string): boolean =>
+    seen.has(id) && (!known.confirm_steps || confirmed.has(id)) && (!known.caution_ids.includes(id) || acknowledged.has(id))
+  return known.branches ? hasGoneThrough(db, personId, known, hasRead) : known.step_ids.every(hasRead)
+}
+
+/** Whether somebody has read all steps of a way through a guide with branches: one that a person like them can be led. */
+async function hasGoneThrough(db: Db, personId: PersonId, known: Known, hasRead: (id: string) => boolean): Promise<boolean> {
+  const row = await db.one<{ bytes: string; roles: string[]; site_id: string }>(
+    `select e.bytes, p.site_id, array(select role_id from person_role where person_id = p.id) as roles from edition e, person p where e.guide_id = $1 and e.number = $2 and p.id = $3`,
+    [known.guide_id, known.edition, personId],
+  )
+  const document = readDocument(JSON.parse(row!.bytes))
+  const person = { roles: row!.roles, sites: [row!.site_id], language: document.language }
+  return stepsLeft(scriptOf(document), person, {}, hasRead).length === 0
 }
 
 async function sift(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<{ good: UsageEvent[]; refused: Taken['refused'] }> {
@@ -58,7 +73,7 @@ async function sift(db: Db, personId: PersonId, events: readonly UsageEvent[]): 
     const known = editions.get(key(event.guideId, event.edition))
     if (!known) refused.push({ id: event.id, why: guides.has(event.guideId) ? 'unknown-edition' : 'unknown-guide' })
     else if ('stepId' in event && !known.step_ids.includes(event.stepId)) refused.push({ id: event.id, why: 'unknown-step' })
-    else if (event.verb === 'finished' && !(await hasReadAll(db, personId, known, events)))
+    else if (event.verb === 'finished' && event.way === 'read' && !(await hasReadAll(db, personId, known, events)))
       refused.push({ id: event.id, why: 'steps-not-read' })
     else good.push(event)
   }
@@ -66,15 +81,65 @@ async function sift(db: Db, personId: PersonId, events: readonly UsageEvent[]): 
 }
 
 const INSERT = `
-  insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
-  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, 'person', $1, $1, 'guide', e.item_id, e.edition, e.step_id, e.active_ms, e.attested, e.occurred_at, $2
-  from unnest($3::uuid[], $4::text[], $5::text[], $6::text[], $7::int[], $8::text[], $9::int[], $10::bool[], $11::timestamptz[])
-    as e (id, verb, way, item_id, edition, step_id, active_ms, attested, occurred_at)
+  insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at, play_id, tries, help, done, percent, passed)
+  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, 'person', $1, $1, 'guide', e.item_id, e.edition, e.step_id, e.active_ms, e.attested, e.occurred_at, $2, e.play_id, e.tries, e.help, e.done, e.percent, e.passed
+  from jsonb_to_recordset($3::jsonb)
+    as e (id uuid, verb text, way text, item_id text, edition int, step_id text, active_ms int, attested bool, occurred_at timestamptz, play_id text, tries int, help int, done bool, percent int, passed bool)
   on conflict (id) do nothing
-  returning item_kind, item_id, subject_id, edition, step_id, verb, active_ms, occurred_at`
+  returning item_kind, item_id, subject_id, way, edition, step_id, verb, active_ms, occurred_at, tries, help, done, percent, passed`
+
+/** An event as it is stored. */
+type StoredEvent = {
+  id: string
+  verb: UsageEvent['verb']
+  way: Way
+  item_id: string
+  edition: number
+  step_id: string | null
+  active_ms: number
+  attested: boolean
+  occurred_at: string
+  play_id?: string | null
+  tries?: number
+  help?: number
+  done?: boolean
+  percent?: number
+  passed?: boolean
+}
+
+/** Adds events of one person and brings the roll-ups up to date, in the transaction of the caller. */
+async function addEvents(tx: Db, personId: PersonId, events: readonly StoredEvent[], now: number): Promise<void> {
+  if (events.length === 0) return
+  await tx.rows(
+    `with fresh as (${INSERT}), steps as (${rollUpSteps('fresh')}), ways as (${rollUpWays('fresh')}), way_steps as (${rollUpWaySteps('fresh')}) ${rollUpReadings('fresh')}`,
+    [personId, new Date(now), JSON.stringify(events)],
+  )
+}
+
+/** One batch of a person at a time: rows of the roll-ups are then always locked in one order. */
+const oneAtATime = (tx: Db, personId: PersonId) => tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 0))', [personId])
+
+/** An event that the server itself tells. */
+export type AttestedEvent = Omit<StoredEvent, 'attested'>
+
+/** Adds what the server itself has judged; attested. Sending the same ids again changes nothing. */
+export async function addAttested(
+  tx: Db,
+  personId: PersonId,
+  events: readonly AttestedEvent[],
+  now: number,
+): Promise<void> {
+  await oneAtATime(tx, personId)
+  await addEvents(
+    tx,
+    personId,
+    events.map((event) => ({ ...event, attested: true })),
+    now,
+  )
+}
 
 /** Takes a batch of events of one person. An event that is there already changes nothing; the roll-ups are brought up to date in the
- * same transaction, so that they are never behind. "Finished" is attested: the server has checked it against the record. */
+ * same transaction, so that they are never behind. "Finished" reading is attested: the server has checked it against the record. */
 export async function takeEvents(
   db: Db,
   personId: PersonId,
@@ -82,23 +147,26 @@ export async function takeEvents(
   now: number,
 ): Promise<Taken> {
   return db.transaction(async (tx) => {
-    // One batch of a person at a time: rows of the roll-ups are then always locked in one order.
-    await tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 0))', [personId])
+    await oneAtATime(tx, personId)
     const { good, refused } = await sift(tx, personId, batch.events)
-    if (good.length > 0)
-      await tx.rows(`with fresh as (${INSERT}), steps as (${rollUpSteps('fresh')}) ${rollUpReadings('fresh')}`, [
-        personId,
-        new Date(now),
-        good.map((event) => event.id),
-        good.map((event) => event.verb),
-        good.map((event) => event.way),
-        good.map((event) => event.guideId),
-        good.map((event) => event.edition),
-        good.map((event) => ('stepId' in event ? event.stepId : null)),
-        good.map((event) => (event.verb === 'time-spent' ? event.activeMs : 0)),
-        good.map((event) => event.verb === 'finished'),
-        good.map((event) => new Date(correctedTime(event.occurredAt, batch.sentAt, now)).toISOString()),
-      ])
+    await addEvents(
+      tx,
+      personId,
+      good.map((event) => ({
+        id: event.id,
+        verb: event.verb,
+        way: event.way,
+        item_id: event.guideId,
+        edition: event.edition,
+        step_id: 'stepId' in event ? event.stepId : null,
+        active_ms: event.verb === 'time-spent' ? event.activeMs : 0,
+        attested: event.verb === 'finished' && event.way === 'read',
+        occurred_at: new Date(correctedTime(event.occurredAt, batch.sentAt, now)).toISOString(),
+        play_id: event.playId ?? null,
+        ...(event.verb === 'step-done' ? { tries: event.tries, help: event.help, done: true } : {}),
+      })),
+      now,
+    )
     return { taken: good.length, refused }
   })
 }

@@ -6,7 +6,7 @@ export const rollUpSteps = (source: string): string => `
   select item_id, subject_id, step_id,
     max(edition) filter (where verb = 'step-viewed'), max(edition) filter (where verb = 'step-acknowledged'),
     max(edition) filter (where verb = 'step-confirmed'), sum(active_ms)
-  from ${source} where item_kind = 'guide' and step_id is not null
+  from ${source} where item_kind = 'guide' and way = 'read' and step_id is not null
   group by item_id, subject_id, step_id order by item_id, subject_id, step_id
   on conflict (guide_id, person_id, step_id) do update set
     viewed_edition = greatest(r.viewed_edition, excluded.viewed_edition),
@@ -18,7 +18,7 @@ export const rollUpReadings = (source: string): string => `
     (array_agg(s.step_id order by s.occurred_at desc, s.step_id desc) filter (where s.verb = 'step-viewed'))[1], max(s.occurred_at) filter (where s.verb = 'step-viewed'),
     max(s.edition) filter (where s.verb = 'finished'),
     (array_agg(s.occurred_at order by s.edition desc, s.occurred_at) filter (where s.verb = 'finished'))[1]
-  from ${source} s where s.item_kind = 'guide'
+  from ${source} s where s.item_kind = 'guide' and s.way = 'read'
   group by s.item_id, s.subject_id order by s.item_id, s.subject_id
   on conflict (guide_id, person_id) do update set
     first_at = least(r.first_at, excluded.first_at), last_at = greatest(r.last_at, excluded.last_at), active_ms = r.active_ms + excluded.active_ms,
@@ -30,3 +30,26 @@ export const rollUpReadings = (source: string): string => `
       when excluded.finished_edition = r.finished_edition then least(r.finished_at, excluded.finished_at)
       else r.finished_at end,
     finished_edition = greatest(r.finished_edition, excluded.finished_edition)`
+
+/** Watching, practising and tests of a person: how often begun and finished, what it took, and the best result. */
+export const rollUpWays = (source: string): string => `
+  insert into way_use as u (guide_id, person_id, way, first_at, last_at, active_ms, begun, finished, tries, helped, best_percent, passed_edition, passed_at)
+  select item_id, subject_id, way, min(occurred_at), max(occurred_at), sum(active_ms), count(*) filter (where verb = 'opened'), count(*) filter (where verb = 'finished'),
+    coalesce(sum(tries), 0), count(*) filter (where help > 0), max(percent), max(edition) filter (where passed), min(occurred_at) filter (where passed)
+  from ${source} where item_kind = 'guide' and way <> 'read'
+  group by item_id, subject_id, way order by item_id, subject_id, way
+  on conflict (guide_id, person_id, way) do update set
+    first_at = least(u.first_at, excluded.first_at), last_at = greatest(u.last_at, excluded.last_at), active_ms = u.active_ms + excluded.active_ms,
+    begun = u.begun + excluded.begun, finished = u.finished + excluded.finished, tries = u.tries + excluded.tries, helped = u.helped + excluded.helped,
+    best_percent = greatest(u.best_percent, excluded.best_percent), passed_edition = greatest(u.passed_edition, excluded.passed_edition),
+    passed_at = least(u.passed_at, excluded.passed_at)`
+
+/** The same by step: how often it was done, how often right at once, and what it took. */
+export const rollUpWaySteps = (source: string): string => `
+  insert into way_step as w (guide_id, person_id, way, step_id, times, right_first, tries, helped, failed)
+  select item_id, subject_id, way, step_id, count(*), count(*) filter (where tries = 1 and help = 0 and done), sum(tries), count(*) filter (where help > 0), count(*) filter (where not done)
+  from ${source} where item_kind = 'guide' and way <> 'read' and verb = 'step-done' and tries + help > 0
+  group by item_id, subject_id, way, step_id order by item_id, subject_id, way, step_id
+  on conflict (guide_id, person_id, way, step_id) do update set
+    times = w.times + excluded.times, right_first = w.right_first + excluded.right_first, tries = w.tries + excluded.tries,
+    helped = w.helped + excluded.helped, failed = w.failed + excluded.failed`

@@ -8,6 +8,7 @@ import {
   stopsPublishing,
   storedPicturesOf,
 } from '@jackdaw/core/guides'
+import { hasBranches } from '@jackdaw/core/players'
 import { canonicalJson, type GuideId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
@@ -42,8 +43,8 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   const bytes = canonicalJson(readyToRead(draft.document))
   const steps = editionSteps(draft.document)
   await tx.rows(
-    `insert into edition (guide_id, number, revision, bytes, hash, change_note, must_reread, confirm_steps, steps, minutes, published_by, published_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+    `insert into edition (guide_id, number, revision, bytes, hash, change_note, must_reread, confirm_steps, branches, steps, minutes, published_by, published_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
       guideId,
       number,
@@ -53,6 +54,7 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
       publish.changeNote,
       publish.mustReread,
       draft.document.confirmSteps,
+      hasBranches(draft.document),
       steps.length,
       minutesToRead(draft.document),
       publish.by,

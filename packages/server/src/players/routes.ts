@@ -1,3 +1,4 @@
+import { actInAttempt, getAttempt, getAttempts, getPlay, giveUpAttempt, keepPlay, openAttempt } from '@jackdaw/contracts/players'
 import { getReader } from '@jackdaw/contracts/reading'
 import { readDocument } from '@jackdaw/core/guides'
 import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
@@ -5,6 +6,8 @@ import type { Db } from '../db'
 import { picturesOfEdition } from '../files'
 import { amendedAt, findEdition } from '../guides'
 import { fail, route, type Routes } from '../http'
+import * as attempts from './attempts'
+import { findPlay, ruledBy, savePlay } from './plays'
 
 type Standing = {
   number: number
@@ -53,6 +56,7 @@ export function playerRoutes(routes: Routes): void {
       amendedAt: await amendedAt(db, id, edition.number),
       assigned: standing.assigned,
       dueOn: standing.due_on,
+      reader: await ruledBy(db, caller.id),
       pictureSizes: Object.fromEntries(pictures.map((picture) => [picture.id, { widthPx: picture.widthPx, heightPx: picture.heightPx }])),
       progress: {
         // After a new edition that must be read, reading begins at the front again.
@@ -65,4 +69,17 @@ export function playerRoutes(routes: Routes): void {
       },
     }
   })
+
+  route(routes, getPlay, async ({ params: { id, way } }, { caller }) => findPlay(db, caller.id, id, way))
+  route(routes, keepPlay, async ({ params: { id, way }, body }, { caller, now }) => savePlay(db, caller.id, id, way, body, now))
+
+  route(routes, getAttempts, async ({ params: { id } }, { caller, now }) => attempts.attemptsOf(db, id, caller.id, now))
+  route(routes, openAttempt, async ({ params: { id }, body }, { caller, now }) =>
+    attempts.open(db, routes.parts.newId, id, caller.id, body.language, now),
+  )
+  route(routes, getAttempt, async ({ params: { id, attemptId } }, { caller, now }) => attempts.look(db, id, attemptId, caller.id, now))
+  route(routes, actInAttempt, async ({ params: { id, attemptId }, body }, { caller, now }) =>
+    attempts.act(db, id, attemptId, caller.id, body, now),
+  )
+  route(routes, giveUpAttempt, async ({ params: { id, attemptId } }, { caller, now }) => attempts.giveUp(db, id, attemptId, caller.id, now))
 }

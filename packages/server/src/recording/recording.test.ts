@@ -175,7 +175,7 @@ describe('a recording', () => {
     expect(done).toMatchObject({ done: true, steps: 1, unsure: 0 })
     const author = await company.as('author')
     const draft = await author.json('get', `/api/guides/${done.guideId}/draft`)
-    expect(draft.document).toMatchObject({ title: 'New order in Order Book', language: 'en', version: 3 })
+    expect(draft.document).toMatchObject({ title: 'New order in Order Book', language: 'en', version: 4 })
     const [step] = draft.document.items
     expect(step.action.element.rect).toEqual({ x: 10, y: 20, width: 60, height: 20 })
     expect((await author.send('get', `/guides/${done.guideId}/draft/pictures/${step.pictures[0].id}`)).status).toBe(200)

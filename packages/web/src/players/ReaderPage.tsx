@@ -1,7 +1,7 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepName, stepsOf, type Look, type Step } from '@jackdaw/core/guides'
-import { canFinish, furthestOpen, isWaiting, unseen, type ReaderEvent, type ReaderState } from '@jackdaw/core/players'
+import { canFinish, choicesAt, END, indexOf, isWaiting, leftToDo, openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, Check, CircleCheck, ListOrdered, X } from 'lucide-react'
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -11,7 +11,8 @@ import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
 import { Button, ButtonLink, dayOf, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
 import { GuideHead } from './GuideHead'
-import { useReaderEdition, useReading } from './useReading'
+import { useReaderEdition, useReading, type Doing } from './useReading'
+import { WaysOn } from './WaysOn'
 import { useTurning } from './useTurning'
 
 // Drawing comes with the first picture, signs and cautions with the first of them: text can be read before.
@@ -25,17 +26,22 @@ export function ReaderPage() {
 }
 
 /** The ruler's marks for an edition and where its reader is. */
-function marksOf({ document }: ReaderEdition, state: ReaderState): RulerMark[] {
+function marksOf({ document }: ReaderEdition, play: Play, state: PlayerState): RulerMark[] {
   let index = -1
-  const open = furthestOpen(state)
+  const open = openTo(play, state)
   return document.items.map((item): RulerMark => {
     if (item.kind === 'section') return { id: item.id, kind: 'section', name: item.title }
     index++
-    const passed = state.confirmSteps ? state.confirmed.has(item.id) : state.seen.has(item.id)
-    const at = index === state.at ? 'here' : passed ? 'done' : index > open ? 'shut' : 'open'
+    const at = item.id === state.at ? 'here' : isPassed(play, state, item.id) ? 'done' : open.has(item.id) ? 'open' : 'shut'
     return { id: item.id, kind: 'step', name: stepName(item), number: index + 1, state: at }
   })
 }
+
+const isPassed = ({ script }: Play, state: PlayerState, id: string): boolean =>
+  (script.confirmSteps ? state.confirmed : state.seen).includes(id)
+
+/** Where a place stands, from 0; the end comes after the last step. */
+const placeAt = ({ script }: Play, id: string): number => (id === END ? script.steps.length : indexOf(script, id))
 
 const sectionAt = ({ document }: ReaderEdition, step: Step | undefined): string => {
   let section = ''
@@ -57,7 +63,7 @@ const lookStyle = (look: Look): React.CSSProperties =>
 
 function Reader({ edition }: { edition: ReaderEdition }) {
   const { t } = useTranslation()
-  const { state, act, startedFrom } = useReading(edition)
+  const { play, state, act, startedFrom } = useReading(edition)
   const [rulerOpen, setRulerOpen] = useState(false)
   const steps = useMemo(() => stepsOf(edition.document), [edition])
   const turn = useCallback((by: 1 | -1) => act({ type: by === 1 ? 'next' : 'back' }), [act])
@@ -71,10 +77,11 @@ function Reader({ edition }: { edition: ReaderEdition }) {
     window.scrollTo({ top: 0 })
   }, [state.at])
   const pick = (id: string) => {
-    act({ type: 'go', to: state.steps.indexOf(id) })
+    act({ type: 'go', to: id })
     setRulerOpen(false)
   }
-  const step = steps[state.at]
+  const at = placeAt(play, state.at)
+  const step = steps[at]
   const { document } = edition
   const look = useLook(document.look)
   return (
@@ -107,17 +114,17 @@ function Reader({ edition }: { edition: ReaderEdition }) {
             {t('{{minutes}} min', { minutes: edition.minutes })}
             {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
           </p>
-          <StepRuler marks={marksOf(edition, state)} label={t('Steps')} onPick={pick} />
+          <StepRuler marks={marksOf(edition, play, state)} label={t('Steps')} onPick={pick} />
         </div>
       </aside>
       <div className="grow flex flex-col bg-sheet min-w-0">
         <div className="lg:hidden px-4 pt-3 text-sm text-soft truncate">{document.title}</div>
-        <FlatRuler state={state} />
+        <FlatRuler {...{ play, state }} />
         <article className="grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
-          {state.at === startedFrom && state.at > 0 && step && (
+          {state.at === startedFrom && at > 0 && step && (
             <p className="text-sm text-soft mb-2">
               {t('You go on where you were.')}{' '}
-              <button type="button" className="text-petrol underline" onClick={() => act({ type: 'go', to: 0 })}>
+              <button type="button" className="text-petrol underline" onClick={() => act({ type: 'go', to: steps[0]!.id })}>
                 {t('Begin at step 1')}
               </button>
             </p>
@@ -131,32 +138,31 @@ function Reader({ edition }: { edition: ReaderEdition }) {
           )}
           {step ? (
             <StepView
-              {...{ state, act }}
+              {...{ play, state, act, at }}
               edition={edition}
               step={step}
-              at={state.at}
               of={steps.length}
               section={sectionAt(edition, step)}
               heading={heading}
             />
           ) : (
-            <Closing edition={edition} state={state} steps={steps} act={act} heading={heading} />
+            <Closing {...{ edition, play, state, steps, act, heading }} />
           )}
         </article>
-        <Bar state={state} act={act} openRuler={() => setRulerOpen(true)} />
+        <Bar {...{ play, state, act }} openRuler={() => setRulerOpen(true)} />
       </div>
     </div>
   )
 }
 
 /** On a narrow screen the ruler lies flat along the top. */
-function FlatRuler({ state }: { state: ReaderState }) {
+function FlatRuler({ play, state }: { play: Play; state: PlayerState }) {
   return (
     <div className="lg:hidden flex items-end gap-[2px] h-4 mx-4 border-b-2 border-ink" aria-hidden>
-      {state.steps.map((id, index) => (
+      {play.script.steps.map(({ id }) => (
         <span
           key={id}
-          className={`flex-1 ${index === state.at ? 'h-4 bg-kingfisher' : (state.confirmSteps ? state.confirmed : state.seen).has(id) ? 'h-2.5 bg-moss' : 'h-1.5 bg-edge'}`}
+          className={`flex-1 ${id === state.at ? 'h-4 bg-kingfisher' : isPassed(play, state, id) ? 'h-2.5 bg-moss' : 'h-1.5 bg-edge'}`}
         />
       ))}
     </div>
@@ -172,11 +178,13 @@ function StepView({
   of,
   section,
   heading,
+  play,
   state,
   act,
 }: {
-  state: ReaderState
-  act: (event: ReaderEvent) => void
+  play: Play
+  state: PlayerState
+  act: (doing: Doing) => void
   edition: ReaderEdition
   step: Step
   at: number
@@ -186,6 +194,7 @@ function StepView({
 }) {
   const { t } = useTranslation()
   const look = useLook(edition.document.look)
+  const choices = choicesAt(play, state)
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-3 outline-none">
@@ -204,7 +213,7 @@ function StepView({
       )}
       {((step.cautions?.length ?? 0) > 0 || (step.signs?.length ?? 0) > 0) && (
         <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
-          <StepSafetyView step={step} waiting={isWaiting(state, at)} onAcknowledge={() => act({ type: 'acknowledge' })} />
+          <StepSafetyView step={step} waiting={isWaiting(play, state, step.id)} onAcknowledge={() => act({ type: 'acknowledge' })} />
         </Suspense>
       )}
       <RichTextView text={step.body} className="reader-text" />
@@ -213,25 +222,36 @@ function StepView({
           <StepPicturesView edition={edition} step={step} look={look} />
         </Suspense>
       )}
+      {play.script.steps[at]?.optional && (
+        <p className="mt-5 text-soft">
+          {t('You may leave this section out.')}{' '}
+          <button type="button" className="text-petrol underline min-h-8" onClick={() => act({ type: 'skip-section' })}>
+            {t('Go on after it')}
+          </button>
+        </p>
+      )}
+      {choices && <WaysOn ask={choices.ask} ways={choices.ways} onChoose={(id) => act({ type: 'choose', id })} />}
     </>
   )
 }
 
 function Closing({
   edition,
+  play,
   state,
   steps,
   act,
   heading,
 }: {
   edition: ReaderEdition
-  state: ReaderState
+  play: Play
+  state: PlayerState
   steps: Step[]
-  act: (event: ReaderEvent) => void
+  act: (doing: Doing) => void
   heading: Heading
 }) {
   const { t } = useTranslation()
-  const left = unseen(state)
+  const left = leftToDo(play, state)
   const already = edition.progress.finishedEdition
   if (state.finished)
     return (
@@ -247,7 +267,7 @@ function Closing({
                 n: edition.edition,
               })}
         </p>
-        <Button className="min-h-11" onClick={() => act({ type: 'go', to: 0 })}>
+        <Button className="min-h-11" onClick={() => act({ type: 'go', to: steps[0]!.id })}>
           {t('Look at step 1')}
         </Button>
       </div>
@@ -261,14 +281,14 @@ function Closing({
         <>
           <p className="mb-3">{t('Before you say that you are done, look at what you have jumped over:')}</p>
           <ul className="mb-6 border-t border-hair">
-            {left.map((index) => (
-              <li key={index} className="border-b border-hair">
+            {left.map((id) => (
+              <li key={id} className="border-b border-hair">
                 <button
                   type="button"
                   className="py-2.5 text-left text-petrol hover:underline w-full"
-                  onClick={() => act({ type: 'go', to: index })}
+                  onClick={() => act({ type: 'go', to: id })}
                 >
-                  {index + 1}. {stepName(steps[index]!)}
+                  {placeAt(play, id) + 1}. {stepName(steps[placeAt(play, id)]!)}
                 </button>
               </li>
             ))}
@@ -286,52 +306,59 @@ function Closing({
 }
 
 /** The one thing to do next: confirm, go on, say "Done", or leave. */
-function Onward({ state, act, className }: { state: ReaderState; act: (event: ReaderEvent) => void; className: string }) {
+function Onward({ play, state, act, className }: { play: Play; state: PlayerState; act: (doing: Doing) => void; className: string }) {
   const { t } = useTranslation()
-  const stepId = state.steps[state.at]
   const look = { look: 'primary' as const, className }
-  if (stepId === undefined && state.finished)
+  if (state.at === END && state.finished)
     return (
       <ButtonLink to="/" {...look}>
         {t('Go to Today')}
       </ButtonLink>
     )
-  if (stepId === undefined)
+  if (state.at === END)
     return (
-      <Button {...look} disabled={!canFinish(state)} onClick={() => act({ type: 'finish' })}>
+      <Button {...look} disabled={!canFinish(play, state)} onClick={() => act({ type: 'finish' })}>
         <Check size={20} aria-hidden />
         {t('Done')}
       </Button>
     )
-  if (isWaiting(state, state.at))
+  if (isWaiting(play, state, state.at))
     return (
       <Button {...look} onClick={() => document.querySelector<HTMLElement>('[data-caution] button')?.focus()}>
         {t('Read the caution')}
       </Button>
     )
-  if (state.confirmSteps && !state.confirmed.has(stepId))
+  if (play.script.confirmSteps && !state.confirmed.includes(state.at))
     return (
       <Button {...look} onClick={() => act({ type: 'confirm' })}>
         <Check size={20} aria-hidden />
         {t('Confirm')}
       </Button>
     )
+  if (choicesAt(play, state))
+    return (
+      <Button {...look} onClick={() => document.querySelector<HTMLElement>('[data-ways] button')?.focus()}>
+        {t('Choose how it goes on')}
+      </Button>
+    )
   return (
     <Button {...look} onClick={() => act({ type: 'next' })}>
-      {state.at === state.steps.length - 1 ? t('To the end') : t('Next')}
+      {placeAt(play, state.at) === play.script.steps.length - 1 ? t('To the end') : t('Next')}
       <ArrowRight size={20} aria-hidden />
     </Button>
   )
 }
 
 /** The next action, always at the bottom and always in the same place. */
-function Bar({ state, act, openRuler }: { state: ReaderState; act: (event: ReaderEvent) => void; openRuler: () => void }) {
+function Bar({ play, state, act, openRuler }: { play: Play; state: PlayerState; act: (doing: Doing) => void; openRuler: () => void }) {
   const { t } = useTranslation()
   const wide = 'min-h-14 text-lg'
+  const at = placeAt(play, state.at)
+  const of = play.script.steps.length
   return (
     <div className="fixed bottom-14 md:bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
       <div className="max-w-[860px] mx-auto px-4 md:px-8 py-2 flex items-center gap-2">
-        <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={state.at === 0}>
+        <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={at === 0}>
           <ArrowLeft size={20} aria-hidden />
           {t('Back')}
         </Button>
@@ -339,13 +366,13 @@ function Bar({ state, act, openRuler }: { state: ReaderState; act: (event: Reade
           type="button"
           className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2"
           onClick={openRuler}
-          aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(state.at + 1, state.steps.length), of: state.steps.length })}
+          aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(at + 1, of), of })}
         >
           <ListOrdered size={18} aria-hidden />
-          {Math.min(state.at + 1, state.steps.length)} / {state.steps.length}
+          {Math.min(at + 1, of)} / {of}
         </button>
         <span className="hidden lg:block grow text-center text-sm text-soft">{t('Keys ← and → turn the steps')}</span>
-        <Onward state={state} act={act} className={`${wide} px-6`} />
+        <Onward {...{ play, state, act }} className={`${wide} px-6`} />
       </div>
     </div>
   )

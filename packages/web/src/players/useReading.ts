@@ -1,7 +1,6 @@
 import { getReader, type ReaderEdition } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/events'
-import { stepsOf, toAcknowledge } from '@jackdaw/core/guides'
-import { reduceReader, startReading, type ReaderEffect, type ReaderEvent, type ReaderState } from '@jackdaw/core/players'
+import { END, recall, reduce, scriptOf, type Play, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
@@ -19,19 +18,31 @@ export const useReaderEdition = (id: GuideId) =>
     refetchOnReconnect: false,
   })
 
+/** An edition made ready for the players, for this reader.
+ * @param only leaves these steps only */
+export function playFor({ document, reader }: ReaderEdition, only: readonly string[] | null = null): Play {
+  return {
+    script: scriptOf(document, false, only),
+    person: { roles: reader.roles, sites: reader.sites, language: navigator.language },
+    triesPerStep: 0,
+  }
+}
+
 type Told = UsageEvent extends infer E
   ? E extends UsageEvent
     ? Omit<E, 'id' | 'guideId' | 'edition' | 'occurredAt' | 'way'>
     : never
   : never
+/** What is done, without the time. */
+export type Doing = PlayerEvent extends infer E ? (E extends PlayerEvent ? Omit<E, 'at'> : never) : never
 
 /** Runs the reader over an edition and tells the record what happens. */
-export function useReading(edition: ReaderEdition): { state: ReaderState; act: (event: ReaderEvent) => void; startedFrom: number } {
-  const { guideId, edition: number, document, progress } = edition
+export function useReading(edition: ReaderEdition): { play: Play; state: PlayerState; act: (doing: Doing) => void; startedFrom: string } {
+  const { guideId, edition: number, progress } = edition
+  const [play] = useState(() => playFor(edition))
   const [initial] = useState(() =>
-    startReading(
-      stepsOf(document).map((step) => step.id),
-      document.confirmSteps,
+    recall(
+      play,
       {
         lastStepId: progress.lastStepId,
         seen: progress.seen,
@@ -39,7 +50,7 @@ export function useReading(edition: ReaderEdition): { state: ReaderState; act: (
         confirmed: progress.confirmed,
         finished: progress.finishedEdition !== null && !progress.mustReread,
       },
-      stepsOf(document).flatMap((step) => (toAcknowledge(step.cautions).length > 0 ? [step.id] : [])),
+      Date.now(),
     ),
   )
   const [state, setState] = useState(initial.state)
@@ -50,8 +61,11 @@ export function useReading(edition: ReaderEdition): { state: ReaderState; act: (
     [guideId, number],
   )
   const carryOut = useCallback(
-    (effects: readonly ReaderEffect[]) => {
-      for (const effect of effects) tell('stepId' in effect ? { verb: effect.tell, stepId: effect.stepId as StepId } : { verb: 'finished' })
+    (effects: readonly PlayerEffect[]) => {
+      for (const effect of effects) {
+        if (effect.do !== 'tell' || effect.verb === 'step-done') continue
+        tell(effect.verb === 'finished' ? { verb: 'finished' } : { verb: effect.verb, stepId: effect.stepId as StepId })
+      }
     },
     [tell],
   )
@@ -64,16 +78,16 @@ export function useReading(edition: ReaderEdition): { state: ReaderState; act: (
   }, [tell, carryOut, initial])
 
   const act = useCallback(
-    (event: ReaderEvent) => {
-      const next = reduceReader(current.current, event)
+    (doing: Doing) => {
+      const next = reduce(current.current, { ...doing, at: Date.now() } as PlayerEvent, play)
       current.current = next.state
       setState(next.state)
       carryOut(next.effects)
-      if (event.type === 'finish') void flush()
+      if (doing.type === 'finish') void flush()
     },
-    [carryOut],
+    [carryOut, play],
   )
   const report = useCallback((stepId: string, activeMs: number) => tell({ verb: 'time-spent', stepId: stepId as StepId, activeMs }), [tell])
-  useStepTime(state.steps[state.at] ?? null, report)
-  return { state, act, startedFrom: initial.state.at }
+  useStepTime(state.at === END ? null : state.at, report)
+  return { play, state, act, startedFrom: initial.state.at }
 }

@@ -1,0 +1,179 @@
+import { RichText, Sheet, Rect } from '@jackdaw/core/guides'
+import { Act, PlayerState } from '@jackdaw/core/players'
+import { GuideId, idOf, PictureId, StepId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+
+const guide = z.object({ id: GuideId })
+/** Id of an attempt. */
+export const AttemptId = idOf('attempt')
+export type AttemptId = z.infer<typeof AttemptId>
+
+/** Ways whose state the browser keeps: what it says of them is claimed. */
+export const KeptWay = z.enum(['watch', 'practise'])
+export type KeptWay = z.infer<typeof KeptWay>
+
+/** Where somebody is in a guide that they watch or practise. */
+export const KeptPlay = z.object({ playId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), edition: z.int(), state: PlayerState })
+export type KeptPlay = z.infer<typeof KeptPlay>
+
+const play = z.object({ id: GuideId, way: KeptWay })
+/** Where the asker is, on whatever device they were last. */
+export const getPlay = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/plays/:way',
+  access: { may: 'guide.read', over: 'guide' },
+  params: play,
+  response: z.nullable(z.extend(KeptPlay, { savedAt: z.int() })),
+  problems: [],
+})
+/** Keeps where the asker is. */
+export const keepPlay = endpoint({
+  method: 'put',
+  path: '/api/guides/:id/plays/:way',
+  access: { may: 'guide.read', over: 'guide' },
+  params: play,
+  body: KeptPlay,
+  problems: ['invalid'],
+})
+
+/** A picture as Solo shows it: nothing is said of what is on it. */
+export const SoloPicture = z.object({
+  id: PictureId,
+  widthPx: z.int(),
+  heightPx: z.int(),
+  shown: z.optional(Rect),
+  sheet: z.optional(Sheet),
+})
+export type SoloPicture = z.infer<typeof SoloPicture>
+
+/** What somebody sees at a step of a test. Neither where to point nor what to enter is in it. */
+export const SoloScreen = z.object({
+  /** From 1; how many steps there are in all. */
+  position: z.int(),
+  of: z.int(),
+  section: z.string(),
+  /** The section may be left out. */
+  optional: z.boolean(),
+  /** What the author says at this step of the test. */
+  words: z.string(),
+  /** The step's own text, where nothing is to be done but to read it. */
+  body: z.nullable(RichText),
+  picture: z.nullable(SoloPicture),
+  popUp: z.nullable(z.object({ title: z.string(), words: z.string(), buttons: z.array(z.object({ id: z.string(), words: z.string() })) })),
+  /** The right field has been pointed at: something is to be entered, or chosen from a list. */
+  field: z.nullable(z.object({ options: z.nullable(z.array(z.string())) })),
+  /** How many of several elements have been found. */
+  found: z.int(),
+  triesLeft: z.nullable(z.int()),
+  /** The ways on from which one is to be chosen; the step itself has been done. */
+  choice: z.nullable(z.object({ ask: z.string(), ways: z.array(z.object({ id: z.string(), words: z.string() })) })),
+})
+export type SoloScreen = z.infer<typeof SoloScreen>
+
+/** A step that was not right at once. */
+export const MissedStep = z.object({ stepId: StepId, name: z.string(), tries: z.int(), done: z.boolean() })
+export type MissedStep = z.infer<typeof MissedStep>
+/** What came of a test. Times are epoch milliseconds; `activeMs` is the time spent on its steps. */
+export const SoloResult = z.object({
+  ended: z.enum(['finished', 'given-up', 'expired']),
+  percent: z.int(),
+  passed: z.boolean(),
+  passMark: z.int(),
+  judged: z.int(),
+  rightFirst: z.int(),
+  tries: z.int(),
+  activeMs: z.int(),
+  openedAt: z.int(),
+  endedAt: z.int(),
+  missed: z.array(MissedStep),
+})
+export type SoloResult = z.infer<typeof SoloResult>
+
+/** A test as whoever takes it sees it. `acts` counts what has been done in it; the next act has this number plus one. */
+export const SoloAttempt = z.object({
+  attemptId: AttemptId,
+  guideId: GuideId,
+  number: z.int(),
+  edition: z.int(),
+  title: z.string(),
+  task: z.string(),
+  passMark: z.int(),
+  acts: z.int(),
+  /** Names of elements of the guide, for whoever does not point. */
+  names: z.array(z.string()),
+  /** What came of the last act. `message`: what the application says to an entry that it does not take. */
+  said: z.nullable(z.object({ is: z.enum(['right', 'part', 'wrong', 'idle']), message: z.string() })),
+  screen: z.nullable(SoloScreen),
+  result: z.nullable(SoloResult),
+  /** How often the guide may still be taken after this; `null`: as often as one likes. */
+  attemptsLeft: z.nullable(z.int()),
+})
+export type SoloAttempt = z.infer<typeof SoloAttempt>
+
+const attempt = z.object({ id: GuideId, attemptId: AttemptId })
+/** Opens a test of the newest edition, or goes on with the one that is open.
+ * `language` of the person, BCP 47: how they write numbers and days. */
+export const openAttempt = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/attempts',
+  access: { may: 'guide.read', over: 'guide' },
+  params: guide,
+  body: z.object({ language: z.string().check(z.regex(/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)) }),
+  response: SoloAttempt,
+  problems: ['not-found', 'no-attempts-left', 'not-testable'],
+})
+/** What the asker has done in tests of a guide, and whether one is open. */
+export const getAttempts = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/attempts',
+  access: { may: 'guide.read', over: 'guide' },
+  params: guide,
+  response: z.object({
+    open: z.nullable(AttemptId),
+    attemptsLeft: z.nullable(z.int()),
+    passMark: z.int(),
+    triesPerStep: z.int(),
+    task: z.string(),
+    title: z.string(),
+    done: z.array(z.object({ attemptId: AttemptId, number: z.int(), edition: z.int(), result: SoloResult })),
+  }),
+  problems: ['not-found'],
+})
+/** One's own attempt. */
+export const getAttempt = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/attempts/:attemptId',
+  access: { may: 'guide.read', over: 'guide' },
+  params: attempt,
+  response: SoloAttempt,
+  problems: ['not-found'],
+})
+/** What can be done in a test. */
+export const SoloAct = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('act'), act: Act }),
+  z.object({ type: z.literal('choose'), id: z.string().check(z.maxLength(24)) }),
+  /** The step is left out; it counts as not done. */
+  z.object({ type: z.literal('leave-out') }),
+  z.object({ type: z.literal('skip-section') }),
+])
+export type SoloAct = z.infer<typeof SoloAct>
+/** Tells one act. `n` is its number, from 1; sending the last one again, with its id, is answered alike and counts once. */
+export const actInAttempt = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/attempts/:attemptId/acts',
+  access: { may: 'guide.read', over: 'guide' },
+  params: attempt,
+  body: z.object({ n: z.int().check(z.positive()), actId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), does: SoloAct }),
+  response: SoloAttempt,
+  problems: ['not-found', 'invalid', 'out-of-turn', 'attempt-over'],
+})
+/** Gives a test up: what is not done counts for nothing. */
+export const giveUpAttempt = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/attempts/:attemptId/end',
+  access: { may: 'guide.read', over: 'guide' },
+  params: attempt,
+  response: SoloAttempt,
+  problems: ['not-found'],
+})

@@ -1,0 +1,401 @@
+import type { Act, Verdict } from './judge'
+import { judge } from './judge'
+import { afterSection, openPlaces, passSkipped, stepsLeft, waysOn } from './flow'
+import { END, indexOf, type Person, type Script, type ScriptStep } from './script'
+import { shownEntry } from './accept'
+import { arrivedAt, type Help, type PlayerState, type StepResult } from './state'
+import { POLICIES, type Way } from './way'
+
+/** How a guide is played: the steps, the person as far as rules ask for them, and what the author says of tries. */
+export type Play = { script: Script; person: Person; triesPerStep: number }
+
+/** What happens while a guide is played. `at`: epoch milliseconds. */
+export type PlayerEvent = { at: number } & (
+  | { type: 'go'; to: string }
+  | { type: 'next' }
+  | { type: 'back' }
+  | { type: 'choose'; id: string }
+  | { type: 'acknowledge' }
+  | { type: 'confirm' }
+  | { type: 'act'; act: Act }
+  /** "Show me": the step is done for the person. In Solo: it is left out. */
+  | { type: 'show-me' }
+  | { type: 'skip-section' }
+  /** Watch has shown a step to its end. */
+  | { type: 'played' }
+  | { type: 'pause' }
+  | { type: 'play' }
+  | { type: 'ask-out' }
+  | { type: 'stay' }
+  | { type: 'leave' }
+  | { type: 'finish' }
+)
+
+/** What is to be carried out: told to the record, shown, or written down. */
+export type PlayerEffect =
+  | { do: 'tell'; verb: 'step-viewed' | 'step-acknowledged' | 'step-confirmed'; stepId: string }
+  | { do: 'tell'; verb: 'step-done'; stepId: string; tries: number; help: Help; done: boolean; activeMs: number }
+  | { do: 'tell'; verb: 'finished' }
+  | { do: 'show'; stepId: string }
+  | { do: 'say'; verdict: Verdict }
+  | { do: 'leave' }
+
+/** A state and what is to be carried out. */
+export type Played = { state: PlayerState; effects: PlayerEffect[] }
+
+/** How often a step may lead back before the guide goes on all the same: loops end. */
+export const MOST_ROUNDS = 25
+/** Longest time that is counted for one step; whoever was away longer did not work on it. */
+const MOST_STEP_MS = 600_000
+
+const stepAt = (play: Play, state: PlayerState): ScriptStep | undefined => play.script.steps[indexOf(play.script, state.at)]
+const still = (state: PlayerState): Played => ({ state, effects: [] })
+const withOne = (list: readonly string[], id: string): string[] => (list.includes(id) ? [...list] : [...list, id])
+
+const blank = (way: Way, now: number, only: readonly string[] | null): PlayerState => ({
+  rules: 1,
+  way,
+  at: '',
+  here: arrivedAt(now),
+  seen: [],
+  acknowledged: [],
+  confirmed: [],
+  values: {},
+  cameFrom: {},
+  rounds: {},
+  results: {},
+  only: only === null ? null : [...only],
+  paused: false,
+  leaving: false,
+  left: false,
+  finished: false,
+})
+
+/** Begins at the front, or at a step.
+ * @param only the script holds these steps only */
+export function begin(
+  way: Way,
+  play: Play,
+  now: number,
+  { from, only = null }: { from?: string; only?: readonly string[] | null } = {},
+): Played {
+  const at = from === undefined ? -1 : indexOf(play.script, from)
+  return arrive(play, blank(way, now, only), at >= 0 ? at : passSkipped(play.script, 0, play.person, {}), now)
+}
+
+/** What the record knows of somebody's reading. */
+export type KnownReading = {
+  lastStepId: string | null
+  seen: readonly string[]
+  acknowledged: readonly string[]
+  confirmed: readonly string[]
+  finished: boolean
+}
+
+/** Goes on reading from what the record knows. */
+export function recall(play: Play, known: KnownReading, now: number): Played {
+  const { seen, acknowledged, confirmed, finished } = known
+  if (seen.length === 0 && !finished) return begin('read', play, now)
+  return resume(
+    {
+      ...blank('read', now, null),
+      at: known.lastStepId ?? '',
+      seen: [...seen],
+      acknowledged: [...acknowledged],
+      confirmed: [...confirmed],
+      finished,
+    },
+    play,
+    now,
+  )
+}
+
+/** Goes on with a state that was written down, on another device or in another edition: what speaks of steps that are gone is left out,
+ * and whoever was at one of those begins at the first step that they have not been to. */
+export function resume(written: PlayerState, play: Play, now: number): Played {
+  const here = new Set(play.script.steps.map((step) => step.id))
+  const kept = <T>(record: Record<string, T>): Record<string, T> =>
+    Object.fromEntries(Object.entries(record).filter(([id]) => here.has(id)))
+  const only = (ids: readonly string[]) => ids.filter((id) => here.has(id))
+  const state: PlayerState = {
+    ...written,
+    seen: only(written.seen),
+    acknowledged: only(written.acknowledged),
+    confirmed: only(written.confirmed),
+    values: kept(written.values),
+    cameFrom: Object.fromEntries(Object.entries(kept(written.cameFrom)).filter(([, from]) => here.has(from))),
+    rounds: kept(written.rounds),
+    results: kept(written.results),
+    leaving: false,
+    left: false,
+  }
+  const open = openTo(play, state)
+  if (state.finished) {
+    const at = here.has(state.at) || state.at === END ? state.at : (play.script.steps[0]?.id ?? END)
+    return { state: { ...state, at }, effects: at === END ? [] : [{ do: 'show', stepId: at }] }
+  }
+  if (written.at === END && open.has(END)) return still(state)
+  if (here.has(written.at) && open.has(written.at))
+    return { state: { ...state, here: { ...state.here, since: now } }, effects: [{ do: 'show', stepId: written.at }] }
+  const waits = play.script.steps.findIndex((step) => open.has(step.id) && isClosed(play, state, step.id))
+  const first = waits >= 0 ? waits : play.script.steps.findIndex((step) => open.has(step.id) && !isPassed(state, step))
+  const last = lastOpen(play, open)
+  return arrive(play, state, first >= 0 ? first : last, now)
+}
+
+/** The last step of the guide that is open; the end when it is. */
+function lastOpen(play: Play, open: ReadonlySet<string>): number {
+  if (open.has(END)) return play.script.steps.length
+  return play.script.steps.findLastIndex((step) => open.has(step.id))
+}
+
+/** Whether a step keeps what follows it closed: cautions to be acknowledged, a confirmation asked for, an act that is yet to be done. */
+export function isClosed(play: Play, state: PlayerState, id: string): boolean {
+  const step = play.script.steps[indexOf(play.script, id)]
+  if (!step) return false
+  if (POLICIES[state.way].gates) return isWaiting(play, state, id) || (play.script.confirmSteps && !state.confirmed.includes(id))
+  return POLICIES[state.way].acts && !POLICIES[state.way].jumps && state.results[id] === undefined
+}
+
+/** Whether a step has cautions that are yet to be acknowledged. */
+export function isWaiting(play: Play, state: PlayerState, id: string): boolean {
+  const step = play.script.steps[indexOf(play.script, id)]
+  return step?.acknowledge === true && POLICIES[state.way].gates && !state.acknowledged.includes(id)
+}
+
+/** The places that are open to somebody: ids of steps, and `end`. */
+export const openTo = (play: Play, state: PlayerState): Set<string> =>
+  openPlaces(play.script, play.person, state.values, (id) => isClosed(play, state, id))
+
+/** Whether nothing is left to be done at a step, in the way it is used. */
+function isPassed(state: PlayerState, step: ScriptStep): boolean {
+  return POLICIES[state.way].acts ? state.results[step.id] !== undefined : state.seen.includes(step.id)
+}
+
+/** Steps that are still to be done before the guide can be finished, by the shortest way through it. */
+export const leftToDo = (play: Play, state: PlayerState): string[] => {
+  const steps = new Map(play.script.steps.map((step) => [step.id, step]))
+  return stepsLeft(play.script, play.person, state.values, (id) => isPassed(state, steps.get(id)!) && !isClosed(play, state, id))
+}
+
+/** Whether the guide may be finished: a way from its beginning to its end has been gone. */
+export const canFinish = (play: Play, state: PlayerState): boolean => leftToDo(play, state).length === 0
+
+/** The ways on from where somebody is that are to be chosen from; none where the guide goes on by itself. */
+export function choicesAt(play: Play, state: PlayerState): Extract<ReturnType<typeof waysOn>, { kind: 'choose' }> | null {
+  const at = indexOf(play.script, state.at)
+  if (at < 0) return null
+  const ways = waysOn(play.script, at, play.person, state.values)
+  return ways.kind === 'choose' ? ways : null
+}
+
+function arrive(play: Play, state: PlayerState, to: number, now: number, from?: string): Played {
+  const step = play.script.steps[to]
+  const id = step?.id ?? END
+  const jumped = from !== undefined && to !== indexOf(play.script, from) + 1
+  const next: PlayerState = {
+    ...state,
+    at: id,
+    here: arrivedAt(now),
+    seen: step ? withOne(state.seen, id) : state.seen,
+    cameFrom: jumped ? { ...state.cameFrom, [id]: from } : without(state.cameFrom, id),
+  }
+  return {
+    state: next,
+    effects: step
+      ? [
+          { do: 'tell', verb: 'step-viewed', stepId: id },
+          { do: 'show', stepId: id },
+        ]
+      : [],
+  }
+}
+
+function without<T>(record: Record<string, T>, id: string): Record<string, T> {
+  const { [id]: _, ...rest } = record
+  return rest
+}
+
+/** Goes on from the step by a way; one that leads back is counted, and no longer taken after {@link MOST_ROUNDS} times. */
+function onward(play: Play, state: PlayerState, to: number, now: number): Played {
+  const at = indexOf(play.script, state.at)
+  if (to > at) return arrive(play, state, to, now, state.at)
+  const rounds = (state.rounds[state.at] ?? 0) + 1
+  if (rounds > MOST_ROUNDS) return arrive(play, state, passSkipped(play.script, at + 1, play.person, state.values), now, state.at)
+  return arrive(play, { ...state, rounds: { ...state.rounds, [state.at]: rounds } }, to, now, state.at)
+}
+
+/** Goes on by itself when there is nothing to choose. */
+function goOn(play: Play, state: PlayerState, now: number): Played {
+  const ways = waysOn(play.script, indexOf(play.script, state.at), play.person, state.values)
+  return ways.kind === 'on' ? onward(play, state, ways.to, now) : still(state)
+}
+
+function goTo(play: Play, state: PlayerState, to: string, now: number): Played {
+  if (to === state.at) return still(state)
+  const open = openTo(play, state)
+  if (open.has(to)) return arrive(play, state, to === END ? play.script.steps.length : indexOf(play.script, to), now)
+  // Whoever wants to go further than is open gets as far as they can.
+  const wish = to === END ? play.script.steps.length : indexOf(play.script, to)
+  const nearest = play.script.steps.findLastIndex((step, at) => at < wish && open.has(step.id))
+  return nearest < 0 || play.script.steps[nearest]!.id === state.at ? still(state) : arrive(play, state, nearest, now)
+}
+
+function goBack(play: Play, state: PlayerState, now: number): Played {
+  const at = state.at === END ? play.script.steps.length : indexOf(play.script, state.at)
+  const came = state.cameFrom[state.at]
+  let to = came === undefined ? at - 1 : indexOf(play.script, came)
+  const open = openTo(play, state)
+  while (to >= 0 && !open.has(play.script.steps[to]!.id)) to--
+  return to < 0 ? still(state) : arrive(play, state, to, now)
+}
+
+/** Writes down what came of a step and goes on, unless the way on is to be chosen. */
+function settle(play: Play, state: PlayerState, done: boolean, entry: string | undefined, now: number): Played {
+  const { here } = state
+  const step = stepAt(play, state)!
+  const before = state.results[step.id]
+  const ms = Math.max(0, Math.min(now - here.since, MOST_STEP_MS))
+  const help: Help = here.shown ? 2 : here.hint > 0 ? 1 : 0
+  const result: StepResult = {
+    tries: Math.max(before?.tries ?? 0, here.tries),
+    help: Math.max(before?.help ?? 0, help) as Help,
+    done: done && before?.done !== false,
+    ms: (before?.ms ?? 0) + ms,
+  }
+  const settled: PlayerState = {
+    ...state,
+    here: { ...here, done: true },
+    results: { ...state.results, [step.id]: result },
+    values: entry === undefined ? state.values : { ...state.values, [step.id]: entry },
+  }
+  const told: PlayerEffect = { do: 'tell', verb: 'step-done', stepId: step.id, tries: here.tries, help, done, activeMs: ms }
+  const onwards = goOn(play, settled, now)
+  return { state: onwards.state, effects: [told, ...onwards.effects] }
+}
+
+function take(play: Play, state: PlayerState, act: Act, now: number): Played {
+  const step = stepAt(play, state)
+  if (!step || state.here.done) return still(state)
+  const verdict = judge(step.doing, act, state.here, play.person.language, play.script.language)
+  const { here } = state
+  const say: PlayerEffect = { do: 'say', verdict }
+  switch (verdict.is) {
+    case 'idle':
+      return still(state)
+    case 'part':
+      return {
+        state: {
+          ...state,
+          here: {
+            ...here,
+            placed: here.placed || verdict.placed === true,
+            found: verdict.found ? withOne(here.found, verdict.found) : here.found,
+          },
+        },
+        effects: [say],
+      }
+    case 'right': {
+      const counted = step.doing.kind === 'nothing' ? here.tries : here.tries + 1
+      const done = settle(play, { ...state, here: { ...here, tries: counted } }, true, verdict.entry, now)
+      return { state: done.state, effects: [say, ...done.effects] }
+    }
+    case 'wrong': {
+      const tries = here.tries + 1
+      const hint = POLICIES[state.way].hints ? Math.min(3, here.hint + 1) : 0
+      const next: PlayerState = { ...state, here: { ...here, tries, hint } }
+      const over = !POLICIES[state.way].hints && play.triesPerStep > 0 && tries >= play.triesPerStep
+      if (!over) return { state: next, effects: [say] }
+      const failed = settle(play, next, false, demonstrated(step), now)
+      return { state: failed.state, effects: [say, ...failed.effects] }
+    }
+  }
+}
+
+/** What stands in a field once the step has been done for the person. */
+function demonstrated({ doing }: ScriptStep): string | undefined {
+  return doing.kind === 'enter' ? (shownEntry(doing.accept) ?? undefined) : undefined
+}
+
+/** Watch: what is typed while a step is shown counts as entered. */
+function asShown(play: Play, state: PlayerState): PlayerState {
+  const step = stepAt(play, state)
+  const entry = step && demonstrated(step)
+  const shown = { ...state, here: { ...state.here, done: true } }
+  return step && entry !== undefined ? { ...shown, values: { ...state.values, [step.id]: entry } } : shown
+}
+
+/** Starts playing: at the step where it stands, or from the front once it is over. */
+function playOn(play: Play, state: PlayerState, now: number): Played {
+  const running = { ...state, paused: false }
+  if (state.at !== END) return still(running)
+  return arrive(play, running, passSkipped(play.script, 0, play.person, state.values), now)
+}
+
+/** The next state of a player. A wish that is not open is left without effect; there is a way on or out from every state. */
+export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Played {
+  const policy = POLICIES[state.way]
+  const { at: now } = event
+  if (event.type === 'stay') return still({ ...state, leaving: false })
+  if (event.type === 'ask-out') return still({ ...state, leaving: true, paused: policy.plays ? true : state.paused })
+  if (event.type === 'leave')
+    return state.left ? still(state) : { state: { ...state, left: true, leaving: false }, effects: [{ do: 'leave' }] }
+  if (state.left) return still(state)
+  switch (event.type) {
+    case 'go':
+      return policy.jumps ? goTo(play, state, event.to, now) : still(state)
+    case 'back':
+      return policy.jumps ? goBack(play, state, now) : still(state)
+    case 'next':
+      if (state.at === END || isClosed(play, state, state.at)) return still(state)
+      // Where something is to be done, one goes on by doing it; a step that was done before may be passed again.
+      if (policy.acts && !state.here.done && state.results[state.at] === undefined) return still(state)
+      return goOn(play, policy.plays ? asShown(play, state) : state, now)
+    case 'choose': {
+      const ways = choicesAt(play, state)
+      const way = ways?.ways.find((each) => each.id === event.id)
+      if (!way || isClosed(play, state, state.at) || (policy.acts && !state.here.done && state.results[state.at] === undefined))
+        return still(state)
+      return onward(play, state, way.to, now)
+    }
+    case 'acknowledge':
+      if (!isWaiting(play, state, state.at)) return still(state)
+      return {
+        state: { ...state, acknowledged: withOne(state.acknowledged, state.at) },
+        effects: [{ do: 'tell', verb: 'step-acknowledged', stepId: state.at }],
+      }
+    case 'confirm': {
+      if (state.at === END || !policy.gates || isWaiting(play, state, state.at) || state.confirmed.includes(state.at)) return still(state)
+      const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
+      const on = goOn(play, confirmed, now)
+      return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
+    }
+    case 'act':
+      return policy.acts && !state.finished ? take(play, state, event.act, now) : still(state)
+    case 'show-me':
+      return showMe(play, state, now)
+    case 'skip-section': {
+      const at = indexOf(play.script, state.at)
+      if (at < 0 || !play.script.steps[at]!.optional) return still(state)
+      return arrive(play, state, passSkipped(play.script, afterSection(play.script, at), play.person, state.values), now, state.at)
+    }
+    case 'played':
+      return policy.plays && !state.paused && state.at !== END ? goOn(play, asShown(play, state), now) : still(state)
+    case 'pause':
+      return still(policy.plays ? { ...state, paused: true } : state)
+    case 'play':
+      return policy.plays ? playOn(play, state, now) : still(state)
+    case 'finish':
+      if (state.finished || state.at !== END || !canFinish(play, state)) return still(state)
+      return { state: { ...state, finished: true }, effects: [{ do: 'tell', verb: 'finished' }] }
+  }
+}
+
+function showMe(play: Play, state: PlayerState, now: number): Played {
+  const policy = POLICIES[state.way]
+  const step = stepAt(play, state)
+  if (!policy.acts || !step || state.here.done || state.finished) return still(state)
+  if (step.doing.kind === 'nothing') return still(state)
+  const shown = { ...state, here: { ...state.here, shown: policy.hints } }
+  return settle(play, shown, policy.hints, demonstrated(step), now)
+}
