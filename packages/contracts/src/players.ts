@@ -1,6 +1,5 @@
-import { RichText, Sheet, Rect } from '@jackdaw/core/guides'
-import { Act, PlayerState } from '@jackdaw/core/players'
-import { GuideId, idOf, PictureId, StepId } from '@jackdaw/core/shared'
+import { Act, PlayerState, SoloSaid, SoloScreen } from '@jackdaw/core/players'
+import { GuideId, idOf, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 
@@ -37,40 +36,6 @@ export const keepPlay = endpoint({
   problems: ['invalid'],
 })
 
-/** A picture as Solo shows it: nothing is said of what is on it. */
-export const SoloPicture = z.object({
-  id: PictureId,
-  widthPx: z.int(),
-  heightPx: z.int(),
-  shown: z.optional(Rect),
-  sheet: z.optional(Sheet),
-})
-export type SoloPicture = z.infer<typeof SoloPicture>
-
-/** What somebody sees at a step of a test. Neither where to point nor what to enter is in it. */
-export const SoloScreen = z.object({
-  /** From 1; how many steps there are in all. */
-  position: z.int(),
-  of: z.int(),
-  section: z.string(),
-  /** The section may be left out. */
-  optional: z.boolean(),
-  /** What the author says at this step of the test. */
-  words: z.string(),
-  /** The step's own text, where nothing is to be done but to read it. */
-  body: z.nullable(RichText),
-  picture: z.nullable(SoloPicture),
-  popUp: z.nullable(z.object({ title: z.string(), words: z.string(), buttons: z.array(z.object({ id: z.string(), words: z.string() })) })),
-  /** The right field has been pointed at: something is to be entered, or chosen from a list. */
-  field: z.nullable(z.object({ options: z.nullable(z.array(z.string())) })),
-  /** How many of several elements have been found. */
-  found: z.int(),
-  triesLeft: z.nullable(z.int()),
-  /** The ways on from which one is to be chosen; the step itself has been done. */
-  choice: z.nullable(z.object({ ask: z.string(), ways: z.array(z.object({ id: z.string(), words: z.string() })) })),
-})
-export type SoloScreen = z.infer<typeof SoloScreen>
-
 /** A step that was not right at once. */
 export const MissedStep = z.object({ stepId: StepId, name: z.string(), tries: z.int(), done: z.boolean() })
 export type MissedStep = z.infer<typeof MissedStep>
@@ -102,8 +67,7 @@ export const SoloAttempt = z.object({
   acts: z.int(),
   /** Names of elements of the guide, for whoever does not point. */
   names: z.array(z.string()),
-  /** What came of the last act. `message`: what the application says to an entry that it does not take. */
-  said: z.nullable(z.object({ is: z.enum(['right', 'part', 'wrong', 'idle']), message: z.string() })),
+  said: z.nullable(SoloSaid),
   screen: z.nullable(SoloScreen),
   result: z.nullable(SoloResult),
   /** How often the guide may still be taken after this; `null`: as often as one likes. */

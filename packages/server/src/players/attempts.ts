@@ -6,6 +6,7 @@ import {
   reduce,
   scoreOf,
   scriptOf,
+  soloScreen,
   waysOf,
   type Play,
   type Played,
@@ -22,7 +23,6 @@ import { picturesOfEdition } from '../files'
 import { findEdition } from '../guides'
 import { fail } from '../http'
 import { ruledBy } from './plays'
-import { screenOf } from './soloScreen'
 
 /** A test that was not ended within this time is over. */
 const EXPIRES_AFTER_MS = 24 * 3_600_000
@@ -92,7 +92,7 @@ async function attemptsLeft(db: Db, guideId: GuideId, personId: PersonId, allowe
 async function viewOf(db: Db, test: Test, said: Verdict | null): Promise<SoloAttempt> {
   const { row, document, play } = test
   const pictures = await picturesOfEdition(db, row.guide_id, row.edition)
-  const sizes = new Map(pictures.map((picture) => [picture.id as string, picture]))
+  const sizes = Object.fromEntries(pictures.map(({ id, widthPx, heightPx }) => [id, { widthPx, heightPx }]))
   return {
     attemptId: row.id,
     guideId: row.guide_id,
@@ -102,7 +102,7 @@ async function viewOf(db: Db, test: Test, said: Verdict | null): Promise<SoloAtt
     task: document.solo.task,
     passMark: row.pass_mark,
     acts: row.acts,
-    ...screenOf(document, play, row.ended === null ? row.state : null, sizes, said),
+    ...soloScreen(document, play, row.ended === null ? row.state : null, sizes, said),
     result: resultOf(row),
     attemptsLeft: await attemptsLeft(db, row.guide_id, row.person_id, document.solo.attempts),
   }

@@ -30,6 +30,10 @@ export type PictureProps = {
   lazy?: boolean
   /** Draws the picture only, without what stands on it. */
   bare?: boolean
+  /** Lies over the picture, in shares of what is shown of it. */
+  over?: ReactNode
+  /** Shown as large as there is room, also larger than it is. */
+  fills?: boolean
 }
 
 /** How far from the screen a picture is made ready, in CSS pixels. */
@@ -86,6 +90,8 @@ export function AnnotatedPicture({
   maxHeight,
   lazy = false,
   bare = false,
+  over,
+  fills = false,
 }: PictureProps) {
   const { t } = useTranslation()
   const [box, shownPx] = useShownWidth()
@@ -119,7 +125,7 @@ export function AnnotatedPicture({
           aspectRatio: `${shown.width} / ${shown.height}`,
           width: '100%',
           maxWidth: maxHeight
-            ? `min(${Math.ceil(widestOf(ground))}px, calc(${maxHeight} * ${shown.width / shown.height}))`
+            ? `min(${fills ? '100%' : `${Math.ceil(widestOf(ground))}px`}, calc(${maxHeight} * ${shown.width / shown.height}))`
             : `${Math.ceil(widestOf(ground))}px`,
         }}
         data-picture={picture.id}
@@ -143,6 +149,7 @@ export function AnnotatedPicture({
             />
           ))}
         {drawing && <Overlay {...{ drawing, layers, source }} shown={shown} />}
+        {over}
       </div>
       {drawing && drawing.listed.length > 0 ? (
         <Listed>

@@ -8,7 +8,7 @@ import { Link, NavLink, Outlet, useLoaderData, useLocation, useNavigate, useNavi
 import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
-import { leave } from '../people'
+import { leave, useMe } from '../people'
 import { useOnline } from './useOnline'
 
 type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean }
@@ -24,14 +24,20 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
   ]
 }
 
-/** The frame around every page: masthead, areas, find, person; on a phone the areas stand at the bottom. */
-export function Shell() {
+/** What every page below the sign-in needs, whatever stands around it. */
+export function SignedIn() {
   const me = useLoaderData<Me>()
-  const { t } = useTranslation()
-  const areas = areasFor(me, t)
   useEffect(() => startOutbox(me.id), [me.id])
   useSignedOut()
   useCompanyColour()
+  return <Outlet context={me} />
+}
+
+/** The frame around most pages: masthead, areas, find, person; on a phone the areas stand at the bottom. */
+export function Shell() {
+  const me = useMe()
+  const { t } = useTranslation()
+  const areas = areasFor(me, t)
   return (
     <div className="min-h-dvh flex flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">

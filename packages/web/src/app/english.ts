@@ -1,5 +1,16 @@
 /** Forms of number; all other English stands where it is used. */
 export const english: Record<string, string> = {
+  '{{count}} tries_one': '{{count}} try',
+  '{{count}} tries_other': '{{count}} tries',
+  '{{count}} tries left at this step_one': '{{count}} try left at this step',
+  '{{count}} tries left at this step_other': '{{count}} tries left at this step',
+  'Practise just these {{count}} steps_one': 'Practise just this step',
+  'Practise just these {{count}} steps_other': 'Practise just these {{count}} steps',
+  'At each step you have {{count}} tries; what is right at once counts most._one': 'At each step you have one try.',
+  'At each step you have {{count}} tries; what is right at once counts most._other':
+    'At each step you have {{count}} tries; what is right at once counts most.',
+  'You have {{count}} attempts left._one': 'You have one attempt left.',
+  'You have {{count}} attempts left._other': 'You have {{count}} attempts left.',
   '{{count}} people_one': '{{count}} person',
   '{{count}} people_other': '{{count}} people',
   '{{count}} guides_one': '{{count}} guide',

@@ -1,7 +1,7 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepName, stepsOf, type Look, type Step } from '@jackdaw/core/guides'
-import { canFinish, choicesAt, END, indexOf, isWaiting, leftToDo, openTo, type Play, type PlayerState } from '@jackdaw/core/players'
+import { canFinish, choicesAt, END, indexOf, isWaiting, leftToDo, openTo, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, Check, CircleCheck, ListOrdered, X } from 'lucide-react'
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -11,6 +11,7 @@ import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
 import { Button, ButtonLink, dayOf, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
 import { GuideHead } from './GuideHead'
+import { UseMenu } from './UseMenu'
 import { useReaderEdition, useReading, type Doing } from './useReading'
 import { WaysOn } from './WaysOn'
 import { useTurning } from './useTurning'
@@ -84,6 +85,7 @@ function Reader({ edition }: { edition: ReaderEdition }) {
   const step = steps[at]
   const { document } = edition
   const look = useLook(document.look)
+  const ways = useMemo(() => waysOf(document), [document])
   return (
     <div
       style={lookStyle(look)}
@@ -114,11 +116,17 @@ function Reader({ edition }: { edition: ReaderEdition }) {
             {t('{{minutes}} min', { minutes: edition.minutes })}
             {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
           </p>
+          <div className="mb-4">
+            <UseMenu guideId={edition.guideId} ways={ways} place="column" />
+          </div>
           <StepRuler marks={marksOf(edition, play, state)} label={t('Steps')} onPick={pick} />
         </div>
       </aside>
       <div className="grow flex flex-col bg-sheet min-w-0">
-        <div className="lg:hidden px-4 pt-3 text-sm text-soft truncate">{document.title}</div>
+        <div className="lg:hidden px-4 py-2 flex items-center gap-3">
+          <span className="text-sm text-soft truncate grow">{document.title}</span>
+          <UseMenu guideId={edition.guideId} ways={ways} place="top" />
+        </div>
         <FlatRuler {...{ play, state }} />
         <article className="grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
           {state.at === startedFrom && at > 0 && step && (

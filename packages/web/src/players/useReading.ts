@@ -1,11 +1,12 @@
 import { getReader, type ReaderEdition } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/events'
-import { END, recall, reduce, scriptOf, type Play, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
+import { END, recall, reduce, type Play, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import { call } from '../api'
+import { playFor } from './used'
 import { flush, record, settled, useStepTime } from '../events'
 
 export const useReaderEdition = (id: GuideId) =>
@@ -17,16 +18,6 @@ export const useReaderEdition = (id: GuideId) =>
     refetchOnWindowFocus: false,
     refetchOnReconnect: false,
   })
-
-/** An edition made ready for the players, for this reader.
- * @param only leaves these steps only */
-export function playFor({ document, reader }: ReaderEdition, only: readonly string[] | null = null): Play {
-  return {
-    script: scriptOf(document, false, only),
-    person: { roles: reader.roles, sites: reader.sites, language: navigator.language },
-    triesPerStep: 0,
-  }
-}
 
 type Told = UsageEvent extends infer E
   ? E extends UsageEvent

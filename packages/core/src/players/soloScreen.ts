@@ -1,0 +1,117 @@
+import * as z from 'zod/mini'
+import { Rect, RichText, Sheet, stepsOf, type GuideDocument, type PictureSizes, type Step } from '../guides'
+import { PictureId } from '../shared'
+import { namesOf, spotsOf, type Doing } from './doing'
+import type { Verdict } from './judge'
+import { choicesAt, type Play } from './player'
+import { END, indexOf } from './script'
+import type { PlayerState } from './state'
+
+/** A picture as Solo shows it: nothing is said of what is on it. */
+export const SoloPicture = z.object({
+  id: PictureId,
+  widthPx: z.int(),
+  heightPx: z.int(),
+  shown: z.optional(Rect),
+  sheet: z.optional(Sheet),
+})
+export type SoloPicture = z.infer<typeof SoloPicture>
+
+/** What somebody sees at a step of a test. Neither where to point nor what to enter is in it. */
+export const SoloScreen = z.object({
+  /** From 1; how many steps there are in all. */
+  position: z.int(),
+  of: z.int(),
+  section: z.string(),
+  /** The section may be left out. */
+  optional: z.boolean(),
+  /** What the author says at this step of the test. */
+  words: z.string(),
+  /** The step's own text, where nothing is to be done but to read it. */
+  body: z.nullable(RichText),
+  picture: z.nullable(SoloPicture),
+  popUp: z.nullable(
+    z.object({ title: z.string(), words: z.string(), buttons: z.array(z.object({ id: z.string(), words: z.string() })) }),
+  ),
+  /** The right field has been pointed at: something is to be entered, or chosen from a list. */
+  field: z.nullable(z.object({ options: z.nullable(z.array(z.string())) })),
+  /** How many of several elements have been found. */
+  found: z.int(),
+  triesLeft: z.nullable(z.int()),
+  /** The ways on from which one is to be chosen; the step itself has been done. */
+  choice: z.nullable(z.object({ ask: z.string(), ways: z.array(z.object({ id: z.string(), words: z.string() })) })),
+})
+export type SoloScreen = z.infer<typeof SoloScreen>
+
+/** What came of the last act, as far as a test tells it. `message`: what the application says to an entry that it does not take. */
+export const SoloSaid = z.object({ is: z.enum(['right', 'part', 'wrong', 'idle']), message: z.string() })
+export type SoloSaid = z.infer<typeof SoloSaid>
+
+/** The picture on which the step is done, or its first one. */
+function pictureOf(step: Step, doing: Doing, sizes: PictureSizes): SoloPicture | null {
+  const acted = spotsOf(doing)[0]?.pictureId
+  const picture = step.pictures.find((each) => each.id === acted) ?? step.pictures[0]
+  const size = picture && (picture.sheet ?? sizes[picture.id])
+  if (!picture || !size) return null
+  return {
+    id: picture.id,
+    widthPx: size.widthPx,
+    heightPx: size.heightPx,
+    ...(picture.shown ? { shown: picture.shown } : {}),
+    ...(picture.sheet ? { sheet: picture.sheet } : {}),
+  }
+}
+
+/** What whoever takes a test gets to see: pictures and the author's words for the test. Neither where an element stands, nor what is
+ * accepted, nor the words, labels and alternative texts that would tell.
+ * @param state   `null` once the attempt is over
+ * @param verdict on the last act */
+export function soloScreen(
+  document: GuideDocument,
+  play: Play,
+  state: PlayerState | null,
+  sizes: PictureSizes,
+  verdict: Verdict | null,
+): { names: string[]; said: SoloSaid | null; screen: SoloScreen | null } {
+  const refused = verdict?.is === 'wrong' && verdict.why === 'not-accepted'
+  const said = verdict && { is: verdict.is, message: refused && state ? messageAt(play, state.at) : '' }
+  if (!state || state.at === END) return { names: [], said, screen: null }
+  const at = indexOf(play.script, state.at)
+  const { doing, optional } = play.script.steps[at]!
+  const step = stepsOf(document).find((each) => each.id === state.at)!
+  const { here } = state
+  const ways = here.done ? choicesAt(play, state) : null
+  const screen: SoloScreen = {
+    position: at + 1,
+    of: play.script.steps.length,
+    section: sectionOf(document, step),
+    optional,
+    words: step.exercise?.soloWords ?? '',
+    body: doing.kind === 'nothing' ? step.body : null,
+    picture: pictureOf(step, doing, sizes),
+    popUp:
+      doing.kind === 'pop-up'
+        ? { title: doing.title, words: doing.words, buttons: doing.buttons.map(({ id, words }) => ({ id, words })) }
+        : null,
+    field: doing.kind === 'enter' && here.placed && !here.done ? { options: doing.options } : null,
+    found: here.found.length,
+    triesLeft: play.triesPerStep === 0 || doing.kind === 'nothing' ? null : Math.max(0, play.triesPerStep - here.tries),
+    choice: ways && { ask: ways.ask, ways: ways.ways.map(({ id, words }) => ({ id, words })) },
+  }
+  return { names: namesOf(document), said, screen }
+}
+
+function messageAt(play: Play, id: string): string {
+  const doing = play.script.steps[indexOf(play.script, id)]?.doing
+  return doing?.kind === 'enter' ? doing.message : ''
+}
+
+/** The heading under which a step stands; empty when there is none. */
+export function sectionOf(document: GuideDocument, step: Step): string {
+  let section = ''
+  for (const item of document.items) {
+    if (item.kind === 'section') section = item.title
+    else if (item === step) return section
+  }
+  return section
+}

@@ -1,0 +1,342 @@
+import type { KeptPlay } from '@jackdaw/contracts/players'
+import { groundOf, middleOf } from '@jackdaw/core/annotations'
+import { countWords, plainText, stepsOf, type Step } from '@jackdaw/core/guides'
+import { choicesAt, END, indexOf, PACES, shownEntry, spotsOf, timingOf, type Doing, type Timing } from '@jackdaw/core/players'
+import { ArrowLeft, ArrowRight, Captions, MousePointer2, Pause, Play as PlayIcon } from 'lucide-react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useTranslation } from 'react-i18next'
+import { AnnotatedPicture } from '../annotations'
+import { useLook } from '../annotations/useLook'
+import { RichTextView } from '../guides/RichTextView'
+import { useMe } from '../people'
+import { Button, ButtonLink } from '../ui'
+import { Brackets, spotStyle } from './OnPicture'
+import { whereWords } from './Practise'
+import { Stage, type FlatMark } from './Stage'
+import { useClock, useLessMotion } from './useClock'
+import { pictureAddress, playFor, type UsedGuide } from './used'
+import { usePlay, type Playing } from './usePlay'
+import { WaysOn } from './WaysOn'
+
+/** The guide plays by itself: words, pointer, typing; slower or faster, with pauses where the person wants them. */
+export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: KeptPlay | null; from?: string; onLeave: () => void }) {
+  const { t } = useTranslation()
+  const me = useMe()
+  const [play] = useState(() => playFor(guide))
+  const playing = usePlay(guide, 'watch', play, kept, {
+    personId: me.id,
+    preview: guide.edition === null,
+    onLeave,
+    ...(from === undefined ? {} : { from }),
+  })
+  const { state, act } = playing
+  const [pace, setPace] = useState(1)
+  const [captions, setCaptions] = useState(true)
+  const steps = useMemo(() => new Map(stepsOf(guide.document).map((step) => [step.id as string, step])), [guide])
+  const step = steps.get(state.at)
+  const at = indexOf(play.script, state.at)
+  const doing = play.script.steps[at]?.doing ?? { kind: 'nothing' as const }
+  const askOut = useCallback(() => act({ type: 'ask-out' }), [act])
+  const stay = useCallback(() => act({ type: 'stay' }), [act])
+  useKeys(playing)
+  return (
+    <Stage
+      way={t('Watch')}
+      title={guide.document.title}
+      where={step ? whereWords(t, guide, step, at, play.script.steps.length) : t('At the end')}
+      marks={play.script.steps.map(({ id }): FlatMark => ({
+        id,
+        state: id === state.at ? 'here' : state.seen.includes(id) ? 'done' : 'open',
+      }))}
+      leaving={state.leaving}
+      onAskOut={askOut}
+      onStay={stay}
+      onLeave={() => act({ type: 'leave' })}
+      kept={guide.edition === null ? t('This is a preview. Nothing of it is kept.') : t('You can go on at this step later, on any device.')}
+      bar={<Bar {...{ playing, pace, captions }} atFirst={at === 0} onPace={setPace} onCaptions={() => setCaptions((now) => !now)} />}
+    >
+      {step ? <Shown key={step.id} {...{ guide, step, doing, playing, pace, captions }} /> : <WatchEnd guide={guide} />}
+    </Stage>
+  )
+}
+
+/** Space pauses and plays, the arrow keys turn the steps. */
+function useKeys({ act, state }: Playing): void {
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement
+      if (event.ctrlKey || event.metaKey || event.altKey || target.closest('button, select, input, a, [role=dialog]')) return
+      if (event.key === ' ') act({ type: state.paused ? 'play' : 'pause' })
+      else if (event.key === 'ArrowRight') act({ type: 'next' })
+      else if (event.key === 'ArrowLeft') act({ type: 'back' })
+      else return
+      event.preventDefault()
+    }
+    window.addEventListener('keydown', key)
+    return () => window.removeEventListener('keydown', key)
+  }, [act, state.paused])
+}
+
+/** How large a pixel of the picture is, below which the picture zooms in on what matters. */
+const SMALL = 0.8
+const MOST_ZOOM = 2.2
+
+/** How a picture is moved and enlarged so that an element is seen well, as CSS; in shares of the picture. */
+function zoomOn(spot: { x: number; y: number }, shownPx: number, widthPx: number): React.CSSProperties {
+  const scale = shownPx / widthPx
+  if (scale >= SMALL || shownPx === 0) return {}
+  const zoom = Math.min(MOST_ZOOM, 1 / scale)
+  const keep = (at: number) => Math.min(1 - 0.5 / zoom, Math.max(0.5 / zoom, at))
+  return { transform: `scale(${zoom}) translate(${(0.5 - keep(spot.x)) * 100}%, ${(0.5 - keep(spot.y)) * 100}%)` }
+}
+
+/** Whether, and what, is typed at a step. */
+const typedAt = (doing: Doing): string => (doing.kind === 'enter' ? (shownEntry(doing.accept) ?? '') : '')
+
+function Shown({
+  guide,
+  step,
+  doing,
+  playing,
+  pace,
+  captions,
+}: {
+  guide: UsedGuide
+  step: Step
+  doing: Doing
+  playing: Playing
+  pace: number
+  captions: boolean
+}) {
+  const { t } = useTranslation()
+  const { state, act, play, resumed } = playing
+  const look = useLook(guide.document.look)
+  const less = useLessMotion()
+  const spots = spotsOf(doing)
+  const typed = typedAt(doing)
+  const timing = useMemo(
+    () => timingOf(countWords(plainText(step.body)), spots.length > 0, typed.length, pace),
+    [step, spots.length, typed, pace],
+  )
+  const ways = choicesAt(play, state)
+  const waits = state.here.done && ways !== null
+  const ms = useClock(`${step.id} ${state.here.since}`, timing.totalMs, !state.paused && !waits, () => act({ type: 'played' }))
+  const picture = step.pictures.find((each) => each.id === spots[0]?.pictureId) ?? step.pictures[0]
+  const ground = picture && groundOf(step, picture, guide.sizes[picture.id])
+  const box = useRef<HTMLDivElement>(null)
+  const [shownPx, setShownPx] = useState(0)
+  useEffect(() => {
+    const measure = () => setShownPx(box.current?.querySelector('[data-picture]')?.clientWidth ?? 0)
+    measure()
+    window.addEventListener('resize', measure)
+    return () => window.removeEventListener('resize', measure)
+  }, [])
+  const target = spots[0] && ground ? middleOf(spots[spots.length > 1 && ms > timing.readMs + timing.travelMs ? 1 : 0]!.rect) : null
+  const share =
+    target && ground ? { x: (target.x - ground.shown.x) / ground.shown.width, y: (target.y - ground.shown.y) / ground.shown.height } : null
+  const zooms = share && ms > timing.readMs * 0.6 ? zoomOn(share, shownPx, ground!.shown.width) : {}
+  return (
+    <div className="grow min-h-0 flex flex-col items-center justify-center px-3 md:px-6 py-3 gap-3">
+      {resumed && state.seen.at(-1) === step.id && <p className="text-sm text-soft">{t('You go on where you were.')}</p>}
+      {picture && ground && (
+        <div ref={box} className="w-full max-w-[1180px] overflow-hidden" data-zoomed={zooms.transform ? 'yes' : undefined}>
+          <div
+            className="[&>div]:flex [&>div]:flex-col [&>div]:items-center"
+            style={{ transition: less ? 'none' : 'transform 700ms ease', ...zooms }}
+          >
+            <AnnotatedPicture
+              step={step}
+              picture={picture}
+              sizes={guide.sizes}
+              look={look}
+              source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
+              maxHeight={captions ? 'max(200px, calc(100dvh - 250px))' : 'max(240px, calc(100dvh - 175px))'}
+              fills
+              over={<Motion {...{ doing, ms, timing, typed, less }} shown={ground.shown} />}
+            />
+          </div>
+        </div>
+      )}
+      <div
+        aria-live="polite"
+        className={
+          captions || !picture
+            ? `w-full max-w-[1000px] bg-sheet border-t-2 border-ink px-4 py-3 overflow-auto ${picture ? 'max-h-[26dvh]' : ''}`
+            : 'sr-only'
+        }
+        data-caption
+      >
+        <RichTextView text={step.body} className="practise-text" />
+        {doing.kind === 'keys' && (
+          <p className="mt-2">
+            <kbd className="font-mono border border-edge border-b-3 rounded-md px-2 py-0.5 bg-sheet">{doing.keys}</kbd>
+          </p>
+        )}
+      </div>
+      {waits && (
+        <div className="w-full max-w-[760px]">
+          <WaysOn ask={ways.ask} ways={ways.ways} onChoose={(id) => act({ type: 'choose', id })} />
+        </div>
+      )}
+    </div>
+  )
+}
+
+const START = { x: 0.5, y: 0.94 }
+
+/** The pointer on its way to the element, what is typed there, the pop-up of the application. */
+function Motion({
+  doing,
+  ms,
+  timing,
+  typed,
+  less,
+  shown,
+}: {
+  doing: Doing
+  ms: number
+  timing: Timing
+  typed: string
+  less: boolean
+  shown: { x: number; y: number; width: number; height: number }
+}) {
+  if (doing.kind === 'pop-up')
+    return (
+      <div className="absolute inset-0 bg-ink/35 flex items-center justify-center p-3" aria-hidden>
+        <div className="bg-sheet border border-ink p-4 max-w-md w-full">
+          <p className="font-semibold text-lg mb-1">{doing.title}</p>
+          <p className="mb-3">{doing.words}</p>
+          <div className="flex justify-end gap-2">
+            {doing.buttons.map((button) => (
+              <span
+                key={button.id}
+                className={`border border-edge px-3 py-1.5 font-semibold ${button.right ? 'outline-3 outline-kingfisher outline-offset-2' : ''}`}
+              >
+                {button.words}
+              </span>
+            ))}
+          </div>
+        </div>
+      </div>
+    )
+  const spots = spotsOf(doing)
+  if (spots.length === 0) return null
+  const gone = Math.min(1, Math.max(0, (ms - timing.readMs) / Math.max(1, timing.travelMs)))
+  const eased = less ? (ms >= timing.readMs ? 1 : 0) : gone * gone * (3 - 2 * gone)
+  const share = (n: number) => {
+    const middle = middleOf(spots[n]!.rect)
+    return { x: (middle.x - shown.x) / shown.width, y: (middle.y - shown.y) / shown.height }
+  }
+  const after = Math.min(1, Math.max(0, (ms - timing.readMs - timing.travelMs) / Math.max(1, timing.holdMs)))
+  const [a, b] = doing.kind === 'drag' && gone >= 1 ? [share(0), share(1)] : [START, share(0)]
+  const along = doing.kind === 'drag' && gone >= 1 ? (less ? 1 : after) : eased
+  const at = { x: a.x + (b.x - a.x) * along, y: a.y + (b.y - a.y) * along }
+  const letters = Math.round(typed.length * Math.min(1, Math.max(0, (ms - timing.readMs - timing.travelMs) / Math.max(1, timing.typeMs))))
+  const pressed = gone >= 1 && after > 0 && after < 0.5
+  return (
+    <>
+      {doing.kind === 'several' && spots.map((spot, n) => <Brackets key={n} rect={spot.rect} shown={shown} />)}
+      {doing.kind === 'enter' && (less ? gone >= 1 : letters > 0) && (
+        <span
+          className="absolute bg-sheet border border-edge px-2 flex items-center overflow-hidden whitespace-nowrap text-[16px]"
+          style={spotStyle(doing.on.rect, shown)}
+          data-typed
+        >
+          {less ? typed : typed.slice(0, letters)}
+          <span className="border-l-2 border-ink h-[1.1em] ml-px" aria-hidden />
+        </span>
+      )}
+      <MousePointer2
+        aria-hidden
+        data-pointer
+        size={30}
+        strokeWidth={1.6}
+        className={`absolute text-white fill-ink drop-shadow ${pressed ? 'scale-90' : ''}`}
+        style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%` }}
+      />
+    </>
+  )
+}
+
+function Bar({
+  playing,
+  pace,
+  captions,
+  atFirst,
+  onPace,
+  onCaptions,
+}: {
+  playing: Playing
+  pace: number
+  captions: boolean
+  atFirst: boolean
+  onPace: (pace: number) => void
+  onCaptions: () => void
+}) {
+  const { t } = useTranslation()
+  const { state, act } = playing
+  const over = state.at === END
+  return (
+    <div className="flex items-center gap-2 max-w-[1180px] mx-auto">
+      <label className="text-sm inline-flex items-center gap-2">
+        <span className="hidden sm:inline">{t('Pace')}</span>
+        <select
+          aria-label={t('Pace')}
+          value={pace}
+          className="min-h-11 bg-sheet border border-edge px-2"
+          onChange={(event) => onPace(Number(event.target.value))}
+        >
+          {PACES.map((each) => (
+            <option key={each} value={each}>
+              {each} ×
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button className="min-h-11" aria-pressed={captions} onClick={onCaptions}>
+        <Captions size={20} aria-hidden />
+        <span className="hidden md:inline">{captions ? t('Hide the words') : t('Show the words')}</span>
+        <span className="md:hidden sr-only">{captions ? t('Hide the words') : t('Show the words')}</span>
+      </Button>
+      <span className="grow" />
+      <Button className="min-h-14 px-4 text-lg" disabled={atFirst} onClick={() => act({ type: 'back' })} aria-label={t('Step before')}>
+        <ArrowLeft size={20} aria-hidden />
+      </Button>
+      <Button
+        look="primary"
+        className="min-h-14 px-5 text-lg min-w-32"
+        onClick={() => act({ type: state.paused || over ? 'play' : 'pause' })}
+      >
+        {state.paused || over ? <PlayIcon size={20} aria-hidden /> : <Pause size={20} aria-hidden />}
+        {over ? t('Again') : state.paused ? t('Play') : t('Pause')}
+      </Button>
+      <Button className="min-h-14 px-4 text-lg" disabled={over} onClick={() => act({ type: 'next' })} aria-label={t('Next step')}>
+        <ArrowRight size={20} aria-hidden />
+      </Button>
+    </div>
+  )
+}
+
+function WatchEnd({ guide }: { guide: UsedGuide }) {
+  const { t } = useTranslation()
+  const heading = useRef<HTMLHeadingElement>(null)
+  useEffect(() => heading.current?.focus(), [])
+  return (
+    <div className="w-full max-w-[760px] mx-auto px-4 py-8">
+      <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
+        {t('That was all of it')}
+      </h1>
+      <p className="mb-5">{t('You have seen how it is done. Doing it yourself is what makes it stay.')}</p>
+      <div className="flex flex-wrap gap-2">
+        {guide.edition !== null && (
+          <ButtonLink to={`/guides/${guide.guideId}/practise`} look="primary" className="min-h-14 px-6 text-lg">
+            {t('Practise it')}
+          </ButtonLink>
+        )}
+        <ButtonLink to={guide.edition === null ? `/guides/${guide.guideId}/edit` : '/'} className="min-h-14 px-6 text-lg">
+          {guide.edition === null ? t('Back to the editor') : t('Go to Today')}
+        </ButtonLink>
+      </div>
+    </div>
+  )
+}

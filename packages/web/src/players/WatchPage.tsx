@@ -1,0 +1,29 @@
+import type { KeptPlay } from '@jackdaw/contracts/players'
+import type { GuideId } from '@jackdaw/core/shared'
+import { useNavigate, useParams } from 'react-router'
+import { useMe } from '../people'
+import { Loaded } from '../ui'
+import { usedEdition } from './used'
+import { useKeptPlay } from './usePlay'
+import { useReaderEdition } from './useReading'
+import { Watch } from './Watch'
+
+/** Watching the newest edition. */
+export function WatchPage() {
+  const { id } = useParams() as { id: GuideId }
+  const navigate = useNavigate()
+  const me = useMe()
+  const edition = useReaderEdition(id)
+  const kept = useKeptPlay(id, 'watch', me.id)
+  return (
+    <Loaded query={edition}>
+      {(found) => (
+        <Loaded query={kept}>
+          {({ kept: play }: { kept: KeptPlay | null }) => (
+            <Watch key={id} guide={usedEdition(found)} kept={play} onLeave={() => void navigate(`/guides/${id}`)} />
+          )}
+        </Loaded>
+      )}
+    </Loaded>
+  )
+}

@@ -1,0 +1,195 @@
+import { getPlay, keepPlay, KeptPlay, type KeptWay } from '@jackdaw/contracts/players'
+import type { UsageEvent } from '@jackdaw/core/events'
+import {
+  begin,
+  canFinish,
+  END,
+  reduce,
+  resume,
+  type Play,
+  type PlayerEffect,
+  type PlayerEvent,
+  type PlayerState,
+} from '@jackdaw/core/players'
+import type { GuideId, StepId } from '@jackdaw/core/shared'
+import { useQuery } from '@tanstack/react-query'
+import { nanoid } from 'nanoid'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { v7 as uuidV7 } from 'uuid'
+import { call } from '../api'
+import { flush, record, useStepTime } from '../events'
+import type { UsedGuide } from './used'
+import type { Doing } from './useReading'
+
+const keyOf = (personId: string, guideId: string, way: KeptWay) => `jackdaw-play ${personId} ${guideId} ${way}`
+
+/** What this browser itself remembers; `null` when there is nothing, or nothing that can be read. */
+function remembered(key: string): KeptPlay | null {
+  const text = localStorage.getItem(key)
+  if (text === null) return null
+  try {
+    return KeptPlay.safeParse(JSON.parse(text)).data ?? null
+  } catch {
+    // Not JSON: something else wrote there. The server's memory counts.
+    return null
+  }
+}
+function remember(key: string, play: KeptPlay): void {
+  try {
+    localStorage.setItem(key, JSON.stringify(play))
+  } catch (error) {
+    // Full or forbidden: the server still keeps it.
+    console.warn('This browser does not remember where you are', error)
+  }
+}
+
+/** Where the person was, by the server and by this browser; whichever is newer counts. Without a connection, this browser alone. */
+export function useKeptPlay(guideId: GuideId, way: KeptWay, personId: string) {
+  return useQuery({
+    queryKey: ['play', guideId, way],
+    gcTime: 0,
+    staleTime: Infinity,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+    queryFn: async ({ signal }) => {
+      const here = remembered(keyOf(personId, guideId, way))
+      const there = await call(getPlay, { params: { id: guideId, way }, signal }).catch((error: unknown) => {
+        if (here) return null
+        throw error
+      })
+      if (!there) return { kept: here }
+      return { kept: here && here.state.here.since > there.state.here.since ? here : (there as KeptPlay) }
+    },
+  })
+}
+
+export type Playing = {
+  play: Play
+  state: PlayerState
+  act: (doing: Doing) => void
+  /** Whether the person goes on where they were. */
+  resumed: boolean
+  again: () => void
+}
+
+/** Watching or practising: runs the player, tells the record, and keeps where the person is here and on the server.
+ * @param kept where they were; `null` begins at the front
+ * @param options.preview nothing is told or kept */
+export function usePlay(
+  guide: UsedGuide,
+  way: KeptWay,
+  play: Play,
+  kept: KeptPlay | null,
+  {
+    personId,
+    from,
+    only = null,
+    preview = false,
+    onLeave,
+  }: { personId: string; from?: string; only?: readonly string[] | null; preview?: boolean; onLeave: () => void },
+): Playing {
+  const { guideId, edition } = guide
+  const [first] = useState(() => {
+    const goesOn = kept !== null && !kept.state.finished && only === null && from === undefined
+    const played = goesOn
+      ? resume(kept.state, play, Date.now())
+      : begin(way, play, Date.now(), { ...(from === undefined ? {} : { from }), only })
+    return { ...played, playId: goesOn ? kept.playId : nanoid(), goesOn }
+  })
+  const [state, setState] = useState(first.state)
+  const current = useRef(state)
+  const playId = useRef(first.playId)
+  const leave = useRef(onLeave)
+  leave.current = onLeave
+
+  const tell = useCallback(
+    (told: object) => {
+      if (preview || edition === null) return
+      void record({ ...told, id: uuidV7(), guideId, edition, way, playId: playId.current, occurredAt: Date.now() } as UsageEvent)
+    },
+    [guideId, edition, way, preview],
+  )
+  const carryOut = useCallback(
+    (effects: readonly PlayerEffect[]) => {
+      for (const effect of effects) {
+        if (effect.do === 'leave') leave.current()
+        if (effect.do !== 'tell' || effect.verb === 'step-acknowledged' || effect.verb === 'step-confirmed') continue
+        if (effect.verb === 'step-done') tell({ verb: 'step-done', stepId: effect.stepId, tries: effect.tries, help: effect.help })
+        else tell(effect.verb === 'finished' ? { verb: 'finished' } : { verb: effect.verb, stepId: effect.stepId as StepId })
+        if (effect.verb === 'finished') void flush()
+      }
+    },
+    [tell],
+  )
+  const keep = useKeeping(guideId, way, personId, preview || edition === null || only !== null)
+  const begun = useRef(false)
+  useEffect(() => {
+    if (begun.current) return
+    begun.current = true
+    if (!first.goesOn) tell({ verb: 'opened' })
+    carryOut(first.effects)
+  }, [tell, carryOut, first])
+
+  const put = useCallback(
+    (next: { state: PlayerState; effects: PlayerEffect[] }) => {
+      current.current = next.state
+      setState(next.state)
+      carryOut(next.effects)
+      if (edition !== null) keep({ playId: playId.current, edition, state: next.state })
+    },
+    [carryOut, edition, keep],
+  )
+  const act = useCallback(
+    (doing: Doing) => {
+      const next = reduce(current.current, { ...doing, at: Date.now() } as PlayerEvent, play)
+      if (next.state === current.current && next.effects.length === 0) return
+      put(next)
+      const ended = current.current
+      if (ended.at === END && !ended.finished && canFinish(play, ended)) put(reduce(ended, { type: 'finish', at: Date.now() }, play))
+    },
+    [play, put],
+  )
+  const again = useCallback(() => {
+    playId.current = nanoid()
+    tell({ verb: 'opened' })
+    put(begin(way, play, Date.now(), { only }))
+  }, [put, play, way, only, tell])
+  const report = useCallback((stepId: string, activeMs: number) => tell({ verb: 'time-spent', stepId, activeMs }), [tell])
+  useStepTime(state.at === END || preview ? null : state.at, report)
+  return { play, state, act, resumed: first.goesOn && first.state.seen.length > 1, again }
+}
+
+const RETRY_MS = 3_000
+
+/** Keeps where somebody is: at once in this browser, and on the server as soon as it can be reached. */
+function useKeeping(guideId: GuideId, way: KeptWay, personId: string, off: boolean): (play: KeptPlay) => void {
+  const waiting = useRef<KeptPlay | null>(null)
+  const running = useRef(false)
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  const send = useCallback(async (): Promise<void> => {
+    if (running.current || !waiting.current) return
+    running.current = true
+    const play = waiting.current
+    waiting.current = null
+    try {
+      await call(keepPlay, { params: { id: guideId, way }, body: play, keepalive: true })
+    } catch (error) {
+      // It is kept in this browser; the server gets it when it can be reached again.
+      waiting.current ??= play
+      console.warn('Not kept on the server yet', error)
+      timer.current = setTimeout(() => void send(), RETRY_MS)
+    }
+    running.current = false
+    if (waiting.current && waiting.current !== play) void send()
+  }, [guideId, way])
+  useEffect(() => () => clearTimeout(timer.current), [])
+  return useCallback(
+    (play) => {
+      if (off) return
+      remember(keyOf(personId, guideId, way), play)
+      waiting.current = play
+      void send()
+    },
+    [off, personId, guideId, way, send],
+  )
+}
