@@ -2,6 +2,7 @@ import { ReadingState } from '@jackdaw/core/assignments'
 import { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
+import { SoloResult } from './players'
 
 const guide = z.object({ id: GuideId })
 const person = z.object({ id: PersonId })
@@ -51,6 +52,30 @@ export const listPersonRecords = endpoint({
   problems: ['invalid'],
 })
 
+/** How a person has used a guide besides reading it; `null` for a way they have not used. `tries` are acts that were judged, `helped` the
+ * steps at which help was taken. What is said of watching and practising is claimed by browsers; Solo is judged by the server. */
+export const WaysUsed = z.object({
+  watch: z.nullable(z.object({ begun: z.int(), finished: z.int(), lastAt: z.int() })),
+  practise: z.nullable(z.object({ begun: z.int(), finished: z.int(), tries: z.int(), helped: z.int(), lastAt: z.int() })),
+  solo: z.nullable(
+    z.object({
+      begun: z.int(),
+      finished: z.int(),
+      tries: z.int(),
+      bestPercent: z.nullable(z.int()),
+      /** Newest edition in which it was passed. */
+      passedEdition: z.nullable(z.int()),
+      passedAt: z.nullable(z.int()),
+      lastAt: z.int(),
+    }),
+  ),
+})
+export type WaysUsed = z.infer<typeof WaysUsed>
+
+/** What came of Solo for a person: passed in an edition that still counts, tried without passing, or not tried. */
+export const SoloState = z.enum(['passed', 'not-passed', 'not-taken'])
+export type SoloState = z.infer<typeof SoloState>
+
 /** One person and one guide: state, progress, time. Times are epoch milliseconds; `activeMs` leaves out silence over a minute. */
 export const ReadingRecord = z.object({
   state: ReadingState,
@@ -62,6 +87,7 @@ export const ReadingRecord = z.object({
   lastAt: z.nullable(z.int()),
   finishedAt: z.nullable(z.int()),
   finishedEdition: z.nullable(z.int()),
+  ways: WaysUsed,
 })
 export type ReadingRecord = z.infer<typeof ReadingRecord>
 
@@ -90,12 +116,15 @@ export const getWhoFinished = endpoint({
     state: z.optional(ReadingState),
     find: z.optional(z.string().check(z.maxLength(100))),
     furthest: z.optional(StepId),
+    solo: z.optional(SoloState),
     sort: z.optional(WhoSort),
     direction: z.optional(z.enum(['up', 'down'])),
   }),
   response: z.object({
     guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean() }),
     counts: Counts,
+    /** How many people have passed Solo, have tried without passing, have not taken it. */
+    soloCounts: z.object({ passed: z.int(), notPassed: z.int(), notTaken: z.int() }),
     rows: z.array(PersonRecord),
     total: z.int(),
     pageSize: z.int(),
@@ -122,6 +151,30 @@ export const getDropOff = endpoint({
   access: { may: 'records.guide', over: 'guide' },
   params: guide,
   response: z.object({ started: z.int(), finished: z.int(), since: z.nullable(z.int()), steps: z.array(DropOffStep) }),
+  problems: ['not-found'],
+})
+
+/** A step with how it went in Practise or Solo: how often it was done, how often right at once, how often with help, how often not at all. */
+export const WayStep = z.object({
+  stepId: StepId,
+  position: z.int(),
+  section: z.string(),
+  name: z.string(),
+  people: z.int(),
+  times: z.int(),
+  rightFirst: z.int(),
+  tries: z.int(),
+  helped: z.int(),
+  failed: z.int(),
+})
+export type WayStep = z.infer<typeof WayStep>
+/** How the steps of the newest edition went in Practise or Solo. */
+export const getWaySteps = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/way-steps/:way',
+  access: { may: 'records.guide', over: 'guide' },
+  params: z.object({ id: GuideId, way: z.enum(['practise', 'solo']) }),
+  response: z.object({ people: z.int(), steps: z.array(WayStep) }),
   problems: ['not-found'],
 })
 
@@ -164,4 +217,32 @@ export const getPersonRecordsCsv = endpoint({
   params: person,
   file: true,
   problems: [],
+})
+
+/** What a person has done with one guide: every way, every attempt, every step that was practised or tested. */
+export const getPersonGuide = endpoint({
+  method: 'get',
+  path: '/api/people/:id/records/:guideId',
+  access: { may: 'records.person', over: 'person' },
+  params: z.object({ id: PersonId, guideId: GuideId }),
+  response: z.object({
+    person: z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string() }),
+    record: PersonGuide,
+    attempts: z.array(z.object({ number: z.int(), edition: z.int(), result: SoloResult })),
+    steps: z.array(
+      z.object({
+        stepId: StepId,
+        position: z.int(),
+        section: z.string(),
+        name: z.string(),
+        way: z.enum(['practise', 'solo']),
+        times: z.int(),
+        rightFirst: z.int(),
+        tries: z.int(),
+        helped: z.int(),
+        failed: z.int(),
+      }),
+    ),
+  }),
+  problems: ['not-found'],
 })

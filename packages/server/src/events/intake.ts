@@ -123,12 +123,7 @@ const oneAtATime = (tx: Db, personId: PersonId) => tx.rows('select pg_advisory_x
 export type AttestedEvent = Omit<StoredEvent, 'attested'>
 
 /** Adds what the server itself has judged; attested. Sending the same ids again changes nothing. */
-export async function addAttested(
-  tx: Db,
-  personId: PersonId,
-  events: readonly AttestedEvent[],
-  now: number,
-): Promise<void> {
+export async function addAttested(tx: Db, personId: PersonId, events: readonly AttestedEvent[], now: number): Promise<void> {
   await oneAtATime(tx, personId)
   await addEvents(
     tx,

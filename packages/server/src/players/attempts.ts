@@ -312,6 +312,22 @@ export const giveUp = (db: Db, guideId: GuideId, attemptId: AttemptId, personId:
     return viewOf(tx, { ...test, row: await writeOn(tx, test, { state: test.row.state, effects: [] }, 'given-up', now) }, null)
   })
 
+/** The attempts of a person at a guide that have ended, the newest first. */
+export async function attemptsOfPerson(
+  db: Db,
+  guideId: GuideId,
+  personId: PersonId,
+): Promise<{ number: number; edition: number; result: SoloResult }[]> {
+  const rows = await db.rows<Row>(`${SELECT} where a.guide_id = $1 and a.person_id = $2 order by a.number desc limit 200`, [
+    guideId,
+    personId,
+  ])
+  return rows.flatMap((row) => {
+    const result = resultOf(row)
+    return result ? [{ number: row.number, edition: row.edition, result }] : []
+  })
+}
+
 /** What somebody has done in tests of a guide. */
 export async function attemptsOf(db: Db, guideId: GuideId, personId: PersonId, now: number) {
   const guide = await db.one<{ newest_edition: number | null }>('select newest_edition from guide where id = $1', [guideId])

@@ -1,1 +1,2 @@
 export { playerRoutes } from './routes'
+export { attemptsOfPerson } from './attempts'

@@ -1,7 +1,8 @@
-import type { Counts, DropOffStep, PersonGuide, PersonRecord, WhoSort } from '@jackdaw/contracts/records'
+import type { Counts, DropOffStep, PersonGuide, PersonRecord, SoloState, WhoSort } from '@jackdaw/contracts/records'
 import { DUE_SOON_MS, type ReadingState } from '@jackdaw/core/assignments'
 import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { NO_WAYS, SOLO_STATE, waysUsed } from './wayUses'
 
 export const PAGE_SIZE = 50
 
@@ -22,7 +23,7 @@ const STANDING = `
   select k.item_id as guide_id, k.person_id, a.id is not null as assigned, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at,
     r.first_at, r.last_at, coalesce(r.active_ms, 0)::float8 as active_ms, r.finished_at, r.finished_edition,
     g.number, g.published_title as title, g.newest_edition, g.required_edition, e.steps, ${stateSql('$1', '$2')} as state
-  from (select item_id, person_id from assignment where item_kind = 'guide' union select guide_id, person_id from reading) k
+  from (select item_id, person_id from assignment where item_kind = 'guide' union select guide_id, person_id from reading union select guide_id, person_id from way_use) k
   join guide g on g.id = k.item_id and g.newest_edition is not null join edition e on e.guide_id = g.id and e.number = g.newest_edition
   left join assignment a on a.item_kind = 'guide' and a.item_id = k.item_id and a.person_id = k.person_id
   left join reading r on r.guide_id = k.item_id and r.person_id = k.person_id
@@ -64,6 +65,7 @@ const recordOf = (row: StandingRow) => ({
   lastAt: row.last_at?.getTime() ?? null,
   finishedAt: row.finished_at?.getTime() ?? null,
   finishedEdition: row.finished_edition,
+  ways: NO_WAYS,
 })
 
 /** How many people of a guide are in which state. */
@@ -85,6 +87,7 @@ export type WhoFilter = {
   state?: ReadingState | undefined
   find?: string | undefined
   furthest?: StepId | undefined
+  solo?: SoloState | undefined
   sort: WhoSort
   down: boolean
   page: number
@@ -113,14 +116,30 @@ export async function whoFinished(
     `with who as (
        select w.*, p.name, p.site_id, p.department_id${early ? ', coalesce(h.seen, 0) as seen' : ''} from (${STANDING} and k.item_id = $4) w join person p on p.id = w.person_id
        ${early ? `left join (${REACH}) h on h.person_id = w.person_id` : ''}
-       where ($5::text is null or (${early ? 'h.furthest = $5 and ' : ''}coalesce(w.finished_edition < w.required_edition, true))) and ($6::text is null or w.state = $6) and ($7 = '' or position(plain($7) in plain(p.name)) > 0)),
+       where ($5::text is null or (${early ? 'h.furthest = $5 and ' : ''}coalesce(w.finished_edition < w.required_edition, true))) and ($6::text is null or w.state = $6) and ($7 = '' or position(plain($7) in plain(p.name)) > 0) and ($9::text is null or ${SOLO_STATE} = $9)),
      page as (select *, count(*) over ()::int as total from who order by ${order} limit ${pageSize} offset $8)
      select w.*, ${early ? '' : `${SEEN} as seen,`} s.name as site, d.name as department from page w join site s on s.id = w.site_id join department d on d.id = w.department_id order by ${order.replace('name,', 'w.name,').replace(/^name /, 'w.name ')}`,
-    [...standing(scope, now), guideId, filter.furthest ?? null, filter.state ?? null, filter.find ?? '', (filter.page - 1) * pageSize],
+    [
+      ...standing(scope, now),
+      guideId,
+      filter.furthest ?? null,
+      filter.state ?? null,
+      filter.find ?? '',
+      (filter.page - 1) * pageSize,
+      filter.solo ?? null,
+    ],
   )
+  const ways = await waysUsed(db, { guideIds: [guideId], personIds: rows.map((row) => row.person_id) })
   return {
     total: rows[0]?.total ?? 0,
-    rows: rows.map((row) => ({ ...recordOf(row), personId: row.person_id, name: row.name, site: row.site, department: row.department })),
+    rows: rows.map((row) => ({
+      ...recordOf(row),
+      ways: ways(guideId, row.person_id),
+      personId: row.person_id,
+      name: row.name,
+      site: row.site,
+      department: row.department,
+    })),
   }
 }
 
@@ -163,7 +182,15 @@ export async function guidesOfPerson(db: Db, personId: PersonId, now: number): P
     `select w.*, ${SEEN} as seen from (${STANDING} and k.person_id = $4) w order by ${STATE_ORDER}, due_at nulls last, number`,
     [...standing({ everybody: true }, now), personId],
   )
-  return rows.map((row) => ({ ...recordOf(row), guideId: row.guide_id, number: row.number, title: row.title, edition: row.newest_edition }))
+  const ways = await waysUsed(db, { guideIds: rows.map((row) => row.guide_id), personIds: [personId] })
+  return rows.map((row) => ({
+    ...recordOf(row),
+    ways: ways(row.guide_id, personId),
+    guideId: row.guide_id,
+    number: row.number,
+    title: row.title,
+    edition: row.newest_edition,
+  }))
 }
 
 const nested = (row: Counts): Counts => ({
@@ -226,4 +253,18 @@ export async function personRecords(
     total: rows[0]?.total ?? 0,
     rows: rows.map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, counts: nested(row) })),
   }
+}
+
+/** How many people of a guide have passed Solo, have tried it, have not taken it. */
+export async function soloCountsOf(
+  db: Db,
+  guideId: GuideId,
+  scope: Scope,
+  now: number,
+): Promise<{ passed: number; notPassed: number; notTaken: number }> {
+  return (await db.one(
+    `select count(*) filter (where solo = 'passed')::int as passed, count(*) filter (where solo = 'not-passed')::int as "notPassed", count(*) filter (where solo = 'not-taken')::int as "notTaken"
+     from (select ${SOLO_STATE} as solo from (${STANDING} and k.item_id = $4) w) x`,
+    [...standing(scope, now), guideId],
+  ))!
 }

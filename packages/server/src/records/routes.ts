@@ -1,8 +1,10 @@
 import {
   getDropOff,
+  getPersonGuide,
   getPersonRecords,
   getPersonRecordsCsv,
   getWhoFinished,
+  getWaySteps,
   getWhoFinishedCsv,
   listGuideRecords,
   listPersonRecords,
@@ -11,7 +13,19 @@ import { may } from '@jackdaw/core/people'
 import { localDateAt, type GuideId, type PersonId } from '@jackdaw/core/shared'
 import type { Response } from 'express'
 import { fail, route, type Caller, type Context, type Routes } from '../http'
-import { countsOfGuide, dropOffOf, guideRecords, guidesOfPerson, PAGE_SIZE, personRecords, whoFinished, type Scope } from './readings'
+import { attemptsOfPerson } from '../players'
+import {
+  countsOfGuide,
+  dropOffOf,
+  guideRecords,
+  guidesOfPerson,
+  PAGE_SIZE,
+  personRecords,
+  soloCountsOf,
+  whoFinished,
+  type Scope,
+} from './readings'
+import { stepsOfPerson, wayStepsOf } from './wayUses'
 import { guideCsv, personCsv } from './tables'
 
 const CSV_ROWS = 100_000
@@ -55,14 +69,20 @@ export function recordRoutes(routes: Routes): void {
       state: query.state,
       find: query.find?.trim(),
       furthest: query.furthest,
+      solo: query.solo,
       sort: query.sort ?? 'state',
       down: query.direction === 'down',
       page: query.page ?? 1,
     }
-    const [counts, { rows, total }] = await Promise.all([countsOfGuide(db, id, scope, now), whoFinished(db, id, scope, filter, now)])
+    const [counts, soloCounts, { rows, total }] = await Promise.all([
+      countsOfGuide(db, id, scope, now),
+      soloCountsOf(db, id, scope, now),
+      whoFinished(db, id, scope, filter, now),
+    ])
     return {
       guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) },
       counts,
+      soloCounts,
       rows,
       total,
       pageSize: PAGE_SIZE,
@@ -72,6 +92,12 @@ export function recordRoutes(routes: Routes): void {
   route(routes, getDropOff, async ({ params: { id } }, { caller }) => {
     const { edition, required } = await publishedGuide(id)
     return dropOffOf(db, id, edition, required, scopeOf(caller))
+  })
+
+  route(routes, getWaySteps, async ({ params: { id, way } }, { caller }) => {
+    const { edition } = await publishedGuide(id)
+    const scope = scopeOf(caller)
+    return wayStepsOf(db, id, edition, way, scope.everybody ? null : scope.reportsTo)
   })
 
   route(routes, getWhoFinishedCsv, async ({ params: { id } }, { caller, now, res }) => {
@@ -84,6 +110,15 @@ export function recordRoutes(routes: Routes): void {
     person: await personOf(id),
     rows: await guidesOfPerson(db, id, now),
   }))
+  route(routes, getPersonGuide, async ({ params: { id, guideId } }, { now }) => {
+    const record = (await guidesOfPerson(db, id, now)).find((each) => each.guideId === guideId)
+    return {
+      person: await personOf(id),
+      record: record ?? fail('not-found', 'This person has not been given the guide and has not used it.'),
+      attempts: await attemptsOfPerson(db, guideId, id),
+      steps: await stepsOfPerson(db, guideId, id),
+    }
+  })
   route(routes, getPersonRecordsCsv, async ({ params: { id } }, { caller, now, res }) => {
     const person = await personOf(id)
     sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, personCsv(person, await guidesOfPerson(db, id, now)))

@@ -25,6 +25,13 @@ const READING = [
   'Last activity (UTC)',
   'Finished (UTC)',
   'Finished edition',
+  'Watched',
+  'Practised',
+  'Practise tries',
+  'Steps with help',
+  'Solo attempts',
+  'Solo best %',
+  'Solo passed (UTC)',
 ]
 
 const reading = (row: ReadingRecord & { assigned: boolean }): (string | number | null)[] => [
@@ -38,6 +45,13 @@ const reading = (row: ReadingRecord & { assigned: boolean }): (string | number |
   instant(row.lastAt),
   instant(row.finishedAt),
   row.finishedEdition,
+  row.ways.watch?.finished ?? 0,
+  row.ways.practise?.finished ?? 0,
+  row.ways.practise?.tries ?? 0,
+  row.ways.practise?.helped ?? 0,
+  row.ways.solo?.begun ?? 0,
+  row.ways.solo?.bestPercent ?? null,
+  instant(row.ways.solo?.passedAt ?? null),
 ]
 
 /** The people of a guide as a file. */

@@ -11,6 +11,18 @@ export const english: Record<string, string> = {
     'At each step you have {{count}} tries; what is right at once counts most.',
   'You have {{count}} attempts left._one': 'You have one attempt left.',
   'You have {{count}} attempts left._other': 'You have {{count}} attempts left.',
+  '{{count}} attempts_one': '{{count}} attempt',
+  '{{count}} attempts_other': '{{count}} attempts',
+  '{{count}} steps with help_one': '{{count}} step with help',
+  '{{count}} steps with help_other': '{{count}} steps with help',
+  '{{count}} people took it. The bar is the share that was right at the first try._one':
+    '{{count}} person took it. The bar is the share that was right at the first try.',
+  '{{count}} people took it. The bar is the share that was right at the first try._other':
+    '{{count}} people took it. The bar is the share that was right at the first try.',
+  '{{count}} people practised. The bar is the share that was right at the first try and without help._one':
+    '{{count}} person practised. The bar is the share that was right at the first try and without help.',
+  '{{count}} people practised. The bar is the share that was right at the first try and without help._other':
+    '{{count}} people practised. The bar is the share that was right at the first try and without help.',
   '{{count}} people_one': '{{count}} person',
   '{{count}} people_other': '{{count}} people',
   '{{count}} guides_one': '{{count}} guide',

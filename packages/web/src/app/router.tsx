@@ -41,6 +41,10 @@ export const router = createBrowserRouter([
           { path: 'look', lazy: async () => ({ Component: (await import('../guides/LookPage')).LookPage }) },
           { path: 'records', lazy: async () => ({ Component: (await import('../records/RecordsPage')).RecordsPage }) },
           { path: 'records/guides/:id', lazy: async () => ({ Component: (await import('../records/WhoFinishedPage')).WhoFinishedPage }) },
+          {
+            path: 'records/people/:id/guides/:guideId',
+            lazy: async () => ({ Component: (await import('../records/PersonGuidePage')).PersonGuidePage }),
+          },
           { path: 'records/people/:id', lazy: async () => ({ Component: (await import('../records/PersonPage')).PersonPage }) },
           { path: '*', lazy: async () => ({ Component: (await import('./NotFoundPage')).NotFoundPage }) },
         ].map((each) => ({ ...each, ErrorBoundary: BrokenPage })),

@@ -120,9 +120,7 @@ function SoloStep({
           {screen.words || t('Step {{n}} of {{of}}', { n: screen.position, of: screen.of })}
         </h1>
         {screen.body && <RichTextView text={screen.body} className="practise-text" />}
-        {!reads && !screen.words && (
-          <p className="text-soft">{t('Do what comes next, as you would in the application.')}</p>
-        )}
+        {!reads && !screen.words && <p className="text-soft">{t('Do what comes next, as you would in the application.')}</p>}
       </div>
       {shownAs && ground && (
         <div className="w-full max-w-[1180px] [&>div]:flex [&>div]:flex-col [&>div]:items-center">

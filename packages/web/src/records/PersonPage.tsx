@@ -7,6 +7,7 @@ import { addressOf } from '../api'
 import { useMe } from '../people'
 import { buttonClass, dayOf, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
 import { usePersonRecords } from './queries'
+import { WaysUsedWords } from './WaysUsedWords'
 
 /** One person's guides: what they have been given or have opened, and how far they are. */
 export function PersonPage() {
@@ -62,6 +63,9 @@ export function PersonPage() {
                             {row.title}
                           </Link>
                           {!row.assigned && <span className="block text-xs text-soft">{t('not assigned')}</span>}
+                          <span className="block">
+                            <WaysUsedWords ways={row.ways} to={`/records/people/${id}/guides/${row.guideId}`} />
+                          </span>
                         </td>
                         <td className="py-2 pr-4">
                           <StateMark state={row.state} dueOn={row.dueOn} />

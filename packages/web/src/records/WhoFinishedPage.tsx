@@ -1,4 +1,4 @@
-import { getWhoFinishedCsv, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
+import { getWhoFinishedCsv, SoloState, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
 import { ReadingState } from '@jackdaw/core/assignments'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
@@ -25,6 +25,8 @@ import {
   type Sort,
 } from '../ui'
 import { useDropOff, useWhoFinished } from './queries'
+import { WayStepsRuler } from './WayStepsRuler'
+import { WaysUsedWords } from './WaysUsedWords'
 
 export function WhoFinishedPage() {
   const { t } = useTranslation()
@@ -33,13 +35,23 @@ export function WhoFinishedPage() {
   const state = ReadingState.safeParse(search.get('state')).data
   const furthest = (search.get('stopped') ?? undefined) as StepId | undefined
   const find = search.get('find') ?? ''
+  const solo = SoloState.safeParse(search.get('solo')).data
+  const by = search.get('by') === 'solo' ? 'solo' : search.get('by') === 'practise' ? 'practise' : 'read'
   const sort: Sort<WhoSort> = { by: (search.get('sort') ?? 'state') as WhoSort, down: search.get('down') === 'yes' }
-  const who = useWhoFinished(id, { state, furthest, find: find || undefined, sort: sort.by, direction: sort.down ? 'down' : 'up', page })
+  const who = useWhoFinished(id, {
+    state,
+    furthest,
+    solo,
+    find: find || undefined,
+    sort: sort.by,
+    direction: sort.down ? 'down' : 'up',
+    page,
+  })
   const drops = useDropOff(id)
   const stopName = drops.data?.steps.find((step) => step.stepId === furthest)
   return (
     <Loaded query={who}>
-      {({ guide, counts, rows, total, pageSize, onlyReports }) => (
+      {({ guide, counts, soloCounts, rows, total, pageSize, onlyReports }) => (
         <>
           <title>{`${t('Who finished')} – ${guide.title} – Jackdaw`}</title>
           <TitleLine
@@ -60,15 +72,20 @@ export function WhoFinishedPage() {
           </TitleLine>
           <div className="grow grid lg:grid-cols-[340px_minmax(0,1fr)] border-t border-hair">
             <aside className="p-4 border-r border-hair min-w-0">
-              <Loaded query={drops}>
-                {(data) => (
-                  <DropOffRuler
-                    {...data}
-                    selected={furthest}
-                    onPick={(stepId) => set({ stopped: stepId === furthest ? undefined : stepId, state: undefined })}
-                  />
-                )}
-              </Loaded>
+              <ByWay by={by} onBy={(next) => set({ by: next === 'read' ? undefined : next, stopped: undefined })} />
+              {by === 'read' ? (
+                <Loaded query={drops}>
+                  {(data) => (
+                    <DropOffRuler
+                      {...data}
+                      selected={furthest}
+                      onPick={(stepId) => set({ stopped: stepId === furthest ? undefined : stepId, state: undefined })}
+                    />
+                  )}
+                </Loaded>
+              ) : (
+                <WayStepsRuler id={id} way={by} />
+              )}
             </aside>
             <div className="bg-sheet px-4 md:px-6 py-4 min-w-0">
               <CountLine
@@ -76,6 +93,7 @@ export function WhoFinishedPage() {
                 state={state}
                 onState={(next) => set({ state: next === state ? undefined : next, stopped: undefined })}
               />
+              <SoloLine counts={soloCounts} solo={solo} onSolo={(next) => set({ solo: next === solo ? undefined : next })} />
               <form
                 className="flex flex-wrap gap-2 items-center my-3"
                 onSubmit={(event) => {
@@ -98,18 +116,23 @@ export function WhoFinishedPage() {
                 <span className="text-sm text-soft" role="status">
                   {t('{{count}} people', { count: total })}
                   {stopName && ` ${t('who stopped at step {{n}}', { n: stopName.position })}`}
-                  {(state || furthest || find) && (
+                  {(state || furthest || solo || find) && (
                     <button
                       type="button"
                       className="ml-2 text-petrol underline"
-                      onClick={() => set({ state: undefined, stopped: undefined, find: undefined })}
+                      onClick={() => set({ state: undefined, stopped: undefined, solo: undefined, find: undefined })}
                     >
                       {t('Show all')}
                     </button>
                   )}
                 </span>
               </form>
-              <PeopleTable rows={rows} sort={sort} onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })} />
+              <PeopleTable
+                guideId={id}
+                rows={rows}
+                sort={sort}
+                onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
+              />
               {rows.length === 0 && (
                 <p className="py-4 text-soft">
                   {counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}
@@ -124,7 +147,17 @@ export function WhoFinishedPage() {
   )
 }
 
-function PeopleTable({ rows, sort, onSort }: { rows: PersonRecord[]; sort: Sort<WhoSort>; onSort: (sort: Sort<WhoSort>) => void }) {
+function PeopleTable({
+  guideId,
+  rows,
+  sort,
+  onSort,
+}: {
+  guideId: GuideId
+  rows: PersonRecord[]
+  sort: Sort<WhoSort>
+  onSort: (sort: Sort<WhoSort>) => void
+}) {
   const { t } = useTranslation()
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('People')}>
@@ -145,6 +178,9 @@ function PeopleTable({ rows, sort, onSort }: { rows: PersonRecord[]; sort: Sort<
                 {words}
               </SortHead>
             ))}
+            <th scope="col" className="text-left font-semibold py-1.5 pr-4 whitespace-nowrap">
+              {t('Watch, Practise, Solo')}
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -170,11 +206,76 @@ function PeopleTable({ rows, sort, onSort }: { rows: PersonRecord[]; sort: Sort<
               <td className="py-2 pr-4 whitespace-nowrap" title={row.lastAt === null ? undefined : momentOf(row.lastAt)}>
                 {row.lastAt === null ? '–' : whenOf(row.lastAt)}
               </td>
+              <td className="py-2 pr-2">
+                <WaysUsedWords ways={row.ways} to={`/records/people/${row.personId}/guides/${guideId}`} />
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
     </div>
+  )
+}
+
+/** Of which way the ruler tells. */
+function ByWay({ by, onBy }: { by: 'read' | 'practise' | 'solo'; onBy: (by: 'read' | 'practise' | 'solo') => void }) {
+  const { t } = useTranslation()
+  return (
+    <div role="group" aria-label={t('Steps by way of use')} className="flex gap-1 mb-3">
+      {(
+        [
+          ['read', t('Read')],
+          ['practise', t('Practise')],
+          ['solo', t('Solo')],
+        ] as const
+      ).map(([way, name]) => (
+        <button
+          key={way}
+          type="button"
+          aria-pressed={by === way}
+          className="px-3 min-h-9 border-b-2 border-transparent hover:border-edge aria-pressed:border-petrol aria-pressed:bg-wash"
+          onClick={() => onBy(way)}
+        >
+          {name}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+/** How many have passed Solo; each figure leads to the people. */
+function SoloLine({
+  counts,
+  solo,
+  onSolo,
+}: {
+  counts: { passed: number; notPassed: number; notTaken: number }
+  solo: SoloState | undefined
+  onSolo: (solo: SoloState) => void
+}) {
+  const { t } = useTranslation()
+  if (counts.passed + counts.notPassed === 0) return null
+  const of: [SoloState, number, string][] = [
+    ['passed', counts.passed, t('passed')],
+    ['not-passed', counts.notPassed, t('not passed yet')],
+    ['not-taken', counts.notTaken, t('not taken')],
+  ]
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 mt-1">
+      <span className="font-semibold">{t('Solo')}</span>
+      {of.map(([state, n, words]) => (
+        <button
+          key={state}
+          type="button"
+          aria-pressed={solo === state}
+          className="inline-flex items-center px-2 min-h-9 border-b-2 border-transparent hover:border-edge aria-pressed:border-petrol aria-pressed:bg-wash"
+          onClick={() => onSolo(state)}
+        >
+          <span className="font-semibold mr-1.5">{n}</span>
+          {words}
+        </button>
+      ))}
+    </p>
   )
 }
 

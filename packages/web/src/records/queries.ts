@@ -1,5 +1,13 @@
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
-import { getDropOff, getPersonRecords, getWhoFinished, listGuideRecords, listPersonRecords } from '@jackdaw/contracts/records'
+import {
+  getDropOff,
+  getPersonGuide,
+  getPersonRecords,
+  getWaySteps,
+  getWhoFinished,
+  listGuideRecords,
+  listPersonRecords,
+} from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { call } from '../api'
@@ -32,4 +40,17 @@ export const usePersonRecords = (id: PersonId) =>
     queryKey: ['records', 'person', id],
     staleTime: 0,
     queryFn: ({ signal }) => call(getPersonRecords, { params: { id }, signal }),
+  })
+export const useWaySteps = (id: GuideId, way: 'practise' | 'solo', enabled: boolean) =>
+  useQuery({
+    queryKey: ['records', 'way-steps', id, way],
+    enabled,
+    ...fresh,
+    queryFn: ({ signal }) => call(getWaySteps, { params: { id, way }, signal }),
+  })
+export const usePersonGuide = (id: PersonId, guideId: GuideId) =>
+  useQuery({
+    queryKey: ['records', 'person', id, guideId],
+    staleTime: 0,
+    queryFn: ({ signal }) => call(getPersonGuide, { params: { id, guideId }, signal }),
   })

@@ -1,0 +1,97 @@
+import type { WayStep, WaysUsed } from '@jackdaw/contracts/records'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+
+/** Somebody who has only read. */
+export const NO_WAYS: WaysUsed = { watch: null, practise: null, solo: null }
+
+/** What came of Solo, as SQL over a row `w` with `guide_id`, `person_id` and `required_edition`. */
+export const SOLO_STATE = `coalesce((select case when u.passed_edition >= w.required_edition then 'passed' else 'not-passed' end
+  from way_use u where u.guide_id = w.guide_id and u.person_id = w.person_id and u.way = 'solo'), 'not-taken')`
+
+type Row = {
+  guide_id: string
+  person_id: string
+  way: 'watch' | 'practise' | 'solo'
+  last_at: Date
+  begun: number
+  finished: number
+  tries: number
+  helped: number
+  best_percent: number | null
+  passed_edition: number | null
+  passed_at: Date | null
+}
+
+/** How people have used guides besides reading them.
+ * @returns a function from guide and person to the ways that they have used */
+export async function waysUsed(
+  db: Db,
+  { guideIds, personIds }: { guideIds: readonly GuideId[]; personIds: readonly PersonId[] },
+): Promise<(guideId: string, personId: string) => WaysUsed> {
+  const rows = await db.rows<Row>('select * from way_use where guide_id = any ($1) and person_id = any ($2)', [guideIds, personIds])
+  const found = new Map<string, WaysUsed>()
+  for (const row of rows) {
+    const key = `${row.guide_id} ${row.person_id}`
+    const { begun, finished, tries, helped } = row
+    const lastAt = row.last_at.getTime()
+    const ways = found.get(key) ?? NO_WAYS
+    found.set(key, {
+      ...ways,
+      ...(row.way === 'watch' ? { watch: { begun, finished, lastAt } } : {}),
+      ...(row.way === 'practise' ? { practise: { begun, finished, tries, helped, lastAt } } : {}),
+      ...(row.way === 'solo'
+        ? {
+            solo: {
+              begun,
+              finished,
+              tries,
+              lastAt,
+              bestPercent: row.best_percent,
+              passedEdition: row.passed_edition,
+              passedAt: row.passed_at?.getTime() ?? null,
+            },
+          }
+        : {}),
+    })
+  }
+  return (guideId, personId) => found.get(`${guideId} ${personId}`) ?? NO_WAYS
+}
+
+const STEP_FIGURES = `coalesce(sum(w.times), 0)::int as times, coalesce(sum(w.right_first), 0)::int as "rightFirst",
+  coalesce(sum(w.tries), 0)::int as tries, coalesce(sum(w.helped), 0)::int as helped, coalesce(sum(w.failed), 0)::int as failed`
+
+/** How the steps of an edition went in a way, over all people, or those who report to somebody. */
+export async function wayStepsOf(
+  db: Db,
+  guideId: GuideId,
+  edition: number,
+  way: 'practise' | 'solo',
+  manager: PersonId | null,
+): Promise<{ people: number; steps: WayStep[] }> {
+  const people = await db.one<{ people: number }>(
+    'select count(*)::int as people from way_use where guide_id = $1 and way = $2 and ($3::text is null or person_id in (select person_id from reports_of($3)))',
+    [guideId, way, manager],
+  )
+  const steps = await db.rows<WayStep>(
+    `select x.step_id as "stepId", x.position, x.section, x.name, count(w.person_id)::int as people, ${STEP_FIGURES}
+     from edition_step x left join way_step w on w.guide_id = x.guide_id and w.step_id = x.step_id and w.way = $3
+       and ($4::text is null or w.person_id in (select person_id from reports_of($4)))
+     where x.guide_id = $1 and x.edition = $2 group by x.step_id, x.position, x.section, x.name order by x.position`,
+    [guideId, edition, way, manager],
+  )
+  return { people: people!.people, steps }
+}
+
+/** How the steps of the newest edition went for one person. */
+export const stepsOfPerson = (
+  db: Db,
+  guideId: GuideId,
+  personId: PersonId,
+): Promise<(Omit<WayStep, 'people'> & { way: 'practise' | 'solo' })[]> =>
+  db.rows(
+    `select x.step_id as "stepId", x.position, x.section, x.name, w.way, w.times, w.right_first as "rightFirst", w.tries, w.helped, w.failed
+     from way_step w join guide g on g.id = w.guide_id join edition_step x on x.guide_id = w.guide_id and x.edition = g.newest_edition and x.step_id = w.step_id
+     where w.guide_id = $1 and w.person_id = $2 order by x.position, w.way`,
+    [guideId, personId],
+  )
