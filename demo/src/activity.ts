@@ -24,7 +24,7 @@ export type Reading = {
 type Source = { random: () => number; newEventId: () => string }
 
 /** At a time when people are at work, on or after the given one: 06:00 to 18:00, Sundays free. */
-function atWork(at: number, random: () => number): number {
+export function atWork(at: number, random: () => number): number {
   const hour = 6 * 60 * MINUTE + random() * 11.5 * 60 * MINUTE
   const day = new Date(at)
   day.setUTCHours(0, 0, 0, 0)

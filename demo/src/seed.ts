@@ -17,8 +17,10 @@ import {
   type TeamId,
 } from '@jackdaw/core/shared'
 import { readingEvents } from './activity'
+import { useRecorded } from './attempts'
 import { DEMO_PASSWORD, demoCompany, type DemoPerson } from './company'
 import { CUSTOMER_WORDS } from './customers'
+import { exercised } from './exercises'
 import { FOLDERS, GUIDES, type DemoGuide } from './guides'
 import { cautionSteps, refine } from './refine'
 import type { Batch, DemoServices, NewPerson } from './services'
@@ -129,7 +131,7 @@ async function loadGuide(
   const { document, pictures } = await (guide.recordedSummary ? recordedGuide : importedGuide)(folder, guide, services.newId)
   const id = services.newId() as GuideId
   const owner = ids.people.get(guide.owner)! as PersonId
-  const finished: GuideDocument = { ...document, kind: guide.kind, confirmSteps: guide.confirmSteps ?? false }
+  const finished: GuideDocument = { ...exercised(document, guide.file), kind: guide.kind, confirmSteps: guide.confirmSteps ?? false }
   await services.addGuide({ id, document: finished, ownerId: owner, folderId: ids.folders.get(guide.folder)! as FolderId, now })
   for (const { id: pictureId, path, words } of pictures) {
     await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(path), by: owner, now })
@@ -162,6 +164,8 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
     ]),
   )
   const source = { random, newEventId: services.newEventId }
+  // A chance of its own: what people practise changes nothing about what they read.
+  const exercising = { random: seededRandom(2026), newEventId: services.newEventId, newId: services.newId }
 
   for (const guide of GUIDES) {
     const publishedAt = until - guide.publishedDaysAgo * DAY
@@ -203,7 +207,16 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
     }
     const again = guide.again
     const changedAt = again ? until - again.daysAgo * DAY : until
-    await services.takeEvents(readers.flatMap((member) => reading(member, 1, steps, publishedAt, changedAt)))
+    const batches = readers.flatMap((member) => reading(member, 1, steps, publishedAt, changedAt))
+    await services.takeEvents(batches)
+    if (guide.recordedSummary) {
+      // Whoever has read it goes on to practise it.
+      const began = new Set(batches.map((batch) => batch.personId))
+      const people = readers
+        .filter((member) => began.has(member.id))
+        .map((member) => ({ id: member.id, diligence: diligence.get(member.id)! }))
+      await useRecorded(services, { guideId: id, file: guide.file, document }, people, publishedAt + DAY, until, exercising)
+    }
     if (again) {
       const added = services.newId() as StepId
       await services.saveChanges(

@@ -1,3 +1,4 @@
+import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { UsageEvent } from '@jackdaw/core/events'
@@ -45,4 +46,13 @@ export type DemoServices = {
     now: number,
   ): Promise<unknown>
   takeEvents(batches: readonly Batch[]): Promise<void>
+  openAttempt(guideId: GuideId, personId: PersonId, now: number): Promise<SoloAttempt>
+  actInAttempt(
+    guideId: GuideId,
+    attemptId: AttemptId,
+    personId: PersonId,
+    act: { n: number; actId: string; does: SoloAct },
+    now: number,
+  ): Promise<SoloAttempt>
+  giveUpAttempt(guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt>
 }

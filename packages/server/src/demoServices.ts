@@ -8,6 +8,7 @@ import { findDraft, findLook, insertGuide, saveDraftChanges, writeLook } from '.
 import type { Caller, Parts } from './http'
 import { insertFolder } from './library'
 import { hashPassword } from './people'
+import { actInTest, giveUpTest, openTest } from './players'
 
 type InsertAll = (table: string, columns: string[], rows: readonly Record<string, unknown>[]) => Promise<void>
 
@@ -80,6 +81,9 @@ export function demoServices({ database: db, content, newId }: Parts): DemoServi
       )
     },
     publish: (guideId, request, by, now) => publish(db, newId, guideId, request, by, now),
+    openAttempt: (guideId, personId, now) => openTest(db, newId, guideId, personId, 'en-GB', now),
+    actInAttempt: (guideId, attemptId, personId, act, now) => actInTest(db, guideId, attemptId, personId, act, now),
+    giveUpAttempt: (guideId, attemptId, personId, now) => giveUpTest(db, guideId, attemptId, personId, now),
     async takeEvents(batches) {
       for (const batch of batches)
         for (const part of inParts(batch)) await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)

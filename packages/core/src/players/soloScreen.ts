@@ -30,9 +30,7 @@ export const SoloScreen = z.object({
   /** The step's own text, where nothing is to be done but to read it. */
   body: z.nullable(RichText),
   picture: z.nullable(SoloPicture),
-  popUp: z.nullable(
-    z.object({ title: z.string(), words: z.string(), buttons: z.array(z.object({ id: z.string(), words: z.string() })) }),
-  ),
+  popUp: z.nullable(z.object({ title: z.string(), words: z.string(), buttons: z.array(z.object({ id: z.string(), words: z.string() })) })),
   /** The right field has been pointed at: something is to be entered, or chosen from a list. */
   field: z.nullable(z.object({ options: z.nullable(z.array(z.string())) })),
   /** How many of several elements have been found. */

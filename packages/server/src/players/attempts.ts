@@ -180,7 +180,7 @@ const expire = (tx: Db, test: Test): Promise<Row> =>
   writeOn(tx, test, { state: test.row.state, effects: [] }, 'expired', test.row.expires_at.getTime())
 
 /** Opens a test of the newest edition, or goes on with the one that is open. */
-export async function open(
+export async function openTest(
   db: Db,
   newId: () => string,
   guideId: GuideId,
@@ -237,7 +237,7 @@ async function own(tx: Db, guideId: GuideId, attemptId: AttemptId, personId: Per
 }
 
 /** One's own attempt as it stands. */
-export const look = (db: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt> =>
+export const findTest = (db: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt> =>
   db.transaction(async (tx) => {
     const test = await own(tx, guideId, attemptId, personId)
     const late = test.row.ended === null && test.row.expires_at.getTime() <= now
@@ -260,7 +260,7 @@ function eventOf(does: SoloAct, now: number): PlayerEvent {
 
 /** Judges one act. Acts come one after the other: what is late, repeated with another content or out of order is refused; the last one,
  * sent again, is answered alike. */
-export async function act(
+export async function actInTest(
   db: Db,
   guideId: GuideId,
   attemptId: AttemptId,
@@ -305,7 +305,7 @@ export async function act(
 }
 
 /** Gives a test up. */
-export const giveUp = (db: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt> =>
+export const giveUpTest = (db: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt> =>
   db.transaction(async (tx) => {
     const test = await own(tx, guideId, attemptId, personId)
     if (test.row.ended !== null) return viewOf(tx, test, null)

@@ -1,2 +1,2 @@
 export { playerRoutes } from './routes'
-export { attemptsOfPerson } from './attempts'
+export { actInTest, attemptsOfPerson, giveUpTest, openTest } from './attempts'

@@ -6,7 +6,7 @@ import type { Db } from '../db'
 import { picturesOfEdition } from '../files'
 import { amendedAt, findEdition } from '../guides'
 import { fail, route, type Routes } from '../http'
-import * as attempts from './attempts'
+import { actInTest, attemptsOf, findTest, giveUpTest, openTest } from './attempts'
 import { findPlay, ruledBy, savePlay } from './plays'
 
 type Standing = {
@@ -73,13 +73,13 @@ export function playerRoutes(routes: Routes): void {
   route(routes, getPlay, async ({ params: { id, way } }, { caller }) => findPlay(db, caller.id, id, way))
   route(routes, keepPlay, async ({ params: { id, way }, body }, { caller, now }) => savePlay(db, caller.id, id, way, body, now))
 
-  route(routes, getAttempts, async ({ params: { id } }, { caller, now }) => attempts.attemptsOf(db, id, caller.id, now))
+  route(routes, getAttempts, async ({ params: { id } }, { caller, now }) => attemptsOf(db, id, caller.id, now))
   route(routes, openAttempt, async ({ params: { id }, body }, { caller, now }) =>
-    attempts.open(db, routes.parts.newId, id, caller.id, body.language, now),
+    openTest(db, routes.parts.newId, id, caller.id, body.language, now),
   )
-  route(routes, getAttempt, async ({ params: { id, attemptId } }, { caller, now }) => attempts.look(db, id, attemptId, caller.id, now))
+  route(routes, getAttempt, async ({ params: { id, attemptId } }, { caller, now }) => findTest(db, id, attemptId, caller.id, now))
   route(routes, actInAttempt, async ({ params: { id, attemptId }, body }, { caller, now }) =>
-    attempts.act(db, id, attemptId, caller.id, body, now),
+    actInTest(db, id, attemptId, caller.id, body, now),
   )
-  route(routes, giveUpAttempt, async ({ params: { id, attemptId } }, { caller, now }) => attempts.giveUp(db, id, attemptId, caller.id, now))
+  route(routes, giveUpAttempt, async ({ params: { id, attemptId } }, { caller, now }) => giveUpTest(db, id, attemptId, caller.id, now))
 }

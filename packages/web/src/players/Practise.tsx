@@ -76,7 +76,7 @@ export function Practise({
   const step = steps.get(state.at)
   const at = indexOf(play.script, state.at)
   const doing = play.script.steps[at]?.doing
-  const said = useSaid(playing, doing)
+  const said = useSaid(playing, doing, step ? askedAt(step) : '')
   const names = useMemo(() => namesOf(guide.document), [guide])
   const stay = useCallback(() => act({ type: 'stay' }), [act])
   const askOut = useCallback(() => act({ type: 'ask-out' }), [act])
@@ -136,7 +136,7 @@ function usePicturesAhead(guide: UsedGuide, ids: readonly string[], at: string, 
 type Said = { words: string; tone: 'wrong' | 'part' | 'none'; act: (act: Act) => void }
 
 /** Carries acts to the player and puts into words what came of them. */
-function useSaid({ state, act }: Playing, doing: StepDoing | undefined): Said {
+function useSaid({ state, act }: Playing, doing: StepDoing | undefined, asked: string): Said {
   const { t } = useTranslation()
   const [part, setPart] = useState(false)
   const { at, here } = state
@@ -154,7 +154,7 @@ function useSaid({ state, act }: Playing, doing: StepDoing | undefined): Said {
     [act, doing],
   )
   if (!doing) return { words: '', tone: 'none', act: send }
-  if (here.hint > 0 && hinted && !here.placed) return { words: hintWords(t, doing, here.hint), tone: 'wrong', act: send }
+  if (here.hint > 0 && hinted && !here.placed) return { words: hintWords(t, doing, here.hint, asked), tone: 'wrong', act: send }
   if (here.placed && here.hint > 0) return { words: entryWords(t, doing, here), tone: 'wrong', act: send }
   if (part && doing.kind === 'several' && here.found.length > 0)
     return { words: t('{{n}} of {{of}} found', { n: here.found.length, of: doing.spots.length }), tone: 'part', act: send }
@@ -185,7 +185,7 @@ function acceptWords(t: ReturnType<typeof useTranslation>['t'], { accept }: Extr
   }
 }
 
-function hintWords(t: ReturnType<typeof useTranslation>['t'], doing: StepDoing, hint: number): string {
+function hintWords(t: ReturnType<typeof useTranslation>['t'], doing: StepDoing, hint: number, asked: string): string {
   if (doing.kind === 'keys') return hint > 1 ? t('Not those keys. Press {{keys}}.', { keys: doing.keys }) : t('Not those keys.')
   if (doing.kind === 'pop-up') return t('Not that button. Read what the window asks.')
   const [spot] = spotsOf(doing)
@@ -204,15 +204,21 @@ function hintWords(t: ReturnType<typeof useTranslation>['t'], doing: StepDoing, 
         ? t('Open its menu: the other mouse button, or a long press.')
         : ''
   const where = hint === 2 ? t('It is in the lighter part.') : hint === 3 ? t('It is in the frame.') : ''
-  return [t('Not there.'), what, how, where].filter(Boolean).join(' ')
+  return [t('Not there.'), asked, what, how, where].filter(Boolean).join(' ')
 }
+
+/** What the step's labels ask in Practise, in one line. */
+const askedAt = (step: Step): string =>
+  step.pictures
+    .flatMap((picture) => picture.annotations ?? [])
+    .flatMap((each) => (each.kind === 'label' && each.practiseWords ? [each.practiseWords] : []))
+    .join(' ')
 
 /** What is shown of the annotations while somebody practises: nothing that points at the element, until the last hint. */
 function annotationsAt(picture: StepPicture, hint: number): Annotation[] {
   const all = picture.annotations ?? []
   if (hint >= 3) return all
   return all.filter((each) => {
-    if (each.kind === 'label') return each.practiseWords !== undefined
     if (each.kind === 'frame') return false
     const to = 'area' in each ? each.area.to : 'at' in each ? each.at.to : 'to' in each ? each.to.to : 'picture'
     return to === 'picture' && each.kind !== 'arrow'

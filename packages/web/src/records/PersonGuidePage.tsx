@@ -48,12 +48,12 @@ function Ways({ record }: { record: Found['record'] }) {
     [t('Read'), <StateMark key="read" state={record.state} dueOn={record.dueOn} />],
     [
       t('Watch'),
-      watch ? t('{{begun}} times begun, {{finished}} to the end; last {{day}}', { ...watch, day: whenOf(watch.lastAt) }) : t('not used'),
+      watch ? t('begun {{begun}} ×, to the end {{finished}} ×; last {{day}}', { ...watch, day: whenOf(watch.lastAt) }) : t('not used'),
     ],
     [
       t('Practise'),
       practise
-        ? t('{{begun}} times begun, {{finished}} to the end; {{tries}} tries, {{helped}} steps with help; last {{day}}', {
+        ? t('begun {{begun}} ×, to the end {{finished}} ×; tries {{tries}}, steps with help {{helped}}; last {{day}}', {
             ...practise,
             day: whenOf(practise.lastAt),
           })
@@ -63,7 +63,7 @@ function Ways({ record }: { record: Found['record'] }) {
       t('Solo'),
       solo
         ? solo.passedAt === null
-          ? t('{{begun}} times begun, not passed yet', { begun: solo.begun })
+          ? t('begun {{begun}} ×, not passed yet', { begun: solo.begun })
           : t('passed on {{day}}, in edition {{edition}}', { day: whenOf(solo.passedAt), edition: solo.passedEdition })
         : t('not taken'),
     ],
