@@ -1,21 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Flow, GuideDocument, Step } from '../guides'
-import {
-  canFinish,
-  choicesAt,
-  begin,
-  isClosed,
-  leftToDo,
-  MOST_ROUNDS,
-  openTo,
-  recall,
-  reduce,
-  resume,
-  type Play,
-  type PlayerEffect,
-  type PlayerEvent,
-} from './player'
+import { canFinish, choicesAt, isClosed, leftToDo, MOST_ROUNDS, openTo, type Play, type PlayerEffect } from './moves'
+import { begin, recall, reduce, resume, type PlayerEvent } from './player'
 import { scoreOf } from './score'
 import { END } from './script'
 import { PlayerState } from './state'

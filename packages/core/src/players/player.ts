@@ -1,13 +1,28 @@
-import type { Act, Verdict } from './judge'
-import { judge } from './judge'
-import { afterSection, openPlaces, passSkipped, stepsLeft, waysOn } from './flow'
-import { END, indexOf, type Person, type Script, type ScriptStep } from './script'
 import { shownEntry } from './accept'
+import { afterSection, passSkipped } from './flow'
+import { judge, type Act } from './judge'
+import {
+  arrive,
+  canFinish,
+  choicesAt,
+  goBack,
+  goOn,
+  goTo,
+  isClosed,
+  isPassed,
+  isWaiting,
+  onward,
+  openTo,
+  stepAt,
+  still,
+  withOne,
+  type Play,
+  type Played,
+  type PlayerEffect,
+} from './moves'
+import { END, indexOf, type ScriptStep } from './script'
 import { arrivedAt, type Help, type PlayerState, type StepResult } from './state'
 import { POLICIES, type Way } from './way'
-
-/** How a guide is played: the steps, the person as far as rules ask for them, and what the author says of tries. */
-export type Play = { script: Script; person: Person; triesPerStep: number }
 
 /** What happens while a guide is played. `at`: epoch milliseconds. */
 export type PlayerEvent = { at: number } & (
@@ -31,26 +46,8 @@ export type PlayerEvent = { at: number } & (
   | { type: 'finish' }
 )
 
-/** What is to be carried out: told to the record, shown, or written down. */
-export type PlayerEffect =
-  | { do: 'tell'; verb: 'step-viewed' | 'step-acknowledged' | 'step-confirmed'; stepId: string }
-  | { do: 'tell'; verb: 'step-done'; stepId: string; tries: number; help: Help; done: boolean; activeMs: number }
-  | { do: 'tell'; verb: 'finished' }
-  | { do: 'show'; stepId: string }
-  | { do: 'say'; verdict: Verdict }
-  | { do: 'leave' }
-
-/** A state and what is to be carried out. */
-export type Played = { state: PlayerState; effects: PlayerEffect[] }
-
-/** How often a step may lead back before the guide goes on all the same: loops end. */
-export const MOST_ROUNDS = 25
 /** Longest time that is counted for one step; whoever was away longer did not work on it. */
 const MOST_STEP_MS = 600_000
-
-const stepAt = (play: Play, state: PlayerState): ScriptStep | undefined => play.script.steps[indexOf(play.script, state.at)]
-const still = (state: PlayerState): Played => ({ state, effects: [] })
-const withOne = (list: readonly string[], id: string): string[] => (list.includes(id) ? [...list] : [...list, id])
 
 const blank = (way: Way, now: number, only: readonly string[] | null): PlayerState => ({
   rules: 1,
@@ -110,6 +107,12 @@ export function recall(play: Play, known: KnownReading, now: number): Played {
   )
 }
 
+/** The last step of the guide that is open; the end when it is. */
+function lastOpen(play: Play, open: ReadonlySet<string>): number {
+  if (open.has(END)) return play.script.steps.length
+  return play.script.steps.findLastIndex((step) => open.has(step.id))
+}
+
 /** Goes on with a state that was written down, on another device or in another edition: what speaks of steps that are gone is left out,
  * and whoever was at one of those begins at the first step that they have not been to. */
 export function resume(written: PlayerState, play: Play, now: number): Played {
@@ -141,113 +144,6 @@ export function resume(written: PlayerState, play: Play, now: number): Played {
   const first = waits >= 0 ? waits : play.script.steps.findIndex((step) => open.has(step.id) && !isPassed(state, step))
   const last = lastOpen(play, open)
   return arrive(play, state, first >= 0 ? first : last, now)
-}
-
-/** The last step of the guide that is open; the end when it is. */
-function lastOpen(play: Play, open: ReadonlySet<string>): number {
-  if (open.has(END)) return play.script.steps.length
-  return play.script.steps.findLastIndex((step) => open.has(step.id))
-}
-
-/** Whether a step keeps what follows it closed: cautions to be acknowledged, a confirmation asked for, an act that is yet to be done. */
-export function isClosed(play: Play, state: PlayerState, id: string): boolean {
-  const step = play.script.steps[indexOf(play.script, id)]
-  if (!step) return false
-  if (POLICIES[state.way].gates) return isWaiting(play, state, id) || (play.script.confirmSteps && !state.confirmed.includes(id))
-  return POLICIES[state.way].acts && !POLICIES[state.way].jumps && state.results[id] === undefined
-}
-
-/** Whether a step has cautions that are yet to be acknowledged. */
-export function isWaiting(play: Play, state: PlayerState, id: string): boolean {
-  const step = play.script.steps[indexOf(play.script, id)]
-  return step?.acknowledge === true && POLICIES[state.way].gates && !state.acknowledged.includes(id)
-}
-
-/** The places that are open to somebody: ids of steps, and `end`. */
-export const openTo = (play: Play, state: PlayerState): Set<string> =>
-  openPlaces(play.script, play.person, state.values, (id) => isClosed(play, state, id))
-
-/** Whether nothing is left to be done at a step, in the way it is used. */
-function isPassed(state: PlayerState, step: ScriptStep): boolean {
-  return POLICIES[state.way].acts ? state.results[step.id] !== undefined : state.seen.includes(step.id)
-}
-
-/** Steps that are still to be done before the guide can be finished, by the shortest way through it. */
-export const leftToDo = (play: Play, state: PlayerState): string[] => {
-  const steps = new Map(play.script.steps.map((step) => [step.id, step]))
-  return stepsLeft(play.script, play.person, state.values, (id) => isPassed(state, steps.get(id)!) && !isClosed(play, state, id))
-}
-
-/** Whether the guide may be finished: a way from its beginning to its end has been gone. */
-export const canFinish = (play: Play, state: PlayerState): boolean => leftToDo(play, state).length === 0
-
-/** The ways on from where somebody is that are to be chosen from; none where the guide goes on by itself. */
-export function choicesAt(play: Play, state: PlayerState): Extract<ReturnType<typeof waysOn>, { kind: 'choose' }> | null {
-  const at = indexOf(play.script, state.at)
-  if (at < 0) return null
-  const ways = waysOn(play.script, at, play.person, state.values)
-  return ways.kind === 'choose' ? ways : null
-}
-
-function arrive(play: Play, state: PlayerState, to: number, now: number, from?: string): Played {
-  const step = play.script.steps[to]
-  const id = step?.id ?? END
-  const jumped = from !== undefined && to !== indexOf(play.script, from) + 1
-  const next: PlayerState = {
-    ...state,
-    at: id,
-    here: arrivedAt(now),
-    seen: step ? withOne(state.seen, id) : state.seen,
-    cameFrom: jumped ? { ...state.cameFrom, [id]: from } : without(state.cameFrom, id),
-  }
-  return {
-    state: next,
-    effects: step
-      ? [
-          { do: 'tell', verb: 'step-viewed', stepId: id },
-          { do: 'show', stepId: id },
-        ]
-      : [],
-  }
-}
-
-function without<T>(record: Record<string, T>, id: string): Record<string, T> {
-  const { [id]: _, ...rest } = record
-  return rest
-}
-
-/** Goes on from the step by a way; one that leads back is counted, and no longer taken after {@link MOST_ROUNDS} times. */
-function onward(play: Play, state: PlayerState, to: number, now: number): Played {
-  const at = indexOf(play.script, state.at)
-  if (to > at) return arrive(play, state, to, now, state.at)
-  const rounds = (state.rounds[state.at] ?? 0) + 1
-  if (rounds > MOST_ROUNDS) return arrive(play, state, passSkipped(play.script, at + 1, play.person, state.values), now, state.at)
-  return arrive(play, { ...state, rounds: { ...state.rounds, [state.at]: rounds } }, to, now, state.at)
-}
-
-/** Goes on by itself when there is nothing to choose. */
-function goOn(play: Play, state: PlayerState, now: number): Played {
-  const ways = waysOn(play.script, indexOf(play.script, state.at), play.person, state.values)
-  return ways.kind === 'on' ? onward(play, state, ways.to, now) : still(state)
-}
-
-function goTo(play: Play, state: PlayerState, to: string, now: number): Played {
-  if (to === state.at) return still(state)
-  const open = openTo(play, state)
-  if (open.has(to)) return arrive(play, state, to === END ? play.script.steps.length : indexOf(play.script, to), now)
-  // Whoever wants to go further than is open gets as far as they can.
-  const wish = to === END ? play.script.steps.length : indexOf(play.script, to)
-  const nearest = play.script.steps.findLastIndex((step, at) => at < wish && open.has(step.id))
-  return nearest < 0 || play.script.steps[nearest]!.id === state.at ? still(state) : arrive(play, state, nearest, now)
-}
-
-function goBack(play: Play, state: PlayerState, now: number): Played {
-  const at = state.at === END ? play.script.steps.length : indexOf(play.script, state.at)
-  const came = state.cameFrom[state.at]
-  let to = came === undefined ? at - 1 : indexOf(play.script, came)
-  const open = openTo(play, state)
-  while (to >= 0 && !open.has(play.script.steps[to]!.id)) to--
-  return to < 0 ? still(state) : arrive(play, state, to, now)
 }
 
 /** Writes down what came of a step and goes on, unless the way on is to be chosen. */

@@ -3,7 +3,7 @@ import { Rect, RichText, Sheet, stepsOf, type GuideDocument, type PictureSizes, 
 import { PictureId } from '../shared'
 import { namesOf, spotsOf, type Doing } from './doing'
 import type { Verdict } from './judge'
-import { choicesAt, type Play } from './player'
+import { choicesAt, type Play } from './moves'
 import { END, indexOf } from './script'
 import type { PlayerState } from './state'
 

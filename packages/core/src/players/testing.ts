@@ -1,7 +1,7 @@
 import { emptyDocument, richTextOf, type GuideDocument, type Section, type Step, type StepElement, type Verb } from '../guides'
 import { seededIds, type PictureId, type SectionId, type StepId } from '../shared'
 import { scriptOf, type Person } from './script'
-import type { Play } from './player'
+import type { Play } from './moves'
 
 const nextId = seededIds(70)
 /** A picture's id, for tests. */

@@ -23,6 +23,8 @@ export const english: Record<string, string> = {
     '{{count}} person practised. The bar is the share that was right at the first try and without help.',
   '{{count}} people practised. The bar is the share that was right at the first try and without help._other':
     '{{count}} people practised. The bar is the share that was right at the first try and without help.',
+  '{{count}} steps lack something_one': '{{count}} step lacks something',
+  '{{count}} steps lack something_other': '{{count}} steps lack something',
   '{{count}} people_one': '{{count}} person',
   '{{count}} people_other': '{{count}} people',
   '{{count}} guides_one': '{{count}} guide',

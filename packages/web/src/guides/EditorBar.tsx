@@ -9,6 +9,7 @@ import { Link, useNavigate } from 'react-router'
 import { Button, ButtonLink, IconButton } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
 import type { DraftSession, DraftView } from './draftSession'
+import { PreviewMenu } from './exercises/PreviewMenu'
 import { SaveWords } from './SaveWords'
 import { TextTools } from './TextTools'
 
@@ -19,6 +20,7 @@ type Props = {
   alsoHere: readonly PersonRef[]
   editor: Editor | null
   factsOpen: boolean
+  selected: string | null
   onArchive: () => void
   onFacts: () => void
   onSplit: (stepId: StepId, first: RichText, second: RichText) => void
@@ -27,7 +29,20 @@ type Props = {
 }
 
 /** Above the sheet: what the guide is and whether it is saved, the tools for its text, and what can be done with it. */
-export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, onArchive, onFacts, onSplit, onFind, onPrivate }: Props) {
+export function EditorBar({
+  draft,
+  session,
+  view,
+  alsoHere,
+  editor,
+  factsOpen,
+  selected,
+  onArchive,
+  onFacts,
+  onSplit,
+  onFind,
+  onPrivate,
+}: Props) {
   const { t } = useTranslation()
   const navigate = useNavigate()
   return (
@@ -58,6 +73,11 @@ export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, o
         <IconButton name={t('Redo (Ctrl+Y)')} disabled={!view.canRedo} onClick={() => session.redo()}>
           <Redo2 size={18} aria-hidden />
         </IconButton>
+        <PreviewMenu
+          guideId={draft.id}
+          session={session}
+          stepId={view.document.items.some((item) => item.kind === 'step' && item.id === selected) ? selected : null}
+        />
         {draft.may.publish && (
           <ButtonLink to={`/guides/${draft.id}/publish`} look="primary" className="mx-1" onClick={() => session.flush()}>
             {t('Publish …')}

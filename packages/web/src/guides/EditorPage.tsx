@@ -1,5 +1,6 @@
 import type { Draft } from '@jackdaw/contracts/guides'
 import { minutesToRead, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
+import { lacksIn, type Way } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -18,6 +19,8 @@ import { EditorBar } from './EditorBar'
 import { FactsColumn, type FactChanger } from './FactsColumn'
 import { FindingsPanel } from './FindingsPanel'
 import { FindReplace } from './FindReplace'
+import { FlowStrip } from './exercises/FlowStrip'
+import { WayCheck } from './exercises/WayCheck'
 import { GuideSheet } from './GuideSheet'
 import { itemActions, type BenchPlace, type ItemActions } from './itemActions'
 import { useKeeps } from './keptDrafts'
@@ -134,7 +137,7 @@ function EditorBench({ draft }: { draft: Draft }) {
     <div className="grow flex flex-col">
       <title>{`${guide.title || t('Without a title')} – Jackdaw`}</title>
       <EditorBar
-        {...{ draft, session, view, alsoHere, editor, factsOpen }}
+        {...{ draft, session, view, alsoHere, editor, factsOpen, selected }}
         onArchive={() => mutate({ archived: !draft.archived })}
         onFacts={() => setFactsOpen((now) => !now)}
         onSplit={actions.split}
@@ -151,6 +154,7 @@ function EditorBench({ draft }: { draft: Draft }) {
             ))}
             <BlackoutStrip document={guide} onApply={() => setAsked('apply')} />
             <CheckStrip document={guide} onPick={pick} />
+            <FlowStrip document={guide} onPick={pick} />
             <GuideSheet
               {...{ guideId: draft.id, session, view, actions, selected, focus, uploads, sizes, look, round, onBench, panelHost }}
               ticked={ticked}
@@ -197,10 +201,10 @@ function useFactChanger({ isError, error, mutate }: ReturnType<typeof useChangeG
 }
 
 /** What the column of facts shows of the document; the same object until one of them changes, not at every key. */
-function useFacts({ kind, confirmSteps, look, signs, ...rest }: GuideDocument) {
+function useFacts({ kind, confirmSteps, look, signs, solo, ...rest }: GuideDocument) {
   const steps = rest.items.filter((item) => item.kind === 'step').length
-  const minutes = minutesToRead({ kind, confirmSteps, look, signs, ...rest })
-  return useMemo(() => ({ kind, confirmSteps, look, signs, steps, minutes }), [kind, confirmSteps, look, signs, steps, minutes])
+  const minutes = minutesToRead({ kind, confirmSteps, look, signs, solo, ...rest })
+  return useMemo(() => ({ kind, confirmSteps, look, signs, solo, steps, minutes }), [kind, confirmSteps, look, signs, solo, steps, minutes])
 }
 
 /** What an author asks for from the menu or a strip. */
@@ -244,10 +248,21 @@ function Outline({
   pick: (id: ItemId) => void
 }) {
   const { t } = useTranslation()
+  const [way, setWay] = useState<Way>('read')
+  const lacks = useMemo(() => lacksIn(guide, way), [guide, way])
   return (
     <aside className="hidden lg:block border-r border-hair">
       <div className="sticky top-[120px] max-h-[calc(100dvh-120px)] overflow-auto p-4 pr-1">
-        <OutlineRuler document={guide} selected={selected} ticked={ticked} onPick={pick} onTick={actions.tick} onMove={actions.moveAfter} />
+        <WayCheck {...{ way, lacks }} onWay={setWay} />
+        <OutlineRuler
+          document={guide}
+          selected={selected}
+          ticked={ticked}
+          lacks={lacks}
+          onPick={pick}
+          onTick={actions.tick}
+          onMove={actions.moveAfter}
+        />
         <div className="flex gap-1 mt-3">
           <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(guide.items.at(-1)?.id ?? null)}>
             {t('+ Step')}

@@ -9,6 +9,7 @@ import { FolderOptions } from '../library/FolderOptions'
 import { useFolders, type useChangeGuide } from '../library/queries'
 import { useWriters } from '../people'
 import { Button, Check, Failed, Select } from '../ui'
+import { SoloFields } from './exercises/SoloFields'
 import { GuideLookFields } from './GuideLookFields'
 import { kindName } from './kindName'
 import { SignPicker, toggled } from './SignPicker'
@@ -27,7 +28,7 @@ export const FactsColumn = memo(function FactsColumn({
   onFact,
 }: {
   draft: Draft
-  facts: Pick<GuideDocument, 'kind' | 'confirmSteps' | 'look' | 'signs'> & { steps: number; minutes: number }
+  facts: Pick<GuideDocument, 'kind' | 'confirmSteps' | 'look' | 'signs' | 'solo'> & { steps: number; minutes: number }
   onChange: (change: Change) => void
   onFact: FactChanger
 }) {
@@ -116,6 +117,7 @@ export const FactsColumn = memo(function FactsColumn({
         )}
       </div>
       <GuideSigns signs={facts.signs} onChange={(signs) => onChange({ type: 'set-facts', facts: { signs } })} />
+      <SoloFields solo={facts.solo} onChange={onChange} />
       <GuideLookFields look={facts.look} onChange={(look) => onChange({ type: 'set-facts', facts: { look } })} />
       {!draft.may.publish && <p className="text-sm text-soft">{t('A lead publishes this guide. Tell one when it is ready.')}</p>}
       <p

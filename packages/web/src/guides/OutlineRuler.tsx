@@ -1,10 +1,13 @@
-import { stepName, type GuideDocument, type GuideItem, type ItemId } from '@jackdaw/core/guides'
+import { stepName, type GuideDocument, type GuideItem, type ItemId, type Step } from '@jackdaw/core/guides'
+import type { Lack } from '@jackdaw/core/players'
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { Construction, GripVertical } from 'lucide-react'
-import { memo, useMemo } from 'react'
+import { Construction, GripVertical, Split, Unplug } from 'lucide-react'
+import { memo, useMemo, useRef } from 'react'
 import { useTranslation } from 'react-i18next'
+import { FlowLines, roomForLines } from './exercises/FlowLines'
+import { lackWords } from './exercises/lackWords'
 
 // The same objects at every key: with new ones every tick would be drawn anew.
 const POINTER = { activationConstraint: { distance: 5 } }
@@ -15,10 +18,13 @@ export function OutlineRuler({
   document,
   selected,
   ticked,
+  lacks,
   onPick,
   onTick,
   onMove,
 }: {
+  /** What steps lack to be used in the way that is looked at. */
+  lacks: ReadonlyMap<string, readonly Lack[]>
   document: GuideDocument
   selected: ItemId | null
   ticked: ReadonlySet<ItemId>
@@ -29,6 +35,7 @@ export function OutlineRuler({
 }) {
   const { t } = useTranslation()
   const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYBOARD))
+  const list = useRef<HTMLOListElement>(null)
   const order = document.items.map((item) => item.id).join(' ')
   // The same list as long as the order is the same: else every tick would be drawn anew at every key.
   const ids = useMemo(() => (order === '' ? [] : order.split(' ')), [order])
@@ -43,7 +50,8 @@ export function OutlineRuler({
   }
   let number = 0
   return (
-    <nav aria-label={t('Outline')}>
+    <nav aria-label={t('Outline')} className="relative" style={{ paddingLeft: roomForLines(document) }}>
+      <FlowLines {...{ document, list, selected }} />
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
@@ -61,7 +69,7 @@ export function OutlineRuler({
         }}
       >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          <ol className="relative border-l-2 border-ink">
+          <ol ref={list} className="relative border-l-2 border-ink">
             {document.items.map((item) => (
               <Tick
                 key={item.id}
@@ -69,6 +77,8 @@ export function OutlineRuler({
                 number={item.kind === 'step' ? ++number : 0}
                 here={item.id === selected}
                 ticked={ticked.has(item.id)}
+                lack={lackWords(lacks.get(item.id), t)}
+                branches={item.kind === 'step' && hasWaysOn(item)}
                 {...{ onPick, onTick }}
               />
             ))}
@@ -79,14 +89,21 @@ export function OutlineRuler({
   )
 }
 
+const hasWaysOn = ({ flow }: Step): boolean =>
+  flow !== undefined && ((flow.choices?.length ?? 0) > 0 || (flow.rules?.length ?? 0) > 0 || flow.skipWhen !== undefined)
+
 const Tick = memo(function Tick({
   item,
   number,
   here,
   ticked,
+  lack,
+  branches,
   onPick,
   onTick,
 }: {
+  lack: string
+  branches: boolean
   item: GuideItem
   number: number
   here: boolean
@@ -100,6 +117,7 @@ const Tick = memo(function Tick({
   return (
     <li
       ref={setNodeRef}
+      data-item={item.id}
       style={{ transform: CSS.Translate.toString(transform), transition: transition ?? undefined }}
       className={`flex items-start group ${isDragging ? 'relative z-10 bg-wash' : ''} ${item.kind === 'section' ? 'pt-2' : ''}`}
     >
@@ -123,6 +141,18 @@ const Tick = memo(function Tick({
             </span>
             <span className="text-xs tabular-nums w-5 text-right text-soft shrink-0 mt-[7px]">{number}</span>
             {item.notReady && <NotReady />}
+            {lack !== '' && (
+              <span className="shrink-0 mt-[7px] text-ochre" title={lack} data-lack>
+                <Unplug size={14} aria-hidden />
+                <span className="sr-only">{lack}</span>
+              </span>
+            )}
+            {branches && (
+              <span className="shrink-0 mt-[7px] text-petrol" title={t('Goes on in several ways')}>
+                <Split size={14} aria-hidden />
+                <span className="sr-only">{t('Goes on in several ways')}</span>
+              </span>
+            )}
             {item.check && (
               <span className="shrink-0 mt-[5px] text-sm font-bold text-ochre" title={t('Worth a look')}>
                 ?<span className="sr-only"> {t('Worth a look')}</span>

@@ -6,12 +6,15 @@ import {
   AppWindow,
   ArrowDown,
   ArrowUp,
+  CircleDashed,
   Construction,
   Copy,
+  Hand,
   HardHat,
   Heading,
   ImagePlus,
   Plus,
+  Split,
   StickyNote,
   Trash2,
   TriangleAlert,
@@ -24,7 +27,10 @@ import type { ItemActions } from './itemActions'
 import { StepBody } from './StepBody'
 import { StepCheckPanel } from './StepCheckPanel'
 import { StepSafety } from './StepSafety'
+import { StepExercise } from './exercises/StepExercise'
+import { StepFlow } from './exercises/StepFlow'
 import { StepPictures, type PictureGround } from './StepPictures'
+import { pictureAddress } from '../players'
 
 type Common = { actions: ItemActions; selected: boolean; focus: boolean; conflicts: readonly DraftConflict[]; ticked: boolean }
 
@@ -60,6 +66,7 @@ export const StepSheet = memo(function StepSheet({
   const { t } = useTranslation()
   const [over, setOver] = useState(false)
   const [picking, setPicking] = useState(false)
+  const [panel, setPanel] = useState<'exercise' | 'flow' | null>(null)
   const name = stepName(step) || t('Step {{n}}', { n: number })
   return (
     <li
@@ -117,10 +124,22 @@ export const StepSheet = memo(function StepSheet({
             onUse={(pictureId) => actions.usePicture(step.id, pictureId)}
           />
         )}
+        {panel === 'exercise' && (
+          <StepExercise
+            {...{ step, number, sizes, actions }}
+            source={(id) => pictureAddress(guideId, null, id, 'screen')}
+            onClose={() => setPanel(null)}
+          />
+        )}
+        {panel === 'flow' && <StepFlow {...{ step, number, actions }} onClose={() => setPanel(null)} />}
         {conflicts.map((conflict) => (
           <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
         ))}
-        <StepTools {...{ step, name, actions, selected }} onSigns={() => setPicking(true)} />
+        <StepTools
+          {...{ step, name, actions, selected, panel }}
+          onSigns={() => setPicking(true)}
+          onPanel={(next) => setPanel((now) => (now === next ? null : next))}
+        />
       </div>
     </li>
   )
@@ -132,8 +151,12 @@ function StepTools({
   name,
   actions,
   selected,
+  panel,
   onSigns,
+  onPanel,
 }: {
+  panel: 'exercise' | 'flow' | null
+  onPanel: (panel: 'exercise' | 'flow') => void
   step: Step
   name: string
   actions: ItemActions
@@ -177,6 +200,14 @@ function StepTools({
           <Button look="quiet" className="text-sm px-2" onClick={() => onSigns()}>
             <HardHat size={16} aria-hidden />
             {t('Sign')}
+          </Button>
+          <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'exercise'} onClick={() => onPanel('exercise')}>
+            <Hand size={16} aria-hidden />
+            {t('Practise and Solo')}
+          </Button>
+          <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'flow'} onClick={() => onPanel('flow')}>
+            <Split size={16} aria-hidden />
+            {t('Ways on')}
           </Button>
           <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(step.id)} title="Ctrl+Enter">
             <Plus size={16} aria-hidden />
@@ -280,7 +311,15 @@ export const SectionSheet = memo(function SectionSheet({
           className="grow min-w-0 font-serif text-xl bg-transparent border-b border-transparent hover:border-hair focus:border-edge"
           onChange={(event) => actions.setSectionTitle(section.id, event.target.value)}
         />
+        {section.optional && <span className="text-sm text-soft whitespace-nowrap">{t('may be left out')}</span>}
         <div className={`flex ${selected ? '' : 'sr-only focus-within:not-sr-only'}`}>
+          <IconButton
+            name={t('Optional: {{name}}', { name: section.title || t('Section heading') })}
+            aria-pressed={section.optional === true}
+            onClick={() => actions.setOptional(section.id, section.optional !== true)}
+          >
+            <CircleDashed size={16} aria-hidden />
+          </IconButton>
           <IconButton name={t('Step after this heading')} onClick={() => actions.addStep(section.id)}>
             <Plus size={16} aria-hidden />
           </IconButton>

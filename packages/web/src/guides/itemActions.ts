@@ -77,6 +77,8 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
     record: told.record,
     setCheck: (stepId: StepId, check: StepCheck | null) => session.change({ type: 'set-check', stepId, check }),
+    document: () => session.snapshot().document,
+    setOptional: (sectionId: SectionId, optional: boolean) => session.change({ type: 'set-optional', sectionId, optional }),
     change: (...changes: Change[]) => session.change(...changes),
     setCautions: (stepId: StepId, cautions: Caution[]) => session.change({ type: 'set-cautions', stepId, cautions }),
     addCaution: (stepId: StepId) =>

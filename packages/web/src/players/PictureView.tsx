@@ -1,4 +1,3 @@
-import { getEditionPicture } from '@jackdaw/contracts/guides'
 import type { Side } from '@jackdaw/core/annotations'
 import type { Look, PictureSizes, Step, StepPicture } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
@@ -6,7 +5,7 @@ import { Maximize2 } from 'lucide-react'
 import { useCallback, useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { AnnotatedPicture } from '../annotations'
-import { addressOf } from '../api'
+import { pictureAddress } from './used'
 
 /** A picture of an edition with what is drawn on it; its place is kept free while it comes, and it can be seen in full. */
 export function PictureView({
@@ -29,7 +28,7 @@ export function PictureView({
   const { t } = useTranslation()
   const [failed, setFailed] = useState(0)
   const source = useCallback(
-    (id: PictureId, size: 'screen' | 'full' = 'screen') => addressOf(getEditionPicture, { id: guideId, edition, pictureId: id }, { size }),
+    (id: PictureId, size: 'screen' | 'full' = 'screen') => pictureAddress(guideId, edition, id, size),
     [guideId, edition],
   )
   if (failed > 0)

@@ -1,22 +1,7 @@
 import type { KeptPlay } from '@jackdaw/contracts/players'
-import { groundOf } from '@jackdaw/core/annotations'
-import { stepName, stepsOf, type Annotation, type Step, type StepPicture } from '@jackdaw/core/guides'
-import {
-  choicesAt,
-  END,
-  indexOf,
-  isClosed,
-  nameOf,
-  namesOf,
-  sectionOf,
-  spokenWords,
-  spotsOf,
-  targetArea,
-  type Act,
-  type Doing as StepDoing,
-  type PlayerState,
-} from '@jackdaw/core/players'
-import type { PictureId, StepId } from '@jackdaw/core/shared'
+import { stepsOf, type Annotation, type Step, type StepPicture } from '@jackdaw/core/guides'
+import { choicesAt, indexOf, isClosed, namesOf, spokenWords, spotsOf, type Doing as StepDoing } from '@jackdaw/core/players'
+import type { StepId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, Lightbulb, List, Wand } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTranslation } from 'react-i18next'
@@ -25,14 +10,17 @@ import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
 import { useMe } from '../people'
 import { Button } from '../ui'
-import { ActingSurface } from './ActingSurface'
 import { ElementList } from './ElementList'
-import { Brackets, EntryField, Found, PopUp, spotStyle } from './OnPicture'
+import { PopUp } from './OnPicture'
 import { PractiseEnd } from './PractiseEnd'
+import { PractiseOver } from './PractiseOver'
 import { Stage, type FlatMark } from './Stage'
 import { pictureAddress, playFor, type UsedGuide } from './used'
+import { usePicturesAhead } from './usePicturesAhead'
 import { usePlay, type Playing } from './usePlay'
+import { askedAt, useSaid, type Said } from './useSaid'
 import { WaysOn } from './WaysOn'
+import { whereWords } from './whereWords'
 
 const marksOf = ({ play, state }: Pick<Playing, 'play' | 'state'>): FlatMark[] =>
   play.script.steps.map(({ id }) => ({
@@ -87,6 +75,7 @@ export function Practise({
       where={step ? whereWords(t, guide, step, at, play.script.steps.length) : t('At the end')}
       marks={marksOf(playing)}
       leaving={state.leaving}
+      notice={playing.notice}
       onAskOut={askOut}
       onStay={stay}
       onLeave={() => act({ type: 'leave' })}
@@ -110,109 +99,6 @@ export function Practise({
     </Stage>
   )
 }
-
-/** Where one is, in words. */
-export function whereWords(t: ReturnType<typeof useTranslation>['t'], guide: UsedGuide, step: Step, at: number, of: number): string {
-  const section = sectionOf(guide.document, step)
-  return `${t('Step {{n}} of {{of}}', { n: at + 1, of })}${section ? ` · ${section}` : ''}`
-}
-
-const AHEAD = 3
-/** Fetches the pictures of the next steps before they are asked for. */
-function usePicturesAhead(guide: UsedGuide, ids: readonly string[], at: string, steps: ReadonlyMap<string, Step>): void {
-  const { guideId, edition } = guide
-  useEffect(() => {
-    const from = ids.indexOf(at)
-    for (const id of ids.slice(from + 1, from + 1 + AHEAD))
-      for (const picture of steps.get(id)?.pictures ?? [])
-        for (const stored of picture.sheet ? picture.sheet.pictures : [picture]) {
-          const image = new Image()
-          image.decoding = 'async'
-          image.src = pictureAddress(guideId, edition, stored.id as PictureId)
-        }
-  }, [guideId, edition, ids, at, steps])
-}
-
-type Said = { words: string; tone: 'wrong' | 'part' | 'none'; act: (act: Act) => void }
-
-/** Carries acts to the player and puts into words what came of them. */
-function useSaid({ state, act }: Playing, doing: StepDoing | undefined, asked: string): Said {
-  const { t } = useTranslation()
-  const [part, setPart] = useState(false)
-  const { at, here } = state
-  useEffect(() => setPart(false), [at, here.since])
-  const hinted = here.tries > 0 && state.results[at] === undefined
-  const send = useCallback(
-    (told: Act) => {
-      // Two clicks on the wrong place are one mistake.
-      if (told.do === 'click' && told.how === 'double' && doing?.kind === 'click' && doing.how !== 'double') return
-      if (told.do === 'keys' && doing?.kind !== 'keys') return
-      if (doing?.kind === 'nothing' && told.do !== 'go-on') return
-      setPart(told.do === 'click' || told.do === 'pick')
-      act({ type: 'act', act: told })
-    },
-    [act, doing],
-  )
-  if (!doing) return { words: '', tone: 'none', act: send }
-  if (here.hint > 0 && hinted && !here.placed) return { words: hintWords(t, doing, here.hint, asked), tone: 'wrong', act: send }
-  if (here.placed && here.hint > 0) return { words: entryWords(t, doing, here), tone: 'wrong', act: send }
-  if (part && doing.kind === 'several' && here.found.length > 0)
-    return { words: t('{{n}} of {{of}} found', { n: here.found.length, of: doing.spots.length }), tone: 'part', act: send }
-  return { words: '', tone: 'none', act: send }
-}
-
-function entryWords(t: ReturnType<typeof useTranslation>['t'], doing: StepDoing, here: PlayerState['here']): string {
-  if (doing.kind !== 'enter') return ''
-  const told = doing.message || t('That is not what belongs here.')
-  return here.hint > 1 ? `${told} ${acceptWords(t, doing)}` : told
-}
-
-/** What is accepted, in words. */
-function acceptWords(t: ReturnType<typeof useTranslation>['t'], { accept }: Extract<StepDoing, { kind: 'enter' }>): string {
-  switch (accept.how) {
-    case 'pattern':
-      return t('It looks like {{pattern}}: # is a digit, @ a letter.', { pattern: accept.pattern })
-    case 'range':
-      return t('It is a number from {{least}} to {{most}}.', { least: accept.least ?? '…', most: accept.most ?? '…' })
-    case 'one-of':
-      return t('It is one of: {{values}}.', { values: accept.values.join(', ') })
-    case 'date':
-      return t('It is the day {{day}}.', { day: accept.date })
-    case 'anything':
-      return t('Anything will do, but it may not be empty.')
-    default:
-      return t('It is: {{value}}', { value: accept.value })
-  }
-}
-
-function hintWords(t: ReturnType<typeof useTranslation>['t'], doing: StepDoing, hint: number, asked: string): string {
-  if (doing.kind === 'keys') return hint > 1 ? t('Not those keys. Press {{keys}}.', { keys: doing.keys }) : t('Not those keys.')
-  if (doing.kind === 'pop-up') return t('Not that button. Read what the window asks.')
-  const [spot] = spotsOf(doing)
-  const name = spot ? nameOf(spot) : ''
-  const what = {
-    click: t('You are looking for “{{name}}”.', { name }),
-    enter: t('You are looking for the field “{{name}}”.', { name }),
-    drag: t('Drag “{{name}}”.', { name }),
-    several: t('Look for all of them, in any order.'),
-    nothing: '',
-  }[doing.kind]
-  const how =
-    doing.kind === 'click' && doing.how === 'double'
-      ? t('Select it twice quickly.')
-      : doing.kind === 'click' && doing.how === 'right'
-        ? t('Open its menu: the other mouse button, or a long press.')
-        : ''
-  const where = hint === 2 ? t('It is in the lighter part.') : hint === 3 ? t('It is in the frame.') : ''
-  return [t('Not there.'), asked, what, how, where].filter(Boolean).join(' ')
-}
-
-/** What the step's labels ask in Practise, in one line. */
-const askedAt = (step: Step): string =>
-  step.pictures
-    .flatMap((picture) => picture.annotations ?? [])
-    .flatMap((each) => (each.kind === 'label' && each.practiseWords ? [each.practiseWords] : []))
-    .join(' ')
 
 /** What is shown of the annotations while somebody practises: nothing that points at the element, until the last hint. */
 function annotationsAt(picture: StepPicture, hint: number): Annotation[] {
@@ -274,7 +160,7 @@ function PractiseStep({
               source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
               maxHeight="max(220px, calc(100dvh - 256px))"
               fills
-              over={<Over {...{ guide, step, picture, doing, state, said }} />}
+              over={<PractiseOver {...{ guide, step, picture, doing, state, said }} />}
             />
           </div>
         </div>
@@ -302,85 +188,6 @@ function PractiseStep({
         </p>
       )}
     </div>
-  )
-}
-
-/** What lies over the picture: the surface that takes acts, hints, the field, the pop-up. */
-function Over({
-  guide,
-  step,
-  picture,
-  doing,
-  state,
-  said,
-}: {
-  guide: UsedGuide
-  step: Step
-  picture: StepPicture
-  doing: StepDoing
-  state: PlayerState
-  said: Said
-}) {
-  const ground = groundOf(step, picture, guide.sizes[picture.id])
-  if (!ground || doing.kind === 'nothing') return null
-  const { shown } = ground
-  const { here } = state
-  const spots = spotsOf(doing)
-  const [spot] = spots
-  const open = state.at === END || here.done
-  const framed = picture.annotations?.some((each) => each.kind === 'frame' && each.area.to === 'element') === true
-  return (
-    <>
-      <ActingSurface
-        stepKey={`${step.id} ${here.since}`}
-        pictureId={picture.id}
-        shown={shown}
-        takesKeys={doing.kind === 'keys'}
-        onAct={said.act}
-        describedBy="said"
-      />
-      {spot && here.hint === 2 && !here.placed && <Area rect={targetArea(spot.rect, 0.35, 'touch')} shown={shown} />}
-      {spots.map((each, n) =>
-        'id' in each && here.found.includes(each.id as string) ? (
-          <Found key={n} rect={each.rect} shown={shown} />
-        ) : (
-          here.hint >= 3 && !here.placed && !framed && <Brackets key={n} rect={each.rect} shown={shown} />
-        ),
-      )}
-      {doing.kind === 'enter' && here.placed && !open && (
-        <EntryField
-          key={here.tries}
-          style={spotStyle(doing.on.rect, shown)}
-          options={doing.options}
-          onEnter={(entry) => said.act({ do: 'enter', entry })}
-        />
-      )}
-      {doing.kind === 'pop-up' && !open && (
-        <PopUp
-          {...doing}
-          right={here.hint >= 3 ? doing.buttons.find((each) => each.right)?.id : undefined}
-          onPress={(buttonId) => said.act({ do: 'press', buttonId })}
-        />
-      )}
-    </>
-  )
-}
-
-/** Everything but the area is darker. */
-function Area({
-  rect,
-  shown,
-}: {
-  rect: { x: number; y: number; width: number; height: number }
-  shown: { x: number; y: number; width: number; height: number }
-}) {
-  return (
-    <span
-      aria-hidden
-      data-hint-area
-      className="absolute pointer-events-none rounded-md"
-      style={{ ...spotStyle(rect, shown), boxShadow: '0 0 0 4000px rgb(23 33 43 / 0.45)' }}
-    />
   )
 }
 
@@ -447,11 +254,4 @@ function Bar({
       )}
     </div>
   )
-}
-
-/** What a step is called, with its number. */
-export const numbered = (guide: UsedGuide, id: string): string => {
-  const steps = stepsOf(guide.document)
-  const at = steps.findIndex((step) => step.id === id)
-  return at < 0 ? '' : `${at + 1}. ${stepName(steps[at]!)}`
 }

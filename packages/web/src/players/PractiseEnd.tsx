@@ -3,9 +3,9 @@ import { CircleCheck } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Button, ButtonLink } from '../ui'
-import { numbered } from './Practise'
 import type { UsedGuide } from './used'
 import type { Playing } from './usePlay'
+import { numbered } from './whereWords'
 
 /** What came of practising, and what to do with it. */
 export function PractiseEnd({ guide, playing, only }: { guide: UsedGuide; playing: Playing; only: readonly string[] | null }) {

@@ -1,17 +1,18 @@
 import { getDraft, getPictureSizes } from '@jackdaw/contracts/guides'
 import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
-import { stepName, stepsOf } from '@jackdaw/core/guides'
+import { minutesToRead, stepName, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { begin, END, reduce, scoreOf, soloScreen, Way, type PlayerEvent, type PlayerState, type Verdict } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
-import { useNavigate, useParams, useSearchParams } from 'react-router'
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { call } from '../api'
 import { Loaded } from '../ui'
 import { Practise } from './Practise'
+import { Reader } from './ReaderPage'
 import { Solo } from './Solo'
-import { pictureAddress, playFor, type UsedGuide } from './used'
+import { DRAFT, pictureAddress, playFor, type UsedGuide } from './used'
 import { Watch } from './Watch'
 
 /** An author tries the draft in one of the ways, from any step. Nothing of it is kept or counted. */
@@ -19,6 +20,7 @@ export function PreviewPage() {
   const { id, way } = useParams() as { id: GuideId; way: string }
   const [search] = useSearchParams()
   const navigate = useNavigate()
+  const tried = (useLocation().state as { document?: GuideDocument } | null)?.document
   const from = search.get('step') ?? undefined
   const draft = useQuery({
     queryKey: ['preview', id],
@@ -26,7 +28,8 @@ export function PreviewPage() {
     staleTime: Infinity,
     refetchOnWindowFocus: false,
     queryFn: async ({ signal }): Promise<UsedGuide> => {
-      const { document, number } = await call(getDraft, { params: { id }, signal })
+      const { document: saved, number } = await call(getDraft, { params: { id }, signal })
+      const document = tried ?? saved
       const sizes = await call(getPictureSizes, { params: { id }, signal })
       return { guideId: id, number, edition: null, document, sizes, reader: { roles: [], sites: [] } }
     },
@@ -41,11 +44,65 @@ export function PreviewPage() {
             return <Watch guide={guide} kept={null} onLeave={onLeave} {...start} />
           case 'solo':
             return <SoloPreview guide={guide} onLeave={onLeave} {...start} />
+          case 'read':
+            return <ReadPreview guide={guide} onLeave={onLeave} {...start} />
           default:
             return <Practise guide={guide} kept={null} onLeave={onLeave} {...start} />
         }
       }}
     </Loaded>
+  )
+}
+
+/** The reader over the draft. */
+function ReadPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string; onLeave: () => void }) {
+  const { t } = useTranslation()
+  const steps = stepsOf(guide.document)
+  const before = steps.slice(0, Math.max(0, steps.findIndex((step) => step.id === from) + 1)).map((step) => step.id)
+  return (
+    <div className="min-h-dvh flex flex-col">
+      <p className="bg-ink text-white px-4 min-h-11 flex items-center gap-4 text-sm">
+        <span className="grow">{t('This is a preview. Nothing of it is kept.')}</span>
+        <Link
+          to={`/guides/${guide.guideId}/edit`}
+          className="underline min-h-11 inline-flex items-center"
+          onClick={(event) => {
+            event.preventDefault()
+            onLeave()
+          }}
+        >
+          {t('Back to the editor')}
+        </Link>
+      </p>
+      <main id="main" className="grow flex flex-col">
+        <Reader
+          edition={{
+            guideId: guide.guideId,
+            number: guide.number,
+            edition: DRAFT,
+            newestEdition: DRAFT,
+            publishedAt: Date.now(),
+            changeNote: '',
+            minutes: minutesToRead(guide.document),
+            owner: '',
+            document: guide.document,
+            pictureSizes: guide.sizes,
+            amendedAt: null,
+            assigned: false,
+            dueOn: null,
+            reader: { roles: [], sites: [] },
+            progress: {
+              lastStepId: before.at(-1) ?? null,
+              seen: before,
+              acknowledged: before,
+              confirmed: before.slice(0, -1),
+              finishedEdition: null,
+              mustReread: false,
+            },
+          }}
+        />
+      </main>
+    </div>
   )
 }
 

@@ -11,6 +11,7 @@ import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
 import { Button, ButtonLink, dayOf, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
 import { GuideHead } from './GuideHead'
+import { DRAFT } from './used'
 import { UseMenu } from './UseMenu'
 import { useReaderEdition, useReading, type Doing } from './useReading'
 import { WaysOn } from './WaysOn'
@@ -62,7 +63,8 @@ const lookStyle = (look: Look): React.CSSProperties =>
     '--guide-font': look.type === 'serif' ? 'var(--font-serif)' : 'var(--font-sans)',
   }) as React.CSSProperties
 
-function Reader({ edition }: { edition: ReaderEdition }) {
+/** An edition, or a draft that is tried, as it is read. */
+export function Reader({ edition }: { edition: ReaderEdition }) {
   const { t } = useTranslation()
   const { play, state, act, startedFrom } = useReading(edition)
   const [rulerOpen, setRulerOpen] = useState(false)
@@ -117,7 +119,7 @@ function Reader({ edition }: { edition: ReaderEdition }) {
             {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
           </p>
           <div className="mb-4">
-            <UseMenu guideId={edition.guideId} ways={ways} place="column" />
+            <UseMenu guideId={edition.guideId} ways={edition.edition === DRAFT ? [] : ways} place="column" />
           </div>
           <StepRuler marks={marksOf(edition, play, state)} label={t('Steps')} onPick={pick} />
         </div>
@@ -125,7 +127,7 @@ function Reader({ edition }: { edition: ReaderEdition }) {
       <div className="grow flex flex-col bg-sheet min-w-0">
         <div className="lg:hidden px-4 py-2 flex items-center gap-3">
           <span className="text-sm text-soft truncate grow">{document.title}</span>
-          <UseMenu guideId={edition.guideId} ways={ways} place="top" />
+          <UseMenu guideId={edition.guideId} ways={edition.edition === DRAFT ? [] : ways} place="top" />
         </div>
         <FlatRuler {...{ play, state }} />
         <article className="grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
@@ -269,11 +271,13 @@ function Closing({
           {t('Done')}
         </h1>
         <p className="mb-6">
-          {already === edition.edition
-            ? t('You have read this edition. You can look things up here at any time.')
-            : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', {
-                n: edition.edition,
-              })}
+          {edition.edition === DRAFT
+            ? t('This is a preview. Nothing of it is kept.')
+            : already === edition.edition
+              ? t('You have read this edition. You can look things up here at any time.')
+              : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', {
+                  n: edition.edition,
+                })}
         </p>
         <Button className="min-h-11" onClick={() => act({ type: 'go', to: steps[0]!.id })}>
           {t('Look at step 1')}

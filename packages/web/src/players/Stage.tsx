@@ -23,6 +23,7 @@ export function Stage({
   onLeave,
   kept,
   outWords,
+  notice = '',
 }: {
   way: string
   title: string
@@ -37,6 +38,8 @@ export function Stage({
   /** What becomes of what was done so far. */
   kept: string
   outWords?: string
+  /** Something about the connection that has to be known. */
+  notice?: string
 }) {
   const { t } = useTranslation()
   const { isFull, canBeFull, toggle } = useFullScreen(onAskOut)
@@ -78,6 +81,11 @@ export function Stage({
           <span key={id} className={`flex-1 ${MARK[state]}`} />
         ))}
       </div>
+      {notice && (
+        <p role="status" className="bg-ochre text-white px-4 py-1.5 text-sm shrink-0">
+          {notice}
+        </p>
+      )}
       <main id="main" tabIndex={-1} className="grow min-h-0 overflow-auto outline-none flex flex-col">
         {children}
       </main>

@@ -11,11 +11,11 @@ import { RichTextView } from '../guides/RichTextView'
 import { useMe } from '../people'
 import { Button, ButtonLink } from '../ui'
 import { Brackets, spotStyle } from './OnPicture'
-import { whereWords } from './Practise'
 import { Stage, type FlatMark } from './Stage'
 import { useClock, useLessMotion } from './useClock'
 import { pictureAddress, playFor, type UsedGuide } from './used'
 import { usePlay, type Playing } from './usePlay'
+import { whereWords } from './whereWords'
 import { WaysOn } from './WaysOn'
 
 /** The guide plays by itself: words, pointer, typing; slower or faster, with pauses where the person wants them. */
@@ -49,6 +49,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
         state: id === state.at ? 'here' : state.seen.includes(id) ? 'done' : 'open',
       }))}
       leaving={state.leaving}
+      notice={playing.notice}
       onAskOut={askOut}
       onStay={stay}
       onLeave={() => act({ type: 'leave' })}

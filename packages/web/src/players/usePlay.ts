@@ -15,6 +15,7 @@ import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { useTranslation } from 'react-i18next'
 import { v7 as uuidV7 } from 'uuid'
 import { call } from '../api'
 import { flush, record, useStepTime } from '../events'
@@ -34,12 +35,15 @@ function remembered(key: string): KeptPlay | null {
     return null
   }
 }
-function remember(key: string, play: KeptPlay): void {
+/** Remembers in this browser.
+ * @returns whether it can */
+function remember(key: string, play: KeptPlay): boolean {
   try {
     localStorage.setItem(key, JSON.stringify(play))
-  } catch (error) {
-    // Full or forbidden: the server still keeps it.
-    console.warn('This browser does not remember where you are', error)
+    return true
+  } catch {
+    // Full or forbidden: the caller says so.
+    return false
   }
 }
 
@@ -69,6 +73,8 @@ export type Playing = {
   act: (doing: Doing) => void
   /** Whether the person goes on where they were. */
   resumed: boolean
+  /** What has to be known about where the state is kept; empty when all is well. */
+  notice: string
   again: () => void
 }
 
@@ -121,7 +127,7 @@ export function usePlay(
     },
     [tell],
   )
-  const keep = useKeeping(guideId, way, personId, preview || edition === null || only !== null)
+  const { keep, notice } = useKeeping(guideId, way, personId, preview || edition === null || only !== null)
   const begun = useRef(false)
   useEffect(() => {
     if (begun.current) return
@@ -156,14 +162,17 @@ export function usePlay(
   }, [put, play, way, only, tell])
   const report = useCallback((stepId: string, activeMs: number) => tell({ verb: 'time-spent', stepId, activeMs }), [tell])
   useStepTime(state.at === END || preview ? null : state.at, report)
-  return { play, state, act, resumed: first.goesOn && first.state.seen.length > 1, again }
+  return { play, state, act, resumed: first.goesOn && first.state.seen.length > 1, notice, again }
 }
 
 const RETRY_MS = 3_000
 
 /** Keeps where somebody is: at once in this browser, and on the server as soon as it can be reached. */
-function useKeeping(guideId: GuideId, way: KeptWay, personId: string, off: boolean): (play: KeptPlay) => void {
+function useKeeping(guideId: GuideId, way: KeptWay, personId: string, off: boolean): { keep: (play: KeptPlay) => void; notice: string } {
+  const { t } = useTranslation()
+  const [notice, setNotice] = useState('')
   const waiting = useRef<KeptPlay | null>(null)
+  const here = useRef(true)
   const running = useRef(false)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   const send = useCallback(async (): Promise<void> => {
@@ -173,23 +182,29 @@ function useKeeping(guideId: GuideId, way: KeptWay, personId: string, off: boole
     waiting.current = null
     try {
       await call(keepPlay, { params: { id: guideId, way }, body: play, keepalive: true })
-    } catch (error) {
-      // It is kept in this browser; the server gets it when it can be reached again.
+      setNotice('')
+    } catch {
+      // Tried again until the server takes it; until then this browser remembers.
       waiting.current ??= play
-      console.warn('Not kept on the server yet', error)
+      setNotice(
+        here.current
+          ? t('No connection. You can go on; where you are is kept on this device and sent later.')
+          : t('No connection, and this browser cannot remember where you are. Keep this page open.'),
+      )
       timer.current = setTimeout(() => void send(), RETRY_MS)
     }
     running.current = false
     if (waiting.current && waiting.current !== play) void send()
-  }, [guideId, way])
+  }, [guideId, way, t])
   useEffect(() => () => clearTimeout(timer.current), [])
-  return useCallback(
-    (play) => {
+  const keep = useCallback(
+    (play: KeptPlay) => {
       if (off) return
-      remember(keyOf(personId, guideId, way), play)
+      here.current = remember(keyOf(personId, guideId, way), play)
       waiting.current = play
       void send()
     },
     [off, personId, guideId, way, send],
   )
+  return { keep, notice }
 }

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import { call } from '../api'
-import { playFor } from './used'
+import { DRAFT, playFor } from './used'
 import { flush, record, settled, useStepTime } from '../events'
 
 export const useReaderEdition = (id: GuideId) =>
@@ -48,7 +48,10 @@ export function useReading(edition: ReaderEdition): { play: Play; state: PlayerS
   const current = useRef(state)
 
   const tell = useCallback(
-    (told: Told) => void record({ ...told, id: uuidV7(), guideId, edition: number, way: 'read', occurredAt: Date.now() } as UsageEvent),
+    (told: Told) => {
+      if (number !== DRAFT)
+        void record({ ...told, id: uuidV7(), guideId, edition: number, way: 'read', occurredAt: Date.now() } as UsageEvent)
+    },
     [guideId, number],
   )
   const carryOut = useCallback(

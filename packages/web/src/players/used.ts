@@ -25,6 +25,9 @@ export const usedEdition = ({ guideId, number, edition, document, pictureSizes, 
   reader,
 })
 
+/** Number of the edition under which a draft is shown where an edition is expected. */
+export const DRAFT = 0
+
 /** A guide made ready for the players.
  * @param only leaves these steps only */
 export const playFor = (guide: Pick<UsedGuide, 'document' | 'reader'>, solo = false, only: readonly string[] | null = null): Play => ({
@@ -35,6 +38,6 @@ export const playFor = (guide: Pick<UsedGuide, 'document' | 'reader'>, solo = fa
 
 /** Address of a picture of an edition, or of the draft. */
 export const pictureAddress = (guideId: GuideId, edition: number | null, pictureId: PictureId, size: 'screen' | 'full' = 'full'): string =>
-  edition === null
+  edition === null || edition === DRAFT
     ? addressOf(getDraftPicture, { id: guideId, pictureId }, { size })
     : addressOf(getEditionPicture, { id: guideId, edition, pictureId }, { size })

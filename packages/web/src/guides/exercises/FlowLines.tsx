@@ -1,0 +1,92 @@
+import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import { useLayoutEffect, useMemo, useState, type RefObject } from 'react'
+
+type Line = { key: string; from: string; to: string; byRule: boolean }
+
+/** Ways on that do not simply lead to the next step, from item to item. */
+export function linesOf(document: GuideDocument): Line[] {
+  const steps = stepsOf(document)
+  return steps.flatMap((step, at) => {
+    const { choices = [], rules = [], skipWhen } = step.flow ?? {}
+    const lines = [
+      ...choices.map((each) => ({ ...each, byRule: false })),
+      ...(choices.length > 0 ? [] : rules.map((each) => ({ ...each, byRule: true }))),
+    ]
+    const drawn = lines.flatMap(({ id, to, byRule }): Line[] => {
+      if (to === 'next') return []
+      return to === 'end' || steps.some((each) => each.id === to) ? [{ key: `${step.id} ${id}`, from: step.id, to, byRule }] : []
+    })
+    const before = steps[at - 1]
+    const after = steps[at + 1]
+    if (skipWhen && before) drawn.push({ key: `${step.id} skip`, from: before.id, to: after?.id ?? 'end', byRule: true })
+    return drawn
+  })
+}
+
+const LANE_PX = 9
+const MOST_LANES = 4
+
+/** The branches of a guide beside its ruler: a line from each step that leads elsewhere to where it leads, dashed where a rule decides. */
+export function FlowLines({
+  document,
+  list,
+  selected,
+}: {
+  document: GuideDocument
+  list: RefObject<HTMLOListElement | null>
+  selected: string | null
+}) {
+  const lines = useMemo(() => linesOf(document), [document])
+  const shape = lines.map((line) => `${line.key} ${line.to}`).join('|') + document.items.map((item) => item.id).join(' ')
+  const [places, setPlaces] = useState<ReadonlyMap<string, number>>(new Map())
+  const [height, setHeight] = useState(0)
+  useLayoutEffect(() => {
+    const { current } = list
+    if (!current) return
+    const measure = () => {
+      const found = new Map<string, number>()
+      for (const each of current.children) {
+        const id = (each as HTMLElement).dataset['item']
+        if (id) found.set(id, (each as HTMLElement).offsetTop + 16)
+      }
+      found.set('end', current.offsetHeight + 6)
+      setPlaces(found)
+      setHeight(current.offsetHeight + 16)
+    }
+    measure()
+    const observer = new ResizeObserver(measure)
+    observer.observe(current)
+    return () => observer.disconnect()
+  }, [list, shape])
+  if (lines.length === 0) return null
+  const width = LANE_PX * (Math.min(MOST_LANES, lines.length) + 1)
+  return (
+    <svg
+      aria-hidden
+      className="absolute left-0 top-0 overflow-visible pointer-events-none"
+      width={width}
+      height={height}
+      data-flow-lines={lines.length}
+    >
+      {lines.map((line, n) => {
+        const [from, to] = [places.get(line.from), places.get(line.to)]
+        if (from === undefined || to === undefined) return null
+        const x = width - LANE_PX * ((n % MOST_LANES) + 1)
+        const here = line.from === selected || line.to === selected
+        const start = from + (line.byRule ? 5 : 3)
+        return (
+          <g key={line.key} className={here ? 'text-petrol' : 'text-soft'} stroke="currentColor" fill="none" strokeWidth={here ? 2 : 1.5}>
+            <path d={`M ${width} ${start} H ${x} V ${to} H ${width - 2}`} strokeDasharray={line.byRule ? '4 3' : undefined} />
+            <path d={`M ${width - 7} ${to - 4} L ${width - 2} ${to} L ${width - 7} ${to + 4}`} />
+          </g>
+        )
+      })}
+    </svg>
+  )
+}
+
+/** Room that the lines take beside the ruler, in pixels. */
+export const roomForLines = (document: GuideDocument): number => {
+  const count = linesOf(document).length
+  return count === 0 ? 0 : LANE_PX * (Math.min(MOST_LANES, count) + 1)
+}

@@ -1,0 +1,44 @@
+import type { GuideId } from '@jackdaw/core/shared'
+import { CirclePlay } from 'lucide-react'
+import { useTranslation } from 'react-i18next'
+import { useNavigate } from 'react-router'
+import { Button } from '../../ui'
+import { Menu, MenuItem } from '../../ui/Menu'
+import type { DraftSession } from '../draftSession'
+import { wayName } from './wayName'
+
+const WAYS = ['read', 'watch', 'practise', 'solo'] as const
+
+/** Lets an author try the draft in each way, from the beginning or from the step that they are at. */
+export function PreviewMenu({ guideId, session, stepId }: { guideId: GuideId; session: DraftSession; stepId: string | null }) {
+  const { t } = useTranslation()
+  const navigate = useNavigate()
+  const go = (way: string, from: string | null) => {
+    session.flush()
+    // What is tried is the draft as it stands here, saved or not.
+    const { document } = session.snapshot()
+    void navigate(`/guides/${guideId}/preview/${way}${from ? `?step=${from}` : ''}`, { state: { document } })
+  }
+  return (
+    <Menu
+      trigger={
+        <Button>
+          <CirclePlay size={16} aria-hidden />
+          {t('Try')}
+        </Button>
+      }
+    >
+      {WAYS.map((way) => (
+        <MenuItem key={way} onSelect={() => go(way, null)}>
+          {t('{{way}} from the beginning', { way: wayName(way, t) })}
+        </MenuItem>
+      ))}
+      {stepId &&
+        WAYS.map((way) => (
+          <MenuItem key={`${way} here`} onSelect={() => go(way, stepId)}>
+            {t('{{way}} from this step', { way: wayName(way, t) })}
+          </MenuItem>
+        ))}
+    </Menu>
+  )
+}

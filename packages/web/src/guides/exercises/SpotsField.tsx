@@ -1,0 +1,151 @@
+import { groundOf } from '@jackdaw/core/annotations'
+import type { PictureSizes, Rect, Step, StepElement } from '@jackdaw/core/guides'
+import { Trash2 } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { useTranslation } from 'react-i18next'
+import { AnnotatedPicture, useLook } from '../../annotations'
+import { Brackets, spotStyle } from '../../players'
+import { Button, IconButton } from '../../ui'
+
+const LEAST_PX = 6
+const BLANK = { role: '', name: '', frame: [], locators: [] }
+
+/** Elements drawn on the step's first picture: each by dragging over it, or by numbers. */
+export function SpotsField({
+  step,
+  sizes,
+  source,
+  elements,
+  most,
+  onChange,
+}: {
+  step: Step
+  sizes: PictureSizes
+  source: (id: StepElement['pictureId']) => string
+  elements: readonly StepElement[]
+  most: number
+  onChange: (elements: StepElement[]) => void
+}) {
+  const { t } = useTranslation()
+  const look = useLook({})
+  const box = useRef<HTMLDivElement>(null)
+  const [drawn, setDrawn] = useState<Rect | null>(null)
+  const from = useRef<{ x: number; y: number } | null>(null)
+  const picture = step.pictures[0]
+  const size = picture && (picture.sheet ?? sizes[picture.id])
+  const ground = picture && groundOf(step, picture, sizes[picture.id])
+  if (!picture || !size || !ground) return <p className="text-sm text-ochre">{t('Give the step a picture first.')}</p>
+  const { shown } = ground
+  const at = (event: React.PointerEvent) => {
+    const area = box.current!.getBoundingClientRect()
+    return {
+      x: shown.x + ((event.clientX - area.left) / area.width) * shown.width,
+      y: shown.y + ((event.clientY - area.top) / area.height) * shown.height,
+    }
+  }
+  const between = (a: { x: number; y: number }, b: { x: number; y: number }): Rect => ({
+    x: Math.min(a.x, b.x),
+    y: Math.min(a.y, b.y),
+    width: Math.abs(a.x - b.x),
+    height: Math.abs(a.y - b.y),
+  })
+  const element = (rect: Rect): StepElement => ({
+    ...BLANK,
+    pictureId: picture.id,
+    rect: { x: Math.round(rect.x), y: Math.round(rect.y), width: Math.round(rect.width), height: Math.round(rect.height) },
+    of: { widthPx: size.widthPx, heightPx: size.heightPx },
+  })
+  const add = (rect: Rect) => onChange([...(most === 1 ? [] : elements), element(rect)].slice(0, most))
+  const put = (n: number, next: Partial<StepElement>) => onChange(elements.map((each, k) => (k === n ? { ...each, ...next } : each)))
+  return (
+    <div>
+      <p className="text-sm text-soft mb-1">{most === 1 ? t('Drag over the element.') : t('Drag over each of the elements.')}</p>
+      <AnnotatedPicture
+        {...{ step, picture, sizes, look, source }}
+        bare
+        maxHeight="420px"
+        over={
+          <div
+            ref={box}
+            className="absolute inset-0 cursor-crosshair touch-none"
+            onPointerDown={(event) => {
+              from.current = at(event)
+              event.currentTarget.setPointerCapture(event.pointerId)
+            }}
+            onPointerMove={(event) => from.current && setDrawn(between(from.current, at(event)))}
+            onPointerUp={(event) => {
+              const rect = from.current && between(from.current, at(event))
+              from.current = null
+              setDrawn(null)
+              if (rect && rect.width >= LEAST_PX && rect.height >= LEAST_PX) add(rect)
+            }}
+          >
+            {elements.map((each, n) => (
+              <Brackets key={n} rect={each.rect} shown={shown} />
+            ))}
+            {drawn && (
+              <span className="absolute border-2 border-dashed border-petrol pointer-events-none" style={spotStyle(drawn, shown)} />
+            )}
+          </div>
+        }
+      />
+      <SpotList elements={elements} onPut={put} onRemove={(n) => onChange(elements.filter((_, k) => k !== n))} />
+      {elements.length < most && (
+        <Button
+          className="mt-1 text-sm"
+          onClick={() =>
+            add({ x: shown.x + shown.width * 0.4, y: shown.y + shown.height * 0.45, width: shown.width * 0.2, height: shown.height * 0.1 })
+          }
+        >
+          {t('Add an element by numbers')}
+        </Button>
+      )}
+    </div>
+  )
+}
+
+/** The elements by name and numbers. */
+function SpotList({
+  elements,
+  onPut,
+  onRemove,
+}: {
+  elements: readonly StepElement[]
+  onPut: (n: number, next: Partial<StepElement>) => void
+  onRemove: (n: number) => void
+}) {
+  const { t } = useTranslation()
+  return (
+    <ul className="mt-2 space-y-1">
+      {elements.map((each, n) => (
+        <li key={n} className="flex flex-wrap items-center gap-1 text-sm">
+          <input
+            aria-label={t('Name of element {{n}}', { n: n + 1 })}
+            placeholder={t('What is it called?')}
+            value={each.name}
+            maxLength={300}
+            className="grow min-w-32 min-h-9 border border-edge px-2 bg-sheet"
+            onChange={(event) => onPut(n, { name: event.target.value })}
+          />
+          {(['x', 'y', 'width', 'height'] as const).map((side) => (
+            <input
+              key={side}
+              type="number"
+              min={0}
+              aria-label={t('{{side}} of element {{n}}, in pixels', {
+                side: { x: t('left'), y: t('top'), width: t('width'), height: t('height') }[side],
+                n: n + 1,
+              })}
+              value={Math.round(each.rect[side])}
+              className="w-18 min-h-9 border border-edge px-1 bg-sheet"
+              onChange={(event) => onPut(n, { rect: { ...each.rect, [side]: Math.max(0, Number(event.target.value) || 0) } })}
+            />
+          ))}
+          <IconButton name={t('Remove element {{n}}', { n: n + 1 })} onClick={() => onRemove(n)}>
+            <Trash2 size={16} aria-hidden />
+          </IconButton>
+        </li>
+      ))}
+    </ul>
+  )
+}

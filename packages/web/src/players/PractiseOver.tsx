@@ -1,0 +1,86 @@
+import { groundOf } from '@jackdaw/core/annotations'
+import type { Step, StepPicture } from '@jackdaw/core/guides'
+import { END, spotsOf, targetArea, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
+import { ActingSurface } from './ActingSurface'
+import { Brackets, EntryField, Found, PopUp, spotStyle } from './OnPicture'
+import type { UsedGuide } from './used'
+import type { Said } from './useSaid'
+
+/** What lies over the picture: the surface that takes acts, hints, the field, the pop-up. */
+export function PractiseOver({
+  guide,
+  step,
+  picture,
+  doing,
+  state,
+  said,
+}: {
+  guide: UsedGuide
+  step: Step
+  picture: StepPicture
+  doing: StepDoing
+  state: PlayerState
+  said: Said
+}) {
+  const ground = groundOf(step, picture, guide.sizes[picture.id])
+  if (!ground || doing.kind === 'nothing') return null
+  const { shown } = ground
+  const { here } = state
+  const spots = spotsOf(doing)
+  const [spot] = spots
+  const open = state.at === END || here.done
+  const framed = picture.annotations?.some((each) => each.kind === 'frame' && each.area.to === 'element') === true
+  return (
+    <>
+      <ActingSurface
+        stepKey={`${step.id} ${here.since}`}
+        pictureId={picture.id}
+        shown={shown}
+        takesKeys={doing.kind === 'keys'}
+        onAct={said.act}
+        describedBy="said"
+      />
+      {spot && here.hint === 2 && !here.placed && <Area rect={targetArea(spot.rect, 0.35, 'touch')} shown={shown} />}
+      {spots.map((each, n) =>
+        'id' in each && here.found.includes(each.id as string) ? (
+          <Found key={n} rect={each.rect} shown={shown} />
+        ) : (
+          here.hint >= 3 && !here.placed && !framed && <Brackets key={n} rect={each.rect} shown={shown} />
+        ),
+      )}
+      {doing.kind === 'enter' && here.placed && !open && (
+        <EntryField
+          key={here.tries}
+          style={spotStyle(doing.on.rect, shown)}
+          options={doing.options}
+          onEnter={(entry) => said.act({ do: 'enter', entry })}
+        />
+      )}
+      {doing.kind === 'pop-up' && !open && (
+        <PopUp
+          {...doing}
+          right={here.hint >= 3 ? doing.buttons.find((each) => each.right)?.id : undefined}
+          onPress={(buttonId) => said.act({ do: 'press', buttonId })}
+        />
+      )}
+    </>
+  )
+}
+
+/** Everything but the area is darker. */
+function Area({
+  rect,
+  shown,
+}: {
+  rect: { x: number; y: number; width: number; height: number }
+  shown: { x: number; y: number; width: number; height: number }
+}) {
+  return (
+    <span
+      aria-hidden
+      data-hint-area
+      className="absolute pointer-events-none rounded-md"
+      style={{ ...spotStyle(rect, shown), boxShadow: '0 0 0 4000px rgb(23 33 43 / 0.45)' }}
+    />
+  )
+}

@@ -1,0 +1,2 @@
+export { Brackets, spotStyle } from './OnPicture'
+export { pictureAddress } from './used'

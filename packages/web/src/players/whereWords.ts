@@ -1,0 +1,17 @@
+import { stepName, stepsOf, type Step } from '@jackdaw/core/guides'
+import { sectionOf } from '@jackdaw/core/players'
+import type { useTranslation } from 'react-i18next'
+import type { UsedGuide } from './used'
+
+/** Where one is, in words. */
+export function whereWords(t: ReturnType<typeof useTranslation>['t'], guide: UsedGuide, step: Step, at: number, of: number): string {
+  const section = sectionOf(guide.document, step)
+  return `${t('Step {{n}} of {{of}}', { n: at + 1, of })}${section ? ` · ${section}` : ''}`
+}
+
+/** What a step is called, with its number. */
+export const numbered = (guide: UsedGuide, id: string): string => {
+  const steps = stepsOf(guide.document)
+  const at = steps.findIndex((step) => step.id === id)
+  return at < 0 ? '' : `${at + 1}. ${stepName(steps[at]!)}`
+}
