@@ -45,22 +45,31 @@ export function Found({ rect, shown }: { rect: Rect; shown: Rect }) {
   )
 }
 
-/** The field that somebody has pointed at: an entry is typed, or chosen from a list. */
+/** The field that somebody has pointed at: an entry is typed, or chosen from a list. One that was not taken stays, to be mended.
+ * @param tries   entries so far
+ * @param refusal what the application says to the last one; empty when it says nothing */
 export function EntryField({
   style,
   options,
+  tries,
+  refusal,
   busy = false,
   onEnter,
 }: {
   style: React.CSSProperties
   options: readonly string[] | null
+  tries: number
+  refusal: string
   busy?: boolean
   onEnter: (entry: string) => void
 }) {
   const { t } = useTranslation()
   const [entry, setEntry] = useState('')
   const input = useRef<HTMLInputElement>(null)
-  useEffect(() => input.current?.focus({ preventScroll: true }), [])
+  useEffect(() => {
+    input.current?.focus({ preventScroll: true })
+    input.current?.select()
+  }, [tries])
   if (options)
     return (
       <ul
@@ -98,12 +107,22 @@ export function EntryField({
         maxLength={2_000}
         autoComplete="off"
         aria-label={t('Your entry')}
-        className="grow min-w-0 bg-sheet border-2 border-petrol px-2 text-[16px]"
+        aria-invalid={refusal !== ''}
+        className={`grow min-w-0 bg-sheet border-2 px-2 text-[16px] ${refusal ? 'border-brick' : 'border-petrol'}`}
         onChange={(event) => setEntry(event.target.value)}
       />
       <Button type="submit" look="primary" className="rounded-none min-w-11" aria-label={t('Enter it')} disabled={busy}>
         <Check size={18} aria-hidden />
       </Button>
+      {refusal && (
+        <span
+          aria-hidden
+          data-refusal
+          className="absolute top-full left-0 mt-1 bg-sheet border border-brick text-brick text-sm px-2 py-1 w-max max-w-72"
+        >
+          {refusal}
+        </span>
+      )}
     </form>
   )
 }

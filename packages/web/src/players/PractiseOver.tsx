@@ -1,6 +1,6 @@
 import { groundOf } from '@jackdaw/core/annotations'
-import type { Step, StepPicture } from '@jackdaw/core/guides'
-import { END, spotsOf, targetArea, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
+import type { Rect, Step, StepPicture } from '@jackdaw/core/guides'
+import { END, spotsOf, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
 import { ActingSurface } from './ActingSurface'
 import { Brackets, EntryField, Found, PopUp, spotStyle } from './OnPicture'
 import type { UsedGuide } from './used'
@@ -40,7 +40,7 @@ export function PractiseOver({
         onAct={said.act}
         describedBy="said"
       />
-      {spot && here.hint === 2 && !here.placed && <Area rect={targetArea(spot.rect, 0.35, 'touch')} shown={shown} />}
+      {spot && here.hint === 2 && !here.placed && <Area rect={around(spot.rect, shown)} shown={shown} />}
       {spots.map((each, n) =>
         'id' in each && here.found.includes(each.id as string) ? (
           <Found key={n} rect={each.rect} shown={shown} />
@@ -50,9 +50,10 @@ export function PractiseOver({
       )}
       {doing.kind === 'enter' && here.placed && !open && (
         <EntryField
-          key={here.tries}
           style={spotStyle(doing.on.rect, shown)}
           options={doing.options}
+          tries={here.tries}
+          refusal={said.tone === 'wrong' ? doing.message : ''}
           onEnter={(entry) => said.act({ do: 'enter', entry })}
         />
       )}
@@ -67,14 +68,17 @@ export function PractiseOver({
   )
 }
 
+/** Share of the picture by which the second hint reaches over the element on each side. */
+const AROUND = 0.09
+const around = (rect: Rect, shown: Rect): Rect => ({
+  x: rect.x - shown.width * AROUND,
+  y: rect.y - shown.width * AROUND,
+  width: rect.width + 2 * shown.width * AROUND,
+  height: rect.height + 2 * shown.width * AROUND,
+})
+
 /** Everything but the area is darker. */
-function Area({
-  rect,
-  shown,
-}: {
-  rect: { x: number; y: number; width: number; height: number }
-  shown: { x: number; y: number; width: number; height: number }
-}) {
+function Area({ rect, shown }: { rect: Rect; shown: Rect }) {
   return (
     <span
       aria-hidden

@@ -148,9 +148,10 @@ function SoloStep({
                   />
                   {screen.field && (
                     <EntryField
-                      key={attempt.acts}
                       style={keptInside(place.x, place.y)}
                       options={screen.field.options}
+                      tries={attempt.acts}
+                      refusal={attempt.said?.is === 'wrong' ? attempt.said.message : ''}
                       busy={busy}
                       onEnter={(entry) => act({ do: 'enter', entry })}
                     />

@@ -82,13 +82,20 @@ function useKeys({ act, state }: Playing): void {
 const SMALL = 0.8
 const MOST_ZOOM = 2.2
 
-/** How a picture is moved and enlarged so that an element is seen well, as CSS; in shares of the picture. */
-function zoomOn(spot: { x: number; y: number }, shownPx: number, widthPx: number): React.CSSProperties {
+/** How a picture that stands in the middle of its box is moved and enlarged so that an element is seen well, as CSS.
+ * @param spot    where the element stands, in shares of the picture
+ * @param shownPx width at which the picture is shown, in a box of `boxPx`
+ * @param widthPx its own width */
+function zoomOn(spot: { x: number; y: number }, shownPx: number, boxPx: number, widthPx: number): React.CSSProperties {
   const scale = shownPx / widthPx
   if (scale >= SMALL || shownPx === 0) return {}
   const zoom = Math.min(MOST_ZOOM, 1 / scale)
-  const keep = (at: number) => Math.min(1 - 0.5 / zoom, Math.max(0.5 / zoom, at))
-  return { transform: `scale(${zoom}) translate(${(0.5 - keep(spot.x)) * 100}%, ${(0.5 - keep(spot.y)) * 100}%)` }
+  // In shares of the box, from its middle: what is seen never ends before the picture does, unless all of it is seen.
+  const off = (at: number, share: number) => {
+    const most = Math.max(0, share / 2 - 0.5 / zoom)
+    return Math.min(most, Math.max(-most, (at - 0.5) * share))
+  }
+  return { transform: `scale(${zoom}) translate(${-off(spot.x, shownPx / boxPx) * 100}%, ${-off(spot.y, 1) * 100}%)` }
 }
 
 /** Whether, and what, is typed at a step. */
@@ -125,9 +132,10 @@ function Shown({
   const picture = step.pictures.find((each) => each.id === spots[0]?.pictureId) ?? step.pictures[0]
   const ground = picture && groundOf(step, picture, guide.sizes[picture.id])
   const box = useRef<HTMLDivElement>(null)
-  const [shownPx, setShownPx] = useState(0)
+  const [widths, setWidths] = useState({ shownPx: 0, boxPx: 1 })
   useEffect(() => {
-    const measure = () => setShownPx(box.current?.querySelector('[data-picture]')?.clientWidth ?? 0)
+    const measure = () =>
+      setWidths({ shownPx: box.current?.querySelector('[data-picture]')?.clientWidth ?? 0, boxPx: box.current?.clientWidth || 1 })
     measure()
     window.addEventListener('resize', measure)
     return () => window.removeEventListener('resize', measure)
@@ -135,7 +143,7 @@ function Shown({
   const target = spots[0] && ground ? middleOf(spots[spots.length > 1 && ms > timing.readMs + timing.travelMs ? 1 : 0]!.rect) : null
   const share =
     target && ground ? { x: (target.x - ground.shown.x) / ground.shown.width, y: (target.y - ground.shown.y) / ground.shown.height } : null
-  const zooms = share && ms > timing.readMs * 0.6 ? zoomOn(share, shownPx, ground!.shown.width) : {}
+  const zooms = share && ms > timing.readMs * 0.6 ? zoomOn(share, widths.shownPx, widths.boxPx, ground!.shown.width) : {}
   return (
     <div className="grow min-h-0 flex flex-col items-center justify-center px-3 md:px-6 py-3 gap-3">
       {resumed && state.seen.at(-1) === step.id && <p className="text-sm text-soft">{t('You go on where you were.')}</p>}

@@ -1,5 +1,5 @@
 import type { Accept } from '@jackdaw/core/guides'
-import { LocalDate } from '@jackdaw/core/shared'
+import { LocalDate, localDateAt } from '@jackdaw/core/shared'
 import { useTranslation } from 'react-i18next'
 import { Select, TextArea, TextField } from '../../ui'
 
@@ -20,7 +20,7 @@ function changedTo(how: How, was: Accept): Accept {
     case 'one-of':
       return { how, values: value === '' ? [] : [value] }
     case 'date':
-      return { how, date: '2026-01-01' as LocalDate }
+      return { how, date: LocalDate.safeParse(value).data ?? localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone) }
     case 'anything':
       return { how }
   }

@@ -1,5 +1,5 @@
 import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
-import { useLayoutEffect, useMemo, useState, type RefObject } from 'react'
+import { useEffect, useMemo, useState, type RefObject } from 'react'
 
 type Line = { key: string; from: string; to: string; byRule: boolean }
 
@@ -40,7 +40,8 @@ export function FlowLines({
   const shape = lines.map((line) => `${line.key} ${line.to}`).join('|') + document.items.map((item) => item.id).join(' ')
   const [places, setPlaces] = useState<ReadonlyMap<string, number>>(new Map())
   const [height, setHeight] = useState(0)
-  useLayoutEffect(() => {
+  // The list comes after the lines: it is there only once everything is.
+  useEffect(() => {
     const { current } = list
     if (!current) return
     const measure = () => {

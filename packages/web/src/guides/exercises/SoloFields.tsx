@@ -1,8 +1,40 @@
 import type { Change, SoloRules } from '@jackdaw/core/guides'
+import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { TextArea, TextField } from '../../ui'
 
-const whole = (text: string, least: number, most: number): number => Math.min(most, Math.max(least, Math.round(Number(text)) || least))
+/** A whole number in a range; what is no such number while somebody types changes nothing, and is put right when they leave the field. */
+function WholeField({
+  value,
+  least,
+  most,
+  onValue,
+  ...field
+}: {
+  label: string
+  hint?: string
+  value: number
+  least: number
+  most: number
+  onValue: (value: number) => void
+}) {
+  const [typed, setTyped] = useState<string | null>(null)
+  return (
+    <TextField
+      {...field}
+      type="number"
+      min={least}
+      max={most}
+      value={typed ?? value}
+      onChange={(event) => {
+        const next = Number(event.target.value)
+        setTyped(event.target.value)
+        if (event.target.value !== '' && Number.isInteger(next) && next >= least && next <= most) onValue(next)
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  )
+}
 
 /** How the guide is tested. */
 export function SoloFields({ solo, onChange }: { solo: SoloRules; onChange: (change: Change) => void }) {
@@ -20,31 +52,22 @@ export function SoloFields({ solo, onChange }: { solo: SoloRules; onChange: (cha
           value={solo.task}
           onChange={(event) => put({ task: event.target.value })}
         />
-        <TextField
-          label={t('Pass mark, %')}
-          type="number"
-          min={1}
-          max={100}
-          value={solo.passMark}
-          onChange={(event) => put({ passMark: whole(event.target.value, 1, 100) })}
-        />
-        <TextField
+        <WholeField label={t('Pass mark, %')} least={1} most={100} value={solo.passMark} onValue={(passMark) => put({ passMark })} />
+        <WholeField
           label={t('Tries at each step')}
           hint={t('0: as many as it takes')}
-          type="number"
-          min={0}
-          max={20}
+          least={0}
+          most={20}
           value={solo.triesPerStep}
-          onChange={(event) => put({ triesPerStep: whole(event.target.value, 0, 20) })}
+          onValue={(triesPerStep) => put({ triesPerStep })}
         />
-        <TextField
+        <WholeField
           label={t('Attempts at the test')}
           hint={t('0: as often as one likes')}
-          type="number"
-          min={0}
-          max={50}
+          least={0}
+          most={50}
           value={solo.attempts}
-          onChange={(event) => put({ attempts: whole(event.target.value, 0, 50) })}
+          onValue={(attempts) => put({ attempts })}
         />
       </div>
     </details>
