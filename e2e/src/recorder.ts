@@ -59,7 +59,7 @@ export type Recorder = {
 }
 
 /** Waits until the driver knows every inner frame and is answered by it. A frame that loads while the driver is only being
- * attached to a page that the extension opened can be missed for good: it is loaded once more. */
+ * attached to a page that the extension opened can be missed for good, however often it is loaded: it is put in anew. */
 async function framesKnown(page: Page): Promise<void> {
   const answers = async (): Promise<boolean> => {
     const frames = await page.evaluate(() => document.querySelectorAll('iframe').length)
@@ -75,7 +75,7 @@ async function framesKnown(page: Page): Promise<void> {
       if (await answers()) return
       await sleep(150)
     }
-    await page.evaluate(() => document.querySelectorAll('iframe').forEach((frame) => (frame.src = frame.src)))
+    await page.evaluate(() => document.querySelectorAll('iframe').forEach((frame) => frame.replaceWith(frame.cloneNode())))
   }
   throw new Error('an inner frame of this page stays unknown to the driver')
 }

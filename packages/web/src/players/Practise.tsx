@@ -55,12 +55,8 @@ export function Practise({
   const { state, act } = playing
   const [listing, setListing] = useState(false)
   const steps = useMemo(() => new Map(stepsOf(guide.document).map((step) => [step.id as string, step])), [guide])
-  usePicturesAhead(
-    guide,
-    play.script.steps.map((step) => step.id),
-    state.at,
-    steps,
-  )
+  const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
+  usePicturesAhead(guide, ids, state.at, steps)
   const step = steps.get(state.at)
   const at = indexOf(play.script, state.at)
   const doing = play.script.steps[at]?.doing

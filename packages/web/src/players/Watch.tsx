@@ -14,6 +14,7 @@ import { Brackets, spotStyle } from './OnPicture'
 import { Stage, type FlatMark } from './Stage'
 import { useClock, useLessMotion } from './useClock'
 import { pictureAddress, playFor, type UsedGuide } from './used'
+import { usePicturesAhead } from './usePicturesAhead'
 import { usePlay, type Playing } from './usePlay'
 import { whereWords } from './whereWords'
 import { WaysOn } from './WaysOn'
@@ -33,6 +34,8 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
   const [pace, setPace] = useState(1)
   const [captions, setCaptions] = useState(true)
   const steps = useMemo(() => new Map(stepsOf(guide.document).map((step) => [step.id as string, step])), [guide])
+  const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
+  usePicturesAhead(guide, ids, state.at, steps)
   const step = steps.get(state.at)
   const at = indexOf(play.script, state.at)
   const doing = play.script.steps[at]?.doing ?? { kind: 'nothing' as const }
