@@ -1,11 +1,10 @@
 import { drawAnnotations, placeLabels, type LabelToPlace } from '@jackdaw/core/annotations'
-import { PLAIN_LOOK, richTextOf, type Annotation, type Change } from '@jackdaw/core/guides'
-import { seededRandom, type PictureId, type StepId } from '@jackdaw/core/shared'
+import { PLAIN_LOOK, type Annotation } from '@jackdaw/core/guides'
+import { seededRandom } from '@jackdaw/core/shared'
 import { DEMO_PASSWORD } from '@jackdaw/demo'
-import { nanoid } from 'nanoid'
 import puppeteer from 'puppeteer-core'
-import sharp from 'sharp'
-import { signIn, type Session } from './server'
+import { longGuide } from './longGuide'
+import { signIn } from './server'
 
 /** Times of placing 12 labels on one picture, and of drawing the picture with them; in milliseconds, sorted. */
 export function placingTimes(rounds: number): { placeMs: number[]; drawMs: number[] } {
@@ -34,74 +33,6 @@ export function placingTimes(rounds: number): { placeMs: number[]; drawMs: numbe
     drawMs.push(performance.now() - from)
   }
   return { placeMs: placeMs.sort((a, b) => a - b), drawMs: drawMs.sort((a, b) => a - b) }
-}
-
-const send = async <T>(address: string, session: Session, path: string, body: unknown, type = 'application/json'): Promise<T> => {
-  const response = await fetch(address + path, {
-    method: 'POST',
-    headers: { cookie: session.cookie, 'x-csrf-token': session.csrf, 'content-type': type },
-    body: (type === 'application/json' ? JSON.stringify(body) : body) as BodyInit,
-  })
-  if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`)
-  return (await response.json()) as T
-}
-
-/** A guide of many steps, each with a picture of its own that has a frame and two labels.
- * @returns its id */
-async function longGuide(address: string, session: Session, steps: number): Promise<string> {
-  const { id } = await send<{ id: string }>(address, session, '/api/guides', { title: 'A long guide', kind: 'how-to', folderId: null })
-  const changes: Change[] = []
-  for (let n = 0; n < steps; n++) {
-    const png = await sharp({
-      create: { width: 1280, height: 800, channels: 3, background: { r: 200, g: (n * 7) % 255, b: (n * 13) % 255 } },
-    })
-      .png()
-      .toBuffer()
-    const picture = await send<{ id: PictureId; widthPx: number; heightPx: number }>(
-      address,
-      session,
-      `/api/guides/${id}/pictures`,
-      png,
-      'image/png',
-    )
-    const of = { widthPx: 1280, heightPx: 800 }
-    changes.push({
-      type: 'insert-item',
-      item: {
-        kind: 'step',
-        id: nanoid() as StepId,
-        body: richTextOf(`Step ${n + 1}: select the button that is framed, and look at what the two labels say about it.`),
-        pictures: [
-          {
-            id: picture.id,
-            alt: 'A page',
-            annotations: [
-              { id: 'frame-element', kind: 'frame', area: { to: 'element', gapPx: 3 } },
-              { id: 'label-one', kind: 'label', words: 'What it is', at: { to: 'element', at: 'right', gapPx: 0 } },
-              { id: 'label-two', kind: 'label', words: 'What happens then', at: { to: 'element', at: 'bottom', gapPx: 0 } },
-            ],
-          },
-        ],
-        element: {
-          pictureId: picture.id,
-          rect: { x: 400, y: 300, width: 200, height: 60 },
-          of,
-          role: 'button',
-          name: 'Save',
-          frame: [],
-          locators: [],
-        },
-      },
-      after: null,
-    })
-  }
-  for (let at = 0; at < changes.length; at += 500)
-    await send(address, session, `/api/guides/${id}/draft/changes`, {
-      baseRevision: at / 500,
-      changeSetId: nanoid(),
-      changes: changes.slice(at, at + 500),
-    })
-  return id
 }
 
 export type EditorTimes = { openMs: number[]; keyMs: number[]; steps: number }

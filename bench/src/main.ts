@@ -9,6 +9,7 @@ import { editorTimes, placingTimes } from './editor'
 import { sendEvents, rawInserts, type Reader } from './intake'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
+import { practiseTimes } from './players'
 import { recorderTimes } from './recorder'
 import { fillGuide, scaleUp } from './scale'
 import { get, signIn, startServer, type Running, type Session } from './server'
@@ -23,6 +24,8 @@ type Scripts = {
 const quick = process.argv.includes('--quick')
 const onlyRecorder = process.argv.includes('--recorder')
 const onlyEditor = process.argv.includes('--editor')
+const onlyPlayers = process.argv.includes('--players')
+const only = onlyRecorder || onlyEditor || onlyPlayers
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -46,11 +49,12 @@ async function bareRoute(databaseUrl: string): Promise<{ address: string; close:
 }
 
 const at = (sorted: readonly number[], share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0
+const line = (name: string, list: readonly number[]) =>
+  say(`  ${name}: median ${ms(at(list, 0.5)).trim()}, p95 ${ms(at(list, 0.95)).trim()}, most ${ms(at(list, 1)).trim()}`)
+
 /** What the author's bench takes. */
 async function measureEditor(address: string): Promise<void> {
   const { placeMs, drawMs } = placingTimes(quick ? 200 : 1_000)
-  const line = (name: string, list: readonly number[]) =>
-    say(`  ${name}: median ${ms(at(list, 0.5)).trim()}, p95 ${ms(at(list, 0.95)).trim()}, most ${ms(at(list, 1)).trim()}`)
   say('\nAnnotations (12 labels under 10 ms at the 95th percentile):')
   line(`placing 12 labels, ${placeMs.length} pictures`, placeMs)
   line('drawing a picture with them', drawMs)
@@ -58,6 +62,14 @@ async function measureEditor(address: string): Promise<void> {
   say(`\nEditor with ${steps} steps and as many annotated pictures (opening under 1.5 s, a key painted within 50 ms):`)
   line(`opening, ${openMs.length} times`, openMs)
   line(`a key to its paint, ${keyMs.length} keys`, keyMs)
+}
+
+/** What practising takes. */
+async function measurePlayers(address: string): Promise<void> {
+  const { openMs, nextMs, steps } = await practiseTimes(address, 100, quick ? 3 : 10, quick ? 15 : 60)
+  say(`\nPractise on ${steps} steps (opening under 1 s, the next step under 100 ms with pictures fetched ahead):`)
+  line(`opening, ${openMs.length} times`, openMs)
+  line(`a right click to the next step painted, ${nextMs.length} steps`, nextMs)
 }
 
 /** What the recorder takes from a page's own thread, at a person's pace and at that of somebody in great haste. */
@@ -174,10 +186,11 @@ async function main(): Promise<void> {
     say(
       `  editor fetched: ${first.scripts.some((name) => /Editor/.test(name)) ? 'YES' : 'no'}; ${first.scripts.length} scripts, ${first.fonts.length} fonts`,
     )
-    if (!onlyRecorder) await measureEditor(app.address)
-    if (!onlyEditor) await measureRecorder(app.address)
+    if (!only || onlyEditor) await measureEditor(app.address)
+    if (!only || onlyPlayers) await measurePlayers(app.address)
+    if (!only || onlyRecorder) await measureRecorder(app.address)
     await app.stop()
-    if (onlyRecorder || onlyEditor) return
+    if (only) return
     for (const scale of SCALES) {
       if (scale > 1) {
         sql(`create database demo${scale} template demo`)

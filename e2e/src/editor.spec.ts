@@ -126,25 +126,32 @@ describe('the author’s bench', () => {
     expect(found).toEqual({ list: 'gloves', key: 'F2', link: 'https://larkmoor.example/fog', head: 'Minutes' })
   })
   it('changes and takes back the facts beside the text', async () => {
-    await tomasz.waitForFunction(
-      () =>
-        (document.querySelectorAll('aside select')[1] as HTMLSelectElement | undefined)?.selectedOptions[0]?.text.trim() === 'Propagation',
-    )
-    await tomasz.select('aside select', 'work-instruction')
-    await tomasz.waitForFunction(() => (document.querySelector('aside select') as HTMLSelectElement).value === 'work-instruction')
-    const options = await tomasz.$$eval('aside select', (all) =>
-      [...(all[1] as HTMLSelectElement).options].map((option) => [option.text.trim(), option.value]),
-    )
-    await (await tomasz.$$('aside select'))[1]!.select(options.find(([name]) => name === 'Everybody')![1]!)
-    await tomasz.waitForFunction(
-      () => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Everybody',
-    )
+    const facts = (label: string) => `::-p-aria([name="${label}"][role="combobox"])`
+    const chosen = async (label: string, wanted: string): Promise<void> => {
+      const select = (await tomasz.waitForSelector(facts(label)))!
+      await tomasz.waitForFunction(
+        (field, words) => (field as HTMLSelectElement).selectedOptions[0]?.text.trim() === words,
+        {},
+        select,
+        wanted,
+      )
+    }
+    const choose = async (label: string, wanted: string): Promise<void> => {
+      const select = (await tomasz.waitForSelector(facts(label)))!
+      const value = await select.evaluate(
+        (field, words) => [...(field as HTMLSelectElement).options].find((option) => option.text.trim() === words)!.value,
+        wanted,
+      )
+      await select.select(value)
+      await chosen(label, wanted)
+    }
+    await chosen('Folder', 'Propagation')
+    await choose('Kind', 'Work instruction')
+    await choose('Folder', 'Everybody')
     await press(tomasz, 'Undo (Ctrl+Z)')
-    await tomasz.waitForFunction(
-      () => (document.querySelectorAll('aside select')[1] as HTMLSelectElement).selectedOptions[0]?.text === 'Propagation',
-    )
+    await chosen('Folder', 'Propagation')
     await press(tomasz, 'Undo (Ctrl+Z)')
-    await tomasz.waitForFunction(() => (document.querySelector('aside select') as HTMLSelectElement).value === 'how-to')
+    await chosen('Kind', 'How-to')
     await seen(tomasz, 'A lead publishes this guide')
     expect(tomasz.complaints).toEqual([])
   })

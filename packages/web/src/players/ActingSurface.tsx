@@ -3,7 +3,7 @@ import type { Act } from '@jackdaw/core/players'
 import type { PictureId } from '@jackdaw/core/shared'
 import { useEffect, useRef, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
-import { keysOf } from './keysOf'
+import { belongToBrowser, keysOf } from './keysOf'
 
 const DRAG_PX = 14
 const LONG_PRESS_MS = 600
@@ -13,8 +13,8 @@ const SETTLE_MS = 350
 
 type Down = { x: number; y: number; at: number; touch: boolean; dragging: boolean }
 
-/** Lies over a picture and takes what is done on it: clicks, double clicks, the other button (or a long press), dragging, and keys while it
- * has the focus. Places are told in pixels of the stored picture. */
+/** Lies over a picture and takes what is done on it: clicks, double clicks, the other button (or a long press), dragging, and keys, wherever
+ * the focus is but on something that needs them itself. Places are told in pixels of the stored picture. */
 export function ActingSurface({
   stepKey,
   pictureId,
@@ -45,6 +45,23 @@ export function ActingSurface({
     arrived.current = performance.now()
     lastClick.current = { at: 0, x: 0, y: 0 }
   }, [stepKey])
+  const tellKeys = useRef(onAct)
+  tellKeys.current = onAct
+  useEffect(() => {
+    if (!takesKeys) return
+    const pressed = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement
+      if (event.defaultPrevented || event.repeat || performance.now() - arrived.current < SETTLE_MS) return
+      const own = target === box.current
+      if (!own && target.closest('input, select, textarea, [role=dialog]')) return
+      const keys = keysOf(event)
+      if (!keys || (!own && (belongToBrowser(keys) || (keys === 'Enter' && target.closest('button, a, summary'))))) return
+      event.preventDefault()
+      tellKeys.current({ do: 'keys', keys })
+    }
+    window.addEventListener('keydown', pressed)
+    return () => window.removeEventListener('keydown', pressed)
+  }, [takesKeys])
 
   const toPicture = (x: number, y: number) => {
     const area = box.current!.getBoundingClientRect()
@@ -103,13 +120,6 @@ export function ActingSurface({
         // A long press ends as one; the browser's own menu would tell it twice.
         if (down.current?.touch) return
         click(event.clientX, event.clientY, false, 'right')
-      }}
-      onKeyDown={(event) => {
-        if (event.target !== event.currentTarget || !takesKeys) return
-        const keys = keysOf(event)
-        if (!keys) return
-        event.preventDefault()
-        onAct({ do: 'keys', keys })
       }}
     >
       {children}

@@ -1,7 +1,7 @@
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { groundOf, middleOf } from '@jackdaw/core/annotations'
 import { countWords, plainText, stepsOf, type Step } from '@jackdaw/core/guides'
-import { choicesAt, END, indexOf, PACES, shownEntry, spotsOf, timingOf, type Doing, type Timing } from '@jackdaw/core/players'
+import { choicesAt, END, indexOf, PACES, shownEntry, spotsOf, timingOf, zoomOn, type Doing, type Timing } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Captions, MousePointer2, Pause, Play as PlayIcon } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTranslation } from 'react-i18next'
@@ -81,26 +81,6 @@ function useKeys({ act, state }: Playing): void {
   }, [act, state.paused])
 }
 
-/** How large a pixel of the picture is, below which the picture zooms in on what matters. */
-const SMALL = 0.8
-const MOST_ZOOM = 2.2
-
-/** How a picture that stands in the middle of its box is moved and enlarged so that an element is seen well, as CSS.
- * @param spot    where the element stands, in shares of the picture
- * @param shownPx width at which the picture is shown, in a box of `boxPx`
- * @param widthPx its own width */
-function zoomOn(spot: { x: number; y: number }, shownPx: number, boxPx: number, widthPx: number): React.CSSProperties {
-  const scale = shownPx / widthPx
-  if (scale >= SMALL || shownPx === 0) return {}
-  const zoom = Math.min(MOST_ZOOM, 1 / scale)
-  // In shares of the box, from its middle: what is seen never ends before the picture does, unless all of it is seen.
-  const off = (at: number, share: number) => {
-    const most = Math.max(0, share / 2 - 0.5 / zoom)
-    return Math.min(most, Math.max(-most, (at - 0.5) * share))
-  }
-  return { transform: `scale(${zoom}) translate(${-off(spot.x, shownPx / boxPx) * 100}%, ${-off(spot.y, 1) * 100}%)` }
-}
-
 /** Whether, and what, is typed at a step. */
 const typedAt = (doing: Doing): string => (doing.kind === 'enter' ? (shownEntry(doing.accept) ?? '') : '')
 
@@ -146,15 +126,18 @@ function Shown({
   const target = spots[0] && ground ? middleOf(spots[spots.length > 1 && ms > timing.readMs + timing.travelMs ? 1 : 0]!.rect) : null
   const share =
     target && ground ? { x: (target.x - ground.shown.x) / ground.shown.width, y: (target.y - ground.shown.y) / ground.shown.height } : null
-  const zooms = share && ms > timing.readMs * 0.6 ? zoomOn(share, widths.shownPx, widths.boxPx, ground!.shown.width) : {}
+  const zoom = share && ms > timing.readMs * 0.6 ? zoomOn(share, widths.shownPx, widths.boxPx, ground!.shown.width) : null
   return (
     <div className="grow min-h-0 flex flex-col items-center justify-center px-3 md:px-6 py-3 gap-3">
       {resumed && state.seen.at(-1) === step.id && <p className="text-sm text-soft">{t('You go on where you were.')}</p>}
       {picture && ground && (
-        <div ref={box} className="w-full max-w-[1180px] overflow-hidden" data-zoomed={zooms.transform ? 'yes' : undefined}>
+        <div ref={box} className="w-full max-w-[1180px] overflow-hidden" data-zoomed={zoom ? 'yes' : undefined}>
           <div
             className="[&>div]:flex [&>div]:flex-col [&>div]:items-center"
-            style={{ transition: less ? 'none' : 'transform 700ms ease', ...zooms }}
+            style={{
+              transition: less ? 'none' : 'transform 700ms ease',
+              ...(zoom ? { transform: `scale(${zoom.factor}) translate(${zoom.x * 100}%, ${zoom.y * 100}%)` } : {}),
+            }}
           >
             <AnnotatedPicture
               step={step}

@@ -2,6 +2,13 @@ const MODIFIERS = new Set(['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'CapsL
 /** Keys that move about in this page or lead out of it: they are chosen from the list instead. */
 const OWN = new Set(['Tab', 'Escape', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'PageUp', 'PageDown', 'Home', 'End', ' '])
 
+/** What people do with these keys to their browser, not to the page. */
+const BROWSER =
+  /^(F5|F11|F12|Ctrl\+(Shift\+)?[RLTWNJIPH0+=-]|Ctrl\+Tab|Ctrl\+PageUp|Ctrl\+PageDown|Alt\+(ArrowLeft|ArrowRight|Home|F4)|Meta\+.*)$/
+
+/** Whether keys belong to the browser as long as nobody has put the focus on the picture. */
+export const belongToBrowser = (keys: string): boolean => BROWSER.test(keys)
+
 /** The keys of an event in the way in which steps write them, such as `Ctrl+S`.
  * @returns `null` for modifiers alone and for keys that belong to the page */
 export function keysOf({

@@ -1,10 +1,12 @@
 import type { WaysUsed } from '@jackdaw/contracts/records'
 import { CircleCheck, CircleX } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Link } from 'react-router'
 
-/** In a line how a guide was used besides reading; leads to every attempt. */
-export function WaysUsedWords({ ways, to }: { ways: WaysUsed; to: string }) {
+/** In a line how a guide was used besides reading; leads to every attempt.
+ * @param none what stands there when it was only read */
+export function WaysUsedWords({ ways, to, none = null }: { ways: WaysUsed; to: string; none?: ReactNode }) {
   const { t } = useTranslation()
   const { watch, practise, solo } = ways
   const words = [
@@ -18,7 +20,7 @@ export function WaysUsedWords({ ways, to }: { ways: WaysUsed; to: string }) {
         .join(', '),
     solo && solo.finished === 0 && t('Solo begun'),
   ].filter(Boolean)
-  if (words.length === 0 && !solo) return <span className="text-soft">–</span>
+  if (words.length === 0 && !solo) return none
   return (
     <Link to={to} className="text-sm hover:underline inline-flex flex-wrap items-center gap-x-2">
       {solo && solo.finished > 0 && (

@@ -207,7 +207,7 @@ function PeopleTable({
                 {row.lastAt === null ? '–' : whenOf(row.lastAt)}
               </td>
               <td className="py-2 pr-2">
-                <WaysUsedWords ways={row.ways} to={`/records/people/${row.personId}/guides/${guideId}`} />
+                <WaysUsedWords ways={row.ways} to={`/records/people/${row.personId}/guides/${guideId}`} none="–" />
               </td>
             </tr>
           ))}

@@ -1,27 +1,6 @@
-import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import type { GuideDocument } from '@jackdaw/core/guides'
+import { flowLines } from '@jackdaw/core/players'
 import { useEffect, useMemo, useState, type RefObject } from 'react'
-
-type Line = { key: string; from: string; to: string; byRule: boolean }
-
-/** Ways on that do not simply lead to the next step, from item to item. */
-export function linesOf(document: GuideDocument): Line[] {
-  const steps = stepsOf(document)
-  return steps.flatMap((step, at) => {
-    const { choices = [], rules = [], skipWhen } = step.flow ?? {}
-    const lines = [
-      ...choices.map((each) => ({ ...each, byRule: false })),
-      ...(choices.length > 0 ? [] : rules.map((each) => ({ ...each, byRule: true }))),
-    ]
-    const drawn = lines.flatMap(({ id, to, byRule }): Line[] => {
-      if (to === 'next') return []
-      return to === 'end' || steps.some((each) => each.id === to) ? [{ key: `${step.id} ${id}`, from: step.id, to, byRule }] : []
-    })
-    const before = steps[at - 1]
-    const after = steps[at + 1]
-    if (skipWhen && before) drawn.push({ key: `${step.id} skip`, from: before.id, to: after?.id ?? 'end', byRule: true })
-    return drawn
-  })
-}
 
 const LANE_PX = 9
 const MOST_LANES = 4
@@ -36,7 +15,7 @@ export function FlowLines({
   list: RefObject<HTMLOListElement | null>
   selected: string | null
 }) {
-  const lines = useMemo(() => linesOf(document), [document])
+  const lines = useMemo(() => flowLines(document), [document])
   const shape = lines.map((line) => `${line.key} ${line.to}`).join('|') + document.items.map((item) => item.id).join(' ')
   const [places, setPlaces] = useState<ReadonlyMap<string, number>>(new Map())
   const [height, setHeight] = useState(0)
@@ -88,6 +67,6 @@ export function FlowLines({
 
 /** Room that the lines take beside the ruler, in pixels. */
 export const roomForLines = (document: GuideDocument): number => {
-  const count = linesOf(document).length
+  const count = flowLines(document).length
   return count === 0 ? 0 : LANE_PX * (Math.min(MOST_LANES, count) + 1)
 }
