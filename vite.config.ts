@@ -2,10 +2,11 @@ import { join } from 'node:path'
 import tailwind from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { unusedValues } from './scripts/unusedValues.mjs'
 
 export default defineConfig({
   root: join(import.meta.dirname, 'packages/web'),
-  plugins: [react(), tailwind()],
+  plugins: [unusedValues(), react(), tailwind()],
   build: {
     outDir: join(import.meta.dirname, 'dist/web'),
     emptyOutDir: true,

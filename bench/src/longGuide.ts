@@ -2,7 +2,7 @@ import { richTextOf, type Change } from '@jackdaw/core/guides'
 import type { PictureId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
-import type { Session } from './server'
+import { get, type Session } from './server'
 
 /** Where the button of each step stands on its picture of 1280 × 800 pixels. */
 export const BUTTON = { x: 400, y: 300, width: 200, height: 60 }
@@ -22,7 +22,8 @@ export const send = async <T>(address: string, session: Session, path: string, b
  * @returns its id */
 export async function longGuide(address: string, session: Session, steps: number): Promise<string> {
   const { id } = await send<{ id: string }>(address, session, '/api/guides', { title: 'A long guide', kind: 'how-to', folderId: null })
-  const changes: Change[] = []
+  const { document } = await get<{ document: { items: { id: StepId }[] } }>(address, session, `/api/guides/${id}/draft`)
+  const changes: Change[] = [{ type: 'remove-item', itemId: document.items[0]!.id }]
   for (let n = 0; n < steps; n++) {
     const png = await sharp({
       create: { width: 1280, height: 800, channels: 3, background: { r: 200, g: (n * 7) % 255, b: (n * 13) % 255 } },

@@ -43,8 +43,10 @@ export class PlayerHand {
     await sleep(SETTLE_MS)
   }
 
-  /** Where a place on a step's picture is in the window. `x` and `y` are pixels of the stored picture. */
+  /** Where a place on a step's picture is in the window, late enough that a click there is no second one of two. `x` and `y` are pixels of
+   * the stored picture. */
   async placeOf(n: number, x: number, y: number): Promise<{ x: number; y: number }> {
+    await sleep(SETTLE_MS)
     const surface = (await this.page.waitForSelector('[data-surface]'))!
     const picture = this.steps[n - 1]!.pictures.find((each) => each.id === this.steps[n - 1]!.action?.element?.pictureId)!
     const size = this.sizes[picture.id]!
@@ -53,9 +55,7 @@ export class PlayerHand {
     return { x: box.x + ((x - shown.x) / shown.width) * box.width, y: box.y + ((y - shown.y) / shown.height) * box.height }
   }
 
-  /** Points once, late enough that it is no second click of two. */
   async pointAt(x: number, y: number): Promise<void> {
-    await sleep(SETTLE_MS)
     if (this.touch) await this.page.touchscreen.tap(x, y)
     else await this.page.mouse.click(x, y)
   }
@@ -67,10 +67,8 @@ export class PlayerHand {
   /** Points at the element of a step, `offPx` pixels of the window beside its right edge. */
   async pointsAtElement(n: number, offPx?: number): Promise<void> {
     const { x, y, width, height } = this.rectOf(n)
-    const middle = await this.placeOf(n, x + width / 2, y + height / 2)
-    if (offPx === undefined) return this.pointAt(middle.x, middle.y)
-    const right = await this.placeOf(n, x + width, y + height / 2)
-    return this.pointAt(right.x + offPx, right.y)
+    const at = await this.placeOf(n, offPx === undefined ? x + width / 2 : x + width, y + height / 2)
+    return this.pointAt(at.x + (offPx ?? 0), at.y)
   }
 
   /** Points where nothing is. */

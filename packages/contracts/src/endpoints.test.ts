@@ -1,11 +1,15 @@
 import { RIGHTS } from '@jackdaw/core/people'
 import { describe, expect, it } from 'vitest'
 import type { Endpoint } from './endpoint'
+import * as blackouts from './blackouts'
 import * as exchange from './exchange'
 import * as guides from './guides'
 import * as health from './health'
 import * as library from './library'
+import * as look from './look'
 import * as people from './people'
+import * as pictures from './pictures'
+import * as players from './players'
 import { PROBLEMS } from './problems'
 import * as publishing from './publishing'
 import * as reading from './reading'
@@ -14,9 +18,21 @@ import * as records from './records'
 
 const isEndpoint = (value: unknown): value is Endpoint =>
   typeof value === 'object' && value !== null && 'path' in value && 'access' in value
-const endpoints = [exchange, guides, health, library, people, publishing, reading, recording, records].flatMap((domain) =>
-  Object.values(domain as Record<string, unknown>).filter(isEndpoint),
-)
+const endpoints = [
+  blackouts,
+  exchange,
+  guides,
+  health,
+  library,
+  look,
+  people,
+  pictures,
+  players,
+  publishing,
+  reading,
+  recording,
+  records,
+].flatMap((domain) => Object.values(domain as Record<string, unknown>).filter(isEndpoint))
 
 describe('the contracts', () => {
   it('give every endpoint an address of its own', () => {

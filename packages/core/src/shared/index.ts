@@ -1,5 +1,6 @@
 export { idOf, PersonId, TeamId, RoleId, SiteId, DepartmentId, FolderId, GuideId, StepId, SectionId, PictureId } from './ids'
 export type { NewId } from './ids'
-export { LocalDate, localDateAt, addDays, endOfLocalDay, daysBetween } from './localDate'
+export { LocalDate } from './localDate'
+export { localDateAt, addDays, endOfLocalDay, daysBetween } from './days'
 export { seededRandom, seededIds } from './random'
 export { canonicalJson } from './canonicalJson'

@@ -1,4 +1,4 @@
-import type { PictureSize } from '@jackdaw/contracts/guides'
+import type { PictureSize } from '@jackdaw/contracts/pictures'
 import type { Request, Response } from 'express'
 import { fail } from '../http'
 import type { ContentStore } from '../storage'

@@ -1,4 +1,4 @@
-import type { BlackoutPlace, BlackoutReach, FoundPrivate } from '@jackdaw/contracts/guides'
+import type { BlackoutPlace, BlackoutReach, FoundPrivate } from '@jackdaw/contracts/blackouts'
 import { areaOf, cut, groundOf } from '@jackdaw/core/annotations'
 import type { Change, GuideDocument, PictureSizes, Rect } from '@jackdaw/core/guides'
 import { may } from '@jackdaw/core/people'

@@ -1,19 +1,7 @@
-import {
-  addPicture,
-  adoptPictures,
-  applyBlackouts,
-  askBlackoutReach,
-  findDeadLinks,
-  findPrivateInPicture,
-  getChangesSince,
-  getDraft,
-  getDraftPicture,
-  getEditionPicture,
-  getLook,
-  getPictureSizes,
-  saveChanges,
-  saveLook,
-} from '@jackdaw/contracts/guides'
+import { addPicture, adoptPictures, getDraftPicture, getEditionPicture, getPictureSizes } from '@jackdaw/contracts/pictures'
+import { applyBlackouts, askBlackoutReach, findPrivateInPicture } from '@jackdaw/contracts/blackouts'
+import { findDeadLinks, getChangesSince, getDraft, saveChanges } from '@jackdaw/contracts/guides'
+import { getLook, saveLook } from '@jackdaw/contracts/look'
 import { may } from '@jackdaw/core/people'
 import type { PictureId } from '@jackdaw/core/shared'
 import { adoptPicturesOf, findPicture, picturesOfGuide, readPicture, sendPicture, storePicture } from '../files'

@@ -1,4 +1,4 @@
-import { getLook } from '@jackdaw/contracts/guides'
+import { getLook } from '@jackdaw/contracts/look'
 import { lookOf, PLAIN_LOOK, type GuideLook, type Look } from '@jackdaw/core/guides'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'

@@ -1,4 +1,5 @@
-import { getDraftPicture, saveChanges } from '@jackdaw/contracts/guides'
+import { getDraftPicture } from '@jackdaw/contracts/pictures'
+import { saveChanges } from '@jackdaw/contracts/guides'
 import { listGuides } from '@jackdaw/contracts/library'
 import { seededIds } from '@jackdaw/core/shared'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'

@@ -1,4 +1,4 @@
-import type { FoundPrivate } from '@jackdaw/contracts/guides'
+import type { FoundPrivate } from '@jackdaw/contracts/blackouts'
 import { areaFrom } from '@jackdaw/core/annotations'
 import type { Change, GuideDocument, PictureSizes, Rect } from '@jackdaw/core/guides'
 import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'

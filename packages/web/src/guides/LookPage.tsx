@@ -1,4 +1,4 @@
-import { saveLook } from '@jackdaw/contracts/guides'
+import { saveLook } from '@jackdaw/contracts/look'
 import { contrast, darkened, rgbOf, WHITE } from '@jackdaw/core/annotations'
 import type { Look } from '@jackdaw/core/guides'
 import { useMutation } from '@tanstack/react-query'

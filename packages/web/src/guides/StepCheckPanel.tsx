@@ -1,4 +1,4 @@
-import { getDraftPicture } from '@jackdaw/contracts/guides'
+import { getDraftPicture } from '@jackdaw/contracts/pictures'
 import type { Doubt, Step, StepCheck } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { TFunction } from 'i18next'

@@ -1,4 +1,4 @@
-import { getDraftPicture } from '@jackdaw/contracts/guides'
+import { getDraftPicture } from '@jackdaw/contracts/pictures'
 import type { Side } from '@jackdaw/core/annotations'
 import { elementOf, type Look, type PictureSizes, type Rect, type Step, type StepPicture } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'

@@ -1,4 +1,5 @@
-import { adoptPictures, getDraft, saveChanges, type Draft } from '@jackdaw/contracts/guides'
+import { adoptPictures } from '@jackdaw/contracts/pictures'
+import { getDraft, saveChanges, type Draft } from '@jackdaw/contracts/guides'
 import { listGuides } from '@jackdaw/contracts/library'
 import { copiesOf, insertItems, removeItems } from '@jackdaw/core/editing'
 import { storedPicturesOf, type Change, type GuideItem } from '@jackdaw/core/guides'

@@ -1,4 +1,5 @@
-import type { DraftConflict, StoredPicture } from '@jackdaw/contracts/guides'
+import type { DraftConflict } from '@jackdaw/contracts/guides'
+import type { StoredPicture } from '@jackdaw/contracts/pictures'
 import { copiesOf, splitStep } from '@jackdaw/core/editing'
 import {
   paragraph,

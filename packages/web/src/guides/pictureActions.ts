@@ -1,4 +1,4 @@
-import { addPicture, MAX_PICTURE_BYTES, type StoredPicture } from '@jackdaw/contracts/guides'
+import { addPicture, MAX_PICTURE_BYTES, type StoredPicture } from '@jackdaw/contracts/pictures'
 import { replacePicture } from '@jackdaw/core/editing'
 import type { Sheet, Step } from '@jackdaw/core/guides'
 import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'

@@ -1,11 +1,5 @@
-import {
-  applyBlackouts,
-  askBlackoutReach,
-  findPrivateInPicture,
-  getChangesSince,
-  type BlackoutPlace,
-  type FoundPrivate,
-} from '@jackdaw/contracts/guides'
+import { applyBlackouts, askBlackoutReach, findPrivateInPicture, type BlackoutPlace, type FoundPrivate } from '@jackdaw/contracts/blackouts'
+import { getChangesSince } from '@jackdaw/contracts/guides'
 import { stepsOf, storedPicturesOf, type GuideDocument } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'

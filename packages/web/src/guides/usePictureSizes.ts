@@ -1,4 +1,4 @@
-import { getPictureSizes, type StoredPicture } from '@jackdaw/contracts/guides'
+import { getPictureSizes, type StoredPicture } from '@jackdaw/contracts/pictures'
 import { stepsOf, storedPicturesOf, type GuideDocument, type PictureSizes } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery, useQueryClient } from '@tanstack/react-query'

@@ -1,4 +1,5 @@
-import { getDraft, getPictureSizes } from '@jackdaw/contracts/guides'
+import { getDraft } from '@jackdaw/contracts/guides'
+import { getPictureSizes } from '@jackdaw/contracts/pictures'
 import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import { minutesToRead, stepName, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { begin, END, reduce, scoreOf, soloScreen, Way, type PlayerEvent, type PlayerState, type Verdict } from '@jackdaw/core/players'

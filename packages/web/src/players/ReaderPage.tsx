@@ -1,21 +1,24 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepName, stepsOf, type Look, type Step } from '@jackdaw/core/guides'
-import { canFinish, choicesAt, END, indexOf, isWaiting, leftToDo, openTo, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
+import { choicesAt, isWaiting, leftToDo, openTo, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
-import { ArrowLeft, ArrowRight, Check, CircleCheck, ListOrdered, X } from 'lucide-react'
+import { CircleCheck, X } from 'lucide-react'
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { Link, useParams } from 'react-router'
 import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
-import { Button, ButtonLink, dayOf, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
+import { Button, dayOf, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
 import { GuideHead } from './GuideHead'
+import { placeAt, ReaderBar } from './ReaderBar'
 import { DRAFT } from './used'
-import { UseMenu } from './UseMenu'
 import { useReaderEdition, useReading, type Doing } from './useReading'
 import { WaysOn } from './WaysOn'
 import { useTurning } from './useTurning'
+
+// Guides that can only be read do without.
+const UseMenu = lazy(async () => ({ default: (await import('./UseMenu')).UseMenu }))
 
 // Drawing comes with the first picture, signs and cautions with the first of them: text can be read before.
 const StepPicturesView = lazy(async () => ({ default: (await import('./StepPicturesView')).StepPicturesView }))
@@ -43,7 +46,6 @@ const isPassed = ({ script }: Play, state: PlayerState, id: string): boolean =>
   (script.confirmSteps ? state.confirmed : state.seen).includes(id)
 
 /** Where a place stands, from 0; the end comes after the last step. */
-const placeAt = ({ script }: Play, id: string): number => (id === END ? script.steps.length : indexOf(script, id))
 
 const sectionAt = ({ document }: ReaderEdition, step: Step | undefined): string => {
   let section = ''
@@ -87,7 +89,7 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
   const step = steps[at]
   const { document } = edition
   const look = useLook(document.look)
-  const ways = useMemo(() => waysOf(document), [document])
+  const ways = useMemo(() => (edition.edition === DRAFT ? [] : waysOf(document)), [edition.edition, document])
   return (
     <div
       style={lookStyle(look)}
@@ -119,7 +121,11 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
             {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
           </p>
           <div className="mb-4">
-            <UseMenu guideId={edition.guideId} ways={edition.edition === DRAFT ? [] : ways} place="column" />
+            {ways.length > 1 && (
+              <Suspense>
+                <UseMenu guideId={edition.guideId} ways={ways} place="column" />
+              </Suspense>
+            )}
           </div>
           <StepRuler marks={marksOf(edition, play, state)} label={t('Steps')} onPick={pick} />
         </div>
@@ -127,7 +133,11 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
       <div className="grow flex flex-col bg-sheet min-w-0">
         <div className="lg:hidden px-4 py-2 flex items-center gap-3">
           <span className="text-sm text-soft truncate grow">{document.title}</span>
-          <UseMenu guideId={edition.guideId} ways={edition.edition === DRAFT ? [] : ways} place="top" />
+          {ways.length > 1 && (
+            <Suspense>
+              <UseMenu guideId={edition.guideId} ways={ways} place="top" />
+            </Suspense>
+          )}
         </div>
         <FlatRuler {...{ play, state }} />
         <article className="grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
@@ -159,7 +169,7 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
             <Closing {...{ edition, play, state, steps, act, heading }} />
           )}
         </article>
-        <Bar {...{ play, state, act }} openRuler={() => setRulerOpen(true)} />
+        <ReaderBar {...{ play, state, act }} openRuler={() => setRulerOpen(true)} />
       </div>
     </div>
   )
@@ -313,79 +323,6 @@ function Closing({
           })}
         </p>
       )}
-    </div>
-  )
-}
-
-/** The one thing to do next: confirm, go on, say "Done", or leave. */
-function Onward({ play, state, act, className }: { play: Play; state: PlayerState; act: (doing: Doing) => void; className: string }) {
-  const { t } = useTranslation()
-  const look = { look: 'primary' as const, className }
-  if (state.at === END && state.finished)
-    return (
-      <ButtonLink to="/" {...look}>
-        {t('Go to Today')}
-      </ButtonLink>
-    )
-  if (state.at === END)
-    return (
-      <Button {...look} disabled={!canFinish(play, state)} onClick={() => act({ type: 'finish' })}>
-        <Check size={20} aria-hidden />
-        {t('Done')}
-      </Button>
-    )
-  if (isWaiting(play, state, state.at))
-    return (
-      <Button {...look} onClick={() => document.querySelector<HTMLElement>('[data-caution] button')?.focus()}>
-        {t('Read the caution')}
-      </Button>
-    )
-  if (play.script.confirmSteps && !state.confirmed.includes(state.at))
-    return (
-      <Button {...look} onClick={() => act({ type: 'confirm' })}>
-        <Check size={20} aria-hidden />
-        {t('Confirm')}
-      </Button>
-    )
-  if (choicesAt(play, state))
-    return (
-      <Button {...look} onClick={() => document.querySelector<HTMLElement>('[data-ways] button')?.focus()}>
-        {t('Choose how it goes on')}
-      </Button>
-    )
-  return (
-    <Button {...look} onClick={() => act({ type: 'next' })}>
-      {placeAt(play, state.at) === play.script.steps.length - 1 ? t('To the end') : t('Next')}
-      <ArrowRight size={20} aria-hidden />
-    </Button>
-  )
-}
-
-/** The next action, always at the bottom and always in the same place. */
-function Bar({ play, state, act, openRuler }: { play: Play; state: PlayerState; act: (doing: Doing) => void; openRuler: () => void }) {
-  const { t } = useTranslation()
-  const wide = 'min-h-14 text-lg'
-  const at = placeAt(play, state.at)
-  const of = play.script.steps.length
-  return (
-    <div className="fixed bottom-14 md:bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
-      <div className="max-w-[860px] mx-auto px-4 md:px-8 py-2 flex items-center gap-2">
-        <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={at === 0}>
-          <ArrowLeft size={20} aria-hidden />
-          {t('Back')}
-        </Button>
-        <button
-          type="button"
-          className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2"
-          onClick={openRuler}
-          aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(at + 1, of), of })}
-        >
-          <ListOrdered size={18} aria-hidden />
-          {Math.min(at + 1, of)} / {of}
-        </button>
-        <span className="hidden lg:block grow text-center text-sm text-soft">{t('Keys ← and → turn the steps')}</span>
-        <Onward {...{ play, state, act }} className={`${wide} px-6`} />
-      </div>
     </div>
   )
 }

@@ -14,7 +14,6 @@ export function UseMenu({ guideId, ways, place }: { guideId: string; ways: reado
     practise: { to: `/guides/${guideId}/practise`, name: t('Practise'), about: t('do it on the pictures, with help'), Icon: Hand },
     solo: { to: `/guides/${guideId}/solo`, name: t('Solo'), about: t('show that you can do it'), Icon: GraduationCap },
   }
-  if (ways.length < 2) return null
   return (
     <>
       <button

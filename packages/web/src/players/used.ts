@@ -1,4 +1,4 @@
-import { getDraftPicture, getEditionPicture } from '@jackdaw/contracts/guides'
+import { getDraftPicture, getEditionPicture } from '@jackdaw/contracts/pictures'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import type { GuideDocument, PictureSizes } from '@jackdaw/core/guides'
 import { scriptOf, type Play } from '@jackdaw/core/players'

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, daysBetween, endOfLocalDay, LocalDate, localDateAt } from './localDate'
+import { addDays, daysBetween, endOfLocalDay, localDateAt } from './days'
+import { LocalDate } from './localDate'
 
 const day = (text: string) => LocalDate.parse(text)
 

@@ -1,0 +1,30 @@
+import { TZDate } from '@date-fns/tz'
+import type { LocalDate } from './localDate'
+
+/** The calendar day in a zone at an instant.
+ * @param at   epoch milliseconds, UTC
+ * @param zone IANA time zone name */
+export function localDateAt(at: number, zone: string): LocalDate {
+  const local = new TZDate(at, zone)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${local.getFullYear()}-${two(local.getMonth() + 1)}-${two(local.getDate())}` as LocalDate
+}
+
+/** The day `days` after `date`; negative counts back. */
+export function addDays(date: LocalDate, days: number): LocalDate {
+  if (!Number.isInteger(days)) throw new RangeError(`days: ${days}`)
+  const [year, month, day] = date.split('-').map(Number) as [number, number, number]
+  return new Date(Date.UTC(year, month - 1, day + days)).toISOString().slice(0, 10) as LocalDate
+}
+
+/** The instant at which a local day ends: the first millisecond of the day after, in that zone.
+ * @returns epoch milliseconds, UTC; right across changes of the clock */
+export function endOfLocalDay(date: LocalDate, zone: string): number {
+  const [year, month, day] = addDays(date, 1).split('-').map(Number) as [number, number, number]
+  return new TZDate(year, month - 1, day, 0, 0, 0, zone).getTime()
+}
+
+/** Whole days from one calendar day to another; negative when `to` lies before `from`. */
+export function daysBetween(from: LocalDate, to: LocalDate): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
+}
