@@ -2,7 +2,7 @@ import { discardRecording, endPairing, pairRecorder, startRecording } from '@jac
 import type { RecordingId } from '@jackdaw/core/recording'
 import { nanoid } from 'nanoid'
 import type { BarWish, Hiding } from '../shared/messages'
-import { takePending } from './intake'
+import { forgetPending, takePending } from './intake'
 import { sendAll, sendAndFinish } from './outbox'
 import { broadcast, lastStepIds, shownNow, toAllTabs } from './recordingState'
 import { intoPages, mayLook, outOfPages } from './scripts'
@@ -147,6 +147,7 @@ async function end(): Promise<void> {
   await toAllTabs({ tell: 'stop' })
   await outOfPages()
   await kept.forgetRecording()
+  await forgetPending()
   await chrome.alarms.clear(SEND_AGAIN)
   await broadcast()
 }

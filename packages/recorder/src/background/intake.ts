@@ -112,3 +112,9 @@ export async function takePending(recording: Recording): Promise<void> {
     await chrome.storage.local.remove(key)
   }
 }
+
+/** Throws away what pages wrote down: the recording is over. */
+export async function forgetPending(): Promise<void> {
+  const all = await chrome.storage.local.get(null)
+  await chrome.storage.local.remove(Object.keys(all).filter((key) => key.startsWith(PENDING)))
+}

@@ -1,6 +1,8 @@
 import { AskRecorder, type RecorderAnswer } from '@jackdaw/contracts/recording'
 import { originOf } from '@jackdaw/core/recording'
+import { PENDING } from '../content/link'
 import type { FromPage, FromPanel, Orders, ToPage } from '../shared/messages'
+import { openToScripts } from '../shared/standingOrders'
 import { afterRestart, carryOut, homeOrigin, look, pair, SEND_AGAIN, sendWhatIsLeft, setHiding, start, unpair } from './control'
 import { lastActionIn, noteOpener, takeAction, takeArrival, takePending, takeSwitch } from './intake'
 import { broadcast, shownNow } from './recordingState'
@@ -50,17 +52,20 @@ async function fromPage(message: FromPage, tabId: number, frameId: number, addre
     case 'hiding':
       return inTurn(() => setHiding(message.hiding))
   }
+  // Before anything that the new document tells: what is known of the old one is of no use to it.
+  if (message.say === 'hello') forgetFrame(tabId, frameId)
   const recording = await kept.recording()
   if (!recording) return null
   switch (message.say) {
     case 'hello': {
-      forgetFrame(tabId, frameId)
       const { id, names, secret, startedAt, status } = recording
       if (status === 'finishing' || status === 'interrupted' || (await isJackdaw(address))) return null
+      const home = originOf((await kept.pairing())?.origin ?? '')
       const orders: Orders = {
         recordingId: id,
         names,
         secret,
+        home,
         shown: await shownNow(),
         lastActionAt: lastActionIn(tabId),
         startedAt,
@@ -72,6 +77,8 @@ async function fromPage(message: FromPage, tabId: number, frameId: number, addre
       return recording.status === 'recording' ? onRest(recording.id, tabId, frameId, message.rest) : null
     case 'action':
       await inTurn(() => takeAction(recording, tabId, frameId, message.action))
+      // Written down by the page, which may be gone before it can clear that away itself.
+      await chrome.storage.local.remove(`${PENDING}${message.action.id}`)
       void broadcast()
       sendSoon()
       return { kept: true }
@@ -168,6 +175,7 @@ chrome.alarms.onAlarm.addListener((alarm) => {
   if (alarm.name === SEND_AGAIN) sendSoon()
 })
 watchNavigations()
+void openToScripts()
 /** Each time the worker begins to live: what pages wrote down while nobody was there, and what has not been sent. */
 void inTurn(async () => {
   const recording = await kept.recording()

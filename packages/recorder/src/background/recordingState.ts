@@ -1,5 +1,6 @@
-import { linesOf, tidy, type RawAction } from '@jackdaw/core/recording'
+import { linesOf, originOf, tidy, type RawAction } from '@jackdaw/core/recording'
 import type { Shown, ToPage } from '../shared/messages'
+import { writeStandingOrders } from '../shared/standingOrders'
 import { unsent } from './outbox'
 import { kept } from './store'
 
@@ -34,9 +35,19 @@ export async function lastStepIds(): Promise<string[]> {
 
 const BADGES = { idle: '', recording: '●', paused: '❚❚', interrupted: '!', finishing: '↑' } as const
 
+/** Writes down what scripts in pages need to know from their first moment on. */
+async function standOrders(shown: Shown): Promise<void> {
+  const [recording, pairing] = await Promise.all([kept.recording(), kept.pairing()])
+  const runs = recording && pairing && (recording.status === 'recording' || recording.status === 'paused')
+  if (!runs) return writeStandingOrders(null)
+  const { id, names, secret, startedAt } = recording
+  await writeStandingOrders({ recordingId: id, names, secret, startedAt, shown, home: originOf(pairing.origin) })
+}
+
 /** Tells all pages and the toolbar how things stand. */
 export async function broadcast(): Promise<void> {
   const shown = await shownNow()
+  await standOrders(shown)
   await chrome.action.setBadgeText({ text: shown.status === 'recording' ? String(shown.steps) : BADGES[shown.status] })
   await chrome.action.setBadgeBackgroundColor({ color: '#095660' })
   await toAllTabs({ tell: 'shown', shown })

@@ -129,7 +129,8 @@ async function shotsFor(recordingId: string, tabId: number, frameId: number, pre
     return { shotId: press.freshShotId, otherShotIds: [] }
   }
   // An earlier picture of the same document is surely from before; whether it still fits is not sure.
-  const stale = tab.ahead && tab.ahead.doc === (tab.frames.get(0)?.rest.doc ?? press.doc) ? tab.ahead.shotId : null
+  const topDoc = frameId === 0 ? press.doc : (tab.frames.get(0)?.rest.doc ?? press.doc)
+  const stale = tab.ahead?.doc === topDoc ? tab.ahead.shotId : null
   const taken = press.held && untilNext() === 0 ? await takenNow(recordingId, tabId, frameId, press, stale) : null
   if (taken?.certain) {
     return { shotId: taken.id, otherShotIds: [] }

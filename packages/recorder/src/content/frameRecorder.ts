@@ -1,6 +1,6 @@
 import { nameAsker, type PrivateKind } from '@jackdaw/core/recording'
 import { nanoid } from 'nanoid'
-import type { Arrival, BarWish, Hiding, Orders, Shown, ToPage } from '../shared/messages'
+import type { Arrival, BarWish, Hiding, Orders, Shown, StandingOrders, ToPage } from '../shared/messages'
 import { watchActions } from './actions'
 import { Bar } from './bar'
 import { pageSeen, type Eyes } from './describe'
@@ -29,6 +29,7 @@ export class FrameRecorder {
   private bar: Bar | null = null
   private picking: { host: HTMLElement; end: () => void } | null = null
   private lastTime = 0
+  private readonly openedAt: number
   private readonly isName: (words: string) => boolean
   private readonly frame: FrameOffset
   private readonly pictures: Pictures
@@ -39,19 +40,31 @@ export class FrameRecorder {
 
   constructor(
     private readonly doc: string,
-    private readonly orders: Orders,
+    private readonly orders: StandingOrders,
   ) {
+    this.openedAt = this.clock()
     this.shown = orders.shown
     this.kinds = new Set(orders.shown.hiding.kinds)
     this.isName = nameAsker(orders.names.marks, orders.names.salt)
     this.frame = frameOffset(orders.secret, () => this.pictures.moved())
     this.pictures = this.startPictures()
-    this.waits = watchWaits(orders.lastActionAt)
+    this.waits = watchWaits()
     this.actions = this.startActions()
     this.whenReady(() => this.showBar())
     this.watchArrivals()
     addEventListener('blur', () => this.on() && this.actions.flush(), { signal: this.ends.signal })
     addEventListener('visibilitychange', () => document.visibilityState === 'visible' && this.pictures.stir(), { signal: this.ends.signal })
+  }
+
+  /** The background has answered: it knows what was done in this tab before, and whether the recording begins here. */
+  greeted({ shown, lastActionAt, first }: Orders): void {
+    this.show(shown)
+    this.waits.after(lastActionAt)
+    if (!isTop) return
+    const [entry] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[]
+    const begun = first && document.visibilityState === 'visible'
+    if (performance.timeOrigin > this.orders.startedAt || begun)
+      this.whenReady(() => this.arrived(HOW[entry?.type ?? 'navigate'], this.openedAt))
   }
 
   /** @returns what the background is to be answered, if anything */
@@ -140,17 +153,14 @@ export class FrameRecorder {
     else run()
   }
   /** Tells how this page came to be shown: opened anew, or come back to. */
+  private arrived(how: Arrival, at = this.clock()): void {
+    void tell({ say: 'arrived', doc: this.doc, page: this.page(), how, index: navigationIndex(), at })
+  }
   private watchArrivals(): void {
     if (!isTop) return
     const { signal } = this.ends
-    const arrived = (how: Arrival, at = this.clock()) =>
-      void tell({ say: 'arrived', doc: this.doc, page: this.page(), how, index: navigationIndex(), at })
-    addEventListener('popstate', (event) => event.isTrusted && arrived('again'), { signal })
-    addEventListener('pageshow', (event) => event.persisted && arrived('back_forward'), { signal })
-    const openedAt = this.clock()
-    const [entry] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[]
-    const begun = this.orders.first && document.visibilityState === 'visible'
-    if (performance.timeOrigin > this.orders.startedAt || begun) this.whenReady(() => arrived(HOW[entry?.type ?? 'navigate'], openedAt))
+    addEventListener('popstate', (event) => event.isTrusted && this.arrived('again'), { signal })
+    addEventListener('pageshow', (event) => event.persisted && this.arrived('back_forward'), { signal })
   }
 
   private show(shown: Shown): void {

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
-import type { Orders, ToPage } from '../shared/messages'
+import { readStandingOrders } from '../shared/standingOrders'
+import type { Orders, StandingOrders, ToPage } from '../shared/messages'
 import { FrameRecorder } from './frameRecorder'
 import { tell } from './link'
 
@@ -23,12 +24,39 @@ function listenTo(recorder: FrameRecorder): void {
   chrome.runtime.onMessage.addListener(listen)
 }
 
+const AGAIN_AFTER_MS = 700
+/** Greets the background until it answers: it may be starting just now.
+ * @returns `null` when this page is not recorded */
+async function greet(doc: string): Promise<Orders | null> {
+  for (;;) {
+    const orders = await tell<Orders | null>({ say: 'hello', doc, top: window === top })
+    if (orders !== undefined) return orders
+    if (!chrome.runtime?.id) return null // the extension was loaded anew
+    await new Promise((resolve) => setTimeout(resolve, AGAIN_AFTER_MS))
+  }
+}
+
+/** Whether this is a page of Jackdaw, or a frame in one. */
+const isHome = ({ home }: StandingOrders): boolean => location.origin === home || [...location.ancestorOrigins].includes(home)
+
 async function begin(): Promise<void> {
   if (world.jackdawRecords) return
   world.jackdawRecords = true
   const doc = nanoid()
-  const orders = await tell<Orders | null>({ say: 'hello', doc, top: window === top })
-  if (orders) listenTo(new FrameRecorder(doc, orders))
-  else world.jackdawRecords = false
+  const greeting = greet(doc)
+  const start = (orders: StandingOrders): FrameRecorder => {
+    const recorder = new FrameRecorder(doc, orders)
+    listenTo(recorder)
+    return recorder
+  }
+  // Whoever is quick clicks before the background has answered.
+  const standing = await readStandingOrders()
+  const early = standing && !isHome(standing) ? start(standing) : null
+  const orders = await greeting
+  if (orders) (early ?? start(orders)).greeted(orders)
+  else {
+    early?.hear({ tell: 'stop' })
+    world.jackdawRecords = false
+  }
 }
 void begin()

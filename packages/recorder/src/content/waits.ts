@@ -1,9 +1,15 @@
 const STARTS_WITHIN_MS = 600
 
 /** How long the page was busy after the action before: until what it fetched had come, or until the page that it led to could be used. */
-export function watchWaits(lastActionAt: number): { acted(): void; waitedMs(): number; stop(): void } {
+export function watchWaits(): {
+  /** Something was done in this tab before this page; epoch milliseconds, 0 when nothing was. */
+  after(lastActionAt: number): void
+  acted(): void
+  waitedMs(): number
+  stop(): void
+} {
   // Times are those of this document's own clock.
-  let actedAt = lastActionAt > 0 ? lastActionAt - performance.timeOrigin : Number.NaN
+  let actedAt = Number.NaN
   let busyUntil = 0
   const loaded = () => {
     const [page] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[]
@@ -18,6 +24,9 @@ export function watchWaits(lastActionAt: number): { acted(): void; waitedMs(): n
   })
   observer.observe({ type: 'resource', buffered: true })
   return {
+    after(lastActionAt) {
+      if (lastActionAt > 0 && Number.isNaN(actedAt)) actedAt = lastActionAt - performance.timeOrigin
+    },
     acted() {
       actedAt = performance.now()
       busyUntil = 0

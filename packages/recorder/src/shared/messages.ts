@@ -15,16 +15,22 @@ export type Status = 'idle' | 'recording' | 'paused' | 'interrupted' | 'finishin
 /** What the bar and the panel show. */
 export type Shown = { status: Status; steps: number; last: string; unsent: number; trouble: string; hiding: Hiding }
 
-/** What a page's script has to know while it records. */
-export type Orders = {
+/** What the script of any page has to know while it records. It lies where scripts can read it without the background, so that they hear
+ * what is done from the first moment of a page on. */
+export type StandingOrders = {
   recordingId: string
   shown: Shown
   names: { salt: string; marks: number[] }
   /** Only our own scripts know it; with it frames tell each other where they stand. */
   secret: string
+  startedAt: number
+  /** Jackdaw's own origin, which is never recorded. */
+  home: string
+}
+/** What the background adds for one page. */
+export type Orders = StandingOrders & {
   /** When something was last done in this tab, epoch milliseconds; 0 when nothing was. */
   lastActionAt: number
-  startedAt: number
   /** Nothing has been recorded yet: the page in view is the one to begin on. */
   first: boolean
 }
