@@ -16,7 +16,7 @@ export async function scaleUp(databaseUrl: string, factor: number): Promise<void
       insert into person_role select ${copyOf('t.person_id')}, t.role_id from person_role t cross join generate_series(1, ${copies}) n;
       insert into assignment select ${copyOf('a.id')}, ${copyOf('a.person_id')}, a.item_kind, a.item_id, a.assigned_at, a.due_on, a.due_zone, a.due_at from assignment a cross join generate_series(1, ${copies}) n;
       insert into event select md5(e.id::text || n::text)::uuid, e.schema_version, e.verb, e.way, e.actor_kind, ${copyOf('e.subject_id')}, ${copyOf('e.subject_id')}, e.item_kind, e.item_id, e.edition, e.step_id, e.active_ms, e.attested,
-        e.occurred_at + n * interval '1 second', e.received_at from event e cross join generate_series(1, ${copies}) n;
+        e.occurred_at + n * interval '1 second', e.received_at, e.play_id, e.tries, e.help, e.done, e.percent, e.passed from event e cross join generate_series(1, ${copies}) n;
       commit;`)
   }
   await client.query('vacuum analyze')

@@ -255,16 +255,12 @@ export async function personRecords(
   }
 }
 
-/** How many people of a guide have passed Solo, have tried it, have not taken it. */
-export async function soloCountsOf(
-  db: Db,
-  guideId: GuideId,
-  scope: Scope,
-  now: number,
-): Promise<{ passed: number; notPassed: number; notTaken: number }> {
+/** How many people of a guide have passed Solo in an edition that counts, and how many have tried it at all. */
+export async function soloCountsOf(db: Db, guideId: GuideId, scope: Scope): Promise<{ passed: number; tried: number }> {
   return (await db.one(
-    `select count(*) filter (where solo = 'passed')::int as passed, count(*) filter (where solo = 'not-passed')::int as "notPassed", count(*) filter (where solo = 'not-taken')::int as "notTaken"
-     from (select ${SOLO_STATE} as solo from (${STANDING} and k.item_id = $4) w) x`,
-    [...standing(scope, now), guideId],
+    `select count(*) filter (where u.passed_edition >= g.required_edition)::int as passed, count(*)::int as tried
+     from way_use u join guide g on g.id = u.guide_id
+     where u.guide_id = $1 and u.way = 'solo' and ($2::text is null or u.person_id in (select person_id from reports_of($2)))`,
+    [guideId, scope.everybody ? null : scope.reportsTo],
   ))!
 }

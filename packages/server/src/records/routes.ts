@@ -74,15 +74,15 @@ export function recordRoutes(routes: Routes): void {
       down: query.direction === 'down',
       page: query.page ?? 1,
     }
-    const [counts, soloCounts, { rows, total }] = await Promise.all([
+    const [counts, { passed, tried }, { rows, total }] = await Promise.all([
       countsOfGuide(db, id, scope, now),
-      soloCountsOf(db, id, scope, now),
+      soloCountsOf(db, id, scope),
       whoFinished(db, id, scope, filter, now),
     ])
     return {
       guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) },
       counts,
-      soloCounts,
+      soloCounts: { passed, notPassed: tried - passed, notTaken: counts.people - tried },
       rows,
       total,
       pageSize: PAGE_SIZE,
