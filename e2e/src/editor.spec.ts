@@ -71,7 +71,9 @@ describe('the author’s bench', () => {
     expect(before).toHaveLength(2)
     await press(tomasz, 'Duplicate: Fog for 40 seconds, then wait two minutes and look at the surface.')
     await stepsAre([...before, before[1]])
-    await tomasz.focus('button[aria-label^="Delete: Check that"]')
+    // The tools are those of the step that is selected: coming to its text selects it.
+    await (await tomasz.$('li[data-step] [data-step-text]'))!.click()
+    await (await tomasz.waitForSelector('button[aria-label^="Delete: Check that"]'))!.focus()
     await tomasz.keyboard.press('Enter')
     await stepsAre([before[1], before[1]])
     await undo()

@@ -135,11 +135,14 @@ export const StepSheet = memo(function StepSheet({
         {conflicts.map((conflict) => (
           <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
         ))}
-        <StepTools
-          {...{ step, name, actions, selected, panel }}
-          onSigns={() => setPicking(true)}
-          onPanel={(next) => setPanel((now) => (now === next ? null : next))}
-        />
+        {/* Whoever comes to the step by keyboard comes to its text first, and thereby selects it. */}
+        {selected && (
+          <StepTools
+            {...{ step, name, actions, panel }}
+            onSigns={() => setPicking(true)}
+            onPanel={(next) => setPanel((now) => (now === next ? null : next))}
+          />
+        )}
       </div>
     </li>
   )
@@ -150,7 +153,6 @@ function StepTools({
   step,
   name,
   actions,
-  selected,
   panel,
   onSigns,
   onPanel,
@@ -160,69 +162,59 @@ function StepTools({
   step: Step
   name: string
   actions: ItemActions
-  selected: boolean
   onSigns: () => void
 }) {
   const { t } = useTranslation()
   const picker = useRef<HTMLInputElement>(null)
   return (
-    <div className={`flex flex-wrap items-center gap-x-1 mt-1 ${selected ? '' : 'sr-only focus-within:not-sr-only'}`} data-keeps-editor>
-      {selected && (
-        <>
-          <Button look="quiet" className="text-sm px-2" onClick={() => picker.current?.click()} title={t('Or drop or paste it')}>
-            <ImagePlus size={16} aria-hidden />
-            {t('Picture')}
-          </Button>
-          <Button
-            look="quiet"
-            className="text-sm px-2"
-            onClick={() => actions.addSheet(step.id)}
-            title={t('Lay several pictures out on it')}
-          >
-            <StickyNote size={16} aria-hidden />
-            {t('Blank sheet')}
-          </Button>
-          <input
-            ref={picker}
-            type="file"
-            accept="image/png,image/jpeg,image/webp,image/gif"
-            multiple
-            hidden
-            onChange={(event) => {
-              actions.addPictures(step.id, [...(event.target.files ?? [])])
-              event.target.value = ''
-            }}
-          />
-          <Button look="quiet" className="text-sm px-2" onClick={() => actions.addCaution(step.id)}>
-            <TriangleAlert size={16} aria-hidden />
-            {t('Caution')}
-          </Button>
-          <Button look="quiet" className="text-sm px-2" onClick={() => onSigns()}>
-            <HardHat size={16} aria-hidden />
-            {t('Sign')}
-          </Button>
-          <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'exercise'} onClick={() => onPanel('exercise')}>
-            <Hand size={16} aria-hidden />
-            {t('Practise and Solo')}
-          </Button>
-          <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'flow'} onClick={() => onPanel('flow')}>
-            <Split size={16} aria-hidden />
-            {t('Ways on')}
-          </Button>
-          <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(step.id)} title="Ctrl+Enter">
-            <Plus size={16} aria-hidden />
-            {t('Step after')}
-          </Button>
-          <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSection(step.id)}>
-            <Heading size={16} aria-hidden />
-            {t('Section after')}
-          </Button>
-          <Button look="quiet" className="text-sm px-2" onClick={() => actions.record(step.id)}>
-            <AppWindow size={16} aria-hidden />
-            {t('Record after')}
-          </Button>
-        </>
-      )}
+    <div className="flex flex-wrap items-center gap-x-1 mt-1" data-keeps-editor>
+      <Button look="quiet" className="text-sm px-2" onClick={() => picker.current?.click()} title={t('Or drop or paste it')}>
+        <ImagePlus size={16} aria-hidden />
+        {t('Picture')}
+      </Button>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSheet(step.id)} title={t('Lay several pictures out on it')}>
+        <StickyNote size={16} aria-hidden />
+        {t('Blank sheet')}
+      </Button>
+      <input
+        ref={picker}
+        type="file"
+        accept="image/png,image/jpeg,image/webp,image/gif"
+        multiple
+        hidden
+        onChange={(event) => {
+          actions.addPictures(step.id, [...(event.target.files ?? [])])
+          event.target.value = ''
+        }}
+      />
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addCaution(step.id)}>
+        <TriangleAlert size={16} aria-hidden />
+        {t('Caution')}
+      </Button>
+      <Button look="quiet" className="text-sm px-2" onClick={() => onSigns()}>
+        <HardHat size={16} aria-hidden />
+        {t('Sign')}
+      </Button>
+      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'exercise'} onClick={() => onPanel('exercise')}>
+        <Hand size={16} aria-hidden />
+        {t('Practise and Solo')}
+      </Button>
+      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'flow'} onClick={() => onPanel('flow')}>
+        <Split size={16} aria-hidden />
+        {t('Ways on')}
+      </Button>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(step.id)} title="Ctrl+Enter">
+        <Plus size={16} aria-hidden />
+        {t('Step after')}
+      </Button>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSection(step.id)}>
+        <Heading size={16} aria-hidden />
+        {t('Section after')}
+      </Button>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.record(step.id)}>
+        <AppWindow size={16} aria-hidden />
+        {t('Record after')}
+      </Button>
       <span className="grow" />
       <ItemTools name={name} itemId={step.id} actions={actions} notReady={step.notReady === true} copies />
     </div>

@@ -17,12 +17,13 @@ export function FlowLines({
 }) {
   const lines = useMemo(() => flowLines(document), [document])
   const shape = lines.map((line) => `${line.key} ${line.to}`).join('|') + document.items.map((item) => item.id).join(' ')
+  const drawn = lines.length > 0
   const [places, setPlaces] = useState<ReadonlyMap<string, number>>(new Map())
   const [height, setHeight] = useState(0)
   // The list comes after the lines: it is there only once everything is.
   useEffect(() => {
     const { current } = list
-    if (!current) return
+    if (!current || !drawn) return
     const measure = () => {
       const found = new Map<string, number>()
       for (const each of current.children) {
@@ -37,8 +38,8 @@ export function FlowLines({
     const observer = new ResizeObserver(measure)
     observer.observe(current)
     return () => observer.disconnect()
-  }, [list, shape])
-  if (lines.length === 0) return null
+  }, [list, shape, drawn])
+  if (!drawn) return null
   const width = LANE_PX * (Math.min(MOST_LANES, lines.length) + 1)
   return (
     <svg

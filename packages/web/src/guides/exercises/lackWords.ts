@@ -3,6 +3,8 @@ import type { useTranslation } from 'react-i18next'
 
 /** What a step lacks, in words; empty when it lacks nothing. */
 export function lackWords(lacks: readonly Lack[] | undefined, t: ReturnType<typeof useTranslation>['t']): string {
+  // Asked for every step at every key: as a rule there is nothing to say.
+  if (!lacks || lacks.length === 0) return ''
   const words: Record<Lack, string> = {
     'no-picture': t('no picture'),
     'no-element': t('no element on the picture'),
@@ -11,5 +13,5 @@ export function lackWords(lacks: readonly Lack[] | undefined, t: ReturnType<type
     'no-right-button': t('no button is right'),
     'no-key': t('no key'),
   }
-  return (lacks ?? []).map((lack) => words[lack]).join(', ')
+  return lacks.map((lack) => words[lack]).join(', ')
 }
