@@ -17,7 +17,7 @@ export const CUSTOMER_WORDS = CUSTOMERS.flatMap((row, line) =>
     rect: {
       x: (COLUMNS[column]! + 10) * SCALE,
       y: (226 + 38 + line * 42 + 9) * SCALE,
-      width: (text.length * 8.3 + 6) * SCALE,
+      width: (text.length * 9 + 6) * SCALE,
       height: 26 * SCALE,
     },
   })),
