@@ -294,18 +294,23 @@ function Bar({
         <span className="md:hidden sr-only">{captions ? t('Hide the words') : t('Show the words')}</span>
       </Button>
       <span className="grow" />
-      <Button className="min-h-14 px-4 text-lg" disabled={atFirst} onClick={() => act({ type: 'back' })} aria-label={t('Step before')}>
+      <Button
+        className="min-h-14 px-3 sm:px-4 text-lg"
+        disabled={atFirst}
+        onClick={() => act({ type: 'back' })}
+        aria-label={t('Step before')}
+      >
         <ArrowLeft size={20} aria-hidden />
       </Button>
       <Button
         look="primary"
-        className="min-h-14 px-5 text-lg min-w-32"
+        className="min-h-14 px-3 sm:px-5 text-lg sm:min-w-32"
         onClick={() => act({ type: state.paused || over ? 'play' : 'pause' })}
       >
         {state.paused || over ? <PlayIcon size={20} aria-hidden /> : <Pause size={20} aria-hidden />}
         {over ? t('Again') : state.paused ? t('Play') : t('Pause')}
       </Button>
-      <Button className="min-h-14 px-4 text-lg" disabled={over} onClick={() => act({ type: 'next' })} aria-label={t('Next step')}>
+      <Button className="min-h-14 px-3 sm:px-4 text-lg" disabled={over} onClick={() => act({ type: 'next' })} aria-label={t('Next step')}>
         <ArrowRight size={20} aria-hidden />
       </Button>
     </div>
