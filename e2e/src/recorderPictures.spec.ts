@@ -138,6 +138,26 @@ describe('the picture from before', () => {
       if (paceMs > 500) expect(judged.before).toBe(10)
     },
   )
+  it('goes on to be taken ahead when the page takes a frame out again', async () => {
+    const page = await recorder.record(`${base}/changing.html`)
+    const hand = new Hand(page)
+    await page.evaluate(() => {
+      const frame = document.createElement('iframe')
+      frame.src = 'inner.html'
+      document.body.append(frame)
+    })
+    await sleep(1_800)
+    await page.evaluate(() => document.querySelector('iframe')!.remove())
+    await sleep(1_500)
+    for (let n = 0; n < 4; n++) {
+      const { x, y } = await hand.at('css:#b')
+      await hand.press(x, y)
+      await sleep(900)
+    }
+    const { actions, shots } = await allKept(4)
+    const judged = await judge(clicksIn(actions), await pressesIn(page), shots, { x: 700, y: 600 })
+    expect(judged).toMatchObject({ before: 4, certain: 4, of: 4 })
+  })
   it.each([
     ['changing.html', undefined],
     ['frames.html', 'inner.html'],

@@ -47,10 +47,15 @@ const ask = (tabId: number, frameId: number, message: ToPage): Promise<unknown> 
   chrome.tabs.sendMessage(tabId, message, { frameId }).catch(() => null) // the frame is gone
 type Still = { changes: number; presses: number } | null
 
-/** Whether a frame is as it was. A frame that does not answer is gone, and so is what it showed. */
-async function isStill(tabId: number, frameId: number, { doc, changes }: Rest): Promise<boolean> {
+/** Whether the browser still has a frame. Without leave to ask, nothing is known against it. */
+const isThere = async (tabId: number, frameId: number): Promise<boolean> =>
+  !chrome.webNavigation || (await chrome.webNavigation.getFrame({ tabId, frameId }).catch(() => null)) !== null
+
+/** How a frame stands: as it was; changed, or about to show another document; taken out of the page. */
+async function standingOf(tabId: number, frameId: number, { doc, changes }: Rest): Promise<'still' | 'changed' | 'gone'> {
   const now = (await ask(tabId, frameId, { tell: 'still', doc })) as Still
-  return now?.changes === changes
+  if (now) return now.changes === changes ? 'still' : 'changed'
+  return (await isThere(tabId, frameId)) ? 'changed' : 'gone'
 }
 
 type ShotFacts = Pick<KeptShot, 'source' | 'certain' | 'used' | 'takenAt'>
@@ -60,8 +65,12 @@ async function keep(id: string, { blob, widthPx, heightPx }: Picture, recordingI
 
 /** A frame has come to rest: when all frames have, a picture is taken ahead of whatever is done next. */
 export async function onRest(recordingId: string, tabId: number, frameId: number, rest: Rest): Promise<void> {
+  tabOf(tabId).frames.set(frameId, { rest, dirty: false })
+  await takeAhead(recordingId, tabId)
+}
+
+async function takeAhead(recordingId: string, tabId: number): Promise<void> {
   const tab = tabOf(tabId)
-  tab.frames.set(frameId, { rest, dirty: false })
   const turn = ++tab.turn
   const answer = (shotId: string | null) =>
     Promise.all(
@@ -75,14 +84,19 @@ export async function onRest(recordingId: string, tabId: number, frameId: number
   // Whatever came to rest later has its own picture taken, and shows the bar again.
   if (turn !== tab.turn) return
   const frames = [...tab.frames]
-  const still = data !== null && (await Promise.all(frames.map(([id, frame]) => isStill(tabId, id, frame.rest)))).every(Boolean)
+  const standing = await Promise.all(frames.map(([id, frame]) => standingOf(tabId, id, frame.rest)))
   if (turn !== tab.turn) return
-  if (!still) return void (await answer(null))
+  // Pages take frames out again. What those showed is no part of the page any more, and they never come to rest.
+  const gone = frames.filter((_, n) => standing[n] === 'gone')
+  for (const [id] of gone) tab.frames.delete(id)
+  if (gone.length > 0 && tab.frames.size > 0) return takeAhead(recordingId, tabId)
+  if (data === null || !standing.every((each) => each === 'still')) return void (await answer(null))
   // The picture is taken: pages may count on it while it is still being filled and packed.
   const shotId = nanoid()
   const before = tab.ahead
-  tab.ahead = { shotId, doc: tab.frames.get(0)?.rest.doc ?? rest.doc }
-  const stored = filled(data, areasIn(tab), windowOf(tab, rest)).then((picture) =>
+  const top = tab.frames.get(0)?.rest ?? frames[0]![1].rest
+  tab.ahead = { shotId, doc: top.doc }
+  const stored = filled(data, areasIn(tab), top.window).then((picture) =>
     keep(shotId, picture, recordingId, { source: 'ahead', certain: true, used: false, takenAt }),
   )
   storing.set(shotId, stored)

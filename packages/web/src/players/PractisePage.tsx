@@ -1,7 +1,9 @@
 import type { KeptPlay } from '@jackdaw/contracts/players'
-import type { GuideId, StepId } from '@jackdaw/core/shared'
+import { stepsOf } from '@jackdaw/core/guides'
+import { waysOf } from '@jackdaw/core/players'
+import type { GuideId } from '@jackdaw/core/shared'
 import { useMemo } from 'react'
-import { useNavigate, useParams, useSearchParams } from 'react-router'
+import { Navigate, useNavigate, useParams, useSearchParams } from 'react-router'
 import { useMe } from '../people'
 import { Loaded } from '../ui'
 import { Practise } from './Practise'
@@ -16,24 +18,33 @@ export function PractisePage() {
   const navigate = useNavigate()
   const me = useMe()
   const named = search.get('only')
-  const only = useMemo(() => (named ? (named.split(',') as StepId[]) : null), [named])
   const edition = useReaderEdition(id)
+  // Steps that a newer edition no longer has are left out; when none is left, all of it is practised.
+  const only = useMemo(() => {
+    const wanted = new Set(named?.split(','))
+    const found = edition.data ? stepsOf(edition.data.document).flatMap((step) => (wanted.has(step.id) ? [step.id] : [])) : []
+    return found.length > 0 ? found : null
+  }, [named, edition.data])
   const kept = useKeptPlay(id, 'practise', me.id)
   return (
     <Loaded query={edition}>
-      {(found) => (
-        <Loaded query={kept}>
-          {({ kept: play }: { kept: KeptPlay | null }) => (
-            <Practise
-              key={`${id} ${named ?? ''}`}
-              guide={usedEdition(found)}
-              kept={play}
-              only={only}
-              onLeave={() => void navigate(`/guides/${id}`)}
-            />
-          )}
-        </Loaded>
-      )}
+      {(found) =>
+        waysOf(found.document).includes('practise') ? (
+          <Loaded query={kept}>
+            {({ kept: play }: { kept: KeptPlay | null }) => (
+              <Practise
+                key={`${id} ${named ?? ''}`}
+                guide={usedEdition(found)}
+                kept={play}
+                only={only}
+                onLeave={() => void navigate(`/guides/${id}`)}
+              />
+            )}
+          </Loaded>
+        ) : (
+          <Navigate to={`/guides/${id}`} replace />
+        )
+      }
     </Loaded>
   )
 }

@@ -1,6 +1,7 @@
 import type { KeptPlay } from '@jackdaw/contracts/players'
+import { waysOf } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
-import { useNavigate, useParams } from 'react-router'
+import { Navigate, useNavigate, useParams } from 'react-router'
 import { useMe } from '../people'
 import { Loaded } from '../ui'
 import { usedEdition } from './used'
@@ -17,13 +18,17 @@ export function WatchPage() {
   const kept = useKeptPlay(id, 'watch', me.id)
   return (
     <Loaded query={edition}>
-      {(found) => (
-        <Loaded query={kept}>
-          {({ kept: play }: { kept: KeptPlay | null }) => (
-            <Watch key={id} guide={usedEdition(found)} kept={play} onLeave={() => void navigate(`/guides/${id}`)} />
-          )}
-        </Loaded>
-      )}
+      {(found) =>
+        waysOf(found.document).includes('watch') ? (
+          <Loaded query={kept}>
+            {({ kept: play }: { kept: KeptPlay | null }) => (
+              <Watch key={id} guide={usedEdition(found)} kept={play} onLeave={() => void navigate(`/guides/${id}`)} />
+            )}
+          </Loaded>
+        ) : (
+          <Navigate to={`/guides/${id}`} replace />
+        )
+      }
     </Loaded>
   )
 }
