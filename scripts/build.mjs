@@ -18,7 +18,15 @@ function* sources(path) {
 /** Hash over everything that the build reads. */
 function sourceHash() {
   const hash = createHash('sha256')
-  for (const part of ['packages', 'standins', 'demo/src', 'package-lock.json', 'scripts/build.mjs', 'scripts/unusedValues.mjs', 'vite.config.ts'])
+  for (const part of [
+    'packages',
+    'standins',
+    'demo/src',
+    'package-lock.json',
+    'scripts/build.mjs',
+    'scripts/unusedValues.mjs',
+    'vite.config.ts',
+  ])
     for (const file of sources(join(ROOT, part))) hash.update(file.slice(ROOT.length)).update(readFileSync(file))
   return hash.digest('hex')
 }
