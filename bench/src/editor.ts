@@ -1,8 +1,7 @@
 import { drawAnnotations, placeLabels, type LabelToPlace } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, type Annotation } from '@jackdaw/core/guides'
 import { seededRandom } from '@jackdaw/core/shared'
-import { DEMO_PASSWORD } from '@jackdaw/demo'
-import puppeteer from 'puppeteer-core'
+import { signedInBrowser } from './browser'
 import { longGuide } from './longGuide'
 import { signIn } from './server'
 
@@ -42,18 +41,8 @@ export type EditorTimes = { openMs: number[]; keyMs: number[]; steps: number }
 export async function editorTimes(address: string, steps: number, opens: number, keys: number): Promise<EditorTimes> {
   const session = await signIn(address, 'marta@larkmoor.example')
   const id = await longGuide(address, session, steps)
-  const browser = await puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
-  })
+  const { browser, page } = await signedInBrowser(address, 'marta@larkmoor.example')
   try {
-    const page = await browser.newPage()
-    await page.setViewport({ width: 1280, height: 800 })
-    await page.goto(`${address}/sign-in`)
-    await page.locator('input[type=email]').fill('marta@larkmoor.example')
-    await page.locator('input[type=password]').fill(DEMO_PASSWORD)
-    await page.keyboard.press('Enter')
-    await page.waitForSelector('#main h1')
     const openMs: number[] = []
     for (let n = 0; n < opens; n++) {
       await page.goto(`${address}/library`)

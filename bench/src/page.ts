@@ -1,23 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
-import { DEMO_PASSWORD } from '@jackdaw/demo'
-import puppeteer from 'puppeteer-core'
+import { signedInBrowser } from './browser'
 
 export type FirstLoad = { scriptKb: number; fontKb: number; styleKb: number; scripts: string[]; fonts: string[] }
 
 /** What a member of staff's browser fetches to open a guide for the first time: scripts after `gzip -9`, fonts as they are. kB of 1000 bytes. */
 export async function firstLoadOfReader(address: string, guideId: string): Promise<FirstLoad> {
-  const browser = await puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
-  })
-  const page = await browser.newPage()
-  await page.goto(`${address}/sign-in`)
-  await page.locator('input[type=email]').fill('ines@larkmoor.example')
-  await page.locator('input[type=password]').fill(DEMO_PASSWORD)
-  await page.keyboard.press('Enter')
-  await page.waitForSelector('#main h1')
+  const { browser } = await signedInBrowser(address, 'ines@larkmoor.example')
   const cookies = await browser.cookies()
   const fresh = await browser.createBrowserContext()
   await fresh.setCookie(...cookies)

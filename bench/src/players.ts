@@ -1,5 +1,4 @@
-import { DEMO_PASSWORD } from '@jackdaw/demo'
-import puppeteer from 'puppeteer-core'
+import { signedInBrowser } from './browser'
 import { BUTTON, longGuide, send } from './longGuide'
 import { get, signIn } from './server'
 
@@ -21,18 +20,8 @@ export async function practiseTimes(address: string, steps: number, opens: numbe
     openToAll: true,
     due: { kind: 'none' },
   })
-  const browser = await puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
-  })
+  const { browser, page } = await signedInBrowser(address, 'marta@larkmoor.example')
   try {
-    const page = await browser.newPage()
-    await page.setViewport({ width: 1280, height: 800 })
-    await page.goto(`${address}/sign-in`)
-    await page.locator('input[type=email]').fill('marta@larkmoor.example')
-    await page.locator('input[type=password]').fill(DEMO_PASSWORD)
-    await page.keyboard.press('Enter')
-    await page.waitForSelector('#main h1')
     // In the page: waits until a step's picture is there and painted; tells its clock, which begins when the page is asked for.
     await page.evaluateOnNewDocument(() => {
       const painted = (before: string) =>

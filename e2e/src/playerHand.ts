@@ -5,6 +5,10 @@ import { sleep } from './recorder'
 
 type Edition = { document: GuideDocument; pictureSizes: Record<string, { widthPx: number; heightPx: number }> }
 
+export type Watched = Page & { complaints: string[] }
+/** A tablet, upright. */
+export const TABLET = { width: 820, height: 1180, isMobile: true, hasTouch: true }
+
 /** A little longer than the time in which a click still belongs to the step before, or to the click before. */
 const SETTLE_MS = 420
 
@@ -121,6 +125,27 @@ export async function crash(page: Page): Promise<void> {
   session.send('Page.crash').catch(() => undefined)
   await gone
   await page.close()
+}
+
+/** Another tab of the same person. */
+export const anotherTab = async (page: Page, address: string, device?: typeof TABLET): Promise<Watched> => {
+  const next = (await page.browserContext().newPage()) as Watched
+  next.complaints = []
+  next.on('pageerror', (error) => void next.complaints.push(String(error)))
+  await next.setViewport(device ?? { width: 1280, height: 800 })
+  next.setDefaultTimeout(15_000)
+  await next.goto(address)
+  return next
+}
+
+/** Ends a tab as a crash does.
+ * @returns another one of the same person, at the same address */
+export const afterCrash = async (page: Page): Promise<Watched> => {
+  const address = page.url()
+  const next = await anotherTab(page, 'about:blank')
+  await crash(page)
+  await next.goto(address)
+  return next
 }
 
 /** Goes through the page by Tab until the element of this name has the focus, then presses a key on it. */

@@ -2,13 +2,10 @@ import { demoCompany } from '@jackdaw/demo'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
-import { crash, keyTo, PlayerHand, recordSays, withoutServer } from './playerHand'
+import { afterCrash, anotherTab, crash, keyTo, PlayerHand, recordSays, TABLET, withoutServer, type Watched } from './playerHand'
 import { sleep } from './recorder'
 
-type Watched = Page & { complaints: string[] }
-
 const clerks = demoCompany().people.filter((person) => person.teams.includes('Order desk') && person.level === 'staff')
-const TABLET = { width: 820, height: 1180, isMobile: true, hasTouch: true }
 const NO_CONNECTION = 'No connection'
 
 let app: App
@@ -28,15 +25,6 @@ const whereIs = (page: Page): Promise<string> => page.$eval('[data-where]', (eac
 const clean = async (page: Watched): Promise<void> => {
   expect(await seriousFindings(page)).toEqual([])
   expect(page.complaints).toEqual([])
-}
-const anotherTab = async (page: Page, address: string, device?: typeof TABLET): Promise<Watched> => {
-  const next = (await page.browserContext().newPage()) as Watched
-  next.complaints = []
-  next.on('pageerror', (error) => void next.complaints.push(String(error)))
-  await next.setViewport(device ?? { width: 1280, height: 800 })
-  next.setDefaultTimeout(15_000)
-  await next.goto(address)
-  return next
 }
 
 beforeAll(async () => {
@@ -79,10 +67,7 @@ describe('Watch', () => {
     await hand.seesStep(4)
 
     const address = clerk.url()
-    const again = await anotherTab(clerk, 'about:blank')
-    await crash(clerk)
-    clerk = again
-    await clerk.goto(address)
+    clerk = await afterCrash(clerk)
     const next = hand.at(clerk)
     await next.seesStep(4)
     expect(await clerk.evaluate(() => document.body.innerText)).toContain('You go on where you were.')
@@ -153,11 +138,7 @@ describe('Practise', () => {
     await hand.isTold('It is in the frame')
     await hand.does(2)
 
-    const address = clerk.url()
-    const again = await anotherTab(clerk, 'about:blank')
-    await crash(clerk)
-    clerk = again
-    await clerk.goto(address)
+    clerk = await afterCrash(clerk)
     const next = hand.at(clerk)
     await next.seesStep(3)
     await next.pointsAtElement(3)

@@ -10,18 +10,25 @@ const world = globalThis as { jackdawRecords?: boolean }
 /** What the background waits for an answer to. */
 const ANSWERED: ReadonlySet<ToPage['tell']> = new Set(['still', 'veil', 'flush'])
 
-function listenTo(recorder: FrameRecorder): void {
+/** @returns ends the recorder, and hears nothing for it any more */
+function listenTo(recorder: FrameRecorder): () => void {
+  const end = () => {
+    chrome.runtime.onMessage.removeListener(listen)
+    recorder.hear({ tell: 'stop' })
+    world.jackdawRecords = false
+  }
   const listen = (message: ToPage, _sender: chrome.runtime.MessageSender, answer: (value: unknown) => void) => {
-    const result = recorder.hear(message)
     if (message.tell === 'stop') {
-      world.jackdawRecords = false
-      chrome.runtime.onMessage.removeListener(listen)
+      end()
+      return false
     }
+    const result = recorder.hear(message)
     if (!ANSWERED.has(message.tell)) return false
     void Promise.resolve(result).then((value) => answer(value ?? null))
     return true
   }
   chrome.runtime.onMessage.addListener(listen)
+  return end
 }
 
 const AGAIN_AFTER_MS = 700
@@ -44,19 +51,19 @@ async function begin(): Promise<void> {
   world.jackdawRecords = true
   const doc = nanoid()
   const greeting = greet(doc)
-  const start = (orders: StandingOrders): FrameRecorder => {
+  const start = (orders: StandingOrders) => {
     const recorder = new FrameRecorder(doc, orders)
-    listenTo(recorder)
-    return recorder
+    return { recorder, end: listenTo(recorder) }
   }
   // Whoever is quick clicks before the background has answered.
   const standing = await readStandingOrders()
   const early = standing && !isHome(standing) ? start(standing) : null
   const orders = await greeting
-  if (orders) (early ?? start(orders)).greeted(orders)
-  else {
-    early?.hear({ tell: 'stop' })
+  if (!orders) {
+    early?.end()
     world.jackdawRecords = false
-  }
+  } else if (!early) start(orders).recorder.greeted(orders)
+  // It may have been ended while the background was being greeted.
+  else if (world.jackdawRecords) early.recorder.greeted(orders)
 }
 void begin()
