@@ -1,6 +1,6 @@
 import type { GuideDocument } from '../guides'
 import { scriptOf, placeOf, indexOf, hasBranches } from './script'
-import { afterSection, opens } from './flow'
+import { afterSection } from './flow'
 
 /** What is wrong with the branches of a guide. `unreachable`: no way leads to the step. `endless`: from here no way leads to the end.
  * `leads-nowhere`: a choice or a rule names a step that is gone. `no-words`: a choice says nothing. `asks-later`: a rule asks for
@@ -25,12 +25,14 @@ export function checkFlow(document: GuideDocument): FlowFinding[] {
     const to = (decided ? choices : rules).map((each) => placeOf(script, at, each.to))
     return decided ? to : [...to, at + 1]
   })
-  const passing = (at: number): number[] => {
-    const step = script.steps[at]
-    const all = [at]
-    if (step?.flow?.skipWhen) all.push(...passing(at + 1))
-    if (step?.optional && opens(script, at)) all.push(...passing(afterSection(script, at)))
-    return all
+  // A place, and all that follow when it is passed over or its section left out.
+  const passing = (from: number): number[] => {
+    const all = new Set([from])
+    for (const at of all) {
+      if (script.steps[at]?.flow?.skipWhen) all.add(at + 1)
+      if (script.steps[at]?.optional) all.add(afterSection(script, at))
+    }
+    return [...all]
   }
   const led = edges.map((to) => [...new Set(to.flatMap(passing))])
   const reached = new Set<number>()

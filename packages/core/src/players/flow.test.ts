@@ -87,6 +87,16 @@ describe('the check of branches', () => {
     expect(checkFlow(never)).toEqual([{ reason: 'asks-later', stepId: c.id, way: 'skip' }])
     expect(checkFlow(guideOf(a, flowing(c, { skipWhen: when })))).toEqual([])
   })
+  it('knows that an optional section can be left from its middle, also in a guide where every step may be passed over', () => {
+    const again = flowing(b, { choices: [way('again', b.id)] })
+    expect(checkFlow(guideOf(a, { ...heading('If you like'), optional: true }, again, heading('Then'), c))).toEqual([])
+    const skip = { skipWhen: { of: 'role' as const, ids: [driver] } }
+    const many = Array.from({ length: 40 }, (_, n) => [
+      { ...heading(`If you like ${n}`), optional: true as const },
+      ...Array.from({ length: 5 }, () => flowing(says('Known'), skip)),
+    ]).flat()
+    expect(checkFlow(guideOf(flowing(a, { choices: [way('on', 'next')] }), ...many))).toEqual([])
+  })
   it('agrees with trying every way, whatever the branches', () => {
     const steps = [a, b, c, d]
     const target = fc.constantFrom<Target>('next', 'end', a.id, b.id, c.id, d.id)

@@ -72,16 +72,13 @@ export function leadsTo(script: Script, at: number, person: Person, values: Valu
   return [...new Set(to.flatMap((each) => withLeftOut(script, each, person, values)))]
 }
 
-/** A place, and those behind the optional sections that begin there. */
+/** A place, and those behind the optional section in which it stands: wherever somebody comes into it (its first steps may be passed over,
+ * a branch may lead into its middle), they may leave it. */
 function withLeftOut(script: Script, at: number, person: Person, values: Values): number[] {
   const all = [at]
-  for (let to = at; script.steps[to]?.optional && opens(script, to); all.push(to))
-    to = passSkipped(script, afterSection(script, to), person, values)
+  for (let to = at; script.steps[to]?.optional; all.push(to)) to = passSkipped(script, afterSection(script, to), person, values)
   return all
 }
-
-/** Whether a step is the first of its section. */
-export const opens = (script: Script, at: number): boolean => script.steps[at]?.sectionId !== script.steps[at - 1]?.sectionId
 
 /** The place behind the section of a step. */
 export function afterSection(script: Script, at: number): number {

@@ -111,6 +111,34 @@ describe('Read', () => {
     ])
     expect(state.at).toBe(four.id)
   })
+  it('leaves it out as well when its first step is passed over, and when a branch leads into its middle', () => {
+    const never = { skipWhen: { of: 'role' as const, ids: [], not: true as const } }
+    const optional = { ...heading('If you like'), optional: true as const }
+    const passed = {
+      ...guideOf({ ...one, flow: never }, optional, { ...two, flow: never }, three, heading('Then'), four),
+      confirmSteps: true,
+    }
+    const into = {
+      ...guideOf(
+        { ...one, flow: { choices: [{ id: 'into-it', words: 'In', to: three.id }] } },
+        optional,
+        two,
+        three,
+        heading('Then'),
+        four,
+      ),
+      confirmSteps: true,
+    }
+    const first = go('read', passed, [{ type: 'skip-section' }])
+    expect(first.state.at).toBe(four.id)
+    const second = go('read', into, [{ type: 'confirm' }, { type: 'choose', id: 'into-it' }, { type: 'skip-section' }])
+    expect(second.state.at).toBe(four.id)
+    for (const { play, state } of [first, second]) {
+      expect(openTo(play, state)).toContain(four.id)
+      expect(resume(state, play, 0).state.at).toBe(four.id)
+      expect(run(play, state, [{ type: 'confirm' }, { type: 'finish' }]).state.finished).toBe(true)
+    }
+  })
 })
 
 describe('Watch', () => {
