@@ -175,6 +175,14 @@ describe('Practise', () => {
     ])
     expect(typed.state).toMatchObject({ at: END, finished: true, values: { [customer.id]: 'copper ladle' } })
   })
+  it('lets a step that was left out be done after the end, and is finished once', () => {
+    const optional = guideOf({ ...heading('If you like'), optional: true }, save, heading('Then'), one)
+    const over = go('practise', optional, [{ type: 'skip-section' }, act({ do: 'go-on' }), { type: 'finish' }, { type: 'go', to: save.id }])
+    expect(over.state).toMatchObject({ at: save.id, finished: true })
+    const done = run(over.play, over.state, [act(click('element')), next, { type: 'finish' }])
+    expect(done.state).toMatchObject({ at: END, results: { [save.id]: { tries: 1, done: true } } })
+    expect(done.told.map((each) => each.verb)).toEqual(['step-done', 'step-viewed'])
+  })
   it('does a step for the person, and counts it as shown', () => {
     const { state, told } = go('practise', guide, [{ type: 'show-me' }, act({ do: 'go-on' }), { type: 'show-me' }, { type: 'show-me' }])
     expect(state).toMatchObject({ at: END, values: { [customer.id]: 'Copper Ladle' } })

@@ -267,7 +267,7 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
     }
     case 'act':
-      return policy.acts && !state.finished ? take(play, state, event.act, now) : still(state)
+      return policy.acts ? take(play, state, event.act, now) : still(state)
     case 'show-me':
       return showMe(play, state, now)
     case 'skip-section': {
@@ -290,7 +290,7 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
 function showMe(play: Play, state: PlayerState, now: number): Played {
   const policy = POLICIES[state.way]
   const step = stepAt(play, state)
-  if (!policy.acts || !step || state.here.done || state.finished) return still(state)
+  if (!policy.acts || !step || state.here.done) return still(state)
   if (step.doing.kind === 'nothing') return still(state)
   const shown = { ...state, here: { ...state.here, shown: policy.hints } }
   return settle(play, shown, policy.hints, demonstrated(step), now)

@@ -128,7 +128,7 @@ describe('lists', () => {
 
 describe('pages, waits and scrolls', () => {
   it('that come of a click are no step; a typed address is', () => {
-    const typed = anAction('page', undefined, { opened: 'typed', at: 1_760_000_900_000 })
+    const typed = anAction('page', undefined, { opened: 'typed', at: 1_770_000_000_000 })
     expect(steps(anAction('click', anElement('link', 'Stock')), anAction('page', undefined, { opened: 'followed' }), typed)).toEqual([
       'Open **Stock**.',
       'Open **Order Book**.',

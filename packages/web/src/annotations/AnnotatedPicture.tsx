@@ -51,20 +51,19 @@ function useNear(box: React.RefObject<HTMLDivElement | null>, asked: boolean): b
   return near
 }
 
-/** Width in CSS pixels at which an element is shown. */
-function useShownWidth(): [React.RefObject<HTMLDivElement | null>, number] {
-  const box = useRef<HTMLDivElement>(null)
+/** Width in CSS pixels at which an element is shown; measured once it is near the screen. */
+function useShownWidth(box: React.RefObject<HTMLDivElement | null>, near: boolean): number {
   const [shownPx, setShownPx] = useState(READING_WIDTH_PX)
   useEffect(() => {
     const { current } = box
-    if (!current) return
+    if (!current || !near) return
     const measure = () => current.clientWidth > 0 && setShownPx(current.clientWidth)
     measure()
     const observer = new ResizeObserver(measure)
     observer.observe(current)
     return () => observer.disconnect()
-  }, [])
-  return [box, shownPx]
+  }, [box, near])
+  return shownPx
 }
 
 /** The stored pictures of a place, each where it lies on the whole: one that fills it, or those on a sheet. */
@@ -94,8 +93,9 @@ export function AnnotatedPicture({
   fills = false,
 }: PictureProps) {
   const { t } = useTranslation()
-  const [box, shownPx] = useShownWidth()
+  const box = useRef<HTMLDivElement>(null)
   const near = useNear(box, lazy)
+  const shownPx = useShownWidth(box, near)
   const ground = useMemo(() => groundOf(step, picture, sizes[picture.id]), [step, picture, sizes])
   const drawing = useMemo<Drawing | null>(
     () => (ground && near && !bare ? drawAnnotations(picture.annotations ?? [], ground, { look, way, shownPx }, prefer) : null),
