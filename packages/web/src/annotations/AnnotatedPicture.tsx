@@ -13,6 +13,7 @@ import type { PictureId } from '@jackdaw/core/shared'
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
 import { ShapesSvg } from './ShapesSvg'
+import { useNear } from './useNear'
 
 export type PictureProps = {
   step: Step
@@ -34,21 +35,6 @@ export type PictureProps = {
   over?: ReactNode
   /** Shown as large as there is room, also larger than it is. */
   fills?: boolean
-}
-
-/** How far from the screen a picture is made ready, in CSS pixels. */
-const NEAR_PX = 900
-/** Whether an element is, or once was, near the screen; always, when nobody asks for that. */
-function useNear(box: React.RefObject<HTMLDivElement | null>, asked: boolean): boolean {
-  const [near, setNear] = useState(!asked)
-  useEffect(() => {
-    const { current } = box
-    if (near || !current) return
-    const observer = new IntersectionObserver(([entry]) => entry?.isIntersecting && setNear(true), { rootMargin: `${NEAR_PX}px` })
-    observer.observe(current)
-    return () => observer.disconnect()
-  }, [box, near])
-  return near
 }
 
 /** Width in CSS pixels at which an element is shown; measured once it is near the screen. */

@@ -10,7 +10,7 @@ import { useLook } from '../annotations'
 import { useChangeGuide } from '../library/queries'
 import { useMe } from '../people'
 import { useRecordInto } from '../recording'
-import { Button, Loaded, Message } from '../ui'
+import { Button, Loaded, Message, Waiting } from '../ui'
 import { ApplyBlackouts, BlackoutStrip, FindPrivateData } from './Blackouts'
 import { CheckStrip } from './CheckStrip'
 import { ConflictPanel } from './ConflictPanel'
@@ -28,12 +28,14 @@ import { OutlineRuler } from './OutlineRuler'
 import { ManyBar } from './ManyBar'
 import { useChosen } from './useChosen'
 import { useDraftQuery, useDraftSession } from './useDraft'
-import { usePictureSizes } from './usePictureSizes'
+import { usePictureSizes, usePictureSizesQuery } from './usePictureSizes'
 
 export function EditorPage() {
   const { id } = useParams() as { id: GuideId }
   const query = useDraftQuery(id)
-  return <Loaded query={query}>{(draft) => <EditorBench key={draft.id} draft={draft} />}</Loaded>
+  // Asked for beside the draft and waited for, so that a long guide is drawn once; without them it opens all the same.
+  const { isPending } = usePictureSizesQuery(id)
+  return <Loaded query={query}>{(draft) => (isPending ? <Waiting /> : <EditorBench key={draft.id} draft={draft} />)}</Loaded>
 }
 
 function useUndoKeys(undo: () => void, redo: () => void): void {

@@ -3,7 +3,7 @@ import type { Lack } from '@jackdaw/core/players'
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { Construction, GripVertical, Split, Unplug } from 'lucide-react'
+import { Construction, Split, Unplug } from 'lucide-react'
 import { memo, useMemo, useRef } from 'react'
 import { useTranslation } from 'react-i18next'
 import { FlowLines, roomForLines } from './exercises/FlowLines'
@@ -172,7 +172,7 @@ const Tick = memo(function Tick({
         aria-label={t('Move: {{name}}', { name })}
         className="size-8 shrink-0 flex items-center justify-center text-soft opacity-40 group-hover:opacity-100 focus-visible:opacity-100 cursor-grab touch-none"
       >
-        <GripVertical size={15} aria-hidden />
+        <span className="grip" aria-hidden />
       </button>
     </li>
   )

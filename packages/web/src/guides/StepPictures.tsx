@@ -5,7 +5,7 @@ import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, PencilRuler, Trash2 } from 'lucide-react'
 import { lazy, Suspense, useCallback, useRef, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
-import { AnnotatedPicture } from '../annotations'
+import { AnnotatedPicture, useNear } from '../annotations'
 import { addressOf } from '../api'
 import { Button, IconButton } from '../ui'
 import { FoundPrivately } from './Blackouts'
@@ -78,72 +78,11 @@ export function StepPictures({
   return (
     <ul className={`flex flex-wrap gap-3 mt-3 ${wide ? 'lg:-ml-14' : ''}`} aria-label={t('Pictures of step {{n}}', { n: number })}>
       {step.pictures.map((picture, index) => (
-        <li
+        <PictureOf
           key={picture.id}
-          className={`${isLarge(step, picture) || onBench === picture.id ? 'w-full' : 'w-56'} border border-hair p-1.5 bg-page`}
-        >
-          {onBench === picture.id ? (
-            <Suspense fallback={<p className="p-4 text-soft">{t('Getting the tools …')}</p>}>
-              <Bench
-                {...{ step, number, picture, source, panelHost }}
-                sizes={ground.sizes}
-                look={ground.look}
-                prefer={ground.prefer}
-                change={actions.change}
-                onClose={() => actions.openBench(null)}
-                more={<MoreTools {...{ step, picture, actions }} />}
-                found={(add: (areas: readonly Rect[]) => void) =>
-                  picture.sheet ? null : <FoundPrivately guideId={guideId} pictureId={picture.id} add={add} />
-                }
-              />
-            </Suspense>
-          ) : (
-            <div className="relative">
-              <AnnotatedPicture {...{ step, picture, source }} sizes={ground.sizes} look={ground.look} prefer={ground.prefer} lazy />
-              <button
-                type="button"
-                className="absolute inset-0 w-full cursor-pointer hover:outline-2 hover:outline-petrol"
-                aria-label={t('Annotate picture {{n}}', { n: index + 1 })}
-                onClick={() => actions.openBench({ stepId: step.id, pictureId: picture.id })}
-              />
-            </div>
-          )}
-          <input
-            key={picture.alt}
-            defaultValue={picture.alt}
-            maxLength={1000}
-            aria-label={t('What picture {{n}} shows', { n: index + 1 })}
-            placeholder={t('What does it show?')}
-            className="w-full text-sm mt-1 px-1 min-h-8 bg-sheet border border-edge"
-            onBlur={(event) => event.target.value !== picture.alt && actions.setAlt(step.id, picture.id, event.target.value)}
-          />
-          <div className="flex">
-            <IconButton
-              name={t('Move picture {{n}} forward', { n: index + 1 })}
-              disabled={index === 0}
-              onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index - 2]?.id ?? null)}
-            >
-              <ArrowLeft size={16} aria-hidden />
-            </IconButton>
-            <IconButton
-              name={t('Move picture {{n}} back', { n: index + 1 })}
-              disabled={index === step.pictures.length - 1}
-              onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index + 1]!.id)}
-            >
-              <ArrowRight size={16} aria-hidden />
-            </IconButton>
-            {onBench !== picture.id && (
-              <Button look="quiet" className="text-sm px-2" onClick={() => actions.openBench({ stepId: step.id, pictureId: picture.id })}>
-                <PencilRuler size={16} aria-hidden />
-                {t('Annotate')}
-              </Button>
-            )}
-            <span className="grow" />
-            <IconButton name={t('Remove picture {{n}}', { n: index + 1 })} onClick={() => actions.removePicture(step.id, picture.id)}>
-              <Trash2 size={16} aria-hidden />
-            </IconButton>
-          </div>
-        </li>
+          {...{ ground, step, number, picture, index, source, actions, panelHost }}
+          onBench={onBench === picture.id}
+        />
       ))}
       {uploads.map(({ file }) => (
         <li key={file} role="status" className="w-56 border border-dashed border-edge p-3 text-sm text-soft">
@@ -151,6 +90,117 @@ export function StepPictures({
         </li>
       ))}
     </ul>
+  )
+}
+
+/** One picture of a step. What can be done with it is drawn once it is near the screen: a guide may have hundreds. */
+function PictureOf({
+  ground,
+  step,
+  number,
+  picture,
+  index,
+  source,
+  actions,
+  panelHost,
+  onBench,
+}: {
+  ground: PictureGround
+  step: Step
+  number: number
+  picture: StepPicture
+  index: number
+  source: (id: PictureId) => string
+  actions: ItemActions
+  panelHost: Element | null
+  onBench: boolean
+}) {
+  const { t } = useTranslation()
+  const box = useRef<HTMLLIElement>(null)
+  const near = useNear(box)
+  return (
+    <li ref={box} className={`${isLarge(step, picture) || onBench ? 'w-full' : 'w-56'} border border-hair p-1.5 bg-page`}>
+      {onBench ? (
+        <Suspense fallback={<p className="p-4 text-soft">{t('Getting the tools …')}</p>}>
+          <Bench
+            {...{ step, number, picture, source, panelHost }}
+            sizes={ground.sizes}
+            look={ground.look}
+            prefer={ground.prefer}
+            change={actions.change}
+            onClose={() => actions.openBench(null)}
+            more={<MoreTools {...{ step, picture, actions }} />}
+            found={(add: (areas: readonly Rect[]) => void) =>
+              picture.sheet ? null : <FoundPrivately guideId={ground.guideId} pictureId={picture.id} add={add} />
+            }
+          />
+        </Suspense>
+      ) : (
+        <div className="relative">
+          <AnnotatedPicture {...{ step, picture, source }} sizes={ground.sizes} look={ground.look} prefer={ground.prefer} lazy />
+          <button
+            type="button"
+            className="absolute inset-0 w-full cursor-pointer hover:outline-2 hover:outline-petrol"
+            aria-label={t('Annotate picture {{n}}', { n: index + 1 })}
+            onClick={() => actions.openBench({ stepId: step.id, pictureId: picture.id })}
+          />
+        </div>
+      )}
+      <input
+        key={picture.alt}
+        defaultValue={picture.alt}
+        maxLength={1000}
+        aria-label={t('What picture {{n}} shows', { n: index + 1 })}
+        placeholder={t('What does it show?')}
+        className="w-full text-sm mt-1 px-1 min-h-8 bg-sheet border border-edge"
+        onBlur={(event) => event.target.value !== picture.alt && actions.setAlt(step.id, picture.id, event.target.value)}
+      />
+      {near ? <PictureTools {...{ step, picture, index, actions, onBench }} /> : <div className="h-9" />}
+    </li>
+  )
+}
+
+function PictureTools({
+  step,
+  picture,
+  index,
+  actions,
+  onBench,
+}: {
+  step: Step
+  picture: StepPicture
+  index: number
+  actions: ItemActions
+  onBench: boolean
+}) {
+  const { t } = useTranslation()
+  return (
+    <div className="flex">
+      <IconButton
+        name={t('Move picture {{n}} forward', { n: index + 1 })}
+        disabled={index === 0}
+        onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index - 2]?.id ?? null)}
+      >
+        <ArrowLeft size={16} aria-hidden />
+      </IconButton>
+      <IconButton
+        name={t('Move picture {{n}} back', { n: index + 1 })}
+        disabled={index === step.pictures.length - 1}
+        onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index + 1]!.id)}
+      >
+        <ArrowRight size={16} aria-hidden />
+      </IconButton>
+      {!onBench && (
+        <Button look="quiet" className="text-sm px-2" onClick={() => actions.openBench({ stepId: step.id, pictureId: picture.id })}>
+          <PencilRuler size={16} aria-hidden />
+          {t('Annotate')}
+        </Button>
+      )}
+      <span className="grow" />
+      <IconButton name={t('Remove picture {{n}}', { n: index + 1 })} onClick={() => actions.removePicture(step.id, picture.id)}>
+        <Trash2 size={16} aria-hidden />
+      </IconButton>
+    </div>
   )
 }
 

@@ -7,14 +7,18 @@ import { call } from '../api'
 
 const NONE: PictureSizes = {}
 
-/** Sizes of a guide's pictures; asked for again when somebody else has added one. */
-export function usePictureSizes(id: GuideId, document: GuideDocument): { sizes: PictureSizes; learn: (picture: StoredPicture) => void } {
-  const client = useQueryClient()
-  const query = useQuery({
+/** Asks for the sizes of a guide's pictures. */
+export const usePictureSizesQuery = (id: GuideId) =>
+  useQuery({
     queryKey: ['picture-sizes', id],
     queryFn: ({ signal }) => call(getPictureSizes, { params: { id }, signal }),
     staleTime: Infinity,
   })
+
+/** Sizes of a guide's pictures; asked for again when somebody else has added one. */
+export function usePictureSizes(id: GuideId, document: GuideDocument): { sizes: PictureSizes; learn: (picture: StoredPicture) => void } {
+  const client = useQueryClient()
+  const query = usePictureSizesQuery(id)
   const sizes = query.data ?? NONE
   const missing = stepsOf(document).some((step) => step.pictures.some((picture) => storedPicturesOf(picture).some((each) => !sizes[each])))
   const { refetch, isFetched } = query
