@@ -1,3 +1,4 @@
+import { READING_WIDTH_PX } from '@jackdaw/core/annotations'
 import type { Annotation, Caution, GuideDocument, SignId, Step, StepPicture } from '@jackdaw/core/guides'
 import { FRAME_GAP_PX, stepsOf } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
@@ -13,6 +14,12 @@ const part = ([x, y, width, height]: readonly [number, number, number, number]) 
   rect: { x: x / WIDTH, y: y / HEIGHT, width: width / WIDTH, height: height / HEIGHT },
 })
 
+/** From the dot to the middle of a label, as it is read. */
+const offset = (dot: readonly [number, number], stands: readonly [number, number]) => ({
+  dx: Math.round(((stands[0] - dot[0]) * READING_WIDTH_PX) / WIDTH),
+  dy: Math.round(((stands[1] - dot[1]) * READING_WIDTH_PX) / WIDTH),
+})
+
 function annotationOf(drawn: Drawn, n: number): Annotation {
   const id = `drawn-${String(n).padStart(3, '0')}`
   switch (drawn.kind) {
@@ -25,6 +32,7 @@ function annotationOf(drawn: Drawn, n: number): Annotation {
         words: drawn.words,
         at: drawn.at ? at(drawn.at) : { to: 'element', at: drawn.point ?? 'right', gapPx: 0 },
         ...(drawn.practise ? { practiseWords: drawn.practise } : {}),
+        ...(drawn.at && drawn.stands ? { place: offset(drawn.at, drawn.stands) } : {}),
       }
     case 'tag':
       return { id, kind: 'tag', number: drawn.number, meaning: drawn.meaning ?? 'sequence', at: at(drawn.at) }

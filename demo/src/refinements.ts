@@ -5,7 +5,7 @@ type Box = readonly [x: number, y: number, width: number, height: number]
 /** Something drawn on a picture. Places are those of the drawing's sheet, 960 by 600; without a place it is attached to the element. */
 export type Drawn =
   | { kind: 'frame'; area?: Box }
-  | { kind: 'label'; words: string; at?: Spot; point?: NamedPoint; practise?: string }
+  | { kind: 'label'; words: string; at?: Spot; point?: NamedPoint; practise?: string; stands?: Spot }
   | { kind: 'tag'; number: number; at: Spot; meaning?: TagMeaning }
   | { kind: 'arrow'; from: Spot; to: Spot; bend?: number }
   | { kind: 'inset'; detail: Box; at: Spot; zoom: number }
@@ -20,7 +20,8 @@ export type Refinement = {
   signs?: readonly SignId[]
 }
 
-const label = (words: string, at: Spot): Drawn => ({ kind: 'label', words, at })
+/** A label on a spot. `stands`: where its middle is put; without it, it places itself. */
+const label = (words: string, at: Spot, stands?: Spot): Drawn => ({ kind: 'label', words, at, ...(stands ? { stands } : {}) })
 /** A label on the element of a recorded step. */
 const onElement = (words: string, point: NamedPoint = 'right', practise?: string): Refinement => ({
   drawn: [{ kind: 'label', words, point, ...(practise ? { practise } : {}) }],
@@ -32,6 +33,12 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
     signs: ['M002', 'M004', 'W025'],
     steps: {
       1: {
+        drawn: [
+          label('Hair tied back', [430, 134], [430, 60]),
+          label('No rings', [640, 272], [600, 325]),
+          label('No lanyards', [840, 302], [862, 345]),
+          label('No loose sleeves', [660, 413], [555, 400]),
+        ],
         cautions: [
           { level: 'danger', words: 'The drum draws in hair, sleeves and lanyards faster than you can let go.', acknowledge: true },
         ],
@@ -50,6 +57,12 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
         ],
       },
       3: {
+        drawn: [
+          { kind: 'frame', area: [722, 306, 96, 108] },
+          label('Your own lock', [818, 330], [872, 262]),
+          label('Down: off', [280, 440], [335, 484]),
+          label('Plug inside the box', [620, 326], [560, 490]),
+        ],
         cautions: [
           {
             level: 'warning',
@@ -58,6 +71,13 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
           },
         ],
         signs: ['M021', 'W018'],
+      },
+      4: {
+        drawn: [
+          label('Blue end', [292, 204], [326, 150]),
+          label('White end', [582, 204], [616, 150]),
+          label('Green end', [872, 204], [884, 150]),
+        ],
       },
       5: {
         element: [700, 240, 34, 110],
@@ -86,7 +106,15 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
           { kind: 'tag', number: 1, at: [546, 150], meaning: 'key-point' },
         ],
       },
-      7: { cautions: [{ level: 'note', words: 'The dial needs ten seconds to settle. Read it then, not before.', acknowledge: false }] },
+      7: {
+        drawn: [
+          { kind: 'frame', area: [658, 148, 144, 144] },
+          { kind: 'tag', number: 1, at: [780, 460] },
+          { kind: 'tag', number: 2, at: [638, 146] },
+          label('As in the table of step 4', [308, 120], [222, 84]),
+        ],
+        cautions: [{ level: 'note', words: 'The dial needs ten seconds to settle. Read it then, not before.', acknowledge: false }],
+      },
       8: {
         picture: 'seeder-overview',
         alt: 'Trays on the conveyor on their way under the drum',
@@ -99,6 +127,25 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
           label('Trays travel this way', [560, 440]),
           { kind: 'frame', area: [140, 316, 32, 36] },
           label('Stop', [154, 352]),
+        ],
+      },
+      9: {
+        drawn: [
+          { kind: 'frame', area: [390, 166, 44, 42] },
+          { kind: 'frame', area: [620, 342, 44, 42] },
+          label('No seed: counts', [390, 187], [98, 187]),
+          label('No seed: counts', [664, 363], [864, 363]),
+          label('Two seeds', [574, 275], [850, 275]),
+        ],
+      },
+      10: {
+        drawn: [
+          { kind: 'tag', number: 1, at: [270, 208] },
+          { kind: 'tag', number: 2, at: [270, 270] },
+          { kind: 'tag', number: 3, at: [270, 332] },
+          { kind: 'tag', number: 4, at: [270, 394] },
+          label('As on the bag of seed', [700, 262], [836, 226]),
+          label('As on the dial', [700, 386], [820, 386]),
         ],
       },
       11: {
@@ -114,9 +161,31 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
           { level: 'warning', words: 'Stop first. The drum turns on for four seconds after the button is pressed.', acknowledge: true },
         ],
       },
+      12: {
+        drawn: [
+          { kind: 'tag', number: 1, at: [160, 120] },
+          { kind: 'tag', number: 2, at: [196, 500] },
+          { kind: 'tag', number: 3, at: [616, 430] },
+          label('Open the slide', [426, 329], [530, 290]),
+          label('Fold twice, then the clip', [745, 250], [745, 186]),
+        ],
+      },
       13: {
+        drawn: [
+          { kind: 'frame', area: [612, 120, 278, 120] },
+          label('Goggles first', [750, 240]),
+          label('On the stand, never on the machine', [435, 206], [435, 116]),
+          { kind: 'arrow', from: [180, 180], to: [300, 180] },
+        ],
         cautions: [{ level: 'caution', words: 'Compressed air throws seed and dust into the eyes.', acknowledge: false }],
         signs: ['M004', 'M016'],
+      },
+      14: {
+        drawn: [
+          { kind: 'frame', area: [378, 204, 218, 114] },
+          label('Hook by the number', [466, 190], [340, 160]),
+          label('Your name, when it is clean and dry', [600, 520], [766, 536]),
+        ],
       },
     },
   },
@@ -128,16 +197,22 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
         drawn: [
           { kind: 'frame', area: [372, 212, 56, 56] },
           { kind: 'frame', area: [592, 212, 56, 56] },
-          label('Gauge before the filter', [400, 214]),
-          label('Gauge after the filter', [620, 214]),
-          label('Pump', [190, 402]),
+          label('Gauge before the filter', [400, 214], [300, 160]),
+          label('Gauge after the filter', [620, 214], [720, 160]),
+          label('Pump', [190, 258], [190, 212]),
           label('Filter housing', [500, 500]),
-          label('Red button lets the pressure out', [506, 257]),
+          label('Red button lets the pressure out', [500, 254], [505, 110]),
           { kind: 'arrow', from: [120, 440], to: [290, 440] },
-          label('Direction of flow', [220, 440]),
+          label('Direction of flow', [220, 440], [200, 492]),
         ],
       },
+      2: { drawn: [{ kind: 'frame', area: [294, 64, 422, 182] }, label('No water here', [505, 64], [505, 30])] },
       3: {
+        drawn: [
+          { kind: 'frame', area: [252, 346, 96, 138] },
+          label('Your lock, at 0', [252, 420]),
+          label('The second place to start it', [755, 390], [755, 500]),
+        ],
         cautions: [
           {
             level: 'danger',
@@ -181,7 +256,22 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
         ],
         cautions: [{ level: 'caution', words: 'It weighs 7 kg when full. Hold it from below.', acknowledge: false }],
       },
-      7: { signs: ['M009'] },
+      6: {
+        drawn: [
+          label('From the well', [225, 96], [225, 48]),
+          label('From the tank', [475, 96], [475, 48]),
+          { kind: 'frame', area: [762, 218, 112, 44] },
+          label('What it was', [874, 258], [874, 490]),
+        ],
+      },
+      7: {
+        drawn: [
+          { kind: 'frame', area: [438, 146, 56, 68] },
+          label('Cracked: replace it', [440, 200], [340, 250]),
+          label('A thin film all around', [300, 488], [300, 410]),
+        ],
+        signs: ['M009'],
+      },
       8: {
         picture: 'pump-filter',
         alt: 'The housing with the direction of flow',
@@ -208,7 +298,14 @@ export const REFINEMENTS: Readonly<Record<string, { signs?: readonly SignId[]; s
         ],
       },
       10: {
-        drawn: [],
+        drawn: [
+          { kind: 'frame', area: [76, 46, 288, 288] },
+          { kind: 'frame', area: [426, 46, 288, 288] },
+          { kind: 'tag', number: 1, at: [96, 66] },
+          { kind: 'tag', number: 2, at: [446, 66] },
+          { kind: 'tag', number: 3, at: [790, 110] },
+          label('The difference', [855, 364], [855, 430]),
+        ],
         cautions: [{ level: 'note', words: 'Write the values of both gauges: the next filter is ordered by them.', acknowledge: false }],
       },
     },

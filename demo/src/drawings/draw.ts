@@ -3,7 +3,9 @@ import { join } from 'node:path'
 import puppeteer from 'puppeteer-core'
 import { EQUIPMENT } from './equipment'
 import { HEIGHT, WIDTH } from './pen'
+import { PUMP } from './pump'
 import { SCREENS } from './screens'
+import { SEEDER } from './seeder'
 
 const FONTS: readonly [family: string, file: string][] = [
   ['Source Sans 3 Variable', '@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2'],
@@ -25,7 +27,7 @@ async function drawAll(): Promise<void> {
   const page = await browser.newPage()
   await page.setViewport({ width: WIDTH, height: HEIGHT, deviceScaleFactor: 1.5 })
   await mkdir('demo/pictures', { recursive: true })
-  for (const [name, svg] of Object.entries({ ...SCREENS, ...EQUIPMENT })) {
+  for (const [name, svg] of Object.entries({ ...SCREENS, ...EQUIPMENT, ...SEEDER, ...PUMP })) {
     await page.setContent(`<style>${faces.join('')}body{margin:0}svg{display:block}</style>${svg}`)
     await page.evaluate(() => (globalThis as unknown as { document: { fonts: { ready: Promise<unknown> } } }).document.fonts.ready)
     await writeFile(join('demo/pictures', `${name}.png`), await page.screenshot({ type: 'png' }))

@@ -1,27 +1,9 @@
-import { box, circle, INK, name, path, sheet, text } from './pen'
-
-const STEEL = '#DDE3E6'
-const GREEN = '#9DBF8F'
-const valve = (x: number, y: number): string =>
-  path(`M ${x - 16} ${y - 12} L ${x + 16} ${y + 12} V ${y - 12} L ${x - 16} ${y + 12} Z`, { fill: '#FFFFFF' }) +
-  path(`M ${x} ${y} v -22 M ${x - 12} ${y - 22} h 24`, { width: 4 })
-const gauge = (x: number, y: number, turn: number): string =>
-  circle(x, y, 26, { fill: '#FFFFFF' }) +
-  path(`M ${x} ${y} l ${18 * Math.cos(turn)} ${18 * Math.sin(turn)}`, { width: 3 }) +
-  path(`M ${x} ${y + 26} v 24`, { width: 6 })
+import { box, INK, name, path, sheet, text } from './pen'
+import { GREEN, STEEL, valve } from './parts'
 
 /** Drawings of equipment and places, by the name of their file. */
 // prettier-ignore
 export const EQUIPMENT: Record<string, string> = {
-  'seeder-overview': sheet(
-    box(120, 380, 720, 26, { fill: STEEL }) + [150, 330, 610, 790].map((x) => box(x, 406, 18, 120, { fill: STEEL })).join('') + circle(430, 290, 84, { fill: STEEL }) + circle(430, 290, 14, { fill: '#FFFFFF' }) +
-      Array.from({ length: 20 }, (_, i) => circle(430 + 70 * Math.cos(i * 0.314), 290 + 70 * Math.sin(i * 0.314), 3, { fill: INK })).join('') + path('M 520 130 h 130 l -36 100 h -58 z', { fill: '#F1E7D0' }) + path('M 556 230 l -52 20', { width: 6 }) +
-      [160, 600, 720].map((x) => box(x, 346, 100, 32, { fill: GREEN })).join('') + box(132, 306, 44, 60, { fill: '#FFFFFF' }) + circle(154, 336, 15, { fill: '#B3261E' }),
-  ),
-  'seeder-drum': sheet(
-    box(120, 280, 720, 30, { fill: STEEL }) + box(260, 190, 400, 210, { fill: '#EEF1F2', round: 14 }) + Array.from({ length: 84 }, (_, i) => circle(290 + (i % 14) * 26, 222 + Math.floor(i / 14) * 30, 3.2, { fill: INK })).join('') +
-      box(660, 206, 26, 178, { fill: '#6FA0C4' }) + box(700, 240, 34, 110, { fill: STEEL, round: 6 }) + circle(150, 295, 74, { width: 8 }) + path('M 150 221 v 148 M 76 295 h 148', { width: 5 }),
-  ),
   'tank-front': sheet(
     path('M 330 130 h 300 v 280 a 150 60 0 0 1 -300 0 z', { fill: STEEL }) + path('M 330 220 h 300', { dash: '8 6', stroke: '#4A7C8C' }) + box(440, 70, 80, 60, { fill: '#FFFFFF' }) + path('M 480 130 v 230 M 430 350 h 100 M 440 372 h 80', { width: 6 }) +
       box(584, 170, 18, 200, { fill: '#FFFFFF' }) + box(586, 240, 14, 128, { fill: '#8FC1CC', stroke: 'none' }) + path('M 130 190 h 200', { width: 14, stroke: '#A9B4BA' }) + valve(220, 190) + path('M 480 468 v 70 h 220', { width: 14, stroke: '#A9B4BA' }) + valve(610, 538) +
@@ -44,9 +26,6 @@ export const EQUIPMENT: Record<string, string> = {
     box(180, 110, 600, 380, { width: 3, round: 10 }) + text(216, 176, 'BASIL, GREEN', { size: 40, bold: true }) + text(216, 226, 'Crate M, 18 pots', { size: 26 }) + text(216, 286, 'Lot', { size: 20 }) + text(280, 290, 'L47-B-12', { size: 40, bold: true, mono: true }) + text(216, 350, '1.48 kg', { size: 26 }) + text(216, 396, 'Packed 20 Nov', { size: 26 }) +
       Array.from({ length: 34 }, (_, i) => box(500 + i * 7, 340, (i * 7) % 5 < 2 ? 2 : 4, 90, { fill: INK, stroke: 'none' })).join('') + text(600, 462, '5 040127 470012', { size: 18, mono: true, middle: true }) + path('M 268 250 v -10 h 22 M 468 240 h 22 v 10 M 268 296 v 10 h 22 M 468 306 h 22 v -10', { width: 7 }) + path('M 268 250 v -10 h 22 M 468 240 h 22 v 10 M 268 296 v 10 h 22 M 468 306 h 22 v -10', { width: 3, stroke: '#0FB5C9' }) +
       name(480, 66, 'Lot number: week, house, bay', 490, 240),
-  ),
-  'pump-filter': sheet(
-    path('M 60 330 h 840', { width: 26, stroke: '#A9B4BA' }) + circle(190, 330, 72, { fill: STEEL }) + path('M 190 330 m -40 0 a 40 40 0 1 1 40 40', { width: 4 }) + path('M 452 300 h 96 v 190 a 48 30 0 0 1 -96 0 z', { fill: '#EAF1F4' }) + box(440, 270, 120, 34, { fill: '#6E7D88', round: 6 }) + circle(500, 264, 9, { fill: '#B3261E' }) + valve(350, 330) + valve(680, 330) + gauge(400, 240, -2.4) + gauge(620, 240, -0.9),
   ),
   'hand-wash': sheet(
     path('M 90 360 h 330 q 0 120 -165 120 q -165 0 -165 -120 z', { fill: STEEL }) + path('M 230 360 v -90 q 0 -40 60 -40 v 40', { width: 12, stroke: '#8C98A0' }) + box(90, 230, 60, 90, { fill: '#FFFFFF', round: 8 }) + text(120, 284, 'soap', { size: 22, middle: true }) + box(370, 190, 90, 120, { fill: '#FFFFFF' }) + text(415, 256, 'paper', { size: 24, middle: true }) +

@@ -50,6 +50,8 @@ describe('findings about a step', () => {
     const bare = step('Open the valve.', { pictures: [] })
     expect(writingFindings(guide('en', bare)).map((each) => each.reason)).toEqual(['picture-missing'])
     expect(writingFindings({ ...guide('en', bare), kind: 'policy' })).toEqual([])
+    const opening = { verb: 'open' as const, page: { address: 'https://book.example/', title: '', application: 'Order Book' } }
+    expect(reasons('Open **Order Book**.', 'en', { pictures: [], action: opening })).toEqual([])
   })
   it('ask for a frame around what is acted on, and tell of annotations that lost their element', () => {
     const id = ids() as PictureId

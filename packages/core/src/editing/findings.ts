@@ -106,7 +106,9 @@ function findingsOfStep(step: Step, language: string, asksForPictures: boolean):
     const passive = rules.passive.exec(text)?.[0]
     if (passive) raw.push(['passive', passive.slice(0, 60)])
   }
-  if (asksForPictures && step.pictures.length === 0 && words > 0) raw.push(['picture-missing', ''])
+  // To open an address there is nothing to point at.
+  const showable = step.action?.verb !== 'open'
+  if (asksForPictures && showable && step.pictures.length === 0 && words > 0) raw.push(['picture-missing', ''])
   const element = elementOf(step)
   const acted = step.pictures.find((picture) => picture.id === element?.pictureId)
   if (acted && !acted.annotations?.some((each) => each.kind === 'frame')) raw.push(['no-frame', ''])
