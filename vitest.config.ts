@@ -40,7 +40,7 @@ export default defineConfig({
           // Recordings for the corpus and the demo are made anew only when somebody asks for it.
           include: recording ? ['e2e/src/corpus/*.record.ts'] : ['e2e/src/**/*.spec.ts'],
           environment: 'node',
-          globalSetup: [cluster],
+          globalSetup: [cluster, join(root, 'e2e/src/demoTemplate.ts')],
           testTimeout: 180_000,
           hookTimeout: 120_000,
           maxWorkers: 1,

@@ -1,68 +1,36 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { mkdtemp, rm } from 'node:fs/promises'
+import { cp, mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { DEMO_PASSWORD } from '@jackdaw/demo'
 import axe from 'axe-core'
-import pg from 'pg'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
 import { inject, type ProvidedContext } from 'vitest'
 import { BROWSER_FLAGS, CHROMIUM, seen } from './browser'
+import { ANCHOR, cloneDatabase, DEMO_DATABASE, launch, stop } from './server'
 
 export { BROWSER_FLAGS, CHROMIUM, seen }
 
-/** The day on which the demo of the journeys ends. */
-export const ANCHOR = '2026-03-10'
+export { ANCHOR }
 
 export type App = { address: string; kill: () => Promise<void>; restart: () => Promise<void>; close: () => Promise<void> }
 
-function launch(env: NodeJS.ProcessEnv): Promise<{ child: ChildProcess; port: number }> {
-  const child = spawn(process.execPath, [join(process.cwd(), 'dist/server/main.mjs')], {
-    env,
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  })
-  return new Promise((resolve, reject) => {
-    child.once('message', (message: { listening: number }) => resolve({ child, port: message.listening }))
-    child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
-  })
-}
-const ended = (child: ChildProcess): Promise<void> =>
-  new Promise((resolve) => (child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve())))
-
-/** Runs the built application with the demo, on a database of its own. */
+/** Runs the built application with the demo, on a database and a folder of its own. */
 export async function startApp(): Promise<App> {
   const cluster = inject('cluster' as keyof ProvidedContext) as string
-  const name = `e2e_${randomBytes(6).toString('hex')}`
-  const admin = new pg.Client(`${cluster}/postgres`)
-  await admin.connect()
-  await admin.query(`create database ${name} template template_jackdaw`)
-  await admin.end()
+  const database = `e2e_${randomBytes(6).toString('hex')}`
+  await cloneDatabase(cluster, database, DEMO_DATABASE)
   const files = await mkdtemp(join(tmpdir(), 'jackdaw-e2e-'))
-  const env = (port: number): NodeJS.ProcessEnv => ({
-    ...process.env,
-    DATABASE_URL: `${cluster}/${name}`,
-    PORT: String(port),
-    SESSION_SECRET: 'e'.repeat(40),
-    STORAGE_DIR: files,
-    WEB_DIR: join(process.cwd(), 'dist/web'),
-    DEMO: 'yes',
-    DEMO_ANCHOR: ANCHOR,
-    LOG_LEVEL: 'error',
-  })
-  let { child, port } = await launch(env(0))
+  await cp(inject('demoFiles' as keyof ProvidedContext) as string, files, { recursive: true })
+  let { child, port } = await launch({ cluster, database, files })
   return {
     address: `http://127.0.0.1:${port}`,
-    async kill() {
-      child.kill('SIGKILL')
-      await ended(child)
-    },
+    kill: () => stop(child, 'SIGKILL'),
     async restart() {
-      ;({ child, port } = await launch(env(port)))
+      ;({ child, port } = await launch({ cluster, database, files, port }))
     },
     async close() {
-      child.kill('SIGTERM')
-      await ended(child)
+      await stop(child, 'SIGTERM')
       await rm(files, { recursive: true, force: true })
     },
   }
