@@ -45,19 +45,25 @@ const INLINE = new Set([
   'WBR',
 ])
 const UNSEEN = new Set(['SCRIPT', 'STYLE', 'NOSCRIPT', 'TEMPLATE', 'HEAD', 'TITLE', 'META', 'LINK'])
+/** Fields in whose value there are no words that are shown, and those whose value is what they are called. */
+const SHOWS_NO_WORDS = new Set(['checkbox', 'radio', 'range', 'color', 'image', 'hidden'])
+const CAPTIONED = new Set(['button', 'submit', 'reset'])
 const PORTRAIT =
   /\b(?:avatar|portrait|profile[-_ ]?(?:pic|photo|image)|user[-_ ]?(?:pic|photo|image)|headshot|mugshot|passfoto|retrato|zdjęcie profilowe)/i
 
-type Run = { nodes: Text[]; text: string; block: Element | null }
+/** Text that is read in one go. `starts`: where each node begins in the text; between two of them there may be a break of the line. */
+type Run = { nodes: Text[]; starts: number[]; text: string; block: Element | null }
+
+const nothingYet = (): Run => ({ nodes: [], starts: [], text: '', block: null })
 
 /** Goes through everything visible in steps, so that whoever drives it can stop for the page's own work. */
 export function* scanning(wish: ScanWish): Generator<void, Scan> {
   const found: Scan = { areas: [], textBoxes: [], seen: new WeakSet(), unseen: new WeakSet(), shadows: [] }
   const roots: Node[] = [document.documentElement]
-  let run: Run = { nodes: [], text: '', block: null }
+  let run: Run = nothingYet()
   const close = () => {
     if (run.text.trim() !== '') takeRun(run, wish, found)
-    run = { nodes: [], text: '', block: null }
+    run = nothingYet()
   }
   for (let root = roots.pop(); root; root = roots.pop()) {
     const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT, (node) =>
@@ -71,8 +77,10 @@ export function* scanning(wish: ScanWish): Generator<void, Scan> {
         if (run.block !== block) close()
         run.block = block
         run.nodes.push(node)
+        run.starts.push(run.text.length)
         run.text += node.data
-      } else if (node instanceof Element) {
+      } else if (node instanceof HTMLBRElement) run.text += '\n'
+      else if (node instanceof Element) {
         const shadow = shadowOf(node)
         if (shadow) {
           roots.push(shadow)
@@ -131,15 +139,21 @@ function takeElement(element: Element, { kinds, isName }: ScanWish, found: Scan)
     if (!onScreen(rect) || !visible(element)) return
     found.seen.add(element)
     const value = element instanceof HTMLSelectElement ? [...element.selectedOptions].map((each) => each.label).join(' ') : element.value
-    const bare = ['checkbox', 'radio', 'button', 'submit', 'reset', 'range', 'color', 'image'].includes(element.type)
+    const entered = value !== '' && !CAPTIONED.has(element.type)
+    const shown = value !== '' ? value : 'placeholder' in element ? element.placeholder : ''
     if (isSecret(element)) addArea(found, rect)
-    else if (!bare && value !== '' && (kinds.has('value') || findPrivate(value, kinds, isName).length > 0)) addArea(found, rect)
+    else if (SHOWS_NO_WORDS.has(element.type)) return
+    else if ((entered && kinds.has('value')) || findPrivate(shown, kinds, isName).length > 0) addArea(found, rect)
   } else if (kinds.has('portrait') && isPortrait(element, isName)) addArea(found, element.getBoundingClientRect())
 }
 
 function isPortrait(element: Element, isName: (words: string) => boolean): boolean {
   const isPicture =
-    element.tagName === 'IMG' || element.getAttribute('role') === 'img' || /\bavatar\b/i.test(String(element.getAttribute('class') ?? ''))
+    element.tagName === 'IMG' ||
+    element.getAttribute('role') === 'img' ||
+    [...element.classList].some((each) =>
+      /(?:^|[-_])avatar(?:[-_]{1,2}(?:img|image|[a-z]{1,2}|small|medium|large|round|circle|\d+))?$/i.test(each),
+    )
   if (!isPicture) return false
   const alt = element.getAttribute('alt') ?? element.getAttribute('aria-label') ?? ''
   const marks = [element.id, element.getAttribute('class'), alt, element.getAttribute('title'), element.getAttribute('data-testid')].join(
@@ -174,12 +188,11 @@ function takeRun(run: Run, { kinds, isName }: ScanWish, found: Scan): void {
   }
 }
 
-function placeIn(run: Run, at: number): { node: Text; offset: number } {
-  let left = at
-  for (const node of run.nodes) {
-    if (left <= node.length) return { node, offset: left }
-    left -= node.length
-  }
-  const last = run.nodes.at(-1)!
-  return { node: last, offset: last.length }
+function placeIn({ nodes, starts }: Run, at: number): { node: Text; offset: number } {
+  const n = Math.max(
+    0,
+    starts.findLastIndex((start) => start < at || start === 0),
+  )
+  const node = nodes[n]!
+  return { node, offset: Math.min(at - starts[n]!, node.length) }
 }
