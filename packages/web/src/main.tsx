@@ -1,6 +1,5 @@
 import './ui/fonts.css'
 import './ui/theme.css'
-import './app/i18n'
 import { QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'

@@ -11,7 +11,7 @@ import {
 import type { Look, PictureSizes, Rect, Step, StepPicture } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { ShapesSvg } from './ShapesSvg'
 import { useNear } from './useNear'
 
@@ -78,7 +78,7 @@ export function AnnotatedPicture({
   over,
   fills = false,
 }: PictureProps) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const box = useRef<HTMLDivElement>(null)
   const near = useNear(box, lazy)
   const shownPx = useShownWidth(box, near)
@@ -163,7 +163,7 @@ export function AnnotatedPicture({
 }
 
 function Listed({ children }: { children: ReactNode }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <ol aria-label={t('On the picture')} className="mt-2 space-y-1.5 text-base leading-6" data-listed>
       {children}

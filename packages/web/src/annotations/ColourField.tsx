@@ -1,6 +1,6 @@
 import { hexFor, PALETTE } from '@jackdaw/core/annotations'
 import type { Colour, Look } from '@jackdaw/core/guides'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 
 /** A colour: one of the palette, the company's, or one's own. */
 export function ColourField({
@@ -14,7 +14,7 @@ export function ColourField({
   look: Pick<Look, 'colour'>
   onChange: (colour: Colour) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const names: Record<keyof typeof PALETTE, string> = {
     kingfisher: t('kingfisher'),
     ink: t('ink'),

@@ -1,7 +1,7 @@
 import { signKind, signParts, type SignKind } from '@jackdaw/core/annotations'
 import type { SignId } from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 
 /** What a sign says, as in ISO 7010. */
 export function signName(id: SignId, t: TFunction): string {
@@ -82,7 +82,7 @@ export function signKindName(kind: SignKind, t: TFunction): string {
 
 /** A safety sign, drawn. @param sizePx side on the screen */
 export function SignView({ id, sizePx = 56, named = false }: { id: SignId; sizePx?: number; named?: boolean }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const name = signName(id, t)
   const drawing = (
     <svg

@@ -1,11 +1,11 @@
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useRouteError } from 'react-router'
 import { wordsFor } from '../api'
 import { Button, Message } from '../ui'
 
 /** A page that could not be shown, with the ways on. */
 export function BrokenPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const error = useRouteError()
   const { title, detail } = wordsFor(error)
   return (

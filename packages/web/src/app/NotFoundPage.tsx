@@ -1,8 +1,8 @@
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 
 export function NotFoundPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="p-6 max-w-2xl">
       <title>{t('Not found – Jackdaw')}</title>

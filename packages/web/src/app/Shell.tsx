@@ -3,7 +3,7 @@ import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK } from '@jackdaw/core/guides'
 import { CalendarCheck, ClipboardList, LibraryBig, Search } from 'lucide-react'
 import { useEffect, useRef, useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, NavLink, Outlet, useLoaderData, useLocation, useNavigate, useNavigation } from 'react-router'
 import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
@@ -36,7 +36,7 @@ export function SignedIn() {
 /** The frame around most pages: masthead, areas, find, person; on a phone the areas stand at the bottom. */
 export function Shell() {
   const me = useMe()
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const areas = areasFor(me, t)
   return (
     <div className="min-h-dvh flex flex-col">
@@ -123,7 +123,7 @@ function useSignedOut(): void {
 }
 
 function Find() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const navigate = useNavigate()
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => {
@@ -163,7 +163,7 @@ function Find() {
 
 /** The person's own menu. It uses the browser's own pop-up, so that no page has to load one. */
 function Person({ me }: { me: Me }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [waiting, setWaiting] = useState(0)
   const initials = me.name
     .split(' ')
@@ -219,7 +219,7 @@ function Person({ me }: { me: Me }) {
 
 /** A line under the masthead while the connection is lost, or while a page is on its way. */
 function Connection(): ReactNode {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const online = useOnline()
   const navigation = useNavigation()
   const { waiting } = outboxState.use()

@@ -3,7 +3,7 @@ import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { PersonId, RoleId, TeamId } from '@jackdaw/core/shared'
 import { X } from 'lucide-react'
 import { useDeferredValue, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useGroups, usePeople } from '../people'
 import { Check, Loaded } from '../ui'
 
@@ -19,7 +19,7 @@ export function AudienceFields({
   onChange: (audience: AudienceRule) => void
   named: Publication['named']
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const groups = useGroups()
   return (
     <div className="grid sm:grid-cols-2 gap-x-6 gap-y-5">
@@ -75,7 +75,7 @@ function PeopleField({
   named: Publication['named']
   onChange: (people: PersonId[]) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [find, setFind] = useState('')
   const wanted = useDeferredValue(find.trim())
   const people = usePeople(wanted)

@@ -1,10 +1,10 @@
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { LocalDate } from '@jackdaw/core/shared'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 
 /** Until when it is to be read: in days, on a date, or at leisure. */
 export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: DueRule) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const radio = 'size-[18px] accent-petrol'
   return (
     <fieldset className="space-y-2">

@@ -4,7 +4,7 @@ import type { AudienceRule } from '@jackdaw/core/audiences'
 import { stopsPublishing } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useParams } from 'react-router'
 import { Button, ButtonLink, Check, Failed, Loaded, Message, momentOf, TextArea, TitleLine } from '../ui'
 import { AudienceFields } from './AudienceFields'
@@ -19,7 +19,7 @@ export function PublishPage() {
 }
 
 function PublishForm({ id, publication }: { id: GuideId; publication: Publication }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const publish = usePublish(id)
   const [audience, setAudience] = useState<AudienceRule>(publication.audience)
   const [openToAll, setOpenToAll] = useState(publication.openToAll)
@@ -124,7 +124,7 @@ const Part = ({ title, children }: { title: string; children: ReactNode }) => (
 )
 
 function Findings({ id, publication }: { id: GuideId; publication: Publication }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const words = {
     'no-title': t('The guide has no title.'),
     'no-steps': t('The guide has no steps.'),
@@ -165,7 +165,7 @@ function Findings({ id, publication }: { id: GuideId; publication: Publication }
 
 /** What happened, and where to go from here. */
 function Published({ id, edition, people, openToAll }: { id: GuideId; edition: number; people: number; openToAll: boolean }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="p-6 max-w-2xl space-y-4">
       <Message tone="good" title={t('Edition {{n}} is published', { n: edition })}>
@@ -186,7 +186,7 @@ function Published({ id, edition, people, openToAll }: { id: GuideId; edition: n
 
 type Changed = { note: string; onNote: (note: string) => void; mustReread: boolean; onMustReread: (must: boolean) => void; done: number }
 function WhatChanged({ note, onNote, mustReread, onMustReread, done }: Changed) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <Part title={t('What has changed')}>
       <TextArea
@@ -216,7 +216,7 @@ function WhatChanged({ note, onNote, mustReread, onMustReread, done }: Changed) 
 }
 
 function EditionsSoFar({ editions }: Pick<Publication, 'editions'>) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <Part title={t('Editions so far')}>
       <ul className="text-sm">

@@ -1,6 +1,6 @@
 import type { Reached } from '@jackdaw/contracts/publishing'
 import type { DueRule } from '@jackdaw/core/assignments'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Failed, Message, Waiting } from '../ui'
 
 /** Whom publishing would reach, and how each of them stands to the guide now. */
@@ -23,7 +23,7 @@ export function ReachedList({
   due: DueRule
   openToAll: boolean
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   if (error) return <Failed error={error} />
   if (pending) return <Waiting />
   const now = { new: t('new'), 'not-done': t('has it, not done'), done: mustReread ? t('done; reads it again') : t('done; stays done') }

@@ -1,5 +1,5 @@
 import type { TodayItem } from '@jackdaw/contracts/reading'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { useMe } from '../people'
 import { ButtonLink, dayOf, Loaded, StateMark, whenOf } from '../ui'
@@ -7,7 +7,7 @@ import { useToday } from './queries'
 
 /** A person's own first page: what is due, in order. */
 export function TodayPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const query = useToday()
   return (
@@ -48,7 +48,7 @@ export function TodayPage() {
 }
 
 function Summary({ items }: { items: TodayItem[] }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const late = items.filter((item) => item.state === 'late').length
   const minutes = items.reduce(
     (sum, item) => sum + Math.max(1, Math.round(item.minutes * (1 - Math.min(item.seen, item.steps) / Math.max(1, item.steps)))),
@@ -63,7 +63,7 @@ function Summary({ items }: { items: TodayItem[] }) {
 }
 
 function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const begun = item.seen > 0
   return (
     <li className="border-b border-hair px-4 py-3.5 flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -95,7 +95,7 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
 
 /** Progress as a row of ticks, the ruler laid flat. */
 function Ticks({ seen, steps }: { seen: number; steps: number }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="w-36 grow sm:grow-0">
       <div className="flex items-end gap-[3px] h-4 border-b-2 border-ink" aria-hidden>
@@ -110,7 +110,7 @@ function Ticks({ seen, steps }: { seen: number; steps: number }) {
 }
 
 function Done({ items }: { items: TodayItem[] }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <section aria-labelledby="done">
       <h2 id="done" className="text-lg mb-1">

@@ -5,7 +5,7 @@ import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, Failed, Message } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import type { DraftSession } from './draftSession'
@@ -36,7 +36,7 @@ export function FoundPrivately({
   pictureId: PictureId
   add: (areas: readonly Rect[]) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const query = usePrivateIn(guideId, pictureId)
   const found = query.data?.found ?? []
   if (!query.data?.known) return null
@@ -60,7 +60,7 @@ export function FoundPrivately({
 
 /** Says that blackouts wait to be applied, and leads to where that is done. */
 export function BlackoutStrip({ document, onApply }: { document: GuideDocument; onApply: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const count = pendingBlackouts(document).reduce((sum, place) => sum + place.annotationIds.length, 0)
   if (count === 0) return null
   return (
@@ -90,7 +90,7 @@ export function ApplyBlackouts({
   onApplied: () => void
   onClose: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [places] = useState(() => pendingBlackouts(document))
   const reach = useBlackoutReach(guideId, session, places)
   const apply = useApplyBlackouts(guideId, session, onApplied)
@@ -170,7 +170,7 @@ export function FindPrivateData({
   session: DraftSession
   onClose: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const query = usePrivateInGuide(guideId, document)
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const keyOf = (place: FoundIn, n: number) => `${place.stepId} ${place.pictureId} ${n}`

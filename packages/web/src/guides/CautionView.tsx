@@ -1,7 +1,7 @@
 import type { Caution, CautionLevel } from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
 import type { ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 
 /** The signal word of a level, as ANSI Z535 has it. */
 export function cautionWord(level: CautionLevel, t: TFunction): string {
@@ -40,7 +40,7 @@ const PANELS: Record<CautionLevel, { panel: string; ink: string; triangle: strin
 
 /** The signal word on its panel. */
 export function SignalWord({ level }: { level: CautionLevel }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { panel, ink, triangle, mark } = PANELS[level]
   return (
     <strong

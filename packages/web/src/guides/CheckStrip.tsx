@@ -1,13 +1,13 @@
 import { stepName, stepsOf, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
 import { useMemo } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { doubtWords } from './StepCheckPanel'
 
 const SHOWN = 6
 
 /** The steps of a recorded draft that an author should look at, the least sure first. */
 export function CheckStrip({ document, onPick }: { document: GuideDocument; onPick: (id: ItemId) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const unsure = useMemo(() => {
     const steps = stepsOf(document).map((step, index) => ({ step, number: index + 1, check: step.check }))
     return steps

@@ -1,6 +1,6 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import type { ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button } from '../ui'
 import { RichTextView } from './RichTextView'
 
@@ -44,7 +44,7 @@ function theirsShown({ theirs, mine }: DraftConflict, t: (words: string) => stri
 
 /** Two people changed the same: both versions, and the choice between them. */
 export function ConflictPanel({ conflict, onSettle }: { conflict: DraftConflict; onSettle: (choice: 'mine' | 'theirs' | 'both') => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const name = conflict.by?.name ?? t('Somebody else')
   const canKeepBoth = conflict.mine.type === 'set-body' && conflict.theirs !== null
   return (

@@ -4,7 +4,7 @@ import type { RichText } from '@jackdaw/core/guides'
 import type { StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { MoreHorizontal, PanelRightClose, PanelRightOpen, Redo2, Undo2 } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useNavigate } from 'react-router'
 import { Button, ButtonLink, IconButton } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
@@ -43,7 +43,7 @@ export function EditorBar({
   onFind,
   onPrivate,
 }: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const navigate = useNavigate()
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-6 py-2 bg-page border-b border-hair sticky top-14 z-20">

@@ -4,7 +4,7 @@ import { lacksIn, type Way } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useParams, useSearchParams } from 'react-router'
 import { useLook } from '../annotations'
 import { useChangeGuide } from '../library/queries'
@@ -75,7 +75,7 @@ function useStepInAddress(pick: (id: ItemId) => void): void {
 }
 
 function EditorBench({ draft }: { draft: Draft }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const keeps = useKeeps()
   const { session, view, alsoHere } = useDraftSession(draft, me.id)
@@ -249,7 +249,7 @@ function Outline({
   actions: ItemActions
   pick: (id: ItemId) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [way, setWay] = useState<Way>('read')
   const lacks = useMemo(() => lacksIn(guide, way), [guide, way])
   return (
@@ -280,7 +280,7 @@ function Outline({
 
 /** What the author has to know before writing on. */
 function Notices({ archived, trouble, onUnderstood }: { archived: boolean; trouble: string; onUnderstood: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <>
       {archived && (

@@ -3,7 +3,7 @@ import { GuideKind, type Change, type GuideDocument, type SignId } from '@jackda
 import type { FolderId, PersonId } from '@jackdaw/core/shared'
 import { X } from 'lucide-react'
 import { memo, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { SignView } from '../annotations'
 import { FolderOptions } from '../library/FolderOptions'
 import { useFolders, type useChangeGuide } from '../library/queries'
@@ -32,7 +32,7 @@ export const FactsColumn = memo(function FactsColumn({
   onChange: (change: Change) => void
   onFact: FactChanger
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const folders = useFolders()
   const writers = useWriters().data ?? []
   const shared = draft.sharedWith.map((each) => each.id)
@@ -132,7 +132,7 @@ export const FactsColumn = memo(function FactsColumn({
 
 /** Protective equipment and other signs for the guide as a whole. */
 function GuideSigns({ signs, onChange }: { signs: readonly SignId[]; onChange: (signs: SignId[]) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [picking, setPicking] = useState(false)
   return (
     <div>

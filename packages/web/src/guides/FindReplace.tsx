@@ -7,7 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
 import { useMemo, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { call } from '../api'
 import { Button, Check, Failed, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
@@ -87,7 +87,7 @@ export function FindReplace({
   session: DraftSession
   onClose: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [search, setSearch] = useState<Search>({ find: '', matchCase: false, wholeWords: true })
   const [by, setBy] = useState('')
   const [folder, setFolder] = useState(false)
@@ -194,7 +194,7 @@ function FoundIn({
   isTaken: (found: Found) => boolean
   onToggle: (found: Found) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <section className="py-2">
       {named && <h3 className="text-sm px-1">{guide.title}</h3>}

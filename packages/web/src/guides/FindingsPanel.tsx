@@ -6,7 +6,7 @@ import { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import type { TFunction } from 'i18next'
 import { memo, useEffect, useMemo, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useParams } from 'react-router'
 import { call } from '../api'
 import { Button } from '../ui'
@@ -75,7 +75,7 @@ export function FindingsPanel({ document, ...rest }: Props) {
 type Props = { document: GuideDocument; onPick: (id: ItemId) => void; change: (...changes: Change[]) => void }
 
 const Findings = memo(function Findings({ document: later, onPick, change }: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [withSilenced, setWithSilenced] = useState(false)
   const dead = useDeadLinks(later)
   const all = useMemo(() => writingFindings(later, dead), [later, dead])

@@ -1,6 +1,6 @@
 import type { GuideLook } from '@jackdaw/core/guides'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { useLook } from '../annotations'
 import { Button } from '../ui'
@@ -9,7 +9,7 @@ import { LookFields } from './LookFields'
 
 /** What this guide overrules of the company's look. */
 export function GuideLookFields({ look, onChange }: { look: GuideLook; onChange: (look: GuideLook) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [open, setOpen] = useState(false)
   const whole = useLook(look)
   const own = Object.keys(look).length

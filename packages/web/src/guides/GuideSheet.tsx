@@ -1,7 +1,7 @@
 import type { ItemId, Look, PictureSizes } from '@jackdaw/core/guides'
 import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { usePreferredSides } from '../annotations'
 import { Button } from '../ui'
 import type { DraftSession, DraftView } from './draftSession'
@@ -80,7 +80,7 @@ export function GuideSheet({
   ticked,
   onEditor,
 }: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const guide = view.document
   const sides = usePreferredSides(guide, sizes, look)
   let number = 0

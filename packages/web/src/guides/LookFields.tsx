@@ -1,6 +1,6 @@
 import { HeadFact, type Look } from '@jackdaw/core/guides'
 import { useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { ColourField } from '../annotations'
 import { Button, Check, Select, TextField } from '../ui'
 
@@ -18,7 +18,7 @@ async function logoFrom(file: File): Promise<string> {
 
 /** How guides look: for the company, or one guide's own. @param part sets some of it */
 export function LookFields({ look, part }: { look: Look; part: (part: Partial<Look>) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const input = useRef<HTMLInputElement>(null)
   const [bad, setBad] = useState('')
   const facts: Record<HeadFact, string> = {
@@ -97,7 +97,7 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
 
 /** Colour, sizes and type of everything drawn on pictures. */
 function AnnotationLook({ look, part }: { look: Look; part: (part: Partial<Look>) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const sizes = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, n) => from + n)
   return (
     <>

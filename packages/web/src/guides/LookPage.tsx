@@ -3,7 +3,7 @@ import { contrast, darkened, rgbOf, WHITE } from '@jackdaw/core/annotations'
 import type { Look } from '@jackdaw/core/guides'
 import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { LOOK_KEY, useCompanyLook } from '../annotations'
 import { call, queryClient } from '../api'
 import { useMe } from '../people'
@@ -18,7 +18,7 @@ export function LookPage() {
 }
 
 function LookForm({ look }: { look: Look }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const may = me.permissions.includes('company.settings') || me.permissions.includes('guides.all')
   const [now, setNow] = useState(look)

@@ -1,6 +1,6 @@
 import { darkened } from '@jackdaw/core/annotations'
 import type { Look, Step } from '@jackdaw/core/guides'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
 
 const PICTURE = 'sample-picture-000000' as Step['pictures'][number]['id']
@@ -12,7 +12,7 @@ const GROUND =
 
 /** A made-up picture with one of each, as guides would show it. */
 export function LookSample({ look }: { look: Look }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const at = (x: number, y: number) => ({ to: 'picture' as const, at: { x: x / 760, y: y / 380 }, gapPx: 0 })
   const part = (x: number, y: number, width: number, height: number) => ({
     to: 'picture' as const,

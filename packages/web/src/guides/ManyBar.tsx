@@ -16,7 +16,7 @@ import {
 import { itemName, type Change, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useCopied } from '../annotations'
 import { Button, Select } from '../ui'
 import { Dialog } from '../ui/Dialog'
@@ -38,7 +38,7 @@ type Asked = 'combine' | 'move' | 'set' | 'other-guide' | null
 
 /** What can be done with the chosen steps, at the bottom of the page. Each is undone in one go. */
 export function ManyBar({ draft, document, ids, sizes, session, onClear }: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [asked, setAsked] = useState<Asked>(null)
   const copied = useCopied()
   const items = chosenItems(document, ids)
@@ -153,7 +153,7 @@ function PastePosition({
   position: Position
   className: string
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const changes = steps.flatMap((step) =>
     step.pictures.flatMap((picture) =>
       (picture.annotations ?? []).flatMap((annotation): Change[] => {
@@ -181,7 +181,7 @@ function CombineDialog({
   onClose: () => void
   onCombine: (keep: KeptPictures) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <Dialog
       open
@@ -211,7 +211,7 @@ function MoveDialog({
   onClose: () => void
   onMove: (after: ItemId | null) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [after, setAfter] = useState('')
   return (
     <Dialog open onClose={onClose} title={t('Move to another place')}>

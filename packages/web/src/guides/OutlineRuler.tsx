@@ -5,7 +5,7 @@ import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalList
 import { CSS } from '@dnd-kit/utilities'
 import { Construction, Split, Unplug } from 'lucide-react'
 import { memo, useMemo, useRef } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { FlowLines, roomForLines } from './exercises/FlowLines'
 import { lackWords } from './exercises/lackWords'
 
@@ -33,7 +33,7 @@ export function OutlineRuler({
   onTick: (id: ItemId, range: boolean) => void
   onMove: (id: ItemId, after: ItemId | null) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYBOARD))
   const list = useRef<HTMLOListElement>(null)
   const order = document.items.map((item) => item.id).join(' ')
@@ -111,7 +111,7 @@ const Tick = memo(function Tick({
   onTick: (id: ItemId, range: boolean) => void
   onPick: (id: ItemId) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: item.id })
   const name = item.kind === 'section' ? item.title || t('Section heading') : stepName(item) || t('Step {{n}}', { n: number })
   return (
@@ -179,7 +179,7 @@ const Tick = memo(function Tick({
 })
 
 function NotReady() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <span className="shrink-0 mt-[7px] text-ochre" title={t('Not ready')}>
       <Construction size={14} aria-hidden />

@@ -1,5 +1,5 @@
 import type { PersonRef } from '@jackdaw/contracts/people'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { timeOf } from '../ui'
 import type { DraftView } from './draftSession'
@@ -7,7 +7,7 @@ import { useKeeps } from './keptDrafts'
 
 /** Whether what was written is safe, in words; and who else is here. */
 export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHere: readonly PersonRef[]; onRetry: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const other = view.others.at(-1)
   const keeps = useKeeps()
   return (

@@ -2,7 +2,7 @@ import { cautionOnAll, signOnAll } from '@jackdaw/core/editing'
 import type { Caution, Change, SignId, Step } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { SignView, signName } from '../annotations'
 import { Button } from '../ui'
 import { Dialog } from '../ui/Dialog'
@@ -11,7 +11,7 @@ import { CautionFields } from './StepSafety'
 
 /** A caution, and signs, for all chosen steps in one go. */
 export function SetOnAll({ steps, onClose, onSet }: { steps: readonly Step[]; onClose: () => void; onSet: (changes: Change[]) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [caution, setCaution] = useState<Omit<Caution, 'id'>>({ level: 'caution', words: '', acknowledge: false })
   const [signs, setSigns] = useState<SignId[]>([])
   const [picking, setPicking] = useState(false)

@@ -1,6 +1,6 @@
 import { signKind, type SignKind } from '@jackdaw/core/annotations'
 import { SIGN_IDS, type SignId } from '@jackdaw/core/guides'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { SignView, signKindName, signName } from '../annotations'
 import { Dialog } from '../ui/Dialog'
 
@@ -18,7 +18,7 @@ export function SignPicker({
   onToggle: (id: SignId) => void
   onClose: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <Dialog
       open

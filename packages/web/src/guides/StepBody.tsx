@@ -3,7 +3,7 @@ import type { EditorState } from '@tiptap/pm/state'
 import { EditorContent, useEditor, type Editor } from '@tiptap/react'
 import { nanoid } from 'nanoid'
 import { useEffect, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { bodyExtensions } from './bodyExtensions'
 import { RichTextView } from './RichTextView'
 
@@ -21,7 +21,7 @@ type Props = {
 
 /** The text of a step, written where it stands. Only the step in which somebody writes has an editor; the others are plain pages. */
 export function StepBody(props: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [at, setAt] = useState<{ x: number; y: number } | 'end' | null>(props.autoFocus ? 'end' : null)
   const asked = useRef(props.autoFocus)
   useEffect(() => {

@@ -2,7 +2,7 @@ import { getDraftPicture } from '@jackdaw/contracts/pictures'
 import type { Doubt, Step, StepCheck } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { TFunction } from 'i18next'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { addressOf } from '../api'
 import { Button } from '../ui'
 
@@ -48,7 +48,7 @@ export function StepCheckPanel({
   onRight: () => void
   onUse: (pictureId: PictureId) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const others = check.otherPictures.filter((id) => !step.pictures.some((picture) => picture.id === id))
   return (
     <section aria-label={t('Worth a look: step {{n}}', { n: number })} className="mt-3 border-l-4 border-ochre bg-page px-4 py-2.5">

@@ -4,7 +4,7 @@ import { elementOf, type Look, type PictureSizes, type Rect, type Step, type Ste
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, PencilRuler, Trash2 } from 'lucide-react'
 import { lazy, Suspense, useCallback, useRef, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { AnnotatedPicture, useNear } from '../annotations'
 import { addressOf } from '../api'
 import { Button, IconButton } from '../ui'
@@ -66,7 +66,7 @@ export function StepPictures({
   onBench: PictureId | null
   panelHost: Element | null
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { guideId, round } = ground
   const source = useCallback(
     (id: PictureId) =>
@@ -115,7 +115,7 @@ function PictureOf({
   panelHost: Element | null
   onBench: boolean
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const box = useRef<HTMLLIElement>(null)
   const near = useNear(box)
   return (
@@ -173,7 +173,7 @@ function PictureTools({
   actions: ItemActions
   onBench: boolean
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="flex">
       <IconButton
@@ -209,7 +209,7 @@ const isLarge = (step: Step, picture: StepPicture): boolean =>
   Boolean(picture.sheet) || (picture.annotations?.length ?? 0) > 0 || elementOf(step)?.pictureId === picture.id
 
 function MoreTools({ step, picture, actions }: { step: Step; picture: StepPicture; actions: ItemActions }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   if (picture.sheet)
     return <ChoosePicture onFile={(file) => actions.layPicture(step.id, picture.id, file)}>{t('Lay a picture on it …')}</ChoosePicture>
   return <ChoosePicture onFile={(file) => actions.replacePicture(step.id, picture.id, file)}>{t('Replace the picture …')}</ChoosePicture>

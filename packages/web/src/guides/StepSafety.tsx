@@ -1,6 +1,6 @@
 import { CautionLevel, type Caution, type SignId, type Step } from '@jackdaw/core/guides'
 import { Trash2 } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { SignView } from '../annotations'
 import { IconButton } from '../ui'
 import { cautionMeaning, cautionWord, SignalWord } from './CautionView'
@@ -17,7 +17,7 @@ export function CautionFields({
   name: string
   onChange: (caution: Omit<Caution, 'id'>) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="grow min-w-0 space-y-1.5">
       <div className="flex flex-wrap items-center gap-2">
@@ -71,7 +71,7 @@ export function StepSafety({
   picking: boolean
   onPicking: (open: boolean) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const cautions = step.cautions ?? []
   const signs = step.signs ?? []
   const set = (next: Caution[]) => actions.setCautions(step.id, next)

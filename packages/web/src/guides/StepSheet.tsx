@@ -20,7 +20,7 @@ import {
   TriangleAlert,
 } from 'lucide-react'
 import { memo, useRef, useState, type DragEvent } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, IconButton } from '../ui'
 import { ConflictPanel } from './ConflictPanel'
 import type { ItemActions } from './itemActions'
@@ -63,7 +63,7 @@ export const StepSheet = memo(function StepSheet({
     onBench: PictureId | null
     panelHost: Element | null
   }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [over, setOver] = useState(false)
   const [picking, setPicking] = useState(false)
   const [panel, setPanel] = useState<'exercise' | 'flow' | null>(null)
@@ -164,7 +164,7 @@ function StepTools({
   actions: ItemActions
   onSigns: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const picker = useRef<HTMLInputElement>(null)
   return (
     <div className="flex flex-wrap items-center gap-x-1 mt-1" data-keeps-editor>
@@ -251,7 +251,7 @@ function ItemTools({
   notReady: boolean
   copies?: boolean
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <>
       <IconButton name={t('Not ready: {{name}}', { name })} aria-pressed={notReady} onClick={() => actions.setNotReady(itemId, !notReady)}>
@@ -284,7 +284,7 @@ export const SectionSheet = memo(function SectionSheet({
   conflicts,
   ticked,
 }: Common & { section: Section }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <li id={`item-${section.id}`} className="pt-7 pb-2 scroll-mt-32" onFocusCapture={() => actions.select(section.id)}>
       <div className="flex items-center gap-2">

@@ -3,7 +3,7 @@ import type { StepId } from '@jackdaw/core/shared'
 import { useEditorState, type Editor } from '@tiptap/react'
 import { Bold, Code, FileCode2, Italic, Keyboard, Link2, List, ListOrdered, SplitSquareVertical, Table } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, IconButton } from '../ui'
 import { splitAtCursor } from './StepBody'
 
@@ -15,7 +15,7 @@ export function TextTools({
   editor: Editor | null
   onSplit: (stepId: StepId, first: RichText, second: RichText) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [linking, setLinking] = useState(false)
   const active = useEditorState({
     editor,
@@ -92,7 +92,7 @@ export function TextTools({
 }
 
 function TableTools({ editor }: { editor: Editor }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const act = (name: string, run: () => void) => (
     <Button look="quiet" className="text-sm px-2" onPointerDown={(event) => event.preventDefault()} onClick={run}>
       {name}
@@ -110,7 +110,7 @@ function TableTools({ editor }: { editor: Editor }) {
 }
 
 function LinkField({ editor, onClose }: { editor: Editor; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [href, setHref] = useState<string>((editor.getAttributes('link')['href'] as string | undefined) ?? '')
   const full = /^[\w-]+(\.[\w-]+)+/.test(href) ? `https://${href}` : href.trim()
   const wrong = full !== '' && !isSafeLink(full)

@@ -7,7 +7,7 @@ import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { call } from '../api'
 import { Button, Failed, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
@@ -69,7 +69,7 @@ export function ToOtherGuide({
   onClose: () => void
   onDone: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [find, setFind] = useState('')
   const [target, setTarget] = useState<GuideId | null>(null)
   const guides = useQuery({

@@ -4,7 +4,7 @@ import type { FolderId } from '@jackdaw/core/shared'
 import type { UseQueryResult } from '@tanstack/react-query'
 import { Folder as FolderIcon, FolderOpen, MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, Failed, Loaded, Select, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { Menu, MenuItem } from '../ui/Menu'
@@ -26,7 +26,7 @@ export function FolderColumn({
   onSelect: (id: FolderId | undefined) => void
   mayChange: boolean
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [asked, setAsked] = useState<Asked>(null)
   return (
     <aside className="px-2 pb-4 border-t border-hair lg:border-t">
@@ -125,7 +125,7 @@ function FolderDialog({
   onClose: () => void
   onArchived: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const create = useCreateFolder()
   const change = useChangeFolder()
   const [name, setName] = useState(asked.what === 'rename' ? asked.folder.name : '')

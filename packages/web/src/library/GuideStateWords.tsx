@@ -1,10 +1,10 @@
 import type { GuideRow } from '@jackdaw/contracts/library'
 import { Archive, BookOpenCheck, FilePen, PencilLine } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 
 /** The state of a guide as a shape and words. */
 export function GuideStateWords({ row }: { row: Pick<GuideRow, 'state' | 'edition'> }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const edition = t('Edition {{n}}', { n: row.edition })
   const [Icon, words] = {
     draft: [PencilLine, t('Draft')] as const,

@@ -2,14 +2,14 @@ import type { ImportReport } from '@jackdaw/contracts/exchange'
 import type { Folder } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { useState, type DragEvent } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, ButtonLink, Failed, Message } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { useImport } from './queries'
 
 /** Brings a Markdown file, or a zip with its pictures, in as a draft; says what came of it before one goes on. */
 export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | undefined; folders: Folder[]; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const bring = useImport()
   const [over, setOver] = useState(false)
   const take = (file: File | undefined) => {
@@ -70,7 +70,7 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
 }
 
 function Report({ report, onClose }: { report: ImportReport; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const lines = report.notPlaced.length
   return (
     <div className="space-y-4">

@@ -3,7 +3,7 @@ import { GuideKind } from '@jackdaw/core/guides'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { AppWindow, FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
@@ -21,7 +21,7 @@ import { RenameDialog } from './RenameDialog'
 type Asked = { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'move'; guide: GuideRow } | null
 
 export function LibraryPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const { search, page, set, clear } = useSearchState()
   const [asked, setAsked] = useState<Asked>(null)
@@ -140,7 +140,7 @@ type Filter = {
   set: (more: Record<string, string | undefined>) => void
 }
 function FilterForm({ find, kind, archived, mayWrite, set }: Filter) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <form
       className="flex flex-wrap gap-3 px-4 md:px-6 py-3 border-b border-hair"
@@ -188,7 +188,7 @@ function FilterForm({ find, kind, archived, mayWrite, set }: Filter) {
 }
 
 function Empty({ filtered, mayWrite, onNew, onAll }: { filtered: boolean; mayWrite: boolean; onNew: () => void; onAll: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="p-6">
       <p className="mb-3">
@@ -224,7 +224,7 @@ function Table({
   mayWrite: boolean
   onAsk: (asked: Asked) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const head = { sort, onSort }
   return (
     <table className="w-full text-sm">
@@ -267,7 +267,7 @@ function Table({
 }
 
 function Row({ row, mayWrite, onAsk }: { row: GuideRow; mayWrite: boolean; onAsk: (asked: Asked) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <tr className="border-b border-hair hover:bg-page">
       <td className="py-2 pr-4 text-soft hidden sm:table-cell">{row.number}</td>
@@ -301,7 +301,7 @@ function Row({ row, mayWrite, onAsk }: { row: GuideRow; mayWrite: boolean; onAsk
 }
 
 function RowMenu({ row, onAsk }: { row: GuideRow; onAsk: (asked: Asked) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const navigate = useNavigate()
   const change = useChangeGuide(row.id as GuideId)
   return (

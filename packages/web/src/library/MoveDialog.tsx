@@ -1,14 +1,14 @@
 import type { Folder, GuideRow } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, Failed, Select } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { FolderOptions } from './FolderOptions'
 import { useChangeGuide } from './queries'
 
 export function MoveDialog({ guide, folders, onClose }: { guide: GuideRow; folders: Folder[]; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const change = useChangeGuide(guide.id)
   const [folderId, setFolderId] = useState<FolderId | null>(guide.folderId)
   return (

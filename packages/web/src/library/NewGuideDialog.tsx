@@ -4,7 +4,7 @@ import { GuideKind } from '@jackdaw/core/guides'
 import type { FolderId } from '@jackdaw/core/shared'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { Button, Failed, Select, TextField } from '../ui'
@@ -13,7 +13,7 @@ import { FolderOptions } from './FolderOptions'
 import { useCreateGuide } from './queries'
 
 export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId | undefined; folders: Folder[]; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const navigate = useNavigate()
   const create = useCreateGuide()
   const { register, handleSubmit, formState } = useForm<z.input<typeof NewGuide>, unknown, NewGuide>({

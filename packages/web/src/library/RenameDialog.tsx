@@ -1,12 +1,12 @@
 import type { GuideRow } from '@jackdaw/contracts/library'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, Failed, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { useChangeGuide } from './queries'
 
 export function RenameDialog({ guide, onClose }: { guide: GuideRow; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const change = useChangeGuide(guide.id)
   const [title, setTitle] = useState(guide.title)
   return (

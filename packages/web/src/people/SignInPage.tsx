@@ -2,7 +2,7 @@ import { SignIn } from '@jackdaw/contracts/people'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Button, Failed, TextField } from '../ui'
 import { enter } from './session'
@@ -11,7 +11,7 @@ import { enter } from './session'
 const safeTarget = (to: string | null): string => (to?.startsWith('/') && !to.startsWith('//') && !to.startsWith('/\\') ? to : '/')
 
 export function SignInPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const navigate = useNavigate()
   const [search] = useSearchParams()
   const [failure, setFailure] = useState<unknown>(null)
@@ -72,7 +72,7 @@ export function SignInPage() {
 
 /** The step ruler as a picture: what the whole of Jackdaw is about. */
 function RulerPicture() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const lines = [
     t('Written once.'),
     t('Given to the right people.'),

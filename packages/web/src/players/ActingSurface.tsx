@@ -2,7 +2,7 @@ import type { Rect } from '@jackdaw/core/guides'
 import type { Act } from '@jackdaw/core/players'
 import type { PictureId } from '@jackdaw/core/shared'
 import { useEffect, useRef, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { belongToBrowser, keysOf } from './keysOf'
 
 const DRAG_PX = 14
@@ -36,7 +36,7 @@ export function ActingSurface({
   describedBy?: string
   children?: ReactNode
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const box = useRef<HTMLDivElement>(null)
   const down = useRef<Down | null>(null)
   const lastClick = useRef({ at: 0, x: 0, y: 0 })

@@ -1,13 +1,13 @@
 import type { Act, Click } from '@jackdaw/core/players'
 import { X } from 'lucide-react'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, Check, IconButton, Select } from '../ui'
 import { LISTED_KEYS } from './keysOf'
 
 /** Does by names what is otherwise done by pointing: an element and how it is clicked, where it is dragged to, keys. */
 export function ElementList({ names, onAct, onClose }: { names: readonly string[]; onAct: (act: Act) => void; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [how, setHow] = useState<Click | 'drag'>('once')
   const [dragged, setDragged] = useState<string | null>(null)
   const [key, setKey] = useState('Enter')

@@ -2,14 +2,14 @@ import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { stepsOf, type HeadFact, type Look } from '@jackdaw/core/guides'
 import { lazy, Suspense, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { whenOf } from '../ui'
 
 const SignView = lazy(async () => ({ default: (await import('../annotations/SignView')).SignView }))
 
 /** The head of a guide: company, title, the facts that the company wants to be seen there, and the signs for the guide as a whole. */
 export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Look }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { document } = edition
   const facts: Record<HeadFact, [string, ReactNode]> = {
     owner: [t('Owner'), edition.owner],

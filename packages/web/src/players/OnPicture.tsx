@@ -1,7 +1,7 @@
 import type { Rect } from '@jackdaw/core/guides'
 import { Check } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button } from '../ui'
 
 const share = (n: number) => `${n * 100}%`
@@ -63,7 +63,7 @@ export function EntryField({
   busy?: boolean
   onEnter: (entry: string) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [entry, setEntry] = useState('')
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => {

@@ -3,7 +3,7 @@ import type { Look, PictureSizes, Step, StepPicture } from '@jackdaw/core/guides
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { Maximize2 } from 'lucide-react'
 import { useCallback, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
 import { pictureAddress } from './used'
 
@@ -25,7 +25,7 @@ export function PictureView({
   look: Look
   prefer: Side | null
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [failed, setFailed] = useState(0)
   const source = useCallback(
     (id: PictureId, size: 'screen' | 'full' = 'screen') => pictureAddress(guideId, edition, id, size),

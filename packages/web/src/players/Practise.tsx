@@ -4,7 +4,7 @@ import { choicesAt, indexOf, isClosed, namesOf, spokenWords, spotsOf, type Doing
 import type { StepId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, Lightbulb, List, Wand } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
 import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
@@ -42,7 +42,7 @@ export function Practise({
   from?: string
   onLeave: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const [play] = useState(() => playFor(guide, false, only))
   const playing = usePlay(guide, 'practise', play, kept, {
@@ -122,7 +122,7 @@ function PractiseStep({
   said: Said
   first: boolean
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { state, act, play, resumed } = playing
   const look = useLook(guide.document.look)
   const heading = useRef<HTMLHeadingElement>(null)
@@ -201,7 +201,7 @@ function Bar({
   listing: boolean
   onList: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { state, act, play } = playing
   const at = indexOf(play.script, state.at)
   const wasDone = state.results[state.at] !== undefined

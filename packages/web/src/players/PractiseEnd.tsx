@@ -1,7 +1,7 @@
 import { pointsOf } from '@jackdaw/core/players'
 import { CircleCheck } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, ButtonLink } from '../ui'
 import type { UsedGuide } from './used'
 import type { Playing } from './usePlay'
@@ -9,7 +9,7 @@ import { numbered } from './whereWords'
 
 /** What came of practising, and what to do with it. */
 export function PractiseEnd({ guide, playing, only }: { guide: UsedGuide; playing: Playing; only: readonly string[] | null }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { state, play, again } = playing
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus(), [])

@@ -6,7 +6,7 @@ import { begin, END, reduce, scoreOf, soloScreen, Way, type PlayerEvent, type Pl
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { call } from '../api'
 import { Loaded } from '../ui'
@@ -57,7 +57,7 @@ export function PreviewPage() {
 
 /** The reader over the draft. */
 function ReadPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string; onLeave: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const steps = stepsOf(guide.document)
   const before = steps.slice(0, Math.max(0, steps.findIndex((step) => step.id === from) + 1)).map((step) => step.id)
   return (
@@ -109,7 +109,7 @@ function ReadPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string
 
 /** A test that is judged in the author's browser. */
 function SoloPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string; onLeave: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [play] = useState(() => playFor(guide, true))
   const fresh = () => begin('solo', play, Date.now(), from === undefined ? {} : { from }).state
   const [state, setState] = useState<PlayerState>(fresh)

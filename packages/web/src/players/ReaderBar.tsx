@@ -1,6 +1,6 @@
 import { canFinish, choicesAt, END, indexOf, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Check, ListOrdered } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, ButtonLink } from '../ui'
 import type { Doing } from './useReading'
 
@@ -9,7 +9,7 @@ export const placeAt = ({ script }: Play, id: string): number => (id === END ? s
 
 /** The one thing to do next: confirm, go on, say "Done", or leave. */
 function Onward({ play, state, act, className }: { play: Play; state: PlayerState; act: (doing: Doing) => void; className: string }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const look = { look: 'primary' as const, className }
   if (state.at === END && state.finished)
     return (
@@ -63,7 +63,7 @@ export function ReaderBar({
   act: (doing: Doing) => void
   openRuler: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const wide = 'min-h-14 text-lg'
   const at = placeAt(play, state.at)
   const of = play.script.steps.length

@@ -5,7 +5,7 @@ import { choicesAt, isWaiting, leftToDo, openTo, waysOf, type Play, type PlayerS
 import type { GuideId } from '@jackdaw/core/shared'
 import { CircleCheck, X } from 'lucide-react'
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useParams } from 'react-router'
 import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
@@ -67,7 +67,7 @@ const lookStyle = (look: Look): React.CSSProperties =>
 
 /** An edition, or a draft that is tried, as it is read. */
 export function Reader({ edition }: { edition: ReaderEdition }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { play, state, act, startedFrom } = useReading(edition)
   const [rulerOpen, setRulerOpen] = useState(false)
   const steps = useMemo(() => stepsOf(edition.document), [edition])
@@ -212,7 +212,7 @@ function StepView({
   section: string
   heading: Heading
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const look = useLook(edition.document.look)
   const choices = choicesAt(play, state)
   return (
@@ -270,7 +270,7 @@ function Closing({
   act: (doing: Doing) => void
   heading: Heading
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const left = leftToDo(play, state)
   const already = edition.progress.finishedEdition
   if (state.finished)

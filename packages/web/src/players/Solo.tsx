@@ -5,7 +5,7 @@ import type { Act, SoloScreen } from '@jackdaw/core/players'
 import type { PictureId, StepId } from '@jackdaw/core/shared'
 import { ArrowRight, CircleCheck, CircleX, List, SkipForward } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
 import { RichTextView } from '../guides/RichTextView'
 import { Button } from '../ui'
@@ -32,7 +32,7 @@ export type SoloDriver = {
 
 /** The person does the steps on the pictures without help, and is judged. */
 export function Solo({ driver, onLeave }: { driver: SoloDriver; onLeave: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { attempt, does, giveUp, preview } = driver
   const { screen, result } = attempt
   const [leaving, setLeaving] = useState(false)
@@ -89,7 +89,7 @@ function SoloStep({
   act: (act: Act) => void
   onPlace: (at: { x: number; y: number }) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { attempt, busy, does, source } = driver
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus({ preventScroll: true }), [])
@@ -200,7 +200,7 @@ function Bar({
   onList: () => void
   onGiveUp: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { attempt, busy, does, trouble } = driver
   const reads = screen.body !== null
   const [asks, setAsks] = useState(false)
@@ -255,7 +255,7 @@ function Bar({
 }
 
 function Said({ attempt, screen }: { attempt: SoloAttempt; screen: SoloScreen }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const left = screen.triesLeft === null ? '' : t('{{count}} tries left at this step', { count: screen.triesLeft })
   switch (attempt.said?.is) {
     case 'right':

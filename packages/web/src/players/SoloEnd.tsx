@@ -1,13 +1,13 @@
 import type { SoloResult } from '@jackdaw/contracts/players'
 import { CircleCheck, CircleX } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, ButtonLink, lengthOf } from '../ui'
 import type { SoloDriver } from './Solo'
 
 /** What came of a test: passed or not, what went wrong, and the way to practise just that. */
 export function SoloEnd({ driver, result }: { driver: SoloDriver; result: SoloResult }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { attempt, preview, again } = driver
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus(), [])

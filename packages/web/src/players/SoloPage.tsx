@@ -14,7 +14,7 @@ import { useMutation, useQuery } from '@tanstack/react-query'
 import { CircleCheck, CircleX } from 'lucide-react'
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ApiProblem, call, queryClient, Unreachable, wordsFor } from '../api'
 import { Button, ButtonLink, Failed, Loaded, momentOf } from '../ui'
@@ -74,7 +74,7 @@ function Before({
   error: unknown
   onStart: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const none = known.attemptsLeft === 0 && known.open === null
   const rules = [
     t('You do the steps on pictures of the application. There are no frames and no hints.'),
@@ -149,7 +149,7 @@ const AGAIN_AFTER_MS = 2_000
 
 /** Tells acts to the server one after the other; what did not get through is sent again, with the same id, until it does. */
 function useAttempt(first: SoloAttempt) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [attempt, setAttempt] = useState(first)
   const [busy, setBusy] = useState(false)
   const [trouble, setTrouble] = useState('')

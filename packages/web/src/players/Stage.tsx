@@ -1,6 +1,6 @@
 import { ArrowLeft, LogOut, Maximize2, Minimize2 } from 'lucide-react'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button } from '../ui'
 import { Dialog } from '../ui/Dialog'
 
@@ -41,7 +41,7 @@ export function Stage({
   /** Something about the connection that has to be known. */
   notice?: string
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { isFull, canBeFull, toggle } = useFullScreen(onAskOut)
   useEffect(() => {
     const key = (event: KeyboardEvent) => {

@@ -1,13 +1,13 @@
 import { toAcknowledge, type Step } from '@jackdaw/core/guides'
 import { useEffect, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { SignView } from '../annotations'
 import { CautionView } from '../guides/CautionView'
 import { Button } from '../ui'
 
 /** Cautions and signs above a step's text; where it is asked for, the reader says that each was read before going on. */
 export function StepSafetyView({ step, waiting, onAcknowledge }: { step: Step; waiting: boolean; onAcknowledge: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [read, setRead] = useState<ReadonlySet<string>>(new Set())
   useEffect(() => setRead(new Set()), [step.id])
   const asked = toAcknowledge(step.cautions)

@@ -1,12 +1,12 @@
 import type { Way } from '@jackdaw/core/players'
 import { BookOpen, CirclePlay, GraduationCap, Hand } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { buttonClass } from '../ui'
 
 /** The ways in which a guide can be used. It uses the browser's own pop-up, so that the reader has to load none. */
 export function UseMenu({ guideId, ways, place }: { guideId: string; ways: readonly Way[]; place: 'column' | 'top' }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const id = `use-${place}`
   const all = {
     read: { to: `/guides/${guideId}`, name: t('Read'), about: t('step by step'), Icon: BookOpen },

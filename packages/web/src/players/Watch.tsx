@@ -4,7 +4,7 @@ import { countWords, plainText, stepsOf, type Step } from '@jackdaw/core/guides'
 import { choicesAt, END, indexOf, PACES, shownEntry, spotsOf, timingOf, zoomOn, type Doing, type Timing } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Captions, MousePointer2, Pause, Play as PlayIcon } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
 import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
@@ -21,7 +21,7 @@ import { WaysOn } from './WaysOn'
 
 /** The guide plays by itself: words, pointer, typing; slower or faster, with pauses where the person wants them. */
 export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: KeptPlay | null; from?: string; onLeave: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const [play] = useState(() => playFor(guide))
   const playing = usePlay(guide, 'watch', play, kept, {
@@ -99,7 +99,7 @@ function Shown({
   pace: number
   captions: boolean
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { state, act, play, resumed } = playing
   const look = useLook(guide.document.look)
   const less = useLessMotion()
@@ -268,7 +268,7 @@ function Bar({
   onPace: (pace: number) => void
   onCaptions: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { state, act } = playing
   const over = state.at === END
   return (
@@ -318,7 +318,7 @@ function Bar({
 }
 
 function WatchEnd({ guide }: { guide: UsedGuide }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus(), [])
   return (

@@ -1,13 +1,13 @@
 import type { Rule } from '@jackdaw/core/guides'
 import { OTHERWISE } from '@jackdaw/core/players'
-import { useTranslation } from 'react-i18next'
+import { useTexts, type Texts } from '../ui/texts'
 import { Button } from '../ui'
 
 type Way = { id: string; words: string; rule?: Rule }
 
 /** What a guide goes on by, offered to be chosen from: the author's choices, or the cases of a rule that is not decided yet. */
 export function WaysOn({ ask, ways, onChoose }: { ask: string; ways: readonly Way[]; onChoose: (id: string) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const byRule = ways.some((way) => way.rule)
   return (
     <section aria-label={t('How it goes on')} className="mt-6 border-t-2 border-ink pt-3" data-ways>
@@ -23,7 +23,7 @@ export function WaysOn({ ask, ways, onChoose }: { ask: string; ways: readonly Wa
   )
 }
 
-function wordsOf({ id, words, rule }: Way, t: ReturnType<typeof useTranslation>['t']): string {
+function wordsOf({ id, words, rule }: Way, t: Texts['t']): string {
   if (words) return words
   if (id === OTHERWISE || !rule || rule.when.of !== 'value') return t('Something else')
   const { accept, not } = rule.when

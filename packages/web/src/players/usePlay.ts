@@ -15,7 +15,7 @@ import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { v7 as uuidV7 } from 'uuid'
 import { call } from '../api'
 import { flush, record, useStepTime } from '../events'
@@ -169,7 +169,7 @@ const RETRY_MS = 3_000
 
 /** Keeps where somebody is: at once in this browser, and on the server as soon as it can be reached. */
 function useKeeping(guideId: GuideId, way: KeptWay, personId: string, off: boolean): { keep: (play: KeptPlay) => void; notice: string } {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [notice, setNotice] = useState('')
   const waiting = useRef<KeptPlay | null>(null)
   const here = useRef(true)

@@ -1,7 +1,7 @@
 import type { Step } from '@jackdaw/core/guides'
 import { nameOf, spotsOf, type Act, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
 import { useCallback, useEffect, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts, type Texts } from '../ui/texts'
 import type { Playing } from './usePlay'
 
 /** What is said of the last act, and how the next one is told. */
@@ -9,7 +9,7 @@ export type Said = { words: string; tone: 'wrong' | 'part' | 'none'; act: (act: 
 
 /** Carries acts to the player and puts into words what came of them. */
 export function useSaid({ state, act }: Playing, doing: StepDoing | undefined, asked: string): Said {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [part, setPart] = useState(false)
   const { at, here } = state
   useEffect(() => setPart(false), [at, here.since])
@@ -33,14 +33,14 @@ export function useSaid({ state, act }: Playing, doing: StepDoing | undefined, a
   return { words: '', tone: 'none', act: send }
 }
 
-function entryWords(t: ReturnType<typeof useTranslation>['t'], doing: StepDoing, here: PlayerState['here']): string {
+function entryWords(t: Texts['t'], doing: StepDoing, here: PlayerState['here']): string {
   if (doing.kind !== 'enter') return ''
   const told = doing.message || t('That is not what belongs here.')
   return here.hint > 1 ? `${told} ${acceptWords(t, doing)}` : told
 }
 
 /** What is accepted, in words. */
-function acceptWords(t: ReturnType<typeof useTranslation>['t'], { accept }: Extract<StepDoing, { kind: 'enter' }>): string {
+function acceptWords(t: Texts['t'], { accept }: Extract<StepDoing, { kind: 'enter' }>): string {
   switch (accept.how) {
     case 'pattern':
       return t('It looks like {{pattern}}: # is a digit, @ a letter.', { pattern: accept.pattern })
@@ -57,7 +57,7 @@ function acceptWords(t: ReturnType<typeof useTranslation>['t'], { accept }: Extr
   }
 }
 
-function hintWords(t: ReturnType<typeof useTranslation>['t'], doing: StepDoing, hint: number, asked: string): string {
+function hintWords(t: Texts['t'], doing: StepDoing, hint: number, asked: string): string {
   if (doing.kind === 'keys') return hint > 1 ? t('Not those keys. Press {{keys}}.', { keys: doing.keys }) : t('Not those keys.')
   if (doing.kind === 'pop-up') return t('Not that button. Read what the window asks.')
   const [spot] = spotsOf(doing)

@@ -1,10 +1,10 @@
 import { stepName, stepsOf, type Step } from '@jackdaw/core/guides'
 import { sectionOf } from '@jackdaw/core/players'
-import type { useTranslation } from 'react-i18next'
+import type { Texts } from '../ui/texts'
 import type { UsedGuide } from './used'
 
 /** Where one is, in words. */
-export function whereWords(t: ReturnType<typeof useTranslation>['t'], guide: UsedGuide, step: Step, at: number, of: number): string {
+export function whereWords(t: Texts['t'], guide: UsedGuide, step: Step, at: number, of: number): string {
   const section = sectionOf(guide.document, step)
   return `${t('Step {{n}} of {{of}}', { n: at + 1, of })}${section ? ` · ${section}` : ''}`
 }

@@ -1,7 +1,7 @@
 import type { RecordingTarget } from '@jackdaw/contracts/recording'
 import { SentenceLanguage } from '@jackdaw/core/recording'
 import { useState, type FormEvent } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Button, ButtonLink, Failed, Message, Select, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { useExtension, useRecord } from './queries'
@@ -41,7 +41,7 @@ export function RecordDialog({
   into: string
   onClose: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const extension = useExtension()
   const record = useRecord()
   const [address, setAddress] = useState(remembered)

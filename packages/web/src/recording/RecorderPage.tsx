@@ -1,7 +1,7 @@
 import { getRecorderZip, type Recorder } from '@jackdaw/contracts/recording'
 import { Download } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { addressOf } from '../api'
 import { Button, buttonClass, Failed, Loaded, Message, momentOf, TitleLine } from '../ui'
 import { RecordDialog } from './RecordDialog'
@@ -29,7 +29,7 @@ function Stage({ n, title, done, children }: { n: number; title: string; done?: 
 
 /** How to get the recorder, pair it, and which browsers record in one's name. */
 export function RecorderPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const extension = useExtension()
   const code = useNewCode()
   const pairHere = usePairHere()
@@ -115,7 +115,7 @@ export function RecorderPage() {
 }
 
 function Paired({ rows }: { rows: readonly Recorder[] }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const revoke = useRevoke()
   if (rows.length === 0) return <p className="text-soft">{t('None yet. A browser stands here once it is paired.')}</p>
   return (

@@ -1,12 +1,12 @@
 import type { ItemId } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { RecordDialog } from './RecordDialog'
 
 /** Recording into a place in a guide: asks for it after an item (`null`: at the beginning), and the dialog that it opens. */
 export function useRecordInto(guideId: GuideId, language: string): { after: (itemId: ItemId | null) => void; dialog: ReactNode } {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [after, setAfter] = useState<ItemId | null | undefined>(undefined)
   const into =
     after === null ? t('The steps go to the beginning of this guide.') : t('The steps go into this guide, after the one selected.')

@@ -1,9 +1,9 @@
 import type { Counts } from '@jackdaw/contracts/records'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 
 /** Done against all, as a rule with a part filled in; the number stands beside it. */
 export function DoneShare({ counts }: { counts: Counts }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <span
       className="inline-flex items-center gap-2 whitespace-nowrap"

@@ -2,7 +2,7 @@ import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { getPersonGuide } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { CircleCheck, CircleX } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { useParams } from 'react-router'
 import { ButtonLink, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
 import { usePersonGuide } from './queries'
@@ -11,7 +11,7 @@ type Found = ResponseOf<typeof getPersonGuide>
 
 /** One person and one guide: every way of use, every attempt, every step that was practised or tested. */
 export function PersonGuidePage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { id, guideId } = useParams() as { id: PersonId; guideId: GuideId }
   const query = usePersonGuide(id, guideId)
   return (
@@ -42,7 +42,7 @@ export function PersonGuidePage() {
 }
 
 function Ways({ record }: { record: Found['record'] }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { watch, practise, solo } = record.ways
   const rows: [string, React.ReactNode][] = [
     [t('Read'), <StateMark key="read" state={record.state} dueOn={record.dueOn} />],
@@ -81,7 +81,7 @@ function Ways({ record }: { record: Found['record'] }) {
 }
 
 function Attempts({ attempts }: { attempts: Found['attempts'] }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const ENDED = { finished: '', 'given-up': t('ended before its end'), expired: t('not ended within a day') }
   return (
     <section>
@@ -122,7 +122,7 @@ function Attempts({ attempts }: { attempts: Found['attempts'] }) {
 }
 
 function Steps({ steps }: { steps: Found['steps'] }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   if (steps.length === 0) return null
   return (
     <section>

@@ -1,7 +1,7 @@
 import { getPersonRecordsCsv } from '@jackdaw/contracts/records'
 import type { PersonId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useParams } from 'react-router'
 import { addressOf } from '../api'
 import { useMe } from '../people'
@@ -11,7 +11,7 @@ import { WaysUsedWords } from './WaysUsedWords'
 
 /** One person's guides: what they have been given or have opened, and how far they are. */
 export function PersonPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const { id } = useParams() as { id: PersonId }
   const query = usePersonRecords(id)

@@ -1,4 +1,4 @@
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { useMe } from '../people'
 import { Button, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
@@ -6,7 +6,7 @@ import { DoneShare } from './CountsBar'
 import { useGuideRecords, usePersonList } from './queries'
 
 export function RecordsPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const me = useMe()
   const { search, page, set } = useSearchState()
   const by = search.get('by') === 'people' ? 'people' : 'guides'
@@ -64,7 +64,7 @@ const Figure = ({ n, to, label, tone = '' }: { n: number; to: string; label: str
   )
 
 function Guides({ page, onPage }: { page: number; onPage: (page: number) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const query = useGuideRecords(page, true)
   return (
     <Loaded query={query}>
@@ -150,7 +150,7 @@ function People({
   onFind: (find: string) => void
   onPage: (page: number) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const query = usePersonList(page, find, true)
   return (
     <>

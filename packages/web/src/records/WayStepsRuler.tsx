@@ -1,13 +1,13 @@
 import type { WayStep } from '@jackdaw/contracts/records'
 import { hardestStep } from '@jackdaw/core/records'
 import type { GuideId } from '@jackdaw/core/shared'
-import { useTranslation } from 'react-i18next'
+import { useTexts, type Texts } from '../ui/texts'
 import { Loaded, percentOf, StepRuler, type RulerMark } from '../ui'
 import { useWaySteps } from './queries'
 
 /** How the steps went in Practise or Solo, on the ruler: the bar is the share that was right at once. */
 export function WayStepsRuler({ id, way }: { id: GuideId; way: 'practise' | 'solo' }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const query = useWaySteps(id, way, true)
   return (
     <>
@@ -32,7 +32,7 @@ export function WayStepsRuler({ id, way }: { id: GuideId; way: 'practise' | 'sol
   )
 }
 
-function marksOf(steps: readonly WayStep[], t: ReturnType<typeof useTranslation>['t']): RulerMark[] {
+function marksOf(steps: readonly WayStep[], t: Texts['t']): RulerMark[] {
   const hardest = hardestStep(steps)
   return steps.flatMap((step, index): RulerMark[] => {
     const share = step.times === 0 ? undefined : step.rightFirst / step.times

@@ -1,13 +1,13 @@
 import type { WaysUsed } from '@jackdaw/contracts/records'
 import { CircleCheck, CircleX } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 
 /** In a line how a guide was used besides reading; leads to every attempt.
  * @param none what stands there when it was only read */
 export function WaysUsedWords({ ways, to, none = null }: { ways: WaysUsed; to: string; none?: ReactNode }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { watch, practise, solo } = ways
   const words = [
     watch && (watch.finished > 0 ? t('watched {{count}} ×', { count: watch.finished }) : t('began to watch')),

@@ -3,7 +3,7 @@ import { ReadingState } from '@jackdaw/core/assignments'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../ui/texts'
 import { Link, useParams } from 'react-router'
 import { addressOf } from '../api'
 import {
@@ -29,7 +29,7 @@ import { WayStepsRuler } from './WayStepsRuler'
 import { WaysUsedWords } from './WaysUsedWords'
 
 export function WhoFinishedPage() {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { id } = useParams() as { id: GuideId }
   const { search, page, set } = useSearchState()
   const state = ReadingState.safeParse(search.get('state')).data
@@ -158,7 +158,7 @@ function PeopleTable({
   sort: Sort<WhoSort>
   onSort: (sort: Sort<WhoSort>) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('People')}>
       <table className="w-full text-sm">
@@ -219,7 +219,7 @@ function PeopleTable({
 
 /** Of which way the ruler tells. */
 function ByWay({ by, onBy }: { by: 'read' | 'practise' | 'solo'; onBy: (by: 'read' | 'practise' | 'solo') => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div role="group" aria-label={t('Steps by way of use')} className="flex gap-1 mb-3">
       {(
@@ -253,7 +253,7 @@ function SoloLine({
   solo: SoloState | undefined
   onSolo: (solo: SoloState) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   if (counts.passed + counts.notPassed === 0) return null
   const of: [SoloState, number, string][] = [
     ['passed', counts.passed, t('passed')],
@@ -288,7 +288,7 @@ function CountLine({
   state: ReadingState | undefined
   onState: (state: ReadingState) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const of: [ReadingState, number][] = [
     ['done', counts.done],
     ['in-progress', counts.inProgress],
@@ -338,7 +338,7 @@ function DropOffRuler({
   selected: StepId | undefined
   onPick: (id: StepId) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const shares = dropOff(steps, started)
   const worst = biggestLoss(steps)
   const marks = steps.flatMap((step, index): RulerMark[] => {

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import { Dialog as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from './texts'
 
 /** A decision that has to be taken before going on. */
 export function Dialog({
@@ -17,7 +17,7 @@ export function Dialog({
   about?: string
   children: ReactNode
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
       <Radix.Portal>

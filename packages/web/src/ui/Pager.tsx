@@ -1,4 +1,4 @@
-import { useTranslation } from 'react-i18next'
+import { useTexts } from './texts'
 import { Button } from './Button'
 
 /** Leads through the pages of a long list; says which part is shown. */
@@ -13,7 +13,7 @@ export function Pager({
   total: number
   onPage: (page: number) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   if (total <= pageSize) return null
   return (
     <nav aria-label={t('Pages')} className="flex items-center gap-3 py-3 text-sm">

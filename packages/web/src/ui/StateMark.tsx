@@ -1,6 +1,6 @@
 import type { ReadingState } from '@jackdaw/core/assignments'
 import { Circle, CircleCheck, CircleDotDashed, Clock3, RotateCw, TriangleAlert } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from './texts'
 import { dayOf } from './format'
 
 const MARKS = {
@@ -14,7 +14,7 @@ const MARKS = {
 
 /** A state as a shape and a word. */
 export function StateMark({ state, dueOn, daysLeft }: { state: ReadingState; dueOn?: string | null; daysLeft?: number | null }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { Icon, color } = MARKS[state]
   const words = {
     late: daysLeft != null && daysLeft < 0 ? t('{{count}} days late', { count: -daysLeft }) : t('Late'),

@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from './texts'
 import { Link } from 'react-router'
 import { ApiProblem, wordsFor } from '../api'
 import { Button } from './Button'
@@ -9,7 +9,7 @@ const SHOWN_AFTER_MS = 400
 
 /** Says that something is being fetched, once it takes long enough to notice. */
 export function Waiting({ what }: { what?: string }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [shown, setShown] = useState(false)
   useEffect(() => {
     const timer = setTimeout(() => setShown(true), SHOWN_AFTER_MS)
@@ -34,7 +34,7 @@ export function Loaded<T>({ query, children }: { query: Result<T>; children: (da
   )
 }
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { title, detail } = wordsFor(error)
   const closed = error instanceof ApiProblem && (error.problem.status === 403 || error.problem.status === 404) && again !== undefined
   return (

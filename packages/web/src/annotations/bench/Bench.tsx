@@ -4,7 +4,7 @@ import type { Annotation, Change, Look, PictureSizes, Rect, Sheet, Step, StepPic
 import type { PictureId } from '@jackdaw/core/shared'
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { Button } from '../../ui'
 import { BenchPanel } from './BenchPanel'
 import { BenchStage } from './BenchStage'
@@ -33,7 +33,7 @@ export type BenchProps = {
 export function Bench(props: BenchProps) {
   const { step, picture, sizes } = props
   const ground = useMemo(() => groundOf(step, picture, sizes[picture.id]), [step, picture, sizes])
-  const { t } = useTranslation()
+  const { t } = useTexts()
   if (!ground) return <p className="p-4 text-soft">{t('The size of this picture is being asked for …')}</p>
   return <Opened {...props} ground={ground} />
 }
@@ -66,7 +66,7 @@ function Opened({
   found,
   ground,
 }: BenchProps & { ground: NonNullable<ReturnType<typeof groundOf>> }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const [selected, setSelected] = useState<string | null>(null)
   const [fresh, setFresh] = useState<string | null>(null)
   const [tool, setTool] = useState<Tool | null>(null)
@@ -168,7 +168,7 @@ function Toolbar({
   onTool: (tool: Tool | null) => void
   atOnce: (tool: Tool) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div
       role="toolbar"

@@ -3,7 +3,7 @@ import { positionOf, withPosition } from '@jackdaw/core/editing'
 import type { Annotation, Look, Rect, Sheet, StepPicture } from '@jackdaw/core/guides'
 import { Clipboard, Copy, Trash2 } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { Button, IconButton } from '../../ui'
 import { copyAnnotations, copyPosition, useCopied } from './clipboard'
 import { NumberField, RectFields } from './fields'
@@ -41,7 +41,7 @@ const titleOf = (annotation: Annotation): string =>
 
 /** Beside the picture: all annotations as a list, and everything about the one that is selected. */
 export function BenchPanel(props: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const { annotations, selected, drawing, measured, ground, onPut, picture } = props
   const copied = useCopied()
   const chosen = annotations.find((each) => each.id === selected)
@@ -162,7 +162,7 @@ export function BenchPanel(props: Props) {
 
 /** All annotations copied, and those of another picture put here. */
 function CopyTools({ annotations, onPaste }: Pick<Props, 'annotations' | 'onPaste'>) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const copied = useCopied()
   return (
     <div className="flex flex-wrap gap-1">
@@ -180,7 +180,7 @@ function CopyTools({ annotations, onPaste }: Pick<Props, 'annotations' | 'onPast
 
 /** What the picture itself is about: its element and the part that is shown, in numbers. */
 function GroundFields({ ground, picture, onElement, onShown }: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const unit = unitOf(ground)
   return (
     <>
@@ -202,7 +202,7 @@ function GroundFields({ ground, picture, onElement, onShown }: Props) {
 }
 
 function LaidFields({ rect, onChange, onRemove }: { rect: Rect; onChange: (rect: Rect) => void; onRemove: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const part = (key: 'x' | 'y', label: string) => (
     <NumberField label={label} value={rect[key]} min={-4_000} max={4_000} onChange={(value) => onChange({ ...rect, [key]: value })} />
   )

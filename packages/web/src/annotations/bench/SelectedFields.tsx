@@ -1,6 +1,6 @@
 import { unitOf, type Drawn, type Ground } from '@jackdaw/core/annotations'
 import type { Annotation, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { Button, Check } from '../../ui'
 import { AnchorFields, AreaFields, NumberField } from './fields'
 
@@ -45,7 +45,7 @@ function Words({
 
 /** Everything about the annotation that is selected, in numbers and words. */
 export function SelectedFields({ annotation, drawn, ground, way, fresh, onChange }: Props) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   switch (annotation.kind) {
     case 'label':
       return <LabelFields {...{ drawn, ground, way, fresh, onChange }} annotation={annotation} />
@@ -167,7 +167,7 @@ function SizeFields({
   ground: Ground
   onChange: Props['onChange']
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const unit = unitOf(ground)
   const found = { widthPx: (drawn?.slip?.width ?? 0) / unit, heightPx: (drawn?.slip?.height ?? 0) / unit }
   const { size } = annotation
@@ -208,7 +208,7 @@ function SizeFields({
 }
 
 function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: Props & { annotation: Extract<Annotation, { kind: 'label' }> }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const parted = annotation.practisePlace !== undefined
   const place = (way === 'practise' ? annotation.practisePlace : undefined) ?? annotation.place
   const set = (part: { dx?: number; dy?: number }) => {

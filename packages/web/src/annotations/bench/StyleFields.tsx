@@ -1,6 +1,6 @@
 import { LEAST_CONTRAST, styleOf } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationStyle, Look } from '@jackdaw/core/guides'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { Button } from '../../ui'
 import { ColourField } from '../ColourField'
 import { NumberField } from './fields'
@@ -18,7 +18,7 @@ export function StyleFields({
   contrast: number | null
   onChange: (annotation: Annotation) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const guide = styleOf(annotation.kind, look)
   const now = { ...guide, ...annotation.style }
   const strays = annotation.style !== undefined && Object.keys(annotation.style).length > 0

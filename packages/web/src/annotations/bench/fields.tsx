@@ -1,7 +1,7 @@
 import { attachedTo, areaFrom, areaOf, pointOf, sharesOf, unitOf, wholeOf, type Ground } from '@jackdaw/core/annotations'
 import { NamedPoint, type Anchor, type Area, type AttachedTo, type Rect } from '@jackdaw/core/guides'
 import { useEffect, useId, useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 
 /** A number that is taken over once it has been typed; arrow keys change it by one. */
 export function NumberField({
@@ -58,7 +58,7 @@ export function NumberField({
 const GRID = NamedPoint.options
 /** The nine points, as they lie on the thing. */
 function PointGrid({ name, anchor, onChange }: { name: string; anchor: Anchor; onChange: (at: NamedPoint) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const names: Record<NamedPoint, string> = {
     'top-left': t('Top left'),
     top: t('Top'),
@@ -94,7 +94,7 @@ function PointGrid({ name, anchor, onChange }: { name: string; anchor: Anchor; o
 }
 
 const useThings = (ground: Ground): { to: AttachedTo; name: string }[] => {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return [
     ...(ground.element ? [{ to: 'element' as const, name: t('the element') }] : []),
     ...(ground.onto ? [{ to: 'onto' as const, name: t('where it is dragged to') }] : []),
@@ -114,7 +114,7 @@ export function AnchorFields({
   ground: Ground
   onChange: (anchor: Anchor) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const things = useThings(ground)
   const unit = unitOf(ground)
   const point = pointOf(anchor, ground)
@@ -178,7 +178,7 @@ export function AnchorFields({
 
 /** An area: around the element with a gap, or a part of the picture. */
 export function AreaFields({ name, area, ground, onChange }: { name: string; area: Area; ground: Ground; onChange: (area: Area) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const things = useThings(ground)
   const id = useId()
   const rect = areaOf(area, ground) ?? wholeOf(ground)
@@ -242,7 +242,7 @@ export function RectFields({
   children?: ReactNode
   onChange: (rect: Rect) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const part = (key: 'x' | 'y' | 'width' | 'height', label: string) => (
     <NumberField
       label={label}

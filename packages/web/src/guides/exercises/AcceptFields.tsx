@@ -1,6 +1,6 @@
 import type { Accept } from '@jackdaw/core/guides'
 import { LocalDate, localDateAt } from '@jackdaw/core/shared'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { Select, TextArea, TextField } from '../../ui'
 
 type How = Accept['how']
@@ -30,7 +30,7 @@ const number = (text: string): number | null => (text.trim() === '' || !Number.i
 
 /** The rule by which an entry is taken as right. */
 export function AcceptFields({ accept, label, onChange }: { accept: Accept; label: string; onChange: (accept: Accept) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const names: Record<How, string> = {
     same: t('This, in any case; numbers and dates as people write them'),
     exact: t('Exactly this'),

@@ -1,12 +1,12 @@
 import { itemName, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
 import { checkFlow, type FlowFinding } from '@jackdaw/core/players'
 import { useMemo } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { Message } from '../../ui'
 
 /** What is wrong with the branches of the guide; each leads to its step. */
 export function FlowStrip({ document, onPick }: { document: GuideDocument; onPick: (id: ItemId) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const findings = useMemo(() => checkFlow(document), [document])
   if (findings.length === 0) return null
   const words: Record<FlowFinding['reason'], string> = {

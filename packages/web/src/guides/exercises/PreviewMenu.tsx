@@ -1,6 +1,6 @@
 import type { GuideId } from '@jackdaw/core/shared'
 import { CirclePlay } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { useNavigate } from 'react-router'
 import { Button } from '../../ui'
 import { Menu, MenuItem } from '../../ui/Menu'
@@ -11,7 +11,7 @@ const WAYS = ['read', 'watch', 'practise', 'solo'] as const
 
 /** Lets an author try the draft in each way, from the beginning or from the step that they are at. */
 export function PreviewMenu({ guideId, session, stepId }: { guideId: GuideId; session: DraftSession; stepId: string | null }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const navigate = useNavigate()
   const go = (way: string, from: string | null) => {
     session.flush()

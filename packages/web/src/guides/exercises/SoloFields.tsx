@@ -1,6 +1,6 @@
 import type { Change, SoloRules } from '@jackdaw/core/guides'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { TextArea, TextField } from '../../ui'
 
 /** A whole number in a range; what is no such number while somebody types changes nothing, and is put right when they leave the field. */
@@ -38,7 +38,7 @@ function WholeField({
 
 /** How the guide is tested. */
 export function SoloFields({ solo, onChange }: { solo: SoloRules; onChange: (change: Change) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const put = (next: Partial<SoloRules>) => onChange({ type: 'set-facts', facts: { solo: { ...solo, ...next } } })
   return (
     <details className="border-t border-hair pt-3">

@@ -2,7 +2,7 @@ import { groundOf } from '@jackdaw/core/annotations'
 import type { PictureSizes, Rect, Step, StepElement } from '@jackdaw/core/guides'
 import { Trash2 } from 'lucide-react'
 import { useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { AnnotatedPicture, useLook } from '../../annotations'
 import { Brackets, spotStyle } from '../../players'
 import { Button, IconButton } from '../../ui'
@@ -26,7 +26,7 @@ export function SpotsField({
   most: number
   onChange: (elements: StepElement[]) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const look = useLook({})
   const box = useRef<HTMLDivElement>(null)
   const [drawn, setDrawn] = useState<Rect | null>(null)
@@ -114,7 +114,7 @@ function SpotList({
   onPut: (n: number, next: Partial<StepElement>) => void
   onRemove: (n: number) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <ul className="mt-2 space-y-1">
       {elements.map((each, n) => (

@@ -3,7 +3,7 @@ import type { PictureId } from '@jackdaw/core/shared'
 import { setElement } from '@jackdaw/core/editing'
 import { nanoid } from 'nanoid'
 import { Trash2, X } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { Button, IconButton, Select, TextArea, TextField } from '../../ui'
 import type { ItemActions } from '../itemActions'
 import { AcceptFields, LinesField } from './AcceptFields'
@@ -43,7 +43,7 @@ export function StepExercise({
   actions: ItemActions
   onClose: () => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const exercise = step.exercise ?? {}
   const { task } = exercise
   const put = (next: Partial<Exercise>) =>
@@ -138,7 +138,7 @@ export function StepExercise({
 }
 
 function PopUpFields({ task, onChange }: { task: Extract<Task, { kind: 'pop-up' }>; onChange: (task: Task) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const put = (n: number, next: Partial<PopUpButton>) =>
     onChange({ ...task, buttons: task.buttons.map((each, k) => (k === n ? { ...each, ...next } : each)) })
   return (

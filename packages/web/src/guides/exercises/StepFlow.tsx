@@ -14,7 +14,7 @@ import type { RoleId, SiteId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { Trash2, X } from 'lucide-react'
 import { useReducer, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { useGroups } from '../../people'
 import { Button, Check, IconButton, Select, TextField } from '../../ui'
 import type { ItemActions } from '../itemActions'
@@ -33,7 +33,7 @@ function bare({ ask, choices, rules, skipWhen }: Flow): Flow | null {
 
 /** Where the guide goes on after a step: choices, rules, and when the step is passed over. */
 export function StepFlow({ step, number, actions, onClose }: { step: Step; number: number; actions: ItemActions; onClose: () => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   // Other steps may have changed since this was drawn: they are read anew when somebody comes to the fields.
   const [, look] = useReducer((n: number) => n + 1, 0)
   const document = actions.document()
@@ -173,7 +173,7 @@ function TargetSelect({
   to: Target
   onChange: (to: Target) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const steps = stepsOf(document)
   const gone = to !== 'next' && to !== 'end' && !steps.some((step) => step.id === to)
   return (
@@ -209,7 +209,7 @@ function ConditionFields({
   condition: Condition
   onChange: (condition: Condition) => void
 }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   const groups = useGroups()
   const steps = stepsOf(document)
   const before = steps

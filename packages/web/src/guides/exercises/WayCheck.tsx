@@ -1,10 +1,10 @@
 import { Way, type Lack } from '@jackdaw/core/players'
-import { useTranslation } from 'react-i18next'
+import { useTexts } from '../../ui/texts'
 import { wayName } from './wayName'
 
 /** For which way the ruler tells what steps lack. */
 export function WayCheck({ way, lacks, onWay }: { way: Way; lacks: ReadonlyMap<string, readonly Lack[]>; onWay: (way: Way) => void }) {
-  const { t } = useTranslation()
+  const { t } = useTexts()
   return (
     <div className="mb-3 pr-3">
       <label className="flex items-center gap-2 text-sm">

@@ -1,8 +1,8 @@
 import type { Lack } from '@jackdaw/core/players'
-import type { useTranslation } from 'react-i18next'
+import type { Texts } from '../../ui/texts'
 
 /** What a step lacks, in words; empty when it lacks nothing. */
-export function lackWords(lacks: readonly Lack[] | undefined, t: ReturnType<typeof useTranslation>['t']): string {
+export function lackWords(lacks: readonly Lack[] | undefined, t: Texts['t']): string {
   // Asked for every step at every key: as a rule there is nothing to say.
   if (!lacks || lacks.length === 0) return ''
   const words: Record<Lack, string> = {
