@@ -1,22 +1,31 @@
-import { stepsOf, type GuideDocument, type PictureSizes, type Step } from '../guides'
+import { elementOf, stepsOf, type GuideDocument, type PictureSizes, type Step, type StepElement } from '../guides'
 import { drawAnnotations, type Setting } from './drawing'
 import { groundOf } from './groundOf'
 import { READING_WIDTH_PX } from './attach'
 import type { Side } from './placeLabels'
 
-type Known = { prefer: Side | null; look: Setting['look']; ready: boolean; side: Side | null }
-const known = new WeakMap<Step, Known>()
+type Known = {
+  prefer: Side | null
+  look: Setting['look']
+  ready: boolean
+  element: StepElement | undefined
+  onto: StepElement | undefined
+  side: Side | null
+}
+const known = new WeakMap<Step['pictures'], Known>()
 
-/** On which side the labels of a step stand, given the side in the step before. Remembered for as long as the step is the same. */
+/** On which side the labels of a step stand, given the side in the step before. Remembered for as long as its pictures and what they
+ * point at are the same, whatever is written in the step. */
 function sideOfStep(step: Step, sizes: PictureSizes, look: Setting['look'], prefer: Side | null): Side | null {
   const labelled = step.pictures.find((picture) => picture.annotations?.some((each) => each.kind === 'label'))
   if (!labelled) return prefer
   const ground = groundOf(step, labelled, sizes[labelled.id])
-  const before = known.get(step)
-  if (before && before.prefer === prefer && before.look === look && before.ready === (ground !== undefined)) return before.side
+  const now = { prefer, look, ready: ground !== undefined, element: elementOf(step), onto: step.action?.onto }
+  const before = known.get(step.pictures)
+  if (before && (Object.keys(now) as (keyof typeof now)[]).every((each) => before[each] === now[each])) return before.side
   const drawing = ground && drawAnnotations(labelled.annotations ?? [], ground, { look, way: 'read', shownPx: READING_WIDTH_PX }, prefer)
   const side = drawing?.side ?? prefer
-  known.set(step, { prefer, look, ready: ground !== undefined, side })
+  known.set(step.pictures, { ...now, side })
   return side
 }
 

@@ -3,7 +3,7 @@ import type { Side } from '@jackdaw/core/annotations'
 import { elementOf, type Look, type PictureSizes, type Rect, type Step, type StepPicture } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, PencilRuler, Trash2 } from 'lucide-react'
-import { lazy, Suspense, useCallback, useRef, type ReactNode } from 'react'
+import { lazy, memo, Suspense, useCallback, useRef, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture, useNear } from '../annotations'
 import { addressOf } from '../api'
@@ -49,7 +49,7 @@ function ChoosePicture({ children, onFile }: { children: ReactNode; onFile: (fil
 }
 
 /** The pictures of a step on the author's sheet, one of which may be on the bench. */
-export function StepPictures({
+export const StepPictures = memo(function StepPictures({
   ground,
   step,
   number,
@@ -91,7 +91,7 @@ export function StepPictures({
       ))}
     </ul>
   )
-}
+})
 
 /** One picture of a step. What can be done with it is drawn once it is near the screen: a guide may have hundreds. */
 function PictureOf({

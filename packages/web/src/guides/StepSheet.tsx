@@ -19,7 +19,7 @@ import {
   Trash2,
   TriangleAlert,
 } from 'lucide-react'
-import { memo, useRef, useState, type DragEvent } from 'react'
+import { memo, useDeferredValue, useMemo, useRef, useState, type Dispatch, type DragEvent, type SetStateAction } from 'react'
 import { useTexts } from '../ui/texts'
 import { Button, IconButton } from '../ui'
 import { ConflictPanel } from './ConflictPanel'
@@ -33,6 +33,21 @@ import { StepPictures, type PictureGround } from './StepPictures'
 import { pictureAddress } from '../players'
 
 type Common = { actions: ItemActions; selected: boolean; focus: boolean; conflicts: readonly DraftConflict[]; ticked: boolean }
+
+/** What is opened under the step. */
+type Panel = 'exercise' | 'flow' | null
+
+/** The step as its pictures see it: the same object for as long as only its words change, so that nothing is drawn anew at every key. */
+function useApartFromWords(step: Step): Step {
+  const { body: _, ...rest } = step
+  // In the same order at all times: the fields of a step are known.
+  const fields = Object.entries(rest).sort(([a], [b]) => (a < b ? -1 : 1))
+  const kept = useRef({ fields, step })
+  const before = kept.current.fields
+  if (fields.length !== before.length || fields.some(([name, value], n) => before[n]![0] !== name || before[n]![1] !== value))
+    kept.current = { fields, step }
+  return kept.current.step
+}
 
 const holdsFiles = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files')
 
@@ -66,8 +81,10 @@ export const StepSheet = memo(function StepSheet({
   const { t } = useTexts()
   const [over, setOver] = useState(false)
   const [picking, setPicking] = useState(false)
-  const [panel, setPanel] = useState<'exercise' | 'flow' | null>(null)
-  const name = stepName(step) || t('Step {{n}}', { n: number })
+  const [panel, setPanel] = useState<Panel>(null)
+  const name = useDeferredValue(stepName(step) || t('Step {{n}}', { n: number }))
+  const pictured = useApartFromWords(step)
+  const ground = useMemo(() => ({ guideId, sizes, look, prefer, round }), [guideId, sizes, look, prefer, round])
   return (
     <li
       id={`item-${step.id}`}
@@ -114,7 +131,7 @@ export const StepSheet = memo(function StepSheet({
         </div>
         <StepSafety {...{ step, number, actions, picking }} onPicking={setPicking} />
         {(step.pictures.length > 0 || uploads.length > 0) && (
-          <StepPictures ground={{ guideId, sizes, look, prefer, round }} {...{ step, number, actions, uploads, onBench, panelHost }} />
+          <StepPictures step={pictured} {...{ ground, number, actions, uploads, onBench, panelHost }} />
         )}
         {step.check && (
           <StepCheckPanel
@@ -136,35 +153,32 @@ export const StepSheet = memo(function StepSheet({
           <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
         ))}
         {/* Whoever comes to the step by keyboard comes to its text first, and thereby selects it. */}
-        {selected && (
-          <StepTools
-            {...{ step, name, actions, panel }}
-            onSigns={() => setPicking(true)}
-            onPanel={(next) => setPanel((now) => (now === next ? null : next))}
-          />
-        )}
+        {selected && <StepTools stepId={step.id} notReady={step.notReady === true} {...{ name, actions, panel, setPanel, setPicking }} />}
       </div>
     </li>
   )
 })
 
 /** What can be put into a step, behind it, and done with it. */
-function StepTools({
-  step,
+const StepTools = memo(function StepTools({
+  stepId,
+  notReady,
   name,
   actions,
   panel,
-  onSigns,
-  onPanel,
+  setPanel,
+  setPicking,
 }: {
-  panel: 'exercise' | 'flow' | null
-  onPanel: (panel: 'exercise' | 'flow') => void
-  step: Step
+  stepId: Step['id']
+  notReady: boolean
   name: string
   actions: ItemActions
-  onSigns: () => void
+  panel: Panel
+  setPanel: Dispatch<SetStateAction<Panel>>
+  setPicking: (picking: boolean) => void
 }) {
   const { t } = useTexts()
+  const turn = (to: Panel) => setPanel((now) => (now === to ? null : to))
   const picker = useRef<HTMLInputElement>(null)
   return (
     <div className="flex flex-wrap items-center gap-x-1 mt-1" data-keeps-editor>
@@ -172,7 +186,7 @@ function StepTools({
         <ImagePlus size={16} aria-hidden />
         {t('Picture')}
       </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSheet(step.id)} title={t('Lay several pictures out on it')}>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSheet(stepId)} title={t('Lay several pictures out on it')}>
         <StickyNote size={16} aria-hidden />
         {t('Blank sheet')}
       </Button>
@@ -183,43 +197,43 @@ function StepTools({
         multiple
         hidden
         onChange={(event) => {
-          actions.addPictures(step.id, [...(event.target.files ?? [])])
+          actions.addPictures(stepId, [...(event.target.files ?? [])])
           event.target.value = ''
         }}
       />
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addCaution(step.id)}>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addCaution(stepId)}>
         <TriangleAlert size={16} aria-hidden />
         {t('Caution')}
       </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => onSigns()}>
+      <Button look="quiet" className="text-sm px-2" onClick={() => setPicking(true)}>
         <HardHat size={16} aria-hidden />
         {t('Sign')}
       </Button>
-      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'exercise'} onClick={() => onPanel('exercise')}>
+      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'exercise'} onClick={() => turn('exercise')}>
         <Hand size={16} aria-hidden />
         {t('Practise and Solo')}
       </Button>
-      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'flow'} onClick={() => onPanel('flow')}>
+      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'flow'} onClick={() => turn('flow')}>
         <Split size={16} aria-hidden />
         {t('Ways on')}
       </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(step.id)} title="Ctrl+Enter">
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(stepId)} title="Ctrl+Enter">
         <Plus size={16} aria-hidden />
         {t('Step after')}
       </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSection(step.id)}>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSection(stepId)}>
         <Heading size={16} aria-hidden />
         {t('Section after')}
       </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.record(step.id)}>
+      <Button look="quiet" className="text-sm px-2" onClick={() => actions.record(stepId)}>
         <AppWindow size={16} aria-hidden />
         {t('Record after')}
       </Button>
       <span className="grow" />
-      <ItemTools name={name} itemId={step.id} actions={actions} notReady={step.notReady === true} copies />
+      <ItemTools name={name} itemId={stepId} actions={actions} notReady={notReady} copies />
     </div>
   )
-}
+})
 
 /** The box by which a step is chosen among many; with Shift, all from the last one on. */
 function Tick({ ticked, name, onTick }: { ticked: boolean; name: string; onTick: (range: boolean) => void }) {

@@ -2,13 +2,13 @@ import { isSafeLink, type RichText } from '@jackdaw/core/guides'
 import type { StepId } from '@jackdaw/core/shared'
 import { useEditorState, type Editor } from '@tiptap/react'
 import { Bold, Code, FileCode2, Italic, Keyboard, Link2, List, ListOrdered, SplitSquareVertical, Table } from 'lucide-react'
-import { useState, type ReactNode } from 'react'
+import { memo, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { Button, IconButton } from '../ui'
 import { splitAtCursor } from './StepBody'
 
 /** The tools for the text in which the cursor stands. */
-export function TextTools({
+export const TextTools = memo(function TextTools({
   editor,
   onSplit,
 }: {
@@ -89,7 +89,7 @@ export function TextTools({
       {linking && editor && <LinkField editor={editor} onClose={() => setLinking(false)} />}
     </div>
   )
-}
+})
 
 function TableTools({ editor }: { editor: Editor }) {
   const { t } = useTexts()
