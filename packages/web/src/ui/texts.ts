@@ -42,4 +42,4 @@ const subscribe = (listener: () => void): (() => void) => {
 const now = (): Texts => texts
 
 /** Texts for what is drawn; drawn anew when the language changes. */
-export const useTexts = (): Texts => useSyncExternalStore(subscribe, now)
+export const useTexts = (): Texts => useSyncExternalStore(subscribe, now, now)
