@@ -7,7 +7,6 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
 import { useLook } from '../annotations/useLook'
-import { RichTextView } from '../guides/RichTextView'
 import { useMe } from '../people'
 import { Button } from '../ui'
 import { ElementList } from './ElementList'
@@ -15,6 +14,7 @@ import { PopUp } from './OnPicture'
 import { PractiseEnd } from './PractiseEnd'
 import { PractiseOver } from './PractiseOver'
 import { Stage, type FlatMark } from './Stage'
+import { StepWords } from './StepWords'
 import { pictureAddress, playFor, type UsedGuide } from './used'
 import { usePicturesAhead } from './usePicturesAhead'
 import { usePlay, type Playing } from './usePlay'
@@ -141,7 +141,7 @@ function PractiseStep({
         <h1 ref={heading} tabIndex={-1} className="sr-only">
           {words}
         </h1>
-        <RichTextView text={step.body} className="practise-text" />
+        <StepWords text={step.body} alone={!picture && doing.kind !== 'pop-up'} />
         {step.exercise?.hint && state.here.hint > 0 && <p className="mt-1">{step.exercise.hint}</p>}
       </div>
       {picture && shownPicture && (

@@ -7,13 +7,13 @@ import { ArrowRight, CircleCheck, CircleX, List, SkipForward } from 'lucide-reac
 import { useEffect, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
-import { RichTextView } from '../guides/RichTextView'
 import { Button } from '../ui'
 import { ActingSurface } from './ActingSurface'
 import { ElementList } from './ElementList'
 import { EntryField, keptInside, PopUp } from './OnPicture'
 import { SoloEnd } from './SoloEnd'
 import { Stage, type FlatMark } from './Stage'
+import { StepWords } from './StepWords'
 import { WaysOn } from './WaysOn'
 
 /** A test as its screen needs it: judged by the server, or in the browser of an author who tries it. */
@@ -119,7 +119,7 @@ function SoloStep({
         <h1 ref={heading} tabIndex={-1} className={screen.words ? 'text-xl outline-none' : 'sr-only'}>
           {screen.words || t('Step {{n}} of {{of}}', { n: screen.position, of: screen.of })}
         </h1>
-        {screen.body && <RichTextView text={screen.body} className="practise-text" />}
+        {screen.body && <StepWords text={screen.body} alone={!shownAs && !screen.popUp} />}
         {!reads && !screen.words && <p className="text-soft">{t('Do what comes next, as you would in the application.')}</p>}
       </div>
       {shownAs && ground && (

@@ -161,7 +161,7 @@ function Shown({
         }
         data-caption
       >
-        <RichTextView text={step.body} className="practise-text" />
+        <RichTextView text={step.body} className={picture ? 'practise-text' : 'reader-text'} />
         {doing.kind === 'keys' && (
           <p className="mt-2">
             <kbd className="font-mono border border-edge border-b-3 rounded-md px-2 py-0.5 bg-sheet">{doing.keys}</kbd>
