@@ -229,8 +229,9 @@ const StepTools = memo(function StepTools({
         <AppWindow size={16} aria-hidden />
         {t('Record after')}
       </Button>
-      <span className="grow" />
-      <ItemTools name={name} itemId={stepId} actions={actions} notReady={notReady} copies />
+      <span className="flex ml-auto">
+        <ItemTools name={name} itemId={stepId} actions={actions} notReady={notReady} copies />
+      </span>
     </div>
   )
 })
