@@ -33,13 +33,15 @@ export function playerRoutes(routes: Routes): void {
   route(routes, getReader, async ({ params: { id } }, { caller }) => {
     const standing = await standingOf(db, id, caller.id)
     if (!standing || standing.newest_edition === null) return fail('not-found', 'This guide has not been published yet.')
-    const [edition, steps, pictures] = await Promise.all([
+    const [edition, steps, pictures, amended, reader] = await Promise.all([
       findEdition(db, id, standing.newest_edition),
       db.rows<{ step_id: StepId; viewed: boolean; acknowledged: boolean; confirmed: boolean }>(
         'select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(acknowledged_edition >= $3, false) as acknowledged, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2',
         [id, caller.id, standing.required_edition],
       ),
       picturesOfEdition(db, id, standing.newest_edition),
+      amendedAt(db, id, standing.newest_edition),
+      ruledBy(db, caller.id),
     ])
     if (!edition) return fail('not-found')
     const seen = steps.flatMap((step) => (step.viewed ? [step.step_id] : []))
@@ -53,10 +55,10 @@ export function playerRoutes(routes: Routes): void {
       minutes: edition.minutes,
       owner: standing.owner,
       document: readDocument(JSON.parse(edition.bytes)),
-      amendedAt: await amendedAt(db, id, edition.number),
+      amendedAt: amended,
       assigned: standing.assigned,
       dueOn: standing.due_on,
-      reader: await ruledBy(db, caller.id),
+      reader,
       pictureSizes: Object.fromEntries(pictures.map((picture) => [picture.id, { widthPx: picture.widthPx, heightPx: picture.heightPx }])),
       progress: {
         // After a new edition that must be read, reading begins at the front again.

@@ -34,8 +34,9 @@ export function EditorPage() {
   const { id } = useParams() as { id: GuideId }
   const query = useDraftQuery(id)
   // Asked for beside the draft and waited for, so that a long guide is drawn once; without them it opens all the same.
-  const { isPending } = usePictureSizesQuery(id)
-  return <Loaded query={query}>{(draft) => (isPending ? <Waiting /> : <EditorBench key={draft.id} draft={draft} />)}</Loaded>
+  const { isLoading, failureCount } = usePictureSizesQuery(id)
+  const waits = isLoading && failureCount === 0
+  return <Loaded query={query}>{(draft) => (waits ? <Waiting /> : <EditorBench key={draft.id} draft={draft} />)}</Loaded>
 }
 
 function useUndoKeys(undo: () => void, redo: () => void): void {
