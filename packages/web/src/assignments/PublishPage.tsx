@@ -43,7 +43,8 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
   const done = people.filter((person) => person.now === 'done').length
 
   if (publish.isSuccess) return <Published id={id} edition={publish.data.edition} people={publish.data.people} openToAll={openToAll} />
-  const action = people.length > 0 ? t('Publish to {{count}} people', { count: people.length }) : t('Publish, open to all')
+  const action =
+    people.length > 0 ? t('Publish to {{count}} people', { count: people.length }) : openToAll ? t('Publish, open to all') : t('Publish')
   return (
     <form
       className="grow flex flex-col"
