@@ -13,7 +13,6 @@ import type { PictureId } from '@jackdaw/core/shared'
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { ShapesSvg } from './ShapesSvg'
-import { useNear } from './useNear'
 
 export type PictureProps = {
   step: Step
@@ -28,7 +27,8 @@ export type PictureProps = {
   onFailed?: () => void
   /** Tallest that it is shown, as CSS length. */
   maxHeight?: string
-  lazy?: boolean
+  /** Whether it is near the screen; until then only its room is kept. Left out: always. */
+  near?: boolean
   /** Draws the picture only, without what stands on it. */
   bare?: boolean
   /** Lies over the picture, in shares of what is shown of it. */
@@ -73,14 +73,13 @@ export function AnnotatedPicture({
   source,
   onFailed,
   maxHeight,
-  lazy = false,
+  near = true,
   bare = false,
   over,
   fills = false,
 }: PictureProps) {
   const { t } = useTexts()
   const box = useRef<HTMLDivElement>(null)
-  const near = useNear(box, lazy)
   const shownPx = useShownWidth(box, near)
   const ground = useMemo(() => groundOf(step, picture, sizes[picture.id]), [step, picture, sizes])
   const drawing = useMemo<Drawing | null>(
@@ -94,7 +93,7 @@ export function AnnotatedPicture({
           src={source(picture.id)}
           alt={picture.alt}
           className="max-w-full h-auto block"
-          loading={lazy ? 'lazy' : 'eager'}
+          loading={near ? 'eager' : 'lazy'}
           onError={onFailed}
         />
       </div>
@@ -130,7 +129,6 @@ export function AnnotatedPicture({
                 height: percent(rect.height / shown.height),
               }}
               decoding="async"
-              loading={lazy ? 'lazy' : 'eager'}
               onError={onFailed}
             />
           ))}

@@ -137,7 +137,7 @@ function PictureOf({
         </Suspense>
       ) : (
         <div className="relative">
-          <AnnotatedPicture {...{ step, picture, source }} sizes={ground.sizes} look={ground.look} prefer={ground.prefer} lazy />
+          <AnnotatedPicture {...{ step, picture, source }} sizes={ground.sizes} look={ground.look} prefer={ground.prefer} near={near} />
           <button
             type="button"
             className="absolute inset-0 w-full cursor-pointer hover:outline-2 hover:outline-petrol"
