@@ -1,4 +1,4 @@
-import { Change, GuideDocument, GuideItem } from '@jackdaw/core/guides'
+import { Change, GUIDE_LIMITS, GuideDocument, GuideItem, GuideLook, SignId, SoloRules, type Limit } from '@jackdaw/core/guides'
 import { FolderId, GuideId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -6,12 +6,25 @@ import { PersonRef } from './people'
 
 const guide = z.object({ id: GuideId })
 
+/** A document as it was stored. It was held against its schema when it was made; one from before a limit was set is answered as it is,
+ * so that it can be opened and mended. */
+export const StoredDocument = z.custom<GuideDocument>(
+  (value) => typeof value === 'object' && value !== null && 'version' in value && 'items' in value && Array.isArray(value.items),
+  'Not a document',
+)
+/** Changes as they were stored, see {@link StoredDocument}. */
+const StoredChange = z.custom<Change>((value) => typeof value === 'object' && value !== null && 'type' in value, 'Not a change')
+const StoredItem = z.custom<GuideItem>(
+  (value) => typeof value === 'object' && value !== null && 'kind' in value && (value.kind === 'step' || value.kind === 'section'),
+  'Not a step or section',
+)
+
 /** The draft and the facts about the guide that are not part of its text. `revision` counts the saved changes. */
 export const Draft = z.object({
   id: GuideId,
   number: z.int(),
   revision: z.int(),
-  document: GuideDocument,
+  document: StoredDocument,
   owner: PersonRef,
   folderId: z.nullable(FolderId),
   sharedWith: z.array(PersonRef),
@@ -33,17 +46,34 @@ export const getDraft = endpoint({
 })
 
 /** Changes of one saving by somebody, with the revision that they made. */
-export const SavedChanges = z.object({ revision: z.int(), by: PersonRef, changes: z.array(Change) })
+export const SavedChanges = z.object({ revision: z.int(), by: PersonRef, changes: z.array(StoredChange) })
 export type SavedChanges = z.infer<typeof SavedChanges>
 
-/** A change that was not made because somebody else had changed the same. `theirs` is what stands there now; `null` when it is gone. */
+const fact = <F extends string, V extends z.ZodMiniType>(name: F, value: V) =>
+  z.object({ kind: z.literal('fact'), fact: z.literal(name), value })
+/** A fact about a guide as it stands there. The last form is how facts were told before they had names. */
+const FactNow = z.union([
+  fact('title', z.string()),
+  fact('summary', z.string()),
+  fact('kind', z.string()),
+  fact('confirmSteps', z.boolean()),
+  fact('look', GuideLook),
+  fact('signs', z.array(SignId)),
+  fact('solo', SoloRules),
+  fact('silenced', z.boolean()),
+  z.object({ kind: z.literal('fact'), value: z.union([z.string(), z.boolean()]) }),
+])
+
+/** A change that was not made because somebody else had changed the same, or because there would be too much of something.
+ * `theirs` is what stands there now; `null` when it is gone. */
 export const DraftConflict = z.object({
-  reason: z.enum(['changed', 'gone', 'removal']),
+  reason: z.enum(['changed', 'gone', 'removal', 'limit']),
   target: z.string(),
   itemId: z.nullable(z.string()),
-  mine: Change,
-  theirs: z.nullable(z.union([GuideItem, z.object({ kind: z.literal('fact'), value: z.union([z.string(), z.boolean()]) })])),
+  mine: StoredChange,
+  theirs: z.nullable(z.union([FactNow, StoredItem])),
   by: z.nullable(PersonRef),
+  limit: z.optional(z.enum(Object.keys(GUIDE_LIMITS) as [Limit, ...Limit[]])),
 })
 export type DraftConflict = z.infer<typeof DraftConflict>
 

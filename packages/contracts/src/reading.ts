@@ -1,9 +1,10 @@
 import { ReadingState } from '@jackdaw/core/assignments'
 import { UsageEvent } from '@jackdaw/core/events'
-import { GuideDocument, GuideKind } from '@jackdaw/core/guides'
+import { GuideKind } from '@jackdaw/core/guides'
 import { GuideId, LocalDate, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
+import { StoredDocument } from './guides'
 
 /** A guide on somebody's first page. */
 export const TodayItem = z.object({
@@ -41,7 +42,7 @@ export const ReaderEdition = z.object({
   changeNote: z.string(),
   minutes: z.int(),
   owner: z.string(),
-  document: GuideDocument,
+  document: StoredDocument,
   pictureSizes: z.record(z.string(), z.object({ widthPx: z.int(), heightPx: z.int() })),
   /** Blackouts since it was published: when the last one was applied, epoch milliseconds. */
   amendedAt: z.nullable(z.int()),

@@ -49,14 +49,14 @@ function mergedCheck(steps: readonly Step[]): StepCheck | null {
 /** Combines steps into the first of them: texts joined, cautions and signs of all, the first picture or all as a sequence. The first
  * step's id stays and it is written down which steps went into it. A step has one element: that of the first step whose picture is
  * kept; what was attached to the others stays where it is.
- * @returns the changes; none for fewer than two steps */
+ * @returns the changes; none for fewer than two steps. Carried out together they are refused where there would be too much of something */
 export function combineSteps(steps: readonly Step[], keep: KeptPictures, sizes: PictureSizes): Change[] {
   const [first, ...others] = steps
   if (!first || others.length === 0) return []
   const stepId = first.id
   const owners = new Map<string, { step: Step; picture: StepPicture }>()
   for (const step of steps) for (const picture of step.pictures) if (!owners.has(picture.id)) owners.set(picture.id, { step, picture })
-  const kept = [...owners.values()].slice(0, keep === 'first' ? 1 : 40)
+  const kept = [...owners.values()].slice(0, keep === 'first' ? 1 : undefined)
   const keptIds = new Set(kept.map(({ picture }) => picture.id))
   const leading =
     steps.find((step) => {
@@ -82,9 +82,9 @@ export function combineSteps(steps: readonly Step[], keep: KeptPictures, sizes: 
     changes.push({ type: 'set-action', stepId, action: leading.action ?? null })
     changes.push({ type: 'set-element', stepId, element: leading.element ?? null })
   }
-  const cautions = steps.flatMap((step) => step.cautions ?? []).slice(0, 20)
+  const cautions = steps.flatMap((step) => step.cautions ?? [])
   if (cautions.length > 0) changes.push({ type: 'set-cautions', stepId, cautions })
-  const signs = [...new Set(steps.flatMap((step) => step.signs ?? []))].slice(0, 12)
+  const signs = [...new Set(steps.flatMap((step) => step.signs ?? []))]
   if (signs.length > 0) changes.push({ type: 'set-signs', stepId, signs })
   const check = mergedCheck(steps)
   if (check) changes.push({ type: 'set-check', stepId, check })

@@ -95,12 +95,12 @@ export const cautionOnAll = (steps: readonly Step[], caution: Omit<Caution, 'id'
     const same = now.find((each) => each.words.trim() === caution.words.trim())
     const cautions = same
       ? now.map((each) => (each === same ? { ...each, ...caution } : each))
-      : [...now, { ...caution, id: newId().slice(0, 21) }].slice(0, 20)
+      : [...now, { ...caution, id: newId().slice(0, 21) }]
     return { type: 'set-cautions', stepId: step.id, cautions }
   })
 
 /** Adds a sign to every step that does not have it. */
 export const signOnAll = (steps: readonly Step[], sign: SignId): Change[] =>
   steps
-    .filter((step) => !step.signs?.includes(sign) && (step.signs?.length ?? 0) < 12)
+    .filter((step) => !step.signs?.includes(sign))
     .map((step): Change => ({ type: 'set-signs', stepId: step.id, signs: [...(step.signs ?? []), sign] }))

@@ -1,11 +1,11 @@
-import type { Refusal } from './apply'
 import type { Change } from './changes'
 import type { Step, StepPicture } from './document'
 import { insertAfter, placeBefore, withEntry, without } from './lists'
+import type { Refusal } from './workingCopy'
 
 type StepChange = Extract<Change, { stepId: Step['id'] }>
 type Done = { step: Step; inverse: Change }
-const refuse = (reason: Refusal['reason']): Refusal => ({ ok: false, reason })
+const refuse = (reason: 'picture-missing' | 'picture-exists' | 'annotation-missing' | 'no-sheet'): Refusal => ({ ok: false, reason })
 
 /** Without the parts that something need not have: what lost one is the same as what never had it. */
 function bare<T extends object>(value: T): T {

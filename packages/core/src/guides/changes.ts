@@ -5,6 +5,7 @@ import { Caution } from './caution'
 import { GuideItem, GuideKind, GuideSummary, GuideTitle, Sheet, StepPicture } from './document'
 import { Exercise, SoloRules } from './exercise'
 import { Flow } from './flow'
+import { GUIDE_LIMITS } from './limits'
 import { GuideLook } from './look'
 import { Rect, StepAction, StepCheck, StepElement } from './onScreen'
 import { RichText } from './richText'
@@ -23,7 +24,7 @@ export const Change = z.discriminatedUnion('type', [
       kind: z.optional(GuideKind),
       confirmSteps: z.optional(z.boolean()),
       look: z.optional(GuideLook),
-      signs: z.optional(z.array(SignId).check(z.maxLength(12))),
+      signs: z.optional(z.array(SignId).check(z.maxLength(GUIDE_LIMITS.signs.most))),
       solo: z.optional(SoloRules),
     }),
   }),
@@ -42,8 +43,8 @@ export const Change = z.discriminatedUnion('type', [
   z.object({ type: z.literal('set-element'), stepId: StepId, element: z.nullable(StepElement) }),
   z.object({ type: z.literal('set-exercise'), stepId: StepId, exercise: z.nullable(Exercise) }),
   z.object({ type: z.literal('set-flow'), stepId: StepId, flow: z.nullable(Flow) }),
-  z.object({ type: z.literal('set-cautions'), stepId: StepId, cautions: z.array(Caution).check(z.maxLength(20)) }),
-  z.object({ type: z.literal('set-signs'), stepId: StepId, signs: z.array(SignId).check(z.maxLength(12)) }),
+  z.object({ type: z.literal('set-cautions'), stepId: StepId, cautions: z.array(Caution).check(z.maxLength(GUIDE_LIMITS.cautions.most)) }),
+  z.object({ type: z.literal('set-signs'), stepId: StepId, signs: z.array(SignId).check(z.maxLength(GUIDE_LIMITS.signs.most)) }),
   z.object({ type: z.literal('set-combined-from'), stepId: StepId, combinedFrom: z.array(StepId) }),
   z.object({ type: z.literal('set-not-ready'), itemId: ItemId, notReady: z.boolean() }),
   z.object({ type: z.literal('silence'), finding: z.string().check(z.maxLength(100)), silenced: z.boolean() }),
@@ -81,11 +82,35 @@ export function itemOf(change: Change): string | null {
   }
 }
 
+/** The kinds of things that a change rewrites. */
+export type TargetKind =
+  | 'fact'
+  | 'silence'
+  | 'item'
+  | 'title'
+  | 'body'
+  | 'alt'
+  | 'action'
+  | 'check'
+  | 'element'
+  | 'optional'
+  | 'exercise'
+  | 'flow'
+  | 'cautions'
+  | 'signs'
+  | 'lineage'
+  | 'ready'
+  | 'annotation'
+  | 'shown'
+  | 'sheet'
+/** The name of a thing that a change rewrites: its kind and where it stands. */
+export type ChangeTarget = `${TargetKind}:${string}`
+
 /** The single texts, pictures and facts that a change rewrites. Two people's changes clash only when these meet. */
-export function targetsOf(change: Change): string[] {
+export function targetsOf(change: Change): ChangeTarget[] {
   switch (change.type) {
     case 'set-facts':
-      return Object.keys(change.facts).map((fact) => `fact:${fact}`)
+      return Object.entries(change.facts).flatMap(([fact, value]) => (value === undefined ? [] : [`fact:${fact}` as const]))
     case 'set-section-title':
       return [`title:${change.sectionId}`]
     case 'set-body':

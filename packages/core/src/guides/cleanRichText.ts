@@ -1,7 +1,6 @@
 import type { NewId } from '../shared'
-import { isSafeLink, RichText } from './richText'
+import { isSafeLink, MAX_TEXT_LEVELS, RichText } from './richText'
 
-const MAX_DEPTH = 40
 const MARKS = new Set(['bold', 'italic', 'code', 'keyCap', 'link'])
 const BLOCK_ID = /^[A-Za-z0-9_-]{6,24}$/
 
@@ -17,7 +16,7 @@ function cleanMarks(marks: unknown): unknown[] | undefined {
 }
 
 function clean(node: Loose, depth: number): unknown {
-  if (depth > MAX_DEPTH) throw new RangeError('text is nested too deeply')
+  if (depth > MAX_TEXT_LEVELS + 2) throw new RangeError('text is nested too deeply')
   if (node === null || typeof node !== 'object') return node
   const { marks, content, attrs, ...rest } = node
   const keptMarks = cleanMarks(marks)

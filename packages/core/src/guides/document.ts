@@ -4,6 +4,7 @@ import { Annotation } from './annotation'
 import { Caution } from './caution'
 import { Exercise, SoloRules, PLAIN_SOLO } from './exercise'
 import { Flow } from './flow'
+import { GUIDE_LIMITS } from './limits'
 import { GuideLook } from './look'
 import { Rect, StepAction, StepCheck, StepElement } from './onScreen'
 import { plainText } from './plainText'
@@ -26,7 +27,7 @@ export type Sheet = z.infer<typeof Sheet>
 export const StepPicture = z.object({
   id: PictureId,
   alt: z.string().check(z.maxLength(1_000)),
-  annotations: z.optional(z.array(Annotation).check(z.maxLength(200))),
+  annotations: z.optional(z.array(Annotation).check(z.maxLength(GUIDE_LIMITS.annotations.most))),
   /** The part that is shown, in pixels of the stored picture; the rest is kept. */
   shown: z.optional(Rect),
   /** A blank sheet with pictures on it instead of one stored picture; `id` is then no stored picture's. */
@@ -46,15 +47,15 @@ export const Step = z.object({
   kind: z.literal('step'),
   id: StepId,
   body: RichText,
-  pictures: z.array(StepPicture).check(z.maxLength(40)),
+  pictures: z.array(StepPicture).check(z.maxLength(GUIDE_LIMITS.pictures.most)),
   /** What is done on screen. */
   action: z.optional(StepAction),
   /** What the step is about, drawn by the author, where it has no action on screen. */
   element: z.optional(StepElement),
   /** Set as long as an author should look at what the recorder wrote. */
   check: z.optional(StepCheck),
-  cautions: z.optional(z.array(Caution).check(z.maxLength(20))),
-  signs: z.optional(z.array(SignId).check(z.maxLength(12))),
+  cautions: z.optional(z.array(Caution).check(z.maxLength(GUIDE_LIMITS.cautions.most))),
+  signs: z.optional(z.array(SignId).check(z.maxLength(GUIDE_LIMITS.signs.most))),
   /** How it is practised and tested. */
   exercise: z.optional(Exercise),
   /** Where to go next, if not simply on. */
@@ -105,12 +106,12 @@ export const GuideDocument = z.object({
   /** What the guide overrules of the company's look. */
   look: GuideLook,
   /** Protective equipment and other signs for the guide as a whole. */
-  signs: z.array(SignId).check(z.maxLength(12)),
+  signs: z.array(SignId).check(z.maxLength(GUIDE_LIMITS.signs.most)),
   /** How it is tested. */
   solo: SoloRules,
   /** Findings that the author does not want to hear of again: `reason:item`. */
-  silenced: z.array(z.string().check(z.maxLength(100))).check(z.maxLength(5_000)),
-  items: z.array(GuideItem),
+  silenced: z.array(z.string().check(z.maxLength(100))).check(z.maxLength(GUIDE_LIMITS.silenced.most)),
+  items: z.array(GuideItem).check(z.maxLength(GUIDE_LIMITS.items.most)),
 })
 export type GuideDocument = z.infer<typeof GuideDocument>
 

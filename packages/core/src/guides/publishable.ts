@@ -1,8 +1,9 @@
 import { toAcknowledge } from './caution'
 import { stepName, stepsOf, type GuideDocument } from './document'
+import { tooMuchIn } from './tooMuch'
 
 /** What can stand in the way of publishing. */
-export const PUBLISHING_REASONS = ['no-title', 'no-steps', 'empty-step', 'blackout-pending', 'not-ready'] as const
+export const PUBLISHING_REASONS = ['no-title', 'no-steps', 'empty-step', 'blackout-pending', 'too-much', 'not-ready'] as const
 /** Whether a finding keeps a guide from being published; the others are told and the publisher decides. */
 export const stopsPublishing = (finding: Finding): boolean => finding.reason !== 'not-ready'
 /** Something to be looked at before publishing, with the place where it is mended. */
@@ -19,6 +20,7 @@ export function findingsBeforePublishing(document: GuideDocument): Finding[] {
   for (const step of steps)
     if (step.pictures.some((picture) => picture.annotations?.some((each) => each.kind === 'blackout')))
       findings.push({ reason: 'blackout-pending', itemId: step.id })
+  for (const { itemId } of tooMuchIn(document)) findings.push({ reason: 'too-much', itemId })
   for (const item of document.items) if (item.notReady) findings.push({ reason: 'not-ready', itemId: item.id })
   return findings
 }

@@ -1,18 +1,32 @@
-import { canonicalJson } from '../shared'
-import { apply } from './apply'
-import { itemOf, targetsOf, type Change } from './changes'
+import { sameValue } from '../shared'
+import { itemOf, targetsOf, type Change, type ChangeTarget } from './changes'
 import type { GuideDocument } from './document'
+import type { Limit } from './limits'
+import { singleFacts } from './theirs'
+import { WorkingCopy, type Refusal } from './workingCopy'
 
 /** A change that was not carried out because somebody else changed the same thing first.
- * `changed`: the same text; `gone`: the step or picture was removed; `removal`: one wants to remove what the other changed. */
-export type Conflict = { reason: 'changed' | 'gone' | 'removal'; target: string; itemId: string | null; mine: Change }
+ * `changed`: the same text; `gone`: the step or picture was removed; `removal`: one wants to remove what the other changed;
+ * `limit`: with what the other has added there would be too much, see `GUIDE_LIMITS`. */
+export type Conflict = {
+  reason: 'changed' | 'gone' | 'removal' | 'limit'
+  target: ChangeTarget
+  itemId: string | null
+  mine: Change
+  limit?: Limit
+}
 
 /** The newest state with what could be carried out of one’s changes, and what clashed. */
 export type Rebased = { document: GuideDocument; applied: Change[]; conflicts: Conflict[] }
 
-const targetsForRemoval = (change: Change): string[] => (change.type === 'remove-item' ? [`item:${change.itemId}`] : [])
+/** The name under which a refused change is handed back. Of what is put in, each is handed back for itself. */
+function nameOf(change: Change): ChangeTarget {
+  if (change.type === 'insert-picture') return `alt:${change.stepId}:${change.picture.id}`
+  return targetsOf(change)[0] ?? `item:${itemOf(change)}`
+}
 
-/** Brings changes that were made on an older state onto the newest one. Changes to different things all land.
+/** Brings changes that were made on an older state onto the newest one. Changes to different things all land. Takes a time that depends on
+ * what is changed, and on the size of the document only once.
  * @param mine  changes made on the older state, in order
  * @param since what others did to it meanwhile, in order
  * @param document the newest state
@@ -23,45 +37,51 @@ export function rebase(mine: readonly Change[], since: readonly Change[], docume
   const insertedByMe = new Set(mine.flatMap((change) => (change.type === 'insert-item' ? [change.item.id as string] : [])))
   const conflicts = new Map<string, Conflict>()
   const applied: Change[] = []
-  let current = document
+  const copy = new WorkingCopy(document)
 
-  const clash = (change: Change, reason: Conflict['reason']) => {
-    const target = targetsOf(change)[0] ?? targetsForRemoval(change)[0] ?? `item:${itemOf(change)}`
-    conflicts.set(target, { reason, target, itemId: itemOf(change), mine: change })
+  const clash = (change: Change, reason: Conflict['reason'], limit?: Limit) => {
+    const target = nameOf(change)
+    conflicts.set(target, { reason, target, itemId: itemOf(change), mine: change, ...(limit ? { limit } : {}) })
   }
-  for (const change of mine) {
+  const refused = (change: Change, refusal: Refusal) => {
+    if (refusal.reason === 'over-limit') clash(change, 'limit', refusal.limit)
+    else if (!isAlreadyDone(change, copy) && !(change.type === 'insert-item' && insertedByMe.has(change.item.id))) clash(change, 'gone')
+  }
+  for (const change of mine.flatMap(singleFacts)) {
     const itemId = itemOf(change)
-    if (change.type === 'remove-item' && itemId !== null && theirItems.has(itemId) && current.items.some((item) => item.id === itemId)) {
+    if (change.type === 'remove-item' && theirItems.has(itemId) && copy.item(itemId)) {
       clash(change, 'removal')
       continue
     }
     const meets = targetsOf(change).some((target) => theirTargets.has(target) || conflicts.has(target))
-    const result = apply(change, current)
-    if (!result.ok) {
-      if (isAlreadyDone(change, current)) continue
-      if (itemId !== null && insertedByMe.has(itemId) && change.type === 'insert-item') continue
-      clash(change, 'gone')
-    } else if (meets && canonicalJson(result.document) !== canonicalJson(current)) clash(change, 'changed')
-    else {
-      current = result.document
-      applied.push(change)
-    }
+    const before = copy.touchedBy(change)
+    const result = copy.apply(change)
+    if (!result.ok) refused(change, result)
+    else if (meets && !sameValue(before, copy.touchedBy(change))) {
+      copy.restore(change, before)
+      clash(change, 'changed')
+    } else applied.push(change)
   }
-  return { document: current, applied, conflicts: [...conflicts.values()] }
+  return { document: copy.document(), applied, conflicts: [...conflicts.values()] }
 }
 
-function isAlreadyDone(change: Change, document: GuideDocument): boolean {
-  if (change.type === 'remove-item') return !document.items.some((item) => item.id === change.itemId)
+function isAlreadyDone(change: Change, copy: WorkingCopy): boolean {
+  if (change.type === 'remove-item') return !copy.item(change.itemId)
   if (change.type === 'move-item') return true
-  if (change.type === 'insert-item') return document.items.some((item) => item.id === change.item.id)
-  if (change.type === 'remove-annotation') {
-    const step = document.items.find((item) => item.id === change.stepId)
-    const picture = step?.kind === 'step' ? step.pictures.find((each) => each.id === change.pictureId) : undefined
-    return picture !== undefined && !picture.annotations?.some((each) => each.id === change.annotationId)
-  }
-  if (change.type !== 'remove-picture' && change.type !== 'insert-picture' && change.type !== 'move-picture') return false
-  const step = document.items.find((item) => item.id === change.stepId)
+  if (change.type === 'insert-item') return copy.item(change.item.id) !== undefined
+  if (!('stepId' in change)) return false
+  const step = copy.item(change.stepId)
   if (step?.kind !== 'step') return false
-  const has = (id: string) => step.pictures.some((picture) => picture.id === id)
-  return change.type === 'insert-picture' ? has(change.picture.id) : !has(change.pictureId)
+  const picture = (id: string) => step.pictures.find((each) => each.id === id)
+  switch (change.type) {
+    case 'remove-annotation':
+      return picture(change.pictureId)?.annotations?.some((each) => each.id === change.annotationId) === false
+    case 'insert-picture':
+      return picture(change.picture.id) !== undefined
+    case 'remove-picture':
+    case 'move-picture':
+      return !picture(change.pictureId)
+    default:
+      return false
+  }
 }

@@ -1,6 +1,6 @@
 import type { Rect } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
-import type { PersonId, PictureId } from '@jackdaw/core/shared'
+import type { GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
 import type { ContentStore } from '../storage'
@@ -76,13 +76,13 @@ export async function amendPicture(
   )
 }
 
-/** Takes pictures out of the storage that no step and no edition shows: those that the recorder offered beside the one that was
- * blacked out may show the same. */
-export async function dropOffered(tx: Db, ids: readonly PictureId[]): Promise<void> {
+/** Takes the files of pictures of a guide out of the storage that no step and no edition shows: those that the recorder offered beside the
+ * one that was blacked out may show the same. Their ids stay the guide's, so that an undo may still name them. */
+export async function dropOffered(tx: Db, guideId: GuideId, ids: readonly PictureId[]): Promise<void> {
   const unused = (
     await tx.rows<{ id: PictureId }>(
-      'select id from picture where id = any ($1) and not exists (select 1 from picture_use u where u.picture_id = picture.id)',
-      [[...ids]],
+      'select id from picture where guide_id = $1 and id = any ($2) and not exists (select 1 from picture_use u where u.picture_id = picture.id)',
+      [guideId, [...ids]],
     )
   ).map((row) => row.id)
   if (unused.length === 0) return
@@ -93,25 +93,19 @@ export async function dropOffered(tx: Db, ids: readonly PictureId[]): Promise<vo
     [unused],
   )
   await tx.rows('delete from picture_text where picture_id = any ($1)', [unused])
-  await tx.rows('update picture set copied_from = null where copied_from = any ($1)', [unused])
-  await tx.rows(
-    'delete from picture_amendment where picture_id = any ($1) and not exists (select 1 from edition_amendment e where e.amendment_id = picture_amendment.id)',
-    [unused],
-  )
-  await tx.rows('delete from picture where id = any ($1)', [unused])
   await noteRemoval(
     tx,
     gone.flatMap((row) => [row.full_hash, row.screen_hash, row.thumb_hash]),
   )
 }
 
-/** A picture with all that were copied from it, or from which it was copied, at any distance. */
-export async function familyOf(db: Db, id: PictureId): Promise<{ id: PictureId; guideId: string }[]> {
-  const rows = await db.rows<{ id: PictureId; guide_id: string }>(
+/** A picture with all that were copied from it, or from which it was copied, at any distance; those without files are left out. */
+export async function familyOf(db: Db, id: PictureId): Promise<{ id: PictureId; guideId: GuideId }[]> {
+  const rows = await db.rows<{ id: PictureId; guide_id: GuideId }>(
     `with recursive kin as (
        select id, guide_id, copied_from from picture where id = $1
        union select p.id, p.guide_id, p.copied_from from picture p join kin k on p.copied_from = k.id or p.id = k.copied_from)
-     select id, guide_id from kin order by id`,
+     select id, guide_id from kin where exists (select 1 from picture_version v where v.picture_id = kin.id) order by id`,
     [id],
   )
   return rows.map((row) => ({ id: row.id, guideId: row.guide_id }))

@@ -5,7 +5,7 @@ export {
   adoptPicture,
   adoptPicturesOf,
   findPicture,
-  ownPictures,
+  ownersOf,
   picturesOfEdition,
   picturesOfGuide,
   storeContent,

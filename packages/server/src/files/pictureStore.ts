@@ -108,14 +108,10 @@ export async function findVersion(db: Db, id: PictureId, lock = false): Promise<
 export const picturesOfGuide = async (db: Db, guideId: GuideId): Promise<PictureVersion[]> =>
   (await db.rows<VersionRow>(`${NEWEST} where p.guide_id = $1 order by v.picture_id, v.version desc`, [guideId])).map(versionOf)
 
-/** Which of these pictures belong to the guide. */
-export async function ownPictures(db: Db, guideId: GuideId, ids: readonly string[]): Promise<Set<string>> {
-  if (ids.length === 0) return new Set()
-  return new Set(
-    (await db.rows<{ id: string }>('select id from picture where guide_id = $1 and id = any ($2)', [guideId, [...ids]])).map(
-      (row) => row.id,
-    ),
-  )
+/** Which guide each of these pictures belongs to; those that do not exist are left out. */
+export async function ownersOf(db: Db, ids: readonly string[]): Promise<Map<string, GuideId>> {
+  const rows = await db.rows<{ id: string; guide_id: GuideId }>('select id, guide_id from picture where id = any ($1)', [[...ids]])
+  return new Map(rows.map((row) => [row.id, row.guide_id]))
 }
 
 /** Makes pictures of one guide pictures of another one: ids of its own for the same stored files.

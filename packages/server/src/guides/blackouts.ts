@@ -1,6 +1,6 @@
 import type { BlackoutPlace, BlackoutReach, FoundPrivate } from '@jackdaw/contracts/blackouts'
 import { areaOf, cut, groundOf } from '@jackdaw/core/annotations'
-import type { Change, GuideDocument, PictureSizes, Rect } from '@jackdaw/core/guides'
+import { shownPictures, storedPicturesOf, type Change, type GuideDocument, type PictureSizes, type Rect } from '@jackdaw/core/guides'
 import { may } from '@jackdaw/core/people'
 import { marksOf, nameAsker, privateAreas, type PrivateKind } from '@jackdaw/core/recording'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
@@ -62,7 +62,7 @@ async function planOf(db: Db, caller: Caller, guideId: GuideId, document: GuideD
   const guides = new Map<GuideId, boolean>()
   for (const [id, rects] of own)
     for (const kin of await familyOf(db, id)) {
-      const inGuide = kin.guideId as GuideId
+      const inGuide = kin.guideId
       if (!guides.has(inGuide))
         guides.set(inGuide, may(caller.permissions, 'guide.edit', (await relationsToGuide(db, caller, inGuide)) ?? new Set()))
       if (guides.get(inGuide)) areas.set(kin.id, [...(areas.get(kin.id) ?? []), ...rects])
@@ -91,11 +91,9 @@ function changesAfter(
     annotationIds.map((annotationId): Change => ({ type: 'remove-annotation', stepId, pictureId, annotationId })),
   )
   const offered: PictureId[] = []
-  const shown = new Set(
-    document.items.flatMap((item) => (item.kind === 'step' ? item.pictures.map((picture) => picture.id as string) : [])),
-  )
+  const shown = shownPictures(document)
   for (const item of document.items) {
-    if (item.kind !== 'step' || !item.check || !item.pictures.some((picture) => filled.has(picture.id))) continue
+    if (item.kind !== 'step' || !item.check || !item.pictures.some((picture) => storedPicturesOf(picture).some((id) => filled.has(id)))) continue
     const gone = item.check.otherPictures.filter((id) => !shown.has(id))
     if (gone.length === 0) continue
     offered.push(...gone)
@@ -129,7 +127,7 @@ export async function applyBlackouts(
     for (const each of filled) await amendPicture(tx, each, { person: caller.id, now, amendmentId: newId() })
     const { changes, offered } = changesAfter(current.document, places, new Set(areas.keys()))
     const saved = await saveDraftChanges(tx, newId, caller, guideId, { baseRevision: current.revision, changeSetId: newId(), changes }, now)
-    await dropOffered(tx, offered)
+    await dropOffered(tx, guideId, offered)
     return saved.revision
   })
   await removeNotedFiles(database, content)

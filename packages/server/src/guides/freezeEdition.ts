@@ -21,6 +21,7 @@ const PLAIN = {
   'no-steps': 'it has no steps',
   'empty-step': 'a step is empty',
   'blackout-pending': 'a blackout is drawn and not applied',
+  'too-much': 'it holds more than a guide may',
   'not-ready': 'a part is flagged as not ready',
 } as const
 

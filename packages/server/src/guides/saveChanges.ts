@@ -1,28 +1,37 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
-import { itemOf, rebase, storedPicturesOf, withBlockIds, type Change, type Conflict, type GuideDocument } from '@jackdaw/core/guides'
-import type { GuideId } from '@jackdaw/core/shared'
+import { itemOf, pictureRefsIn, pictureRefsOf, rebase, targetsOf, theirsAt, withBlockIds, type Change, type Conflict, type GuideDocument } from '@jackdaw/core/guides'
+import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { ownPictures } from '../files'
+import { ownersOf } from '../files'
 import { fail, failField, type Caller } from '../http'
-import { changesSince, findDraft, findFacts, writeChanges, writeDraft, type StoredChanges } from './store'
+import { changesSince, findChangeSet, findDraft, findFacts, savedSince, writeChanges, writeDraft, type StoredChanges } from './store'
 
 type Request = { baseRevision: number; changeSetId: string; changes: Change[] }
 type Saved = { revision: number; missed: StoredChanges[]; conflicts: DraftConflict[] }
 
-const picturesIn = (change: Change): string[] =>
-  change.type === 'insert-picture'
-    ? storedPicturesOf(change.picture)
-    : change.type === 'set-sheet'
-      ? change.sheet.pictures.map((each) => each.id)
-      : change.type === 'insert-item' && change.item.kind === 'step'
-        ? change.item.pictures.flatMap(storedPicturesOf)
-        : []
-
-async function refuseForeignPictures(db: Db, guideId: GuideId, changes: readonly Change[]): Promise<void> {
-  const asked = changes.flatMap(picturesIn)
-  const own = await ownPictures(db, guideId, asked)
-  const at = changes.findIndex((change) => picturesIn(change).some((id) => !own.has(id)))
+/** Refuses pictures of other guides, wherever in a change they stand. Where an element is said to stand may also be a sheet, or what the
+ * draft says already. */
+async function refuseForeignPictures(tx: Db, guideId: GuideId, changes: readonly Change[], document: GuideDocument): Promise<void> {
+  const refs = changes.map(pictureRefsIn)
+  const asked = new Set(refs.flatMap(({ stored, elements }) => [...stored, ...elements]))
+  if (asked.size === 0) return
+  const owners = await ownersOf(tx, [...asked])
+  const said = new Set<string>(refs.some(({ elements }) => elements.length > 0) ? pictureRefsOf(document.items).elements : [])
+  const foreign = (id: PictureId) => owners.has(id) && owners.get(id) !== guideId && !said.has(id)
+  const at = refs.findIndex(({ stored, elements }) => stored.some((id) => owners.get(id) !== guideId) || elements.some(foreign))
   if (at >= 0) failField(`/body/changes/${at}`, 'This picture does not belong to the guide. Add its file to the guide first.')
+}
+
+/** So much may have been saved by others since the state on which changes were made: beyond it, they are not brought onto the newest one. */
+const MOST_SINCE = { savings: 5_000, chars: 8_000_000 }
+
+async function refuseOldBase(tx: Db, guideId: GuideId, baseRevision: number): Promise<void> {
+  const { savings, chars } = await savedSince(tx, guideId, baseRevision)
+  if (savings > MOST_SINCE.savings || chars > MOST_SINCE.chars)
+    fail(
+      'draft-moved-on',
+      'So much was changed since this page was opened that your changes cannot be brought onto it. They are kept in this browser: save a copy of them, then load the page again.',
+    )
 }
 
 function withIds(change: Change, newId: () => string): Change {
@@ -32,19 +41,11 @@ function withIds(change: Change, newId: () => string): Change {
   return change
 }
 
-type Fact = 'title' | 'summary' | 'kind' | 'confirmSteps' | 'look' | 'signs'
-/** A fact as it is told to somebody whose change of it was refused. */
-function wordsOf(document: GuideDocument, fact: Fact): string | boolean {
-  if (fact === 'look') return Object.keys(document.look).join(', ')
-  return fact === 'signs' ? document.signs.join(', ') : document[fact]
-}
-
 /** What stands in the place of a refused change, and who put it there. */
 function told(conflict: Conflict, document: GuideDocument, since: readonly StoredChanges[]): DraftConflict {
-  const by = since.findLast((saved) => saved.changes.some((change) => itemOf(change) === conflict.itemId))?.by ?? null
-  if (conflict.itemId !== null) return { ...conflict, by, theirs: document.items.find((item) => item.id === conflict.itemId) ?? null }
-  const fact = conflict.target.replace('fact:', '') as Fact
-  return { ...conflict, by, theirs: { kind: 'fact', value: wordsOf(document, fact) } }
+  const by = since.findLast((saved) => saved.changes.some((change) => targetsOf(change).includes(conflict.target)))
+  const inItem = by ?? since.findLast((saved) => saved.changes.some((change) => itemOf(change) === conflict.itemId))
+  return { ...conflict, by: inItem?.by ?? null, theirs: theirsAt(document, conflict.target) }
 }
 
 /** Saves changes to a draft. Changes of others since the base are left as they are; where both changed the same, theirs stays and
@@ -57,15 +58,19 @@ export async function saveDraftChanges(
   request: Request,
   now: number,
 ): Promise<Saved> {
-  await refuseForeignPictures(db, guideId, request.changes)
   return db.transaction(async (tx) => {
     const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
-    const since = await changesSince(tx, guideId, request.baseRevision)
-    const before = since.find((saved) => saved.changeSetId === request.changeSetId)
-    if (before) return { revision: draft.revision, missed: since.filter((saved) => saved !== before), conflicts: before.conflicts }
+    const before = await findChangeSet(tx, guideId, request.changeSetId)
+    if (before) {
+      const missed = await changesSince(tx, guideId, Math.min(request.baseRevision, draft.revision))
+      return { revision: draft.revision, missed: missed.filter((saved) => saved.revision !== before.revision), conflicts: before.conflicts }
+    }
     if (request.baseRevision > draft.revision)
       fail('draft-moved-on', 'The server knows an older draft than this page. Your changes are kept in this browser; load the page again.')
     if ((await findFacts(tx, guideId))?.archived) fail('guide-archived', 'Take the guide out of the archive to change it.')
+    await refuseOldBase(tx, guideId, request.baseRevision)
+    await refuseForeignPictures(tx, guideId, request.changes, draft.document)
+    const since = await changesSince(tx, guideId, request.baseRevision)
     const theirs = since.filter((saved) => saved.changes.length > 0)
     const result = rebase(
       request.changes.map((change) => withIds(change, newId)),
@@ -75,7 +80,7 @@ export async function saveDraftChanges(
     const conflicts = result.conflicts.map((conflict) => told(conflict, result.document, theirs))
     const revision = draft.revision + 1
     await writeChanges(tx, guideId, { revision, changeSetId: request.changeSetId, changes: result.applied, conflicts, by: caller.id, now })
-    await writeDraft(tx, guideId, { revision, document: result.document }, caller.id, now)
+    await writeDraft(tx, guideId, { revision, document: result.document }, draft.document, caller.id, now)
     return { revision, missed: since, conflicts }
   })
 }

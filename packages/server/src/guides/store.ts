@@ -2,6 +2,7 @@ import { readDocument, type Change, type GuideDocument } from '@jackdaw/core/gui
 import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
 import type { Db } from '../db'
+import { fail } from '../http'
 
 export type GuideFacts = {
   id: GuideId
@@ -62,13 +63,28 @@ export async function insertGuide(
       `insert into guide (id, title, kind, owner_id, folder_id, created_at, changed_at, changed_by) values ($1, $2, $3, $4, $5, $6, $6, $4) returning number`,
       [guide.id, guide.document.title, guide.document.kind, guide.ownerId, guide.folderId, at],
     )
-    await tx.rows('insert into draft (guide_id, revision, document) values ($1, 0, $2)', [guide.id, JSON.stringify(guide.document)])
+    await tx.rows('insert into draft (guide_id, revision, document) values ($1, 0, $2)', [guide.id, storable(guide.document)])
     return row!.number
   })
 }
 
-export async function writeDraft(tx: Db, id: GuideId, next: DraftState, by: PersonId, now: number): Promise<void> {
-  await tx.rows('update draft set revision = $2, document = $3 where guide_id = $1', [id, next.revision, JSON.stringify(next.document)])
+/** Most that a draft may hold, in characters of its JSON: what is larger could not be opened and read in good time. */
+export const MAX_DOCUMENT_CHARS = 12_000_000
+
+/** A document as it is stored.
+ * @param was the state before it: a draft that is too large already may be made smaller */
+function storable(document: GuideDocument, was?: GuideDocument): string {
+  const text = JSON.stringify(document)
+  if (text.length > MAX_DOCUMENT_CHARS && (!was || text.length > JSON.stringify(was).length))
+    fail(
+      'too-large',
+      `A guide may have ${MAX_DOCUMENT_CHARS / 1_000_000} million characters; this one would have ${(text.length / 1_000_000).toFixed(1)}. The guide is as it was: make two of it, or take a long text out.`,
+    )
+  return text
+}
+
+export async function writeDraft(tx: Db, id: GuideId, next: DraftState, was: GuideDocument, by: PersonId, now: number): Promise<void> {
+  await tx.rows('update draft set revision = $2, document = $3 where guide_id = $1', [id, next.revision, storable(next.document, was)])
   await tx.rows('update guide set title = $2, kind = $3, changed_at = $4, changed_by = $5 where id = $1', [
     id,
     next.document.title,
@@ -99,6 +115,19 @@ export async function changesSince(db: Db, id: GuideId, revision: number): Promi
     changeSetId: row.change_set_id,
     conflicts: row.conflicts,
   }))
+}
+
+/** A set of changes by the id that its sender gave it. */
+export const findChangeSet = (db: Db, id: GuideId, changeSetId: string): Promise<{ revision: number; conflicts: DraftConflict[] } | undefined> =>
+  db.one('select revision, conflicts from draft_change where guide_id = $1 and change_set_id = $2', [id, changeSetId])
+
+/** How much was saved since a revision: how often, and how many characters of changes. */
+export async function savedSince(db: Db, id: GuideId, revision: number): Promise<{ savings: number; chars: number }> {
+  const row = await db.one<{ savings: number; chars: number }>(
+    'select count(*)::int as savings, coalesce(sum(octet_length(changes::text)), 0)::float8 as chars from draft_change where guide_id = $1 and revision > $2',
+    [id, revision],
+  )
+  return row!
 }
 
 export async function writeChanges(

@@ -131,6 +131,7 @@ function Findings({ id, publication }: { id: GuideId; publication: Publication }
     'no-steps': t('The guide has no steps.'),
     'empty-step': t('A step has neither words nor pictures.'),
     'blackout-pending': t('A blackout is drawn on a picture and not applied yet: what is under it could still be got at.'),
+    'too-much': t('There is more here than a guide may hold.'),
     'not-ready': t('Flagged as not ready.'),
   }
   const list = (findings: Publication['findings']) => (

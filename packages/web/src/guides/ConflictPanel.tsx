@@ -1,10 +1,13 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
+import { GUIDE_LIMITS } from '@jackdaw/core/guides'
+import type { TFunction } from 'i18next'
 import type { ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { Button } from '../ui'
+import { factNowWords, factWords } from './factWords'
 import { RichTextView } from './RichTextView'
 
-function mineShown({ mine }: DraftConflict, t: (words: string) => string): ReactNode {
+function mineShown({ mine }: DraftConflict, t: TFunction): ReactNode {
   switch (mine.type) {
     case 'set-body':
       return <RichTextView text={mine.body} />
@@ -13,7 +16,9 @@ function mineShown({ mine }: DraftConflict, t: (words: string) => string): React
     case 'set-picture-alt':
       return mine.alt
     case 'set-facts':
-      return String(Object.values(mine.facts).find((value) => value !== undefined) ?? '')
+      return factWords(mine.facts, t)
+    case 'silence':
+      return mine.silenced ? t('Not shown') : t('Shown')
     case 'put-annotation':
       return 'words' in mine.annotation ? mine.annotation.words : <em>{t('The annotation as you have changed it')}</em>
     case 'set-cautions':
@@ -26,9 +31,9 @@ function mineShown({ mine }: DraftConflict, t: (words: string) => string): React
       return <em>{t('Your change')}</em>
   }
 }
-function theirsShown({ theirs, mine }: DraftConflict, t: (words: string) => string): ReactNode {
+function theirsShown({ theirs, mine }: DraftConflict, t: TFunction): ReactNode {
   if (theirs === null) return <em>{t('It was removed')}</em>
-  if (theirs.kind === 'fact') return String(theirs.value)
+  if (theirs.kind === 'fact') return factNowWords(theirs, t)
   if (theirs.kind === 'section') return theirs.title
   if (mine.type === 'set-picture-alt')
     return theirs.pictures.find((picture) => picture.id === mine.pictureId)?.alt ?? <em>{t('It was removed')}</em>
@@ -50,7 +55,10 @@ export function ConflictPanel({ conflict, onSettle }: { conflict: DraftConflict;
   return (
     <section role="alert" aria-label={t('Two versions')} className="mt-3 border-2 border-ochre bg-sheet p-4">
       <p className="font-semibold text-ochre">
-        {t('{{name}} changed this at the same time. Nothing is lost: choose what stays.', { name })}
+        {conflict.limit
+          ? t('{{name}} added to this at the same time, and now there would be too much.', { name })
+          : t('{{name}} changed this at the same time. Nothing is lost: choose what stays.', { name })}
+        {conflict.limit && ` ${t(GUIDE_LIMITS[conflict.limit].words)}`}
       </p>
       <div className="grid md:grid-cols-2 gap-4 my-3">
         <div>

@@ -26,6 +26,7 @@ import { itemActions, type BenchPlace, type ItemActions } from './itemActions'
 import { useKeeps } from './keptDrafts'
 import { OutlineRuler } from './OutlineRuler'
 import { ManyBar } from './ManyBar'
+import { TooMuchStrip } from './TooMuchStrip'
 import { useChosen } from './useChosen'
 import { useDraftQuery, useDraftSession } from './useDraft'
 import { usePictureSizes, usePictureSizesQuery } from './usePictureSizes'
@@ -156,6 +157,7 @@ function EditorBench({ draft }: { draft: Draft }) {
               <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
             ))}
             <BlackoutStrip document={guide} onApply={() => setAsked('apply')} />
+            <TooMuchStrip document={guide} onPick={pick} />
             <CheckStrip document={guide} onPick={pick} />
             <FlowStrip document={guide} onPick={pick} />
             <GuideSheet

@@ -4,12 +4,21 @@ import { Link } from 'react-router'
 import { timeOf } from '../ui'
 import type { DraftView } from './draftSession'
 import { useKeeps } from './keptDrafts'
+import { saveCopy } from './saveCopy'
 
 /** Whether what was written is safe, in words; and who else is here. */
 export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHere: readonly PersonRef[]; onRetry: () => void }) {
   const { t } = useTexts()
   const other = view.others.at(-1)
   const keeps = useKeeps()
+  const copy = (
+    <>
+      {' · '}
+      <button type="button" className="underline" onClick={() => saveCopy(view.document)}>
+        {t('Save a copy')}
+      </button>
+    </>
+  )
   return (
     <p className="text-sm text-soft" role="status">
       {view.save === 'saved' && (view.savedAt === null ? t('Everything is saved') : t('Saved at {{time}}', { time: timeOf(view.savedAt) }))}
@@ -21,6 +30,17 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
           <button type="button" className="underline" onClick={onRetry}>
             {t('Try now')}
           </button>
+        </span>
+      )}
+      {view.save === 'failed' && (
+        <span className="text-brick font-semibold">
+          {keeps
+            ? t('Not saved: the server failed. What you wrote is kept in this browser and sent again by itself. {{words}}', { words: view.words })
+            : t('Not saved: the server failed. {{words}}', { words: view.words })}{' '}
+          <button type="button" className="underline" onClick={onRetry}>
+            {t('Try now')}
+          </button>
+          {copy}
         </span>
       )}
       {view.save === 'signed-out' && (
@@ -39,6 +59,7 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
           <button type="button" className="underline" onClick={onRetry}>
             {t('Try again')}
           </button>
+          {copy}
         </span>
       )}
       {!keeps && view.save !== 'saved' && (

@@ -2,7 +2,7 @@ import { adoptPictures } from '@jackdaw/contracts/pictures'
 import { getDraft, saveChanges, type Draft } from '@jackdaw/contracts/guides'
 import { listGuides } from '@jackdaw/contracts/library'
 import { copiesOf, insertItems, removeItems } from '@jackdaw/core/editing'
-import { storedPicturesOf, type Change, type GuideItem } from '@jackdaw/core/guides'
+import { applyAll, GUIDE_LIMITS, pictureRefsOf, withPictures, type Change, type GuideItem } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
@@ -13,46 +13,31 @@ import { Button, Failed, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import type { DraftSession } from './draftSession'
 
-const picturesIn = (items: readonly GuideItem[]): PictureId[] => [
-  ...new Set(items.flatMap((item) => (item.kind === 'step' ? item.pictures.flatMap(storedPicturesOf) : []))),
-]
-
-/** Items whose pictures have other ids: those of the guide to which they go. */
-function withPictures(items: readonly GuideItem[], ids: Readonly<Record<string, PictureId>>): GuideItem[] {
-  const idOf = (id: PictureId): PictureId => ids[id] ?? id
-  return items.map((item) => {
+/** Items as they go to another guide: what the recorder was not sure of stays behind. */
+const settled = (items: readonly GuideItem[]): GuideItem[] =>
+  items.map((item) => {
     if (item.kind === 'section') return item
-    const moved = <T extends { pictureId: PictureId }>(element: T): T => ({ ...element, pictureId: idOf(element.pictureId) })
-    const { action, element, check: _, ...step } = item
-    return {
-      ...step,
-      pictures: step.pictures.map((picture) => ({
-        ...picture,
-        id: idOf(picture.id),
-        ...(picture.sheet
-          ? { sheet: { ...picture.sheet, pictures: picture.sheet.pictures.map((each) => ({ ...each, id: idOf(each.id) })) } }
-          : {}),
-      })),
-      ...(element ? { element: moved(element) } : {}),
-      ...(action
-        ? {
-            action: {
-              ...action,
-              ...(action.element ? { element: moved(action.element) } : {}),
-              ...(action.onto ? { onto: moved(action.onto) } : {}),
-            },
-          }
-        : {}),
-    }
+    const { check: _, ...step } = item
+    return step
   })
+const picturesIn = (items: readonly GuideItem[]): PictureId[] => {
+  const { stored, elements } = pictureRefsOf(items)
+  return [...new Set([...stored, ...elements])]
 }
 
-/** Makes changes to the draft of another guide. */
+/** Makes changes to the draft of another guide, all of them or none.
+ * @throws Error with what stood in the way */
 async function changeOther(id: GuideId, changes: (document: Draft['document']) => Change[]): Promise<void> {
   const draft = await call(getDraft, { params: { id } })
   const made = changes(draft.document)
-  if (made.length > 0)
-    await call(saveChanges, { params: { id }, body: { baseRevision: draft.revision, changeSetId: nanoid(), changes: made } })
+  if (made.length === 0) return
+  const { limit } = applyAll(made, draft.document)
+  if (limit) throw new Error(GUIDE_LIMITS[limit].words)
+  const { conflicts } = await call(saveChanges, {
+    params: { id },
+    body: { baseRevision: draft.revision, changeSetId: nanoid(), changes: made },
+  })
+  if (conflicts.length > 0) throw new Error('Somebody changed that guide at the same moment. Look there before you try again.')
 }
 
 /** Copies or moves steps to the end of another guide, with their pictures. */
@@ -79,8 +64,9 @@ export function ToOtherGuide({
   const send = useMutation({
     mutationFn: async (moves: boolean) => {
       const to = target!
-      const ids = await call(adoptPictures, { params: { id: to }, body: { from: draft.id, pictures: picturesIn(items) } })
-      const copies = withPictures(copiesOf(items, nanoid), ids)
+      const leaving = settled(items)
+      const ids = await call(adoptPictures, { params: { id: to }, body: { from: draft.id, pictures: picturesIn(leaving) } })
+      const copies = withPictures(copiesOf(leaving, nanoid), (id) => ids[id] ?? id)
       const there = copies.map((item) => item.id)
       const insert = () => changeOther(to, (document) => insertItems(copies, document.items.at(-1)?.id ?? null))
       const takeBack = () => changeOther(to, (document) => removeItems(there.filter((id) => document.items.some((item) => item.id === id))))

@@ -1,8 +1,18 @@
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
-import { applyAll, joinChanges, joinPair, rebase, type Change, type Conflict, type GuideDocument } from '@jackdaw/core/guides'
+import {
+  applyAll,
+  GUIDE_LIMITS,
+  joinChanges,
+  joinPair,
+  rebase,
+  theirsAt,
+  type Change,
+  type Conflict,
+  type GuideDocument,
+} from '@jackdaw/core/guides'
 
-/** How far what was typed has got. */
-export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'signed-out' | 'refused'
+/** How far what was typed has got. `failed`: the server was reached and could not do it, through a fault of its own. */
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'failed' | 'signed-out' | 'refused'
 export type ChangeSet = { id: string; changes: Change[] }
 /** What has to survive a closed tab: changes that the server has not confirmed, and the state on which they were made. */
 export type Pending = { baseRevision: number; inFlight: ChangeSet | null; queue: Change[] }
@@ -11,7 +21,7 @@ type Answer = { revision: number; missed: SavedChanges[]; conflicts: DraftConfli
 export type DraftPorts = {
   send: (baseRevision: number, set: ChangeSet) => Promise<Answer>
   /** What an error means for the changes: try again later, sign in first, or never. */
-  judge: (error: unknown) => { state: 'offline' | 'signed-out' | 'refused'; words: string }
+  judge: (error: unknown) => { state: 'offline' | 'failed' | 'signed-out' | 'refused'; words: string }
   keep: (pending: Pending | null) => void
   newId: () => string
   now: () => number
@@ -78,9 +88,10 @@ export class DraftSession {
   }
   readonly snapshot = (): DraftView => this.shown
 
-  /** Makes changes that one person makes in one go. */
+  /** Makes changes that one person makes in one go. Where one of them would break a limit, none is made, and it is said. */
   change(...changes: Change[]): void {
     const result = applyAll(changes, this.document)
+    if (result.limit) return this.say(GUIDE_LIMITS[result.limit].words)
     const applied = changes.filter((change) => !result.refused.includes(change))
     if (applied.length === 0) return
     this.remember(applied, result.inverses)
@@ -150,6 +161,8 @@ export class DraftSession {
 
   /** Settles a conflict: one's own version, the other one, or one's own as a step of its own after it. */
   settle(conflict: DraftConflict, choice: 'mine' | 'theirs' | 'both'): void {
+    const { limit } = choice === 'mine' ? applyAll([conflict.mine], this.document) : { limit: null }
+    if (limit) return this.say(GUIDE_LIMITS[limit].words)
     this.conflicts = this.conflicts.filter((each) => each !== conflict)
     if (choice === 'theirs') return this.emit()
     const { mine, theirs } = conflict
@@ -192,6 +205,11 @@ export class DraftSession {
     })
   }
 
+  private say(words: string): void {
+    this.words = words
+    this.emit()
+  }
+
   private remember(changes: readonly Change[], inverses: Change[]): void {
     const last = this.done.at(-1)
     const now = this.ports.now()
@@ -210,7 +228,10 @@ export class DraftSession {
   private take(changes: readonly Change[], document: GuideDocument): void {
     this.document = document
     this.queue = joinChanges([...this.queue, ...changes])
-    if (this.save !== 'offline' && this.save !== 'signed-out' && this.save !== 'refused') this.save = 'unsaved'
+    if (this.save === 'saved' || this.save === 'saving') {
+      this.save = 'unsaved'
+      this.words = ''
+    }
     this.keep()
     if (!this.inFlight) this.plan(() => this.flush(), SAVE_AFTER_MS)
     this.emit()
@@ -219,7 +240,7 @@ export class DraftSession {
   private async post(): Promise<void> {
     const set = this.inFlight
     if (!set) return
-    this.save = this.save === 'offline' ? 'offline' : 'saving'
+    if (this.save !== 'offline' && this.save !== 'failed') this.save = 'saving'
     this.emit()
     try {
       const answer = await this.ports.send(this.revision, set)
@@ -288,10 +309,7 @@ export class DraftSession {
   }
 
   private told(conflict: Conflict, saved: readonly SavedChanges[]): DraftConflict {
-    const item = this.base.items.find((each) => each.id === conflict.itemId) ?? null
-    const fact = conflict.target.startsWith('fact:') ? this.base[conflict.target.slice(5) as 'title'] : null
-    const value = typeof fact === 'object' && fact !== null ? Object.keys(fact).join(', ') : fact
-    return { ...conflict, theirs: value === null ? item : { kind: 'fact', value }, by: saved.at(-1)?.by ?? null }
+    return { ...conflict, theirs: theirsAt(this.base, conflict.target), by: saved.at(-1)?.by ?? null }
   }
   private addConflicts(conflicts: readonly DraftConflict[]): void {
     const targets = new Set(conflicts.map((conflict) => conflict.target))
