@@ -94,6 +94,21 @@ describe('combining', () => {
   })
 })
 
+describe('combining, where there is too much', () => {
+  it('is refused whole, and no picture is left out without a word', () => {
+    const withPictures = (count: number): Step => ({
+      ...aStep('x'),
+      pictures: Array.from({ length: count }, () => ({ id: ids() as PictureId, alt: '' })),
+    })
+    const steps = [withPictures(39), withPictures(2)]
+    expect(applyAll(combineSteps(steps, 'all', {}), aDocument(...steps)).limit).toBe('pictures')
+    expect(applyAll(combineSteps(steps, 'first', {}), aDocument(...steps)).limit).toBe(null)
+    const caution = (n: number) => ({ id: `caution-${n}`, level: 'note' as const, words: 'x', acknowledge: false })
+    const warned = [0, 1].map((n): Step => ({ ...aStep('x'), cautions: Array.from({ length: 11 }, (_, i) => caution(n * 20 + i)) }))
+    expect(applyAll(combineSteps(warned, 'all', {}), aDocument(...warned)).limit).toBe('cautions')
+  })
+})
+
 describe('splitting', () => {
   it('leaves the pictures with the first part and says where the second came from', () => {
     const document = after(splitStep(one, richTextOf('Open'), richTextOf('the form'), ids))

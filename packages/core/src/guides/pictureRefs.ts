@@ -27,9 +27,7 @@ const ofSheet = (sheet: NonNullable<StepPicture['sheet']>, by: By): NonNullable<
 })
 /** The id of a picture with a sheet is no stored picture's. */
 const ofPicture = (picture: StepPicture, by: By): StepPicture =>
-  picture.sheet
-    ? { ...picture, id: by.element(picture.id), sheet: ofSheet(picture.sheet, by) }
-    : { ...picture, id: by.stored(picture.id) }
+  picture.sheet ? { ...picture, id: by.element(picture.id), sheet: ofSheet(picture.sheet, by) } : { ...picture, id: by.stored(picture.id) }
 const ofStep = (step: Step, by: By): Step => ({
   ...step,
   pictures: step.pictures.map((picture) => ofPicture(picture, by)),
@@ -63,9 +61,8 @@ export const pictureRefsOf = (items: readonly GuideItem[]): PictureRefs =>
 /** The pictures that a document shows in its steps, on sheets too. */
 export const shownPictures = (document: GuideDocument): Set<PictureId> =>
   new Set(
-    collecting((by) =>
-      document.items.forEach((item) => item.kind === 'step' && item.pictures.forEach((picture) => ofPicture(picture, by))),
-    ).stored,
+    collecting((by) => document.items.forEach((item) => item.kind === 'step' && item.pictures.forEach((picture) => ofPicture(picture, by))))
+      .stored,
   )
 
 /** The pictures that a change brings into a guide, wherever in it they stand. */

@@ -3,7 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { applyAll } from './apply'
 import type { Change } from './changes'
 import { rebase } from './rebase'
+import type { PictureId } from '../shared'
+import { PLAIN_SOLO } from './exercise'
 import { richTextOf } from './richText'
+import { theirsAt } from './theirs'
 import { aDocument, aStep } from './testing'
 
 const steps = [aStep('One'), aStep('Two'), aStep('Three'), aStep('Four')] as const
@@ -51,6 +54,49 @@ describe('two people on one guide', () => {
   it('clash on the same fact only', () => {
     expect(meet([{ type: 'set-facts', facts: { summary: 'x' } }], [{ type: 'set-facts', facts: { title: 'y' } }]).conflicts).toEqual([])
     expect(meet([{ type: 'set-facts', facts: { title: 'x' } }], [{ type: 'set-facts', facts: { title: 'y' } }]).conflicts).toHaveLength(1)
+  })
+  it('clash on the fact that both changed, and the other fact of the same change lands', () => {
+    const result = meet(
+      [{ type: 'set-facts', facts: { title: 'mine', summary: 'mine' } }],
+      [{ type: 'set-facts', facts: { summary: 'theirs' } }],
+    )
+    expect(result.conflicts.map((each) => each.target)).toEqual(['fact:summary'])
+    expect(result.document).toMatchObject({ title: 'mine', summary: 'theirs' })
+    expect(theirsAt(result.document, 'fact:summary')).toEqual({ kind: 'fact', fact: 'summary', value: 'theirs' })
+  })
+  it('are told what stands there now, whatever they clashed on', () => {
+    const solo = (passMark: number): Change => ({ type: 'set-facts', facts: { solo: { ...PLAIN_SOLO, passMark } } })
+    const silence = (silenced: boolean): Change => ({ type: 'silence', finding: 'acronym:x', silenced })
+    const shown = [steps[0], { ...aStep('Five'), pictures: [{ id: 'p'.repeat(21) as PictureId, alt: 'a' }] }] as const
+    const alt = (words: string): Change => ({
+      type: 'set-picture-alt',
+      stepId: shown[1].id,
+      pictureId: 'p'.repeat(21) as PictureId,
+      alt: words,
+    })
+    for (const [mine, theirs, now] of [
+      [solo(90), solo(70), { kind: 'fact', fact: 'solo', value: { ...PLAIN_SOLO, passMark: 70 } }],
+      [silence(false), silence(true), { kind: 'fact', fact: 'silenced', value: true }],
+      [alt('mine'), alt('theirs'), { id: shown[1].id, pictures: [{ alt: 'theirs' }] }],
+    ] as const) {
+      const document = applyAll([theirs], aDocument(...shown)).document
+      const { conflicts } = rebase([mine], [theirs], document)
+      expect(conflicts).toHaveLength(1)
+      expect(theirsAt(document, conflicts[0]!.target)).toMatchObject(now)
+    }
+  })
+  it('hand back what there is no more room for, and keep the rest', () => {
+    const room = 40
+    const add = (n: number): Change => ({
+      type: 'insert-picture',
+      stepId: steps[0].id,
+      picture: { id: String(n).padStart(21, 'x') as PictureId, alt: '' },
+      after: null,
+    })
+    const theirs = Array.from({ length: room - 1 }, (_, n) => add(n))
+    const result = meet([add(100), add(101), write(1, 'mine')], theirs)
+    expect(result.conflicts).toMatchObject([{ reason: 'limit', limit: 'pictures', mine: add(101) }])
+    expect(result.applied).toHaveLength(2)
   })
   it('loses no words: each change lands or comes back as a conflict', () => {
     const anyChange = fc.oneof(

@@ -100,7 +100,9 @@ export function textLevels(text: Nested): number {
 /** The text of a step: the subset of the editor's JSON that Jackdaw keeps. Nothing in it is HTML. */
 export const RichText = z
   .object({ type: z.literal('doc'), content: z.array(Block) })
-  .check(z.refine((text) => textLevels(text) <= MAX_TEXT_LEVELS, `Lists and tables lie more than ${MAX_TEXT_LEVELS / 2} deep in one another`))
+  .check(
+    z.refine((text) => textLevels(text) <= MAX_TEXT_LEVELS, `Lists and tables lie more than ${MAX_TEXT_LEVELS / 2} deep in one another`),
+  )
 export type RichText = z.infer<typeof RichText>
 
 /** A paragraph with plain words, or an empty one. */

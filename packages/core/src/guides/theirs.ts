@@ -5,8 +5,7 @@ import type { GuideDocument, GuideItem } from './document'
 export type FactName = keyof Extract<Change, { type: 'set-facts' }>['facts']
 /** A fact as it stands in the guide. */
 export type FactNow =
-  | { [F in FactName]: { kind: 'fact'; fact: F; value: GuideDocument[F] } }[FactName]
-  | { kind: 'fact'; fact: 'silenced'; value: boolean }
+  { [F in FactName]: { kind: 'fact'; fact: F; value: GuideDocument[F] } }[FactName] | { kind: 'fact'; fact: 'silenced'; value: boolean }
 /** What stands in the place of a change that was refused: a step or section, a fact, or `null` when it is gone. */
 export type Theirs = GuideItem | FactNow | null
 

@@ -93,7 +93,8 @@ function changesAfter(
   const offered: PictureId[] = []
   const shown = shownPictures(document)
   for (const item of document.items) {
-    if (item.kind !== 'step' || !item.check || !item.pictures.some((picture) => storedPicturesOf(picture).some((id) => filled.has(id)))) continue
+    if (item.kind !== 'step' || !item.check || !item.pictures.some((picture) => storedPicturesOf(picture).some((id) => filled.has(id))))
+      continue
     const gone = item.check.otherPictures.filter((id) => !shown.has(id))
     if (gone.length === 0) continue
     offered.push(...gone)

@@ -1,5 +1,16 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
-import { itemOf, pictureRefsIn, pictureRefsOf, rebase, targetsOf, theirsAt, withBlockIds, type Change, type Conflict, type GuideDocument } from '@jackdaw/core/guides'
+import {
+  itemOf,
+  pictureRefsIn,
+  pictureRefsOf,
+  rebase,
+  targetsOf,
+  theirsAt,
+  withBlockIds,
+  type Change,
+  type Conflict,
+  type GuideDocument,
+} from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { ownersOf } from '../files'

@@ -118,7 +118,11 @@ export async function changesSince(db: Db, id: GuideId, revision: number): Promi
 }
 
 /** A set of changes by the id that its sender gave it. */
-export const findChangeSet = (db: Db, id: GuideId, changeSetId: string): Promise<{ revision: number; conflicts: DraftConflict[] } | undefined> =>
+export const findChangeSet = (
+  db: Db,
+  id: GuideId,
+  changeSetId: string,
+): Promise<{ revision: number; conflicts: DraftConflict[] } | undefined> =>
   db.one('select revision, conflicts from draft_change where guide_id = $1 and change_set_id = $2', [id, changeSetId])
 
 /** How much was saved since a revision: how often, and how many characters of changes. */

@@ -35,7 +35,9 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
       {view.save === 'failed' && (
         <span className="text-brick font-semibold">
           {keeps
-            ? t('Not saved: the server failed. What you wrote is kept in this browser and sent again by itself. {{words}}', { words: view.words })
+            ? t('Not saved: the server failed. What you wrote is kept in this browser and sent again by itself. {{words}}', {
+                words: view.words,
+              })
             : t('Not saved: the server failed. {{words}}', { words: view.words })}{' '}
           <button type="button" className="underline" onClick={onRetry}>
             {t('Try now')}

@@ -1,0 +1,8 @@
+export { definitionOf, limitsOf } from './definition'
+export type { Schema } from './definition'
+export { hostileOf } from './hostile'
+export type { Hostile } from './hostile'
+export { sitesOf, withAt } from './sitesOf'
+export type { Site } from './sitesOf'
+export { oneOf, valueOf } from './valueOf'
+export type { Making } from './valueOf'
