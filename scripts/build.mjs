@@ -97,7 +97,7 @@ export async function buildServer() {
   const esbuild = await import('esbuild')
   await esbuild.build({
     absWorkingDir: ROOT,
-    entryPoints: { main: 'packages/server/src/main.ts', importWorker: 'packages/server/src/exchange/importWorker.ts' },
+    entryPoints: { main: 'packages/server/src/main.ts', decoding: 'packages/server/src/decoding/process.ts' },
     outdir: 'dist/server',
     outExtension: { '.js': '.mjs' },
     bundle: true,

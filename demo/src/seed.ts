@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import { reasonsFor, type AudienceRule } from '@jackdaw/core/audiences'
-import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
+import { importMarkdown, settlePictures, type ImportedDraft } from '@jackdaw/core/exchange'
 import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
 import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
 import {
@@ -89,7 +89,7 @@ type Read = { document: GuideDocument; pictures: { id: PictureId; path: string; 
 
 /** Reads a guide's Markdown with Jackdaw's own import. */
 async function importedGuide(folder: string, { file }: DemoGuide, newId: () => string): Promise<Read> {
-  const draft = importMarkdown(await readFile(join(folder, 'guides', `${file}.md`), 'utf8'), file, newId)
+  const draft = drafted(await readFile(join(folder, 'guides', `${file}.md`), 'utf8'), file, newId)
   const { document } = settlePictures(draft, new Set(draft.pictures.map((picture) => picture.id as string)))
   const byName = new Map(draft.pictures.map(({ id, path }) => [basename(path, '.png'), id]))
   return {
@@ -147,6 +147,13 @@ const audienceOf = (guide: DemoGuide, ids: Ids): AudienceRule => ({
   teams: (guide.everybody ? [...ids.teams.keys()] : (guide.teams ?? [])).map((team) => ids.teams.get(team)! as TeamId),
   roles: (guide.roles ?? []).map((role) => ids.roles.get(role)! as RoleId),
 })
+
+/** The draft of one of the demo's own texts. */
+function drafted(...text: Parameters<typeof importMarkdown>): ImportedDraft {
+  const read = importMarkdown(...text)
+  if (!read.ok) throw new RangeError(read.words)
+  return read.draft
+}
 
 /** Loads the made-up company: people, folders, guides with editions, and 60 days of reading that ends on the anchor day.
  * @param folder where the demo's texts and pictures lie
@@ -244,7 +251,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
 
 /** A draft whose picture shows private data that nobody has blacked out yet. */
 async function addDraftWithPrivateData(services: DemoServices, folder: string, ids: Ids, until: number): Promise<void> {
-  const draft = importMarkdown(
+  const draft = drafted(
     '# Look up a customer in Order Book\n\nFor questions on the telephone.\n\n1. Open **Customers**.\n\n   ![The list of customers with mail addresses and telephone numbers](pictures/order-book-customers.png)\n\n2. Find the number on the order, or a part of the name.\n',
     'customers',
     services.newId,
@@ -262,7 +269,7 @@ async function addDraftWithPrivateData(services: DemoServices, folder: string, i
 
 /** A guide that nobody has published yet, as there always is one. */
 async function addDraftInWork(services: DemoServices, ids: Ids, until: number): Promise<void> {
-  const { document } = importMarkdown(
+  const { document } = drafted(
     '# Water the seed trays\n\nFog, do not pour.\n\n1. Check that the fog line is set to **house 2**.\n2. Fog for 40 seconds, then wait two minutes and look at the surface.\n',
     'water',
     services.newId,

@@ -41,6 +41,7 @@ export const askBlackoutReach = endpoint({
   access: { may: 'guide.edit', over: 'guide' },
   params: guide,
   body: places,
+  maxBytes: 1024 * 1024,
   response: BlackoutReach,
   problems: ['invalid'],
 })
@@ -51,6 +52,7 @@ export const applyBlackouts = endpoint({
   access: { may: 'guide.edit', over: 'guide' },
   params: guide,
   body: places,
+  maxBytes: 1024 * 1024,
   response: z.object({ reach: BlackoutReach, revision: z.int() }),
   problems: ['invalid', 'draft-moved-on', 'guide-archived', 'not-found'],
 })

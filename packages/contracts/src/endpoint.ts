@@ -1,4 +1,5 @@
 import type { Action } from '@jackdaw/core/people'
+import { MOST_WHOLE } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import type { ProblemCode } from './problems'
 
@@ -6,6 +7,9 @@ import type { ProblemCode } from './problems'
  * thing, to which the caller's relations are looked up; without it the action is asked without a thing.
  * `by: 'recorder'`: only a paired recorder may call, in the name of its person; a session does not count there. */
 export type Access = 'anyone' | { may: Action; over?: 'guide' | 'person'; by?: 'recorder' }
+
+/** A whole number as an address writes it, see `Whole`. */
+export const WholeInAddress = z.coerce.number().check(z.int(), z.minimum(0), z.maximum(MOST_WHOLE))
 
 type Shape = z.ZodMiniType | undefined
 
@@ -19,12 +23,31 @@ export type Endpoint<P extends Shape = Shape, Q extends Shape = Shape, B extends
   query?: Q
   /** JSON body; `'bytes'` for a file as the whole body. */
   body?: B
+  /** Largest JSON body in bytes, where it is not the usual one, see {@link maxJsonBytes}. */
+  maxBytes?: number
   bytes?: { types: readonly string[]; maxBytes: number }
   /** JSON answer; without it the answer has no body, or is a file. */
   response?: R
   file?: true
   problems: readonly ProblemCode[]
 }
+
+const KB = 1024
+/** Largest JSON body in bytes that an endpoint takes: small where anyone may call. */
+export const maxJsonBytes = ({ access, maxBytes }: Endpoint): number => maxBytes ?? (access === 'anyone' ? 8 * KB : 256 * KB)
+
+/** Every refusal that an endpoint may answer with: those that it declares, and those of the layers in front of every endpoint. */
+export const problemsOf = (endpoint: Endpoint): ReadonlySet<ProblemCode> =>
+  new Set<ProblemCode>([
+    ...endpoint.problems,
+    'bad-request',
+    ...(endpoint.params ? (['not-found'] as const) : []),
+    ...(endpoint.access === 'anyone' ? [] : (['not-signed-in', 'not-paired', 'not-allowed'] as const)),
+    ...(endpoint.access !== 'anyone' && endpoint.access.over ? (['not-found'] as const) : []),
+    ...(endpoint.method === 'get' ? [] : (['stale-page'] as const)),
+    ...(endpoint.query || endpoint.body ? (['invalid'] as const) : []),
+    ...(endpoint.body || endpoint.bytes ? (['too-large', 'wrong-type', 'busy'] as const) : []),
+  ])
 
 /** Declares an endpoint; a plain value, so that server and client read the same. */
 export const endpoint = <

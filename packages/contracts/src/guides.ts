@@ -1,7 +1,7 @@
 import { Change, GUIDE_LIMITS, GuideDocument, GuideItem, GuideLook, SignId, SoloRules, type Limit } from '@jackdaw/core/guides'
-import { FolderId, GuideId } from '@jackdaw/core/shared'
+import { FolderId, GuideId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
-import { endpoint } from './endpoint'
+import { endpoint, WholeInAddress } from './endpoint'
 import { PersonRef } from './people'
 
 const guide = z.object({ id: GuideId })
@@ -84,12 +84,13 @@ export const saveChanges = endpoint({
   access: { may: 'guide.edit', over: 'guide' },
   params: guide,
   body: z.object({
-    baseRevision: z.int().check(z.minimum(0)),
+    baseRevision: Whole,
     changeSetId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)),
     changes: z.array(Change).check(z.minLength(1), z.maxLength(2_000)),
   }),
+  maxBytes: 4 * 1024 * 1024,
   response: z.object({ revision: z.int(), missed: z.array(SavedChanges), conflicts: z.array(DraftConflict) }),
-  problems: ['invalid', 'draft-moved-on', 'guide-archived'],
+  problems: ['invalid', 'draft-moved-on', 'guide-archived', 'too-large'],
 })
 /** What others saved since a revision, and who has the draft open. */
 export const getChangesSince = endpoint({
@@ -97,7 +98,7 @@ export const getChangesSince = endpoint({
   path: '/api/guides/:id/draft/changes',
   access: { may: 'guide.edit', over: 'guide' },
   params: guide,
-  query: z.object({ since: z.coerce.number().check(z.int(), z.minimum(0)) }),
+  query: z.object({ since: WholeInAddress }),
   response: z.object({ revision: z.int(), saved: z.array(SavedChanges), alsoHere: z.array(PersonRef) }),
   problems: ['invalid', 'draft-moved-on'],
 })

@@ -9,6 +9,7 @@ export const saveLook = endpoint({
   path: '/api/look',
   access: { may: 'look.change' },
   body: Look,
+  maxBytes: 512 * 1024,
   response: Look,
   problems: ['invalid'],
 })

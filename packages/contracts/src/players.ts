@@ -1,5 +1,5 @@
 import { Act, PlayerState, SoloSaid, SoloScreen } from '@jackdaw/core/players'
-import { GuideId, idOf, StepId } from '@jackdaw/core/shared'
+import { GuideId, idOf, StepId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 
@@ -13,7 +13,7 @@ export const KeptWay = z.enum(['watch', 'practise'])
 export type KeptWay = z.infer<typeof KeptWay>
 
 /** Where somebody is in a guide that they watch or practise. */
-export const KeptPlay = z.object({ playId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), edition: z.int(), state: PlayerState })
+export const KeptPlay = z.object({ playId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), edition: Whole, state: PlayerState })
 export type KeptPlay = z.infer<typeof KeptPlay>
 
 const play = z.object({ id: GuideId, way: KeptWay })
@@ -33,6 +33,7 @@ export const keepPlay = endpoint({
   access: { may: 'guide.read', over: 'guide' },
   params: play,
   body: KeptPlay,
+  maxBytes: 1024 * 1024,
   problems: ['invalid'],
 })
 
@@ -83,7 +84,7 @@ export const openAttempt = endpoint({
   path: '/api/guides/:id/attempts',
   access: { may: 'guide.read', over: 'guide' },
   params: guide,
-  body: z.object({ language: z.string().check(z.regex(/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)) }),
+  body: z.object({ language: z.string().check(z.maxLength(35), z.regex(/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)) }),
   response: SoloAttempt,
   problems: ['not-found', 'no-attempts-left', 'not-testable'],
 })
@@ -128,7 +129,7 @@ export const actInAttempt = endpoint({
   path: '/api/guides/:id/attempts/:attemptId/acts',
   access: { may: 'guide.read', over: 'guide' },
   params: attempt,
-  body: z.object({ n: z.int().check(z.positive()), actId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), does: SoloAct }),
+  body: z.object({ n: Whole.check(z.positive()), actId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), does: SoloAct }),
   response: SoloAttempt,
   problems: ['not-found', 'invalid', 'out-of-turn', 'attempt-over'],
 })

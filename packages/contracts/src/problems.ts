@@ -9,6 +9,7 @@ export const PROBLEMS = {
   'not-allowed': { status: 403, title: 'You may not do this' },
   'stale-page': { status: 403, title: 'This page is out of date; load it again' },
   'not-found': { status: 404, title: 'There is nothing at this address' },
+  'wrong-method': { status: 405, title: 'This cannot be done at this address' },
   'folder-not-empty': { status: 409, title: 'The folder is not empty' },
   'folder-loop': { status: 409, title: 'A folder cannot be put into itself' },
   'not-publishable': { status: 409, title: 'The guide cannot be published yet' },
@@ -20,8 +21,10 @@ export const PROBLEMS = {
   'not-testable': { status: 409, title: 'There is nothing to be done in this guide' },
   'out-of-turn': { status: 409, title: 'This is not the next act of the attempt' },
   'attempt-over': { status: 409, title: 'The attempt is over' },
+  'precondition-failed': { status: 412, title: 'It has changed meanwhile' },
   'too-large': { status: 413, title: 'Too large' },
   'wrong-type': { status: 415, title: 'This type of file or body is not taken here' },
+  'no-such-range': { status: 416, title: 'The file has no such part' },
   invalid: { status: 422, title: 'Something in the request is not right' },
   'wrong-code': { status: 422, title: 'The code does not hold' },
   'not-a-picture': { status: 422, title: 'The file is not a picture that can be read' },
@@ -29,6 +32,7 @@ export const PROBLEMS = {
   'bad-zip': { status: 422, title: 'The zip file cannot be used' },
   'too-many-tries': { status: 429, title: 'Too many tries' },
   internal: { status: 500, title: 'Something went wrong here' },
+  busy: { status: 503, title: 'Too much at once' },
   'not-ready': { status: 503, title: 'Not ready' },
 } as const
 

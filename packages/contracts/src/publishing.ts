@@ -1,7 +1,7 @@
 import { DueRule } from '@jackdaw/core/assignments'
 import { AudienceRule } from '@jackdaw/core/audiences'
 import { PUBLISHING_REASONS } from '@jackdaw/core/guides'
-import { GuideId } from '@jackdaw/core/shared'
+import { GuideId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
@@ -73,7 +73,7 @@ export const publishGuide = endpoint({
   params: guide,
   body: z.object({
     /** The revision that the publisher saw; another one is refused, so that nobody publishes what they have not read. */
-    revision: z.int(),
+    revision: Whole,
     changeNote: z.string().check(z.trim(), z.maxLength(1_000)),
     mustReread: z.boolean(),
     audience: AudienceRule,

@@ -1,7 +1,7 @@
 import { ReadingState } from '@jackdaw/core/assignments'
 import { UsageEvent } from '@jackdaw/core/events'
 import { GuideKind } from '@jackdaw/core/guides'
-import { GuideId, LocalDate, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
+import { GuideId, Instant, LocalDate, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { StoredDocument } from './guides'
@@ -70,17 +70,22 @@ export const getReader = endpoint({
   problems: ['not-found'],
 })
 
-/** Events that are not taken: the reader may not see the guide, the edition has no such step, or it cannot be finished yet. */
+/** Events that are not taken: the reader may not see the guide, the edition has no such step, it cannot be finished yet, or it is no
+ * event. `at` is its place in the batch; `id` is empty where it has none. */
 export const RefusedEvent = z.object({
+  at: z.int(),
   id: z.string(),
-  why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read']),
+  why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read', 'malformed']),
+  detail: z.optional(z.string()),
 })
-/** Takes events in batches. What is answered with 200 is kept for ever; sending it again changes nothing. */
+export type RefusedEvent = z.infer<typeof RefusedEvent>
+/** Takes events in batches, each for itself: one that is refused does not keep the others back. What is answered as taken is kept for ever;
+ * sending it again changes nothing. */
 export const sendEvents = endpoint({
   method: 'post',
   path: '/api/events',
   access: { may: 'event.send' },
-  body: z.object({ sentAt: z.int().check(z.positive()), events: z.array(UsageEvent).check(z.minLength(1), z.maxLength(500)) }),
+  body: z.object({ sentAt: Instant, events: z.array(z.union([UsageEvent, z.unknown()])).check(z.minLength(1), z.maxLength(500)) }),
   response: z.object({ taken: z.int(), refused: z.array(RefusedEvent) }),
   problems: ['invalid'],
 })

@@ -119,6 +119,7 @@ export const putActions = endpoint({
   access: { may: 'recording.make', by: 'recorder' },
   params: recording,
   body: z.object({ actions: z.array(RawAction).check(z.minLength(1), z.maxLength(MAX_ACTIONS_AT_ONCE)) }),
+  maxBytes: 4 * 1024 * 1024,
   response: z.object({ kept: z.int() }),
   problems: ['not-paired', 'not-found', 'recording-over', 'recording-full', 'invalid', 'too-large'],
 })

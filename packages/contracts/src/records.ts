@@ -17,6 +17,8 @@ export const Counts = z.object({
   dueSoon: z.int(),
   late: z.int(),
   outOfDate: z.int(),
+  /** Of those who are done, how many have only said so: the server cannot vouch for it. */
+  claimed: z.int(),
 })
 export type Counts = z.infer<typeof Counts>
 
@@ -87,6 +89,8 @@ export const ReadingRecord = z.object({
   lastAt: z.nullable(z.int()),
   finishedAt: z.nullable(z.int()),
   finishedEdition: z.nullable(z.int()),
+  /** Whether the server can vouch for it, see docs/security.md; otherwise it is what the browser said. */
+  finishedAttested: z.boolean(),
   ways: WaysUsed,
 })
 export type ReadingRecord = z.infer<typeof ReadingRecord>

@@ -6,6 +6,7 @@ import pino from 'pino'
 import { assignmentRoutes } from './assignments'
 import type { Config } from './config'
 import { openDatabase, type Database } from './db'
+import { Decoder } from './decoding'
 import { eventRoutes } from './events'
 import { exchangeRoutes } from './exchange'
 import { guideRoutes } from './guides'
@@ -28,7 +29,7 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     log: pino({ level: config.logLevel, base: undefined }),
     clock: () => Date.now(),
     newId: () => nanoid(),
-    importWorker: new URL('./importWorker.mjs', import.meta.url),
+    decoder: new Decoder(new URL('./decoding.mjs', import.meta.url)),
     recorderDir: fileURLToPath(new URL('../recorder', import.meta.url)),
     ...over,
   }
@@ -58,7 +59,16 @@ export function buildServer(parts: Parts): BuiltServer {
   const server = createServer(app)
   server.requestTimeout = 120_000
   server.keepAliveTimeout = 65_000
-  return { parts, routes, app, server, stop: () => stopServer(server, close, database) }
+  return {
+    parts,
+    routes,
+    app,
+    server,
+    stop: async () => {
+      await stopServer(server, close, database)
+      parts.decoder.stop()
+    },
+  }
 }
 
 const GRACE_MS = 8_000

@@ -10,6 +10,7 @@ const Environment = z.object({
   WEB_DIR: z._default(z.string(), ''),
   COMPANY: z._default(z.string(), 'Larkmoor Glasshouses'),
   HTTPS: z._default(z.enum(['yes', 'no']), 'no'),
+  TRUSTED_PROXIES: z.optional(z.string()),
   LOG_LEVEL: z._default(z.enum(['debug', 'info', 'warn', 'error', 'silent']), 'info'),
   DB_CONNECTIONS: z._default(z.coerce.number().check(z.int(), z.minimum(2), z.maximum(200)), 10),
   DEMO: z._default(z.enum(['yes', 'no']), 'no'),
@@ -27,12 +28,22 @@ export type Config = {
   webDir: string
   company: string
   https: boolean
+  /** Addresses of the proxies in front, whose word on the caller's address and on TLS is taken: networks in CIDR, or names that Express knows. */
+  trustedProxies: string[]
   logLevel: 'debug' | 'info' | 'warn' | 'error' | 'silent'
   dbConnections: number
   demo: boolean
   /** Day that the demo's activity ends on, `YYYY-MM-DD`; empty for the day of the first start. */
   demoAnchor: string
 }
+
+/** With TLS in front, proxies on this machine and in the private networks beside it are trusted, unless told otherwise. */
+const BEHIND_TLS = 'loopback, linklocal, uniquelocal'
+const proxiesIn = (list: string): string[] =>
+  list
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean)
 
 const full = (path: string): string => (path === '' || isAbsolute(path) ? path : resolve(path))
 
@@ -52,6 +63,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     webDir: full(e.WEB_DIR),
     company: e.COMPANY,
     https: e.HTTPS === 'yes',
+    trustedProxies: proxiesIn(e.TRUSTED_PROXIES ?? (e.HTTPS === 'yes' ? BEHIND_TLS : '')),
     logLevel: e.LOG_LEVEL,
     dbConnections: e.DB_CONNECTIONS,
     demo: e.DEMO === 'yes',

@@ -2,7 +2,7 @@ import type { Batch, DemoServices, NewPerson } from '@jackdaw/demo'
 import { LEVEL_PRESETS } from '@jackdaw/core/people'
 import { v7 as uuidV7 } from 'uuid'
 import { publish } from './assignments'
-import { takeEvents } from './events'
+import { noteGiven, takeEvents } from './events'
 import { readPicture, storePicture, storePictureText } from './files'
 import { findDraft, findLook, insertGuide, saveDraftChanges, writeLook } from './guides'
 import type { Caller, Parts } from './http'
@@ -44,7 +44,7 @@ async function addPeople(insertAll: InsertAll, people: readonly NewPerson[], pas
 }
 
 /** The server's own services as the demo company is loaded through them. */
-export function demoServices({ database: db, content, newId }: Parts): DemoServices {
+export function demoServices({ database: db, content, decoder, newId }: Parts): DemoServices {
   const insertAll: InsertAll = async (table, columns, rows) => {
     if (rows.length === 0) return
     await db.rows(
@@ -63,7 +63,7 @@ export function demoServices({ database: db, content, newId }: Parts): DemoServi
     addFolder: (folder) => insertFolder(db, folder),
     addGuide: (guide) => insertGuide(db, guide),
     async addPicture({ id, guideId, bytes, by, now }) {
-      await storePicture(db, content, await readPicture(Buffer.from(bytes)), { id, guideId, by, now })
+      await storePicture(db, content, await readPicture(decoder, bytes), { id, guideId, by, now })
     },
     addPictureText: (id, boxes) => storePictureText(db, id, boxes),
     async setLook(look) {
@@ -86,7 +86,12 @@ export function demoServices({ database: db, content, newId }: Parts): DemoServi
     giveUpAttempt: (guideId, attemptId, personId, now) => giveUpTest(db, guideId, attemptId, personId, now),
     async takeEvents(batches) {
       for (const batch of batches)
-        for (const part of inParts(batch)) await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
+        for (const part of inParts(batch)) {
+          // Guides of the demo were given when its people opened them.
+          for (const event of part.events)
+            if (event.way === 'read' && event.verb === 'opened') await noteGiven(db, part.personId, [event], event.occurredAt)
+          await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
+        }
     },
   }
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { GuideId, StepId } from '../shared'
+import { GuideId, Instant, StepId, Whole } from '../shared'
 
 /** Longest active time that one event may carry: senders report at least this often. */
 export const MAX_ACTIVE_MS = 120_000
@@ -8,9 +8,9 @@ const base = {
   /** UUID version 7, made by the sender; sending the same id again changes nothing. */
   id: z.uuid(),
   guideId: GuideId,
-  edition: z.int().check(z.positive()),
+  edition: Whole.check(z.positive()),
   /** Epoch milliseconds by the sender's clock; the server puts it right by the batch's `sentAt`. */
-  occurredAt: z.int().check(z.positive()),
+  occurredAt: Instant,
   /** The way in which the guide was used. Tests are told by the server itself. */
   way: z.enum(['read', 'watch', 'practise']),
   /** One time of watching or practising, from its beginning to its end. */
@@ -42,11 +42,3 @@ export type UsageVerb = UsageEvent['verb']
 
 /** Version of the shape above, kept with every stored event. */
 export const EVENT_SCHEMA_VERSION = 2
-
-/** When something happened by the server's clock, from what the sender's clock said; never later than the receipt.
- * @param occurredAt sender's clock, epoch milliseconds
- * @param sentAt     sender's clock when the batch left
- * @param receivedAt server's clock when it came in */
-export function correctedTime(occurredAt: number, sentAt: number, receivedAt: number): number {
-  return Math.min(receivedAt, occurredAt + (receivedAt - sentAt))
-}

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { activeTime, IDLE_AFTER_MS } from './activeTime'
-import { correctedTime } from './event'
+import { heldTime, isVouchedFor } from './vouching'
 import { StepTimer } from './stepTimer'
 
 describe('active time', () => {
@@ -67,10 +67,28 @@ describe('the timer of a step', () => {
 })
 
 describe('the time of an event', () => {
+  const told = (occurredAt: number, sentAt: number) => ({ occurredAt, sentAt })
   it('is put right when the sender’s clock is an hour slow', () => {
-    expect(correctedTime(1_000, 5_000, 3_605_000)).toBe(3_601_000)
+    expect(heldTime(told(1_000, 5_000), 0, 3_605_000)).toEqual({ at: 3_601_000, putRight: false })
   })
-  it('never lies in the future', () => {
-    expect(correctedTime(9_000, 5_000, 6_000)).toBe(6_000)
+  it('never lies in the future, nor before it was possible, and says so where it was told otherwise', () => {
+    expect(heldTime(told(9_000, 5_000), 0, 6_000)).toEqual({ at: 6_000, putRight: true })
+    expect(heldTime(told(1, 100_000), 50_000, 100_000)).toEqual({ at: 50_000, putRight: true })
+    expect(heldTime(told(60_000, 100_000), 50_000, 100_000)).toEqual({ at: 60_000, putRight: false })
+  })
+})
+
+describe('a finished reading', () => {
+  const step = (leastMs: number, activeMs: number) => ({ leastMs, activeMs })
+  const steps = [step(4_000, 5_000), step(6_000, 6_000), step(2_000, 0)]
+  const reading = { givenAt: 0, receivedAt: 12_000, steps, last: steps[2]! }
+  it('is vouched for when there was time for all steps and it was told for all but the last', () => {
+    expect(isVouchedFor(reading)).toBe(true)
+    expect(isVouchedFor({ ...reading, last: null })).toBe(false)
+    expect(isVouchedFor({ ...reading, steps: [step(10_001, 5_000), step(6_000, 6_000)], last: null })).toBe(false)
+  })
+  it('is only claimed when the edition was given too lately, or never', () => {
+    expect(isVouchedFor({ ...reading, givenAt: 1 })).toBe(false)
+    expect(isVouchedFor({ ...reading, givenAt: null })).toBe(false)
   })
 })

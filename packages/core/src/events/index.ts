@@ -1,4 +1,6 @@
-export { UsageEvent, MAX_ACTIVE_MS, EVENT_SCHEMA_VERSION, correctedTime } from './event'
+export { UsageEvent, MAX_ACTIVE_MS, EVENT_SCHEMA_VERSION } from './event'
 export type { UsageVerb } from './event'
+export { heldTime, isVouchedFor } from './vouching'
+export type { ReadStep } from './vouching'
 export { activeTime, IDLE_AFTER_MS } from './activeTime'
 export { StepTimer } from './stepTimer'

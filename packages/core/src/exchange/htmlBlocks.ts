@@ -283,9 +283,24 @@ function walk(nodes: readonly Node[], out: Piece[], depth: number): void {
   flush()
 }
 
-/** Reads HTML, however untidy, as the pieces of a text. Scripts, styles and embedded pages are left out. */
-export function htmlPieces(html: string): Piece[] {
+/** Deepest nesting of elements that is read: pages that people write have a few dozen, and a full stack is not far beyond. */
+export const MAX_HTML_LEVELS = 4_000
+
+function isShallow(root: Node): boolean {
+  const open: [Node, number][] = [[root, 0]]
+  for (let next = open.pop(); next; next = open.pop()) {
+    if (next[1] > MAX_HTML_LEVELS) return false
+    for (const child of next[0].children ?? []) open.push([child, next[1] + 1])
+  }
+  return true
+}
+
+/** Reads HTML, however untidy, as the pieces of a text. Scripts, styles and embedded pages are left out.
+ * @returns the pieces; `null` when elements lie too deep in one another, see `MAX_HTML_LEVELS` */
+export function htmlPieces(html: string): Piece[] | null {
+  const root = parseDocument(html, { decodeEntities: true }) as unknown as Node
+  if (!isShallow(root)) return null
   const out: Piece[] = []
-  walk((parseDocument(html, { decodeEntities: true }) as unknown as Node).children ?? [], out, 0)
+  walk(root.children ?? [], out, 0)
   return out
 }

@@ -3,7 +3,12 @@ import { GuideDocument, plainText, stepName, stepsOf } from '../guides'
 import { seededIds } from '../shared'
 import { importMarkdown, settlePictures } from './importMarkdown'
 
-const read = (source: string, fileName = 'clean-the-tank.md') => importMarkdown(source, fileName, seededIds(1))
+const tryToRead = (source: string, fileName = 'clean-the-tank.md') => importMarkdown(source, fileName, seededIds(1))
+const read = (source: string, fileName?: string) => {
+  const result = tryToRead(source, fileName)
+  if (!result.ok) throw new Error(result.words)
+  return result.draft
+}
 const outline = (source: string) =>
   read(source).document.items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))
 
@@ -87,6 +92,26 @@ describe('a Markdown file as a draft', () => {
     const all = JSON.stringify(deep)
     for (const word of ['bottom', 'quoted', 'level59']) expect(all).toContain(word)
     expect(GuideDocument.safeParse(deep.document).success).toBe(true)
+  })
+  it('refuses in words what no guide could hold', () => {
+    const refused = (source: string) => {
+      const result = tryToRead(source)
+      return result.ok ? null : [result.reason, result.words]
+    }
+    expect(refused('<b>'.repeat(50_000))).toMatchObject(['too-deep', expect.stringContaining('deep')])
+    expect(refused('1. a\n'.repeat(25_000))).toMatchObject(['too-many-steps', expect.stringContaining('25,000')])
+    expect(refused(Array.from({ length: 5_003 }, (_, n) => `## Part ${n}\n`).join('\n'))).toMatchObject([
+      'too-many-steps',
+      expect.stringContaining('5,002'),
+    ])
+    expect(refused('1. a\n'.repeat(4_000))).toBe(null)
+  })
+  it('puts pictures for which a step has no room into steps behind it', () => {
+    const pictures = Array.from({ length: 95 }, (_, n) => `![p${n}](p${n}.png)`).join(' ')
+    const { document, pictures: wanted } = read(`# T\n\n1. Look ${pictures}\n2. Next\n`)
+    expect(stepsOf(document).map((step) => step.pictures.length)).toEqual([40, 40, 15, 0])
+    expect(wanted).toHaveLength(95)
+    expect(GuideDocument.safeParse(document).success).toBe(true)
   })
   it('names its steps, whatever they begin with', () => {
     expect(stepsOf(read('1. ```\n   code\n   ```\n2. > quoted\n').document).map(stepName)).toEqual(['code', 'quoted'])

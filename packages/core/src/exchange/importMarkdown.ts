@@ -1,18 +1,34 @@
 import MarkdownIt from 'markdown-it'
-import { emptyDocument, plainText, type Block, type GuideDocument, type GuideItem, type Inline, type Step, withBlockIds } from '../guides'
+import {
+  emptyDocument,
+  GUIDE_LIMITS,
+  plainText,
+  tooMuchIn,
+  type Block,
+  type GuideDocument,
+  type GuideItem,
+  type Inline,
+  type Step,
+  withBlockIds,
+} from '../guides'
 import type { NewId, PictureId, SectionId, StepId } from '../shared'
 import { auditWords, type NotPlaced } from './auditWords'
-import { htmlPieces, type Piece, type PictureRef } from './htmlBlocks'
+import { htmlPieces, MAX_HTML_LEVELS, type Piece, type PictureRef } from './htmlBlocks'
 
 /** A picture of the draft and the path under which its file is looked for. */
 export type DraftPicture = { id: PictureId; path: string; alt: string }
 /** A draft made from a Markdown text, the pictures that it waits for, and what of the text has no place in it. */
 export type ImportedDraft = { document: GuideDocument; pictures: DraftPicture[]; notPlaced: NotPlaced[] }
+/** Why a text does not become a draft, with words for the person. */
+export type ImportRefusal = { ok: false; reason: 'too-deep' | 'too-many-steps' | 'too-much'; words: string }
+export type ImportResult = { ok: true; draft: ImportedDraft } | ImportRefusal
 
 const MAX_TITLE = 300
 const MAX_SUMMARY = 400
 const MAX_BLOCKS_A_STEP = 40
-const MAX_PICTURES_A_STEP = 40
+const MAX_PICTURES_A_STEP = GUIDE_LIMITS.pictures.most
+/** So many numbered lines mean more steps than there may be; they are counted before anything is made of them. */
+const MANY_NUMBERED_LINES = GUIDE_LIMITS.items.most * 4
 
 function markdownReader() {
   const reader = new MarkdownIt({ html: true, linkify: false, typographer: false })
@@ -76,8 +92,14 @@ class DraftBuilder {
       if (item.kind === 'step')
         item.body = withBlockIds(item.body.content.length > 0 ? item.body : { type: 'doc', content: [{ type: 'paragraph' }] }, this.newId)
   }
-  private show(step: Step, pictures: PictureRef[]): void {
+  /** Shows pictures in a step; those for which it has no room come into steps of their own behind it. */
+  private show(first: Step, pictures: PictureRef[]): void {
+    let step = first
     for (const { path, alt } of pictures) {
+      if (step.pictures.length >= MAX_PICTURES_A_STEP) {
+        step = { kind: 'step', id: this.newId() as StepId, body: { type: 'doc', content: [] }, pictures: [] }
+        this.items.push(step)
+      }
       const id = this.newId() as PictureId
       step.pictures.push({ id, alt })
       this.pictures.push({ id, path, alt })
@@ -118,15 +140,25 @@ function place(piece: Piece, builder: DraftBuilder): void {
   builder.keep(piece.pictures)
 }
 
+const tooManySteps = (amount: number): ImportRefusal => ({
+  ok: false,
+  reason: 'too-many-steps',
+  words: `The text would make ${amount.toLocaleString('en')} steps and headings; a guide may have ${GUIDE_LIMITS.items.most.toLocaleString('en')}. Make several texts of it. Nothing was imported.`,
+})
+
 /** Makes a draft from Markdown (CommonMark with tables and HTML inside). The first heading is the title, headings of the first two
  * levels are sections, sub-headings and entries of ordered lists are steps, and other text belongs to the step that it follows.
  * @param fileName gives the title when the text has none
- * @returns the draft; every word of the source is in it or in `notPlaced` */
-export function importMarkdown(source: string, fileName: string, newId: NewId): ImportedDraft {
+ * @returns the draft, every word of the source in it or in `notPlaced`; or why there is none */
+export function importMarkdown(source: string, fileName: string, newId: NewId): ImportResult {
+  const numbered = source.match(/^\d{1,9}[.)][ \t]/gm)?.length ?? 0
+  if (numbered > MANY_NUMBERED_LINES) return tooManySteps(numbered)
   const text = source.replace(/^\uFEFF/, '').replaceAll('\0', '\uFFFD')
   const frontMatter = FRONT_MATTER.exec(text)
   const named = /^title:[ \t]*["']?(.+?)["']?[ \t]*$/m.exec(frontMatter?.[1] ?? '')?.[1]
   const pieces = htmlPieces(markdownReader().render(frontMatter ? text.slice(frontMatter[0].length) : text))
+  if (!pieces)
+    return { ok: false, reason: 'too-deep', words: `Elements lie more than ${MAX_HTML_LEVELS} deep in one another. Nothing was imported.` }
   const at = titleIndex(pieces)
   const heading = pieces[at]
   const title = heading?.kind === 'heading' ? inlineText(heading.inline) : (named ?? titleFromFileName(fileName)).slice(0, MAX_TITLE)
@@ -138,7 +170,10 @@ export function importMarkdown(source: string, fileName: string, newId: NewId): 
   })
   builder.finish()
   const document: GuideDocument = { ...emptyDocument(title, 'how-to'), summary: summary ?? '', items: builder.items }
-  return { document, pictures: builder.pictures, notPlaced: auditWords(text, document) }
+  if (document.items.length > GUIDE_LIMITS.items.most) return tooManySteps(document.items.length)
+  const [tooMuch] = tooMuchIn(document)
+  if (tooMuch) return { ok: false, reason: 'too-much', words: `${GUIDE_LIMITS[tooMuch.limit].words} Nothing was imported.` }
+  return { ok: true, draft: { document, pictures: builder.pictures, notPlaced: auditWords(text, document) } }
 }
 
 /** Settles which pictures were there: those that were not leave the draft, their descriptions stay as words.

@@ -37,7 +37,9 @@ describe('README files of installed packages', () => {
     let [words, listed] = [0, 0]
     for (const path of paths) {
       const source = await files[path]!()
-      const { document, notPlaced } = importMarkdown(source, path, seededIds(2))
+      const read = importMarkdown(source, path, seededIds(2))
+      if (!read.ok) throw new Error(`${path}: ${read.words}`)
+      const { document, notPlaced } = read.draft
       expect(GuideDocument.safeParse(document).error, path).toBeUndefined()
       const have = new Map<string, number>()
       for (const text of [...textsIn(document), ...notPlaced.flatMap((each) => each.words)])

@@ -97,7 +97,7 @@ export const GuideSummary = z.string().check(z.maxLength(2_000))
 export const GuideDocument = z.object({
   version: z.literal(4),
   /** Language of the text, BCP 47. */
-  language: z.string().check(z.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)),
+  language: z.string().check(z.maxLength(35), z.regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)),
   title: GuideTitle,
   summary: GuideSummary,
   kind: GuideKind,

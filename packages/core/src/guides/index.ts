@@ -25,6 +25,7 @@ export { Doubt, Locator, Rect, StepAction, StepCheck, StepElement, Verb } from '
 export { Accept, Exercise, PLAIN_SOLO, PopUpButton, SoloRules, Task } from './exercise'
 export { Choice, Condition, Flow, Rule, Target } from './flow'
 export { minutesToRead } from './minutes'
+export { leastReadMs } from './leastTime'
 export {
   Anchor,
   Annotation,

@@ -103,14 +103,14 @@ describe('limits', () => {
     expect(refusedAt({ type: 'silence', finding: start.silenced[0]!, silenced: true })).toBe(null)
     const many = aDocument(...Array.from({ length: 5_000 }, (_, n) => aSection(String(n))))
     expect(refusedAt({ type: 'insert-item', item: aSection('x'), after }, many)).toBe('items')
-    expect(refusedAt({ type: 'set-body', stepId: full.id, body: nestedLists(31) })).toBe('levels')
-    expect(refusedAt({ type: 'set-body', stepId: full.id, body: nestedLists(29) })).toBe(null)
+    expect(refusedAt({ type: 'set-body', stepId: full.id, body: nestedLists(41) })).toBe('levels')
+    expect(refusedAt({ type: 'set-body', stepId: full.id, body: nestedLists(39) })).toBe(null)
   })
   it('count levels of nesting as the schema does', () => {
     expect([textLevels(richTextOf()), textLevels(richTextOf('a')), textLevels(nestedLists(2))]).toEqual([0, 1, 5])
     expect(textLevels(nestedLists(20_000))).toBe(40_001)
     const body = (levels: number) => Change.safeParse({ type: 'set-body', stepId: full.id, body: nestedLists(levels) }).success
-    expect([body(29), body(30), body(200)]).toEqual([true, false, false])
+    expect([body(39), body(40), body(200)]).toEqual([true, false, false])
   })
   it('let a document that is too large already be opened, told of, changed elsewhere and made smaller, but not grow', () => {
     const large: Step = { ...aStep('Large'), pictures: Array.from({ length: 44 }, () => picture(0)) }

@@ -1,5 +1,6 @@
 import { toAcknowledge } from './caution'
 import { stepName, stepsOf, type GuideDocument } from './document'
+import { leastReadMs } from './leastTime'
 import { tooMuchIn } from './tooMuch'
 
 /** What can stand in the way of publishing. */
@@ -37,7 +38,7 @@ export const readyToRead = (document: GuideDocument): GuideDocument => ({
 })
 
 /** A row for each step of an edition, from which figures, rights and search work without opening the document. */
-export type EditionStep = { stepId: string; position: number; section: string; name: string; acknowledge: boolean }
+export type EditionStep = { stepId: string; position: number; section: string; name: string; acknowledge: boolean; leastMs: number }
 
 /** The rows of an edition's steps.
  * @returns one row a step, `position` counted from 1, `section` the heading above it or empty */
@@ -53,6 +54,7 @@ export function editionSteps(document: GuideDocument): EditionStep[] {
         section,
         name: stepName(item),
         acknowledge: toAcknowledge(item.cautions).length > 0,
+        leastMs: leastReadMs(item),
       })
   }
   return rows

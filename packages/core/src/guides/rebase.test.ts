@@ -4,6 +4,7 @@ import { applyAll } from './apply'
 import type { Change } from './changes'
 import { rebase } from './rebase'
 import type { PictureId } from '../shared'
+import type { Step } from './document'
 import { PLAIN_SOLO } from './exercise'
 import { richTextOf } from './richText'
 import { theirsAt } from './theirs'
@@ -67,7 +68,8 @@ describe('two people on one guide', () => {
   it('are told what stands there now, whatever they clashed on', () => {
     const solo = (passMark: number): Change => ({ type: 'set-facts', facts: { solo: { ...PLAIN_SOLO, passMark } } })
     const silence = (silenced: boolean): Change => ({ type: 'silence', finding: 'acronym:x', silenced })
-    const shown = [steps[0], { ...aStep('Five'), pictures: [{ id: 'p'.repeat(21) as PictureId, alt: 'a' }] }] as const
+    const five: Step = { ...aStep('Five'), pictures: [{ id: 'p'.repeat(21) as PictureId, alt: 'a' }] }
+    const shown = [steps[0], five] as const
     const alt = (words: string): Change => ({
       type: 'set-picture-alt',
       stepId: shown[1].id,

@@ -82,7 +82,7 @@ const Block: z.ZodMiniType<Block> = z.union([
 ])
 
 /** How deep blocks may lie in one another, in nodes: a list and its entry, or a table with its row and cell, are nodes of their own. */
-export const MAX_TEXT_LEVELS = 60
+export const MAX_TEXT_LEVELS = 80
 
 type Nested = { content?: readonly unknown[] | undefined }
 /** How deep the blocks of a text lie in one another, in nodes; 1 for plain paragraphs, 0 for an empty text. Text nodes do not count. */

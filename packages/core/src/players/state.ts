@@ -3,6 +3,7 @@ import { Way } from './way'
 
 const Id = z.string().check(z.maxLength(40))
 const Ids = z.array(Id).check(z.maxLength(5_000))
+const MOST_MS = 8_640_000_000_000_000
 const count = z.int().check(z.minimum(0), z.maximum(1_000_000))
 
 /** Help taken at a step: 0 none, 1 a hint, 2 it was shown. */
@@ -22,7 +23,7 @@ export type StepResult = z.infer<typeof StepResult>
 
 /** The step at which somebody is: how far they are with it. */
 export const Here = z.object({
-  since: z.int(),
+  since: z.int().check(z.minimum(-MOST_MS), z.maximum(MOST_MS)),
   tries: count,
   /** Hints given: 0 none, 1 words, 2 the area, 3 the frame. */
   hint: z.int().check(z.minimum(0), z.maximum(3)),

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { Locator, Rect } from '../guides'
-import { idOf } from '../shared'
+import { idOf, Instant, MOST_WHOLE } from '../shared'
 
 /** Id of a recording, made by the recorder. */
 export const RecordingId = idOf('recording')
@@ -106,7 +106,7 @@ export type ActionKind = z.infer<typeof ActionKind>
 export const RawAction = z.object({
   id: ActionId,
   kind: ActionKind,
-  at: z.int().check(z.minimum(0)),
+  at: Instant,
   /** Which of the recorded tabs, counted from 0. */
   tab: z.int().check(z.minimum(0), z.maximum(1_000)),
   page: PageSeen,
@@ -125,7 +125,7 @@ export const RawAction = z.object({
   /** The pressed element left the page before the press was over. */
   vanished: z.optional(z.boolean()),
   /** How long the page was busy after the action before this one. */
-  waitedMs: z.optional(z.int().check(z.minimum(0))),
+  waitedMs: z.optional(z.int().check(z.minimum(0), z.maximum(MOST_WHOLE))),
   /** Of a scroll: by how much, and where it ended. */
   scrolled: z.optional(z.object({ fromY: coordinate, toY: coordinate })),
   /** Of a page: how it came to be opened. */

@@ -1,4 +1,4 @@
-const FORMULA_START = /^[=+\-@\t\r]/
+const FORMULA_START = /^[\s\u200b-\u200f\u2060\ufeff]*[=+\-@＝＋－＠﹢﹣﹫]|^[\t\r]/u
 const NUMBER = /^-?\d+(\.\d+)?$/
 
 function cell(value: string | number | null): string {

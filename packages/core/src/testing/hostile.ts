@@ -14,7 +14,7 @@ const nested = (levels: number, wrap: (inner: unknown) => unknown): unknown => {
 const withKey = (value: unknown, key: string, inside: unknown): unknown =>
   Object.defineProperty({ ...(value as object) }, key, { value: inside, enumerable: true, configurable: true, writable: true })
 
-const WRONG_TYPES = [null, [], {}, '', 'x', 7, -1, true, 0.5, [[]], { toString: 1 }]
+const WRONG_TYPES: readonly unknown[] = [null, [], {}, '', 'x', 7, -1, true, 0.5, [[]], { toString: 1 }]
 const NUMBERS = [2 ** 31, 2 ** 31 - 1, -(2 ** 31) - 1, 2 ** 53, -(2 ** 53), 8e13, 8.64e15 + 1, 1e308, -1, 0, 0.5, 1e-320]
 const TEXTS = ['\0', 'a\0b', '\ud800', 'x\udc00', 'x'.repeat(100_000), '\u202e', '＝1+1', '../../etc/passwd', '%00', '${7*7}', '\r\nX: y']
 

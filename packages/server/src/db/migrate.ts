@@ -5,8 +5,9 @@ import { firstTables } from './migrations/0001-first-tables'
 import { recordings } from './migrations/0002-recordings'
 import { refining } from './migrations/0003-refining'
 import { players } from './migrations/0004-players'
+import { hardening } from './migrations/0005-hardening'
 
-const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players]
+const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening]
 const LOCK = 7_203_114
 
 function umzugFor(database: Database): Umzug {

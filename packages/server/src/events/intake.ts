@@ -1,11 +1,13 @@
-import { correctedTime, EVENT_SCHEMA_VERSION, type UsageEvent } from '@jackdaw/core/events'
+import type { RefusedEvent } from '@jackdaw/contracts/reading'
+import { EVENT_SCHEMA_VERSION, heldTime, UsageEvent } from '@jackdaw/core/events'
 import { readDocument } from '@jackdaw/core/guides'
 import { scriptOf, stepsLeft, type Way } from '@jackdaw/core/players'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { rollUpReadings, rollUpSteps, rollUpWays, rollUpWaySteps } from './rollUp'
+import { canVouchFor, noteGiven } from './vouching'
 
-type Why = 'unknown-guide' | 'unknown-edition' | 'unknown-step' | 'steps-not-read'
+type Why = RefusedEvent['why']
 type Known = {
   guide_id: string
   edition: number
@@ -14,8 +16,11 @@ type Known = {
   branches: boolean
   step_ids: string[]
   caution_ids: string[]
+  published_at: Date
 }
-export type Taken = { taken: number; refused: { id: string; why: Why }[] }
+export type Taken = { taken: number; refused: RefusedEvent[] }
+/** An event with its place in the batch. */
+type Placed = { at: number; event: UsageEvent }
 
 const key = (guideId: string, edition: number): string => `${guideId} ${edition}`
 
@@ -23,7 +28,7 @@ const key = (guideId: string, edition: number): string => `${guideId} ${edition}
 async function knownEditions(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<Map<string, Known>> {
   const pairs = new Map(events.map((event) => [key(event.guideId, event.edition), event]))
   const rows = await db.rows<Known>(
-    `select e.guide_id, e.number as edition, least(g.required_edition, e.number) as required_edition, e.confirm_steps, e.branches, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids,
+    `select e.guide_id, e.number as edition, least(g.required_edition, e.number) as required_edition, e.published_at, e.confirm_steps, e.branches, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids,
        array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number and s.acknowledge) as caution_ids
      from unnest($2::text[], $3::int[]) as asked (guide_id, number) join edition e on e.guide_id = asked.guide_id and e.number = asked.number join guide g on g.id = e.guide_id
      where exists (select 1 from guide_access x where x.guide_id = e.guide_id and x.person_id = $1)`,
@@ -64,29 +69,49 @@ async function hasGoneThrough(db: Db, personId: PersonId, known: Known, hasRead:
   return stepsLeft(scriptOf(document), person, {}, hasRead).length === 0
 }
 
-async function sift(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<{ good: UsageEvent[]; refused: Taken['refused'] }> {
+/** Takes apart what is an event and what is not. */
+function readEvents(candidates: readonly unknown[]): { placed: Placed[]; refused: RefusedEvent[] } {
+  const placed: Placed[] = []
+  const refused: RefusedEvent[] = []
+  for (const [at, candidate] of candidates.entries()) {
+    const parsed = UsageEvent.safeParse(candidate)
+    if (parsed.success) placed.push({ at, event: parsed.data })
+    else {
+      const id = (candidate as { id?: unknown } | null)?.id
+      const issue = parsed.error.issues[0]
+      const detail = `${issue?.path.map(String).join('/') ?? ''}: ${issue?.message ?? ''}`.slice(0, 200)
+      refused.push({ at, id: typeof id === 'string' ? id.slice(0, 100) : '', why: 'malformed', detail })
+    }
+  }
+  return { placed, refused }
+}
+
+type Sifted = { good: { event: UsageEvent; known: Known }[]; refused: RefusedEvent[] }
+async function sift(db: Db, personId: PersonId, placed: readonly Placed[]): Promise<Sifted> {
+  const events = placed.map(({ event }) => event)
   const editions = await knownEditions(db, personId, events)
-  const good: UsageEvent[] = []
-  const refused: Taken['refused'] = []
+  const good: Sifted['good'] = []
+  const refused: RefusedEvent[] = []
   const guides = new Set([...editions.values()].map((known) => known.guide_id))
-  for (const event of events) {
+  for (const { at, event } of placed) {
+    const refuse = (why: Why) => refused.push({ at, id: event.id, why })
     const known = editions.get(key(event.guideId, event.edition))
-    if (!known) refused.push({ id: event.id, why: guides.has(event.guideId) ? 'unknown-edition' : 'unknown-guide' })
-    else if ('stepId' in event && !known.step_ids.includes(event.stepId)) refused.push({ id: event.id, why: 'unknown-step' })
-    else if (event.verb === 'finished' && event.way === 'read' && !(await hasReadAll(db, personId, known, events)))
-      refused.push({ id: event.id, why: 'steps-not-read' })
-    else good.push(event)
+    if (!known) refuse(guides.has(event.guideId) ? 'unknown-edition' : 'unknown-guide')
+    else if ('stepId' in event && !known.step_ids.includes(event.stepId)) refuse('unknown-step')
+    else if (isFinished(event) && !(await hasReadAll(db, personId, known, events))) refuse('steps-not-read')
+    else good.push({ event, known })
   }
   return { good, refused }
 }
+const isFinished = (event: UsageEvent): boolean => event.verb === 'finished' && event.way === 'read'
 
 const INSERT = `
-  insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at, play_id, tries, help, done, percent, passed)
-  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, 'person', $1, $1, 'guide', e.item_id, e.edition, e.step_id, e.active_ms, e.attested, e.occurred_at, $2, e.play_id, e.tries, e.help, e.done, e.percent, e.passed
+  insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, time_put_right, received_at, play_id, tries, help, done, percent, passed)
+  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, 'person', $1, $1, 'guide', e.item_id, e.edition, e.step_id, e.active_ms, e.attested, e.occurred_at, coalesce(e.time_put_right, false), $2, e.play_id, e.tries, e.help, e.done, e.percent, e.passed
   from jsonb_to_recordset($3::jsonb)
-    as e (id uuid, verb text, way text, item_id text, edition int, step_id text, active_ms int, attested bool, occurred_at timestamptz, play_id text, tries int, help int, done bool, percent int, passed bool)
+    as e (id uuid, verb text, way text, item_id text, edition int, step_id text, active_ms int, attested bool, occurred_at timestamptz, time_put_right bool, play_id text, tries int, help int, done bool, percent int, passed bool)
   on conflict (id) do nothing
-  returning item_kind, item_id, subject_id, way, edition, step_id, verb, active_ms, occurred_at, tries, help, done, percent, passed`
+  returning item_kind, item_id, subject_id, way, edition, step_id, verb, active_ms, attested, occurred_at, tries, help, done, percent, passed`
 
 /** An event as it is stored. */
 type StoredEvent = {
@@ -99,6 +124,7 @@ type StoredEvent = {
   active_ms: number
   attested: boolean
   occurred_at: string
+  time_put_right?: boolean
   play_id?: string | null
   tries?: number
   help?: number
@@ -133,35 +159,57 @@ export async function addAttested(tx: Db, personId: PersonId, events: readonly A
   )
 }
 
-/** Takes a batch of events of one person. An event that is there already changes nothing; the roll-ups are brought up to date in the
- * same transaction, so that they are never behind. "Finished" reading is attested: the server has checked it against the record. */
+/** An event of a browser as it is stored. */
+function stored({ event, known }: Sifted['good'][number], sentAt: number, now: number): StoredEvent {
+  const { at, putRight } = heldTime({ occurredAt: event.occurredAt, sentAt }, known.published_at.getTime(), now)
+  return {
+    id: event.id,
+    verb: event.verb,
+    way: event.way,
+    item_id: event.guideId,
+    edition: event.edition,
+    step_id: 'stepId' in event ? event.stepId : null,
+    active_ms: event.verb === 'time-spent' ? event.activeMs : 0,
+    attested: false,
+    occurred_at: new Date(at).toISOString(),
+    time_put_right: putRight,
+    play_id: event.playId ?? null,
+    ...(event.verb === 'step-done' ? { tries: event.tries, help: event.help, done: true } : {}),
+  }
+}
+
+/** Takes a batch of events of one person, each for itself. An event that is there already changes nothing; the roll-ups are brought up to
+ * date in the same transaction, so that they are never behind. "Finished" reading is attested where the server can vouch for it. */
 export async function takeEvents(
   db: Db,
   personId: PersonId,
-  batch: { sentAt: number; events: readonly UsageEvent[] },
+  batch: { sentAt: number; events: readonly unknown[] },
   now: number,
 ): Promise<Taken> {
+  const { placed, refused: malformed } = readEvents(batch.events)
   return db.transaction(async (tx) => {
     await oneAtATime(tx, personId)
-    const { good, refused } = await sift(tx, personId, batch.events)
+    const { good, refused } = await sift(tx, personId, placed)
+    const readings = good.filter(({ event }) => event.way === 'read')
+    await noteGiven(
+      tx,
+      personId,
+      readings.map(({ event }) => event),
+      now,
+    )
+    const finishes = good.filter(({ event }) => isFinished(event))
+    const others = good.filter(({ event }) => !isFinished(event))
     await addEvents(
       tx,
       personId,
-      good.map((event) => ({
-        id: event.id,
-        verb: event.verb,
-        way: event.way,
-        item_id: event.guideId,
-        edition: event.edition,
-        step_id: 'stepId' in event ? event.stepId : null,
-        active_ms: event.verb === 'time-spent' ? event.activeMs : 0,
-        attested: event.verb === 'finished' && event.way === 'read',
-        occurred_at: new Date(correctedTime(event.occurredAt, batch.sentAt, now)).toISOString(),
-        play_id: event.playId ?? null,
-        ...(event.verb === 'step-done' ? { tries: event.tries, help: event.help, done: true } : {}),
-      })),
+      others.map((each) => stored(each, batch.sentAt, now)),
       now,
     )
-    return { taken: good.length, refused }
+    // The times of the same batch count for what is finished in it.
+    const finished: StoredEvent[] = []
+    for (const each of finishes)
+      finished.push({ ...stored(each, batch.sentAt, now), attested: await canVouchFor(tx, personId, each.known, now) })
+    await addEvents(tx, personId, finished, now)
+    return { taken: good.length, refused: [...malformed, ...refused].sort((a, b) => a.at - b.at) }
   })
 }

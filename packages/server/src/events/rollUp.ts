@@ -13,11 +13,12 @@ export const rollUpSteps = (source: string): string => `
     acknowledged_edition = greatest(r.acknowledged_edition, excluded.acknowledged_edition), confirmed_edition = greatest(r.confirmed_edition, excluded.confirmed_edition), active_ms = r.active_ms + excluded.active_ms`
 
 export const rollUpReadings = (source: string): string => `
-  insert into reading as r (guide_id, person_id, first_at, last_at, active_ms, last_step_id, last_step_at, finished_edition, finished_at)
+  insert into reading as r (guide_id, person_id, first_at, last_at, active_ms, last_step_id, last_step_at, finished_edition, finished_at, finished_attested)
   select s.item_id, s.subject_id, min(s.occurred_at), max(s.occurred_at), sum(s.active_ms),
     (array_agg(s.step_id order by s.occurred_at desc, s.step_id desc) filter (where s.verb = 'step-viewed'))[1], max(s.occurred_at) filter (where s.verb = 'step-viewed'),
     max(s.edition) filter (where s.verb = 'finished'),
-    (array_agg(s.occurred_at order by s.edition desc, s.occurred_at) filter (where s.verb = 'finished'))[1]
+    (array_agg(s.occurred_at order by s.edition desc, s.attested desc, s.occurred_at) filter (where s.verb = 'finished'))[1],
+    coalesce((array_agg(s.attested order by s.edition desc, s.attested desc) filter (where s.verb = 'finished'))[1], false)
   from ${source} s where s.item_kind = 'guide' and s.way = 'read'
   group by s.item_id, s.subject_id order by s.item_id, s.subject_id
   on conflict (guide_id, person_id) do update set
@@ -27,8 +28,15 @@ export const rollUpReadings = (source: string): string => `
     finished_at = case
       when excluded.finished_edition is null then r.finished_at
       when r.finished_edition is null or excluded.finished_edition > r.finished_edition then excluded.finished_at
-      when excluded.finished_edition = r.finished_edition then least(r.finished_at, excluded.finished_at)
+      when excluded.finished_edition < r.finished_edition then r.finished_at
+      when excluded.finished_attested = r.finished_attested then least(r.finished_at, excluded.finished_at)
+      when excluded.finished_attested then excluded.finished_at
       else r.finished_at end,
+    finished_attested = case
+      when excluded.finished_edition is null then r.finished_attested
+      when r.finished_edition is null or excluded.finished_edition > r.finished_edition then excluded.finished_attested
+      when excluded.finished_edition < r.finished_edition then r.finished_attested
+      else r.finished_attested or excluded.finished_attested end,
     finished_edition = greatest(r.finished_edition, excluded.finished_edition)`
 
 /** Watching, practising and tests of a person: how often begun and finished, what it took, and the best result. */

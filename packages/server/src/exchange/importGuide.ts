@@ -1,12 +1,10 @@
 import { posix } from 'node:path'
 import type { ImportReport } from '@jackdaw/contracts/exchange'
-import { settlePictures, type DraftPicture } from '@jackdaw/core/exchange'
-import { stepsOf } from '@jackdaw/core/guides'
+import type { DraftPicture } from '@jackdaw/core/exchange'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { readPicture, storePicture } from '../files'
-import { insertGuide } from '../guides'
+import { insertGuide, MAX_DOCUMENT_CHARS } from '../guides'
 import { fail, Refused, type Caller, type Parts } from '../http'
-import { importInWorker } from './importInWorker'
 import { readZip } from './readZip'
 
 const MARKDOWN = /\.(md|markdown|mdown|mkd|txt)$/i
@@ -75,9 +73,11 @@ export async function importGuide(
   upload: { bytes: Buffer; fileName: string; folderId: FolderId | null },
   now: number,
 ): Promise<ImportReport> {
-  const { database: db, content, newId } = parts
+  const { database: db, content, decoder, newId } = parts
   const source = await sourceOf(upload.bytes, upload.fileName)
-  const draft = await importInWorker(parts.importWorker, source.text, source.path)
+  const read = await decoder.markdown(source.text, source.path)
+  if (!read.ok) return fail('not-markdown', read.words)
+  const { draft } = read
   const id = newId() as GuideId
   const used = new Set([source.path])
   const missingPictures: { path: string; why: string }[] = []
@@ -93,24 +93,32 @@ export async function importGuide(
     }
     used.add(file.path)
     try {
-      ready.push({ id: wanted.id, picture: await readPicture(file.bytes) })
+      ready.push({ id: wanted.id, picture: await readPicture(decoder, file.bytes) })
     } catch (error) {
       if (!(error instanceof Refused)) throw error
       missingPictures.push({ path: wanted.path, why: 'not a picture that can be read (PNG, JPEG, WebP, GIF)' })
     }
   }
-  const { document } = settlePictures(draft, new Set(ready.map((each) => each.id as string)))
+  const { documentText, pictures } = draft
+  const done = await decoder.settle(
+    { documentText, pictures },
+    ready.map((each) => each.id),
+  )
+  if (!done.ok) return fail('not-markdown', done.words)
+  const { settled } = done
+  if (settled.documentText.length > MAX_DOCUMENT_CHARS)
+    fail('too-large', 'As a guide this text would be too large. Make several texts of it. Nothing was imported.')
   const number = await db.transaction(async (tx) => {
-    const given = await insertGuide(tx, { id, document, ownerId: caller.id, folderId: upload.folderId, now })
+    const given = await insertGuide(tx, { id, draft: settled, ownerId: caller.id, folderId: upload.folderId, now })
     for (const each of ready) await storePicture(tx, content, each.picture, { id: each.id, guideId: id, by: caller.id, now })
     return given
   })
   return {
     id,
     number,
-    title: document.title,
-    steps: stepsOf(document).length,
-    sections: document.items.length - stepsOf(document).length,
+    title: settled.title,
+    steps: settled.steps,
+    sections: settled.sections,
     pictures: ready.length,
     missingPictures,
     notPlaced: draft.notPlaced.slice(0, 5_000),

@@ -5,6 +5,7 @@ import { fail } from '../http'
 export const ZIP_LIMITS = { files: 2_000, fileBytes: 30 * 1024 * 1024, totalBytes: 200 * 1024 * 1024 } as const
 
 const MB = 1024 * 1024
+const TOO_MUCH = 'unpacks to too much'
 const tooMuch = () =>
   fail(
     'bad-zip',
@@ -27,7 +28,7 @@ const unpacked = (zip: yauzl.ZipFile, entry: yauzl.Entry, roomBytes: number): Pr
       stream.on('data', (part: Buffer) => {
         size += part.length
         parts.push(part)
-        if (size > Math.min(roomBytes, ZIP_LIMITS.fileBytes)) stream.destroy(new Error('unpacks to too much'))
+        if (size > Math.min(roomBytes, ZIP_LIMITS.fileBytes)) stream.destroy(new Error(TOO_MUCH))
       })
       stream.on('error', reject)
       stream.on('end', () => resolve(Buffer.concat(parts)))
@@ -53,8 +54,19 @@ export async function readZip(bytes: Buffer): Promise<Map<string, Buffer>> {
     return files
   } catch (error) {
     if (error instanceof Error && error.name === 'Refused') throw error
-    return fail('bad-zip', `The zip file cannot be read (${(error as Error).message}). Nothing was imported.`)
+    return fail('bad-zip', `${whyUnreadable(error as Error)} Nothing was imported.`)
   }
+}
+
+/** What stands in the way, in words of our own: those of the library are for programmers. */
+function whyUnreadable({ message }: Error): string {
+  if (message === TOO_MUCH) return tooMuch()
+  if (/(too many|not enough) bytes in the stream/.test(message)) return 'A file in the zip is larger or smaller than the zip says.'
+  if (/invalid relative path|absolute path|invalid characters in fileName/.test(message))
+    return 'A file in the zip would lie outside of it.'
+  if (/unsupported compression method|strong encryption|multi-disk/.test(message))
+    return 'The zip file is packed in a way that is not read here.'
+  return 'The zip file is damaged, or is none.'
 }
 
 async function* entriesOf(zip: yauzl.ZipFile): AsyncGenerator<yauzl.Entry> {

@@ -2,9 +2,7 @@ import type { Rect } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
 import type { GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { fail } from '../http'
-import type { ContentStore } from '../storage'
-import { fillAreas } from './fillAreas'
+import { fail, type Parts } from '../http'
 import { findVersion, storeContent, type PictureContent, type PictureVersion } from './pictureStore'
 import { noteRemoval } from './removeFiles'
 
@@ -12,10 +10,17 @@ import { noteRemoval } from './removeFiles'
 export type FilledPicture = { was: PictureVersion; areas: Rect[]; filled: PictureContent }
 
 /** Makes the files of a picture without the areas. */
-export async function fillPicture(db: Db, content: ContentStore, id: PictureId, areas: Rect[]): Promise<FilledPicture> {
+export async function fillPicture(
+  db: Db,
+  { content, decoder }: Pick<Parts, 'content' | 'decoder'>,
+  id: PictureId,
+  areas: Rect[],
+): Promise<FilledPicture> {
   const was = (await findVersion(db, id)) ?? fail('not-found')
   const full = (await content.get(was.fullHash)) ?? fail('not-found', 'The picture’s file is missing from the storage.')
-  return { was, areas, filled: await storeContent(content, await fillAreas(full, was.mediaType, areas)) }
+  const filled = await decoder.fill(full, was.mediaType, areas)
+  if (!filled.ok) return fail('not-a-picture', filled.words)
+  return { was, areas, filled: await storeContent(content, filled.picture) }
 }
 
 const meets = (a: Rect, b: Rect): boolean => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height

@@ -1,5 +1,4 @@
 export { amendPicture, dropOffered, familyOf, fillPicture } from './blackOutPicture'
-export { readPicture } from './readPicture'
 export { storePictureText, textOfPicture } from './pictureText'
 export {
   adoptPicture,
@@ -8,6 +7,7 @@ export {
   ownersOf,
   picturesOfEdition,
   picturesOfGuide,
+  readPicture,
   storeContent,
   storePicture,
 } from './pictureStore'

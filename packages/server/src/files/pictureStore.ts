@@ -1,7 +1,8 @@
 import type { GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { ContentStore } from '../storage'
-import type { ReadPicture } from './readPicture'
+import type { Decoder, ReadPicture } from '../decoding'
+import { fail } from '../http'
 
 export type PictureVersion = {
   id: PictureId
@@ -17,6 +18,12 @@ export type PictureVersion = {
 /** A picture whose files are stored; nothing shows it yet. */
 export type PictureContent = Omit<PictureVersion, 'id' | 'version'>
 type Of = { id: PictureId; guideId: GuideId; by: PersonId; now: number; copiedFrom?: PictureId }
+
+/** Reads a picture from untrusted bytes and writes it anew, or says why it cannot be read. */
+export async function readPicture(decoder: Decoder, bytes: Uint8Array): Promise<ReadPicture> {
+  const read = await decoder.picture(bytes)
+  return read.ok ? read.picture : fail('not-a-picture', read.words)
+}
 
 /** Stores the files of a picture and its smaller ones. */
 export async function storeContent(

@@ -120,7 +120,7 @@ export async function applyBlackouts(
   if ((await findFacts(database, guideId))?.archived) fail('guide-archived', 'Take the guide out of the archive to change it.')
   const { areas, reach } = await planOf(database, caller, guideId, draft.document, places)
   const filled: Awaited<ReturnType<typeof fillPicture>>[] = []
-  for (const [id, rects] of areas) filled.push(await fillPicture(database, content, id, rects))
+  for (const [id, rects] of areas) filled.push(await fillPicture(database, parts, id, rects))
   const revision = await database.transaction(async (tx) => {
     const current = (await findDraft(tx, guideId, true)) ?? fail('not-found')
     if (current.revision !== draft.revision)

@@ -63,10 +63,10 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
     ],
   )
   await tx.rows(
-    `insert into edition_step (guide_id, edition, step_id, position, section, name, acknowledge)
-     select $1, $2, s.step_id, s.position, s.section, s.name, s.acknowledge
-     from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text, acknowledge boolean)`,
-    [guideId, number, JSON.stringify(steps.map(({ stepId, ...step }) => ({ step_id: stepId, ...step })))],
+    `insert into edition_step (guide_id, edition, step_id, position, section, name, acknowledge, least_ms)
+     select $1, $2, s.step_id, s.position, s.section, s.name, s.acknowledge, s.least_ms
+     from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text, acknowledge boolean, least_ms int)`,
+    [guideId, number, JSON.stringify(steps.map(({ stepId, leastMs, ...step }) => ({ step_id: stepId, least_ms: leastMs, ...step })))],
   )
   const pictures = [...new Set(stepsOf(draft.document).flatMap((step) => step.pictures.flatMap(storedPicturesOf)))]
   await tx.rows('insert into picture_use (guide_id, edition, picture_id) select $1, $2, unnest($3::text[])', [guideId, number, pictures])

@@ -13,7 +13,7 @@ import { saveDraftChanges } from './saveChanges'
 import { changesSince, deadAmong, findDraft, findEdition, findFacts, noteAndListPresent, sharedWith } from './store'
 
 export function guideRoutes(routes: Routes): void {
-  const { database: db, content, newId } = routes.parts
+  const { database: db, content, decoder, newId } = routes.parts
 
   route(routes, getDraft, async ({ params: { id } }, { caller, relations }) => {
     const [facts, draft, shared] = await Promise.all([findFacts(db, id), findDraft(db, id), sharedWith(db, id)])
@@ -50,7 +50,7 @@ export function guideRoutes(routes: Routes): void {
   })
 
   route(routes, addPicture, async ({ params: { id }, bytes }, { caller, now }) => {
-    const picture = await readPicture(bytes)
+    const picture = await readPicture(decoder, bytes)
     const pictureId = newId() as PictureId
     await storePicture(db, content, picture, { id: pictureId, guideId: id, by: caller.id, now })
     return { id: pictureId, widthPx: picture.widthPx, heightPx: picture.heightPx }

@@ -51,19 +51,23 @@ export async function findDraft(db: Db, id: GuideId, lock = false): Promise<Draf
   return row ? { revision: row.revision, document: readDocument(row.document) } : undefined
 }
 
-/** Creates a guide with its draft.
+/** A draft as it is stored: its JSON, and what lists show of it. */
+type DraftText = { documentText: string; title: string; kind: string }
+/** Creates a guide with its draft, given as a document or as its JSON.
  * @returns its number */
 export async function insertGuide(
   db: Db,
-  guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number },
+  guide: { id: GuideId; ownerId: PersonId; folderId: FolderId | null; now: number } & ({ document: GuideDocument } | { draft: DraftText }),
 ): Promise<number> {
+  const draft =
+    'draft' in guide ? guide.draft : { documentText: storable(guide.document), title: guide.document.title, kind: guide.document.kind }
   return db.transaction(async (tx) => {
     const at = new Date(guide.now)
     const row = await tx.one<{ number: number }>(
       `insert into guide (id, title, kind, owner_id, folder_id, created_at, changed_at, changed_by) values ($1, $2, $3, $4, $5, $6, $6, $4) returning number`,
-      [guide.id, guide.document.title, guide.document.kind, guide.ownerId, guide.folderId, at],
+      [guide.id, draft.title, draft.kind, guide.ownerId, guide.folderId, at],
     )
-    await tx.rows('insert into draft (guide_id, revision, document) values ($1, 0, $2)', [guide.id, storable(guide.document)])
+    await tx.rows('insert into draft (guide_id, revision, document) values ($1, 0, $2)', [guide.id, draft.documentText])
     return row!.number
   })
 }

@@ -35,6 +35,8 @@ export function buildApp(parts: Parts, routes: Routes, whoIs: readonly RequestHa
   app.disable('x-powered-by')
   app.set('etag', false)
   app.set('query parser', 'simple')
+  // Who sends, and whether by TLS, is what the trusted proxies say; whoever connects directly is taken as they are.
+  app.set('trust proxy', parts.config.trustedProxies)
   app.use(requestLog(parts.log, parts.newId))
   app.use(securityHeaders(parts.config.https))
   const { handler, close } = sessions(parts.config, parts.log)

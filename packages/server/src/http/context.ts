@@ -4,6 +4,7 @@ import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
 import type { Config } from '../config'
 import type { Database } from '../db'
+import type { Decoder } from '../decoding'
 import type { ContentStore } from '../storage'
 
 /** Who asks. */
@@ -18,8 +19,8 @@ export type Parts = {
   /** Epoch milliseconds, UTC. */
   clock: () => number
   newId: () => string
-  /** The built thread that reads texts. */
-  importWorker: URL
+  /** Reads strangers' files, in processes of their own. */
+  decoder: Decoder
   /** Folder of the built browser extension. */
   recorderDir: string
 }

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import express, { type RequestHandler, type Router } from 'express'
+import { fail } from './fail'
 
 const YEAR_MS = 365 * 86_400_000
 
@@ -22,12 +23,20 @@ const packed =
     next()
   }
 
+/** Pages and files are read only. */
+const onlyRead: RequestHandler = (req, res, next) => {
+  if (req.method === 'GET' || req.method === 'HEAD') return next()
+  res.setHeader('Allow', 'GET, HEAD')
+  fail('wrong-method', 'Pages and their files can only be read.')
+}
+
 /** The web pages: files under `/assets` for ever, and one page for every other address that a browser opens. */
 export function pages(webDir: string): Router {
   const router = express.Router()
   const assets = join(webDir, 'assets')
   router.use(
     '/assets',
+    onlyRead,
     packed(assets),
     express.static(assets, { maxAge: YEAR_MS, immutable: true, fallthrough: false, index: false, redirect: false }),
   )

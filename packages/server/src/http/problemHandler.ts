@@ -33,12 +33,18 @@ function fromExpress(error: { type?: string; status?: number; limit?: number }):
     case 'request.size.invalid':
       return new Refused('bad-request', 'The body did not arrive whole.')
     default:
-      return error.status === 400
-        ? new Refused('bad-request')
-        : error.status === 404 || error.status === 403
-          ? new Refused('not-found')
-          : null
+      return byStatus(error.status)
   }
+}
+
+/** What Express's own parts refuse by a number alone. */
+function byStatus(status: number | undefined): Refused | null {
+  if (status === undefined || status < 400 || status >= 500) return null
+  if (status === 404 || status === 403) return new Refused('not-found')
+  if (status === 405) return new Refused('wrong-method')
+  if (status === 412) return new Refused('precondition-failed')
+  if (status === 416) return new Refused('no-such-range')
+  return new Refused('bad-request')
 }
 
 /** The one place in which errors become answers. */

@@ -1,16 +1,22 @@
-import type { BodyOf, Endpoint, ParamsOf, QueryOf, ResponseOf } from '@jackdaw/contracts/endpoint'
+import { maxJsonBytes, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, type ResponseOf } from '@jackdaw/contracts/endpoint'
 import { KNOWS_GUIDE_BY, KNOWS_PERSON_BY, may, type Relation } from '@jackdaw/core/people'
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express'
 import * as z from 'zod/mini'
 import type { Caller, Context, Parts, RelationFinders } from './context'
 import { fail, type FieldError } from './fail'
 import { isWellFormed } from './isWellFormed'
-
-const MAX_JSON_BYTES = 4 * 1024 * 1024
+import { bytesReader, jsonReader } from './readJson'
+import { UploadBudget } from './uploadBudget'
 
 /** The routes as they are put together: the router, and the list of what it serves, which the rights test reads. */
-export type Routes = { router: Router; served: Endpoint[]; parts: Parts; relations: RelationFinders }
-export const newRoutes = (parts: Parts, relations: RelationFinders): Routes => ({ router: express.Router(), served: [], parts, relations })
+export type Routes = { router: Router; served: Endpoint[]; parts: Parts; relations: RelationFinders; uploads: UploadBudget }
+export const newRoutes = (parts: Parts, relations: RelationFinders): Routes => ({
+  router: express.Router(),
+  served: [],
+  parts,
+  relations,
+  uploads: new UploadBudget(),
+})
 
 type AnyEndpoint = Endpoint
 type Input<E> = { params: ParamsOf<E>; query: QueryOf<E>; body: BodyOf<E>; bytes: Buffer }
@@ -29,21 +35,29 @@ function read<T>(schema: z.ZodMiniType<T> | undefined, value: unknown, where: 'p
   return fail('invalid', `${errors[0]?.pointer ?? ''}: ${errors[0]?.detail ?? ''}`, errors)
 }
 
-const jsonReader = express.json({ limit: MAX_JSON_BYTES, strict: false })
+/** The layers that read the body of an endpoint. */
+function bodyReaders(routes: Routes, endpoint: AnyEndpoint): RequestHandler[] {
+  const { body, bytes } = endpoint
+  if (bytes) {
+    const takes = (req: Request) => Boolean(req.is([...bytes.types]))
+    return [routes.uploads.layer(bytes.maxBytes), bytesReader(bytes.maxBytes, takes)]
+  }
+  const most = maxJsonBytes(endpoint)
+  return body ? [routes.uploads.layer(most), jsonReader(most)] : []
+}
 
-function bodyReader(endpoint: AnyEndpoint): RequestHandler {
-  if (endpoint.bytes) return express.raw({ type: [...endpoint.bytes.types], limit: endpoint.bytes.maxBytes })
-  return endpoint.body ? jsonReader : (_req, _res, next) => next()
+const refuseIllFormed = (value: unknown, where: 'query' | 'body'): void => {
+  if (!isWellFormed(value))
+    fail('invalid', 'The text holds characters that no text can hold (NUL or half a surrogate pair).', [
+      { pointer: `/${where}`, detail: 'Not well-formed text' },
+    ])
 }
 
 function checkBody(endpoint: AnyEndpoint, req: Request): void {
   if (endpoint.bytes && !Buffer.isBuffer(req.body)) fail('wrong-type', `Send one of these: ${endpoint.bytes.types.join(', ')}.`)
   if (!endpoint.body) return
   if (req.body === undefined) fail(req.headers['content-type'] ? 'wrong-type' : 'bad-request', 'A JSON body is expected.')
-  if (!isWellFormed(req.body))
-    fail('invalid', 'The text holds characters that no text can hold (NUL or half a surrogate pair).', [
-      { pointer: '/body', detail: 'Not well-formed text' },
-    ])
+  refuseIllFormed(req.body, 'body')
 }
 
 /** What somebody is told who has not said who they are. */
@@ -67,7 +81,7 @@ async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller |
   return fail(knows.some((each) => may(caller.permissions, each, relations)) ? 'not-allowed' : 'not-found')
 }
 
-/** Puts an endpoint on the router: reads and checks the request, asks for rights, checks our own answer.
+/** Puts an endpoint on the router: asks for rights, then reads and checks the request, then checks our own answer.
  * A handler of a `file` endpoint writes its answer itself. */
 export function route<E extends AnyEndpoint>(
   routes: Routes,
@@ -77,18 +91,29 @@ export function route<E extends AnyEndpoint>(
   routes.served.push(endpoint)
   const { response } = endpoint
   const callerOf = (res: Response) => (res.locals[byRecorder(endpoint.access) ? 'recorder' : 'caller'] ?? null) as Caller | null
-  const handle = async (req: Request, res: Response): Promise<void> => {
+  /** Asks for rights before anything of the body is read. */
+  const before: RequestHandler = async (req, res, next) => {
+    res.locals['route'] = `${endpoint.method} ${endpoint.path}`
+    if (!endpoint.file) res.setHeader('Cache-Control', 'no-store')
     const caller = callerOf(res)
+    if (endpoint.access !== 'anyone' && !caller)
+      fail(notKnown(endpoint), byRecorder(endpoint.access) ? 'Pair it again; what was recorded is kept in the browser.' : undefined)
     const params = read(endpoint.params as z.ZodMiniType | undefined, req.params, 'params')
-    const relations = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
+    res.locals['params'] = params
+    res.locals['relations'] = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
+    next()
+  }
+  const handle = async (req: Request, res: Response): Promise<void> => {
     checkBody(endpoint, req)
+    refuseIllFormed(req.query, 'query')
     const input = {
-      params,
+      params: res.locals['params'] as unknown,
       query: read(endpoint.query, req.query, 'query'),
       body: read(endpoint.body, req.body, 'body'),
       bytes: req.body as Buffer,
     } as Input<E>
-    const answer = await handler(input, { caller: caller as Caller, relations, now: routes.parts.clock(), req, res })
+    const relations = res.locals['relations'] as ReadonlySet<Relation>
+    const answer = await handler(input, { caller: callerOf(res) as Caller, relations, now: routes.parts.clock(), req, res })
     if (endpoint.file) return
     if (!response) return void res.status(204).end()
     const checked = response.safeParse(answer)
@@ -96,13 +121,5 @@ export function route<E extends AnyEndpoint>(
       throw new Error(`our answer to ${endpoint.method} ${endpoint.path} is malformed: ${JSON.stringify(checked.error.issues.slice(0, 3))}`)
     res.json(checked.data)
   }
-  const before: RequestHandler = (req, res, next) => {
-    res.locals['route'] = `${endpoint.method} ${endpoint.path}`
-    if (!endpoint.file) res.setHeader('Cache-Control', 'no-store')
-    // Whoever is not signed in is told so before their body is read.
-    if (endpoint.access !== 'anyone' && !callerOf(res))
-      fail(notKnown(endpoint), byRecorder(endpoint.access) ? 'Pair it again; what was recorded is kept in the browser.' : undefined)
-    next()
-  }
-  routes.router[endpoint.method](endpoint.path, before, bodyReader(endpoint), handle)
+  routes.router[endpoint.method](endpoint.path, before, ...bodyReaders(routes, endpoint), handle)
 }

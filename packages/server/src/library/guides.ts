@@ -105,6 +105,8 @@ const mayWrite = async (db: Db, ids: readonly PersonId[], pointer: string): Prom
 /** Changes the facts about a guide that are not part of its text. */
 export async function updateGuide(db: Db, id: GuideId, change: GuideChange, now: number): Promise<void> {
   await db.transaction(async (tx) => {
+    // One change of a guide at a time: the lists of several would get mixed up.
+    await tx.rows('select 1 from guide where id = $1 for update', [id])
     if (change.folderId !== undefined) {
       await refuseMissingFolder(tx, change.folderId, '/body/folderId')
       await tx.rows('update guide set folder_id = $2 where id = $1', [id, change.folderId])

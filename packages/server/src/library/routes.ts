@@ -1,5 +1,5 @@
 import { changeFolder, changeGuide, createFolder, createGuide, listFolders, listGuides } from '@jackdaw/contracts/library'
-import { emptyDocument, paragraph } from '@jackdaw/core/guides'
+import { emptyDocument, paragraph, type Change } from '@jackdaw/core/guides'
 import { may } from '@jackdaw/core/people'
 import type { FolderId, GuideId, StepId } from '@jackdaw/core/shared'
 import { insertGuide, saveDraftChanges, findDraft } from '../guides'
@@ -57,17 +57,16 @@ export function libraryRoutes(routes: Routes): void {
     const handsOver = body.ownerId !== undefined || body.sharedWith !== undefined || body.archived !== undefined
     if (handsOver && !may(caller.permissions, 'guide.hand-over', relations))
       fail('not-allowed', 'Only the owner or a lead may hand over, share or archive a guide.')
-    await updateGuide(db, id, body, now)
-    if (body.title !== undefined) {
-      const draft = (await findDraft(db, id)) ?? fail('not-found')
-      await saveDraftChanges(
-        db,
-        newId,
-        caller,
-        id,
-        { baseRevision: draft.revision, changeSetId: newId(), changes: [{ type: 'set-facts', facts: { title: body.title } }] },
-        now,
-      )
-    }
+    const { title } = body
+    await db.transaction(async (tx) => {
+      await updateGuide(tx, id, { ...body, ...(body.archived === true ? { archived: undefined } : {}) }, now)
+      if (title !== undefined) {
+        const draft = (await findDraft(tx, id, true)) ?? fail('not-found')
+        const changes: Change[] = [{ type: 'set-facts', facts: { title } }]
+        await saveDraftChanges(tx, newId, caller, id, { baseRevision: draft.revision, changeSetId: newId(), changes }, now)
+      }
+      // Into the archive last, and out of it first: in there nothing can be changed.
+      if (body.archived === true) await updateGuide(tx, id, { archived: true }, now)
+    })
   })
 }

@@ -1,6 +1,7 @@
 import { findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
 import type { Request, RequestHandler } from 'express'
 import { fail, newCsrfToken, route, type Caller, type Parts, type Routes } from '../http'
+import { knownDevice, rememberDevice } from './knownDevices'
 import { verifyPassword } from './password'
 import { countTry, forgetOldTries, forgiveTries } from './signInGuard'
 import { findByMail, findCaller, findPeopleByName, listAllGroups } from './store'
@@ -30,8 +31,8 @@ const inSession = (req: Request, method: 'regenerate' | 'save' | 'destroy'): Pro
 export function peopleRoutes(routes: Routes): void {
   const { database: db, config, clock } = routes.parts
 
-  route(routes, signIn, async ({ body }, { req, now }) => {
-    const tried = { mail: body.mail, address: req.socket.remoteAddress ?? '' }
+  route(routes, signIn, async ({ body }, { req, res, now }) => {
+    const tried = { account: body.mail, address: req.ip ?? '', device: await knownDevice(db, req, body.mail, now) }
     const waitS = await countTry(db, tried, now)
     if (waitS > 0) fail('too-many-tries', `Wait ${Math.ceil(waitS / 60)} min, then try again.`, [], waitS)
     const found = await findByMail(db, body.mail)
@@ -39,6 +40,7 @@ export function peopleRoutes(routes: Routes): void {
       return fail('wrong-credentials', 'Check both and try again. Capital letters count in the password.')
     await forgiveTries(db, tried)
     await forgetOldTries(db, now)
+    await rememberDevice(db, req, res, found.caller.id, config.https, now)
     await inSession(req, 'regenerate')
     const csrf = newCsrfToken()
     Object.assign(req.session, { personId: found.caller.id, csrf, renewedAt: clock() })

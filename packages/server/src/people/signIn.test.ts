@@ -1,4 +1,5 @@
 import { SIGN_IN_LIMITS } from '@jackdaw/core/people'
+import { countTry } from './signInGuard'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Client, PASSWORD, smallCompany, startTestServer, type Company, type TestServer } from '../testing/testServer'
 
@@ -29,22 +30,51 @@ describe('signing in', () => {
     expect([wrong.status, unknown.status]).toEqual([401, 401])
     expect(await wrong.text()).toBe(await unknown.text())
   })
-  it('slows guessing down, counted over all servers, and lets the owner in after the wait', async () => {
+  it('slows guessing down, longer each time, counted over all servers, and lets the owner in after the wait', async () => {
     const statuses = []
     for (let i = 0; i < 7; i++) statuses.push((await tryIn(i % 2 === 0 ? server : other, 'STAFF@example.org', `guess ${i}`)).status)
     expect(statuses).toEqual([401, 401, 401, 401, 401, 429, 429])
-    const blocked = await tryIn(other, 'staff@example.org', PASSWORD)
-    expect(blocked.status).toBe(429)
-    expect(Number(blocked.headers.get('retry-after'))).toBeGreaterThan(60)
-    server.clock.now += SIGN_IN_LIMITS.windowMs
+    const wait = async () => Number((await tryIn(other, 'staff@example.org', PASSWORD)).headers.get('retry-after'))
+    expect(await wait()).toBe(60)
+    server.clock.now += 60_000
+    expect((await tryIn(server, 'staff@example.org', 'guess')).status).toBe(401)
+    expect(await wait()).toBe(120)
+    server.clock.now += 120_000
     expect((await tryIn(server, 'staff@example.org', PASSWORD)).status).toBe(200)
+  })
+  it('cannot be used to keep somebody out: on a device of theirs only their own failures count', async () => {
+    const owner = await company.as('manager')
+    // A stranger at many addresses uses up everything that is free for the account.
+    const { parts } = server
+    for (let i = 0; i < SIGN_IN_LIMITS.free.account + 20; i++)
+      await countTry(parts.database, { account: 'manager@example.org', address: `10.0.0.${i}`, device: null }, server.clock.now)
+    expect((await tryIn(server, 'manager@example.org', PASSWORD)).status).toBe(429)
+    expect((await owner.send('post', '/api/session', { mail: 'manager@example.org', password: PASSWORD })).status).toBe(200)
+    // The sign of a device is worth nothing for another account, and guesses on it are slowed, too.
+    const statuses = []
+    for (let i = 0; i < 6; i++)
+      statuses.push((await owner.send('post', '/api/session', { mail: 'manager@example.org', password: 'guess' })).status)
+    expect(statuses).toEqual([401, 401, 401, 401, 401, 429])
+    server.clock.now += SIGN_IN_LIMITS.forgottenAfterMs
+  })
+  it('does not count a right password against the account when it is the address that has to wait', async () => {
+    await server.parts.database.rows('delete from sign_in_failure')
+    const mails = Array.from({ length: SIGN_IN_LIMITS.free.address }, (_, i) => `nobody${i}@example.org`)
+    for (const mail of mails) await tryIn(server, mail, 'guess')
+    for (let i = 0; i < 8; i++) expect((await tryIn(server, 'outsider@example.org', PASSWORD)).status).toBe(429)
+    const rows = await server.parts.database.rows<{ failures: number }>(
+      `select failures from sign_in_failure where key like 'account:%' order by failures desc`,
+    )
+    expect(rows[0]!.failures).toBeLessThan(5)
+    server.clock.now += SIGN_IN_LIMITS.forgottenAfterMs
+    expect((await tryIn(server, 'outsider@example.org', PASSWORD)).status).toBe(200)
   })
   it('is not fooled by tries at the same moment', async () => {
     const statuses = (
       await Promise.all(Array.from({ length: 12 }, (_, i) => tryIn(i % 2 === 0 ? server : other, 'author@example.org', 'guess')))
     ).map((response) => response.status)
-    expect(statuses.filter((status) => status === 401)).toHaveLength(SIGN_IN_LIMITS.perMail)
-    server.clock.now += SIGN_IN_LIMITS.windowMs
+    expect(statuses.filter((status) => status === 401)).toHaveLength(SIGN_IN_LIMITS.free.pair)
+    server.clock.now += SIGN_IN_LIMITS.forgottenAfterMs
   })
   it('gives a new session, so that one planted beforehand is worth nothing', async () => {
     const first = await company.as('lead')

@@ -219,7 +219,10 @@ describe('acts that are no good', () => {
       occurredAt: START,
       passed: true,
     }
-    expect((await staff.send('post', '/api/events', { sentAt: START, events: [claimed] })).status).toBe(422)
+    expect(await staff.json('post', '/api/events', { sentAt: START, events: [claimed] })).toMatchObject({
+      taken: 0,
+      refused: [{ id: claimed.id, why: 'malformed' }],
+    })
   })
 })
 

@@ -4,6 +4,7 @@ import { readDocument } from '@jackdaw/core/guides'
 import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { picturesOfEdition } from '../files'
+import { noteGiven } from '../events'
 import { amendedAt, findEdition } from '../guides'
 import { fail, route, type Routes } from '../http'
 import { actInTest, attemptsOf, findTest, giveUpTest, openTest } from './attempts'
@@ -18,11 +19,13 @@ type Standing = {
   last_step_id: StepId | null
   finished_edition: number | null
   owner: string
+  given: boolean
 }
 
 const standingOf = (db: Db, id: GuideId, personId: PersonId): Promise<Standing | undefined> =>
   db.one<Standing>(
-    `select g.number, g.newest_edition, g.required_edition, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_step_id, r.finished_edition, o.name as owner
+    `select g.number, g.newest_edition, g.required_edition, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_step_id, r.finished_edition, o.name as owner,
+       exists (select 1 from edition_given x where x.guide_id = g.id and x.person_id = $2 and x.edition = g.newest_edition) as given
      from guide g join person o on o.id = g.owner_id left join assignment a on a.item_kind = 'guide' and a.item_id = g.id and a.person_id = $2
      left join reading r on r.guide_id = g.id and r.person_id = $2 where g.id = $1`,
     [id, personId],
@@ -30,7 +33,7 @@ const standingOf = (db: Db, id: GuideId, personId: PersonId): Promise<Standing |
 
 export function playerRoutes(routes: Routes): void {
   const { database: db } = routes.parts
-  route(routes, getReader, async ({ params: { id } }, { caller }) => {
+  route(routes, getReader, async ({ params: { id } }, { caller, now }) => {
     const standing = await standingOf(db, id, caller.id)
     if (!standing || standing.newest_edition === null) return fail('not-found', 'This guide has not been published yet.')
     const [edition, steps, pictures, amended, reader] = await Promise.all([
@@ -44,6 +47,7 @@ export function playerRoutes(routes: Routes): void {
       ruledBy(db, caller.id),
     ])
     if (!edition) return fail('not-found')
+    if (!standing.given) await noteGiven(db, caller.id, [{ guideId: id, edition: edition.number }], now)
     const seen = steps.flatMap((step) => (step.viewed ? [step.step_id] : []))
     return {
       guideId: id,

@@ -7,7 +7,7 @@ import {
   type ShotId,
   type StoredShot,
 } from '@jackdaw/core/recording'
-import { emptyDocument, stepsOf, type Change, type GuideItem } from '@jackdaw/core/guides'
+import { applyAll, emptyDocument, stepsOf, type Change, type GuideItem, type ItemId } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { adoptPicture, storePictureText } from '../files'
@@ -106,8 +106,10 @@ async function writeDraft(
   const draft = draftFrom(actions, { language: recording.language, newId, storedShot: (shotId) => ids.get(shotId) })
   if (draft.items.length === 0) return fail('invalid', 'What was done undid itself, so no step is left to write.')
   const steps = stepsOf({ ...emptyDocument('', 'how-to'), items: draft.items })
-  const guideId = recording.target?.guideId ?? (newId() as GuideId)
-  if (!recording.target)
+  // Where the guide has no room for the steps, they become a guide of their own: nothing that was recorded is lost.
+  const target = recording.target && (await hasRoomFor(tx, recording.target.guideId, draft.items)) ? recording.target : null
+  const guideId = target?.guideId ?? (newId() as GuideId)
+  if (!target)
     await insertGuide(tx, {
       id: guideId,
       document: { ...emptyDocument(draft.title, 'how-to'), language: recording.language, items: draft.items },
@@ -125,7 +127,7 @@ async function writeDraft(
     if (stored) await storePictureText(tx, stored.id, textInPicture(action, stored))
   }
   await forgetTextBoxes(tx, recording.id)
-  if (recording.target) await insertInto(tx, newId, caller, guideId, recording.target.after, draft.items, now)
+  if (target) await insertInto(tx, newId, caller, guideId, target.after, draft.items, now)
   return {
     guideId,
     steps: steps.length,
@@ -133,6 +135,14 @@ async function writeDraft(
     firstStep: steps.find((step) => step.check)?.id ?? steps[0]?.id ?? null,
   }
 }
+
+async function hasRoomFor(tx: Db, guideId: GuideId, items: readonly GuideItem[]): Promise<boolean> {
+  const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
+  return applyAll(insertItems(items, null), draft.document).limit === null
+}
+
+const insertItems = (items: readonly GuideItem[], after: string | null): Change[] =>
+  items.map((item, i): Change => ({ type: 'insert-item', item, after: (i === 0 ? after : items[i - 1]!.id) as ItemId | null }))
 
 /** Puts the steps into an existing guide, as changes like any author's. A place that is gone meanwhile means the end. */
 async function insertInto(
@@ -147,10 +157,6 @@ async function insertInto(
   const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
   const place =
     after !== null && !draft.document.items.some((item) => item.id === after) ? (draft.document.items.at(-1)?.id ?? null) : after
-  const changes = items.map((item, i): Change => ({
-    type: 'insert-item',
-    item,
-    after: (i === 0 ? place : items[i - 1]!.id) as Extract<Change, { type: 'insert-item' }>['after'],
-  }))
+  const changes = insertItems(items, place)
   await saveDraftChanges(tx, newId, caller, guideId, { baseRevision: draft.revision, changeSetId: newId(), changes }, now)
 }

@@ -55,8 +55,8 @@ function pairingRoutes(routes: Routes): void {
     res.type('application/zip').send(zip)
   })
   route(routes, pairRecorder, async ({ body }, { req, now }) => {
-    const address = req.socket.remoteAddress ?? ''
-    const tried = { mail: `pairing from ${address}`, address }
+    const address = req.ip ?? ''
+    const tried = { account: `pairing from ${address}`, address, device: null }
     const waitS = await countTry(db, tried, now)
     if (waitS > 0) fail('too-many-tries', `Wait ${Math.ceil(waitS / 60)} min, then try again.`, [], waitS)
     const paired = await pair(db, newId, body, now)
@@ -72,7 +72,7 @@ function pairingRoutes(routes: Routes): void {
 }
 
 function intakeRoutes(routes: Routes): void {
-  const { database: db, content } = routes.parts
+  const { database: db, content, decoder } = routes.parts
   const open = async (id: RecordingId, caller: Caller) => {
     const recording = (await findRecording(db, id, caller.id)) ?? fail('not-found')
     if (recording.outcome) fail('recording-over', 'It has become a draft already; nothing can be added to it.')
@@ -99,7 +99,7 @@ function intakeRoutes(routes: Routes): void {
     const known = (await shotsOf(db, params.id)).find((shot) => shot.shotId === params.shotId)
     if (known) return { widthPx: known.widthPx, heightPx: known.heightPx }
     if ((await countShots(db, params.id)) >= MAX_SHOTS) fail('recording-full', `A recording holds ${MAX_SHOTS} pictures.`)
-    const picture = await readPicture(bytes)
+    const picture = await readPicture(decoder, bytes)
     await insertShot(db, params.id, { shotId: params.shotId, ...(await storeContent(content, picture)) })
     return { widthPx: picture.widthPx, heightPx: picture.heightPx }
   })

@@ -21,7 +21,7 @@ const stateSql = (now: string, soon: string): string => `case
 /** Everyone with an assignment or a reading of guides; bound: $1 now, $2 soon, $3 manager or null. */
 const STANDING = `
   select k.item_id as guide_id, k.person_id, a.id is not null as assigned, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at,
-    r.first_at, r.last_at, coalesce(r.active_ms, 0)::float8 as active_ms, r.finished_at, r.finished_edition,
+    r.first_at, r.last_at, coalesce(r.active_ms, 0)::float8 as active_ms, r.finished_at, r.finished_edition, coalesce(r.finished_attested, false) as finished_attested,
     g.number, g.published_title as title, g.newest_edition, g.required_edition, e.steps, ${stateSql('$1', '$2')} as state
   from (select item_id, person_id from assignment where item_kind = 'guide' union select guide_id, person_id from reading union select guide_id, person_id from way_use) k
   join guide g on g.id = k.item_id and g.newest_edition is not null join edition e on e.guide_id = g.id and e.number = g.newest_edition
@@ -37,7 +37,8 @@ const standing = (scope: Scope, now: number): unknown[] => [
 
 const COUNTS = `count(*)::int as people, count(*) filter (where state = 'done')::int as done, count(*) filter (where state = 'in-progress')::int as "inProgress",
   count(*) filter (where state = 'not-started')::int as "notStarted", count(*) filter (where state = 'due-soon')::int as "dueSoon",
-  count(*) filter (where state = 'late')::int as late, count(*) filter (where state = 'out-of-date')::int as "outOfDate"`
+  count(*) filter (where state = 'late')::int as late, count(*) filter (where state = 'out-of-date')::int as "outOfDate",
+  count(*) filter (where state = 'done' and not finished_attested)::int as claimed`
 
 const SEEN = `(select count(*)::int from reading_step s join edition_step x on x.guide_id = s.guide_id and x.edition = w.newest_edition and x.step_id = s.step_id
   where s.guide_id = w.guide_id and s.person_id = w.person_id and s.viewed_edition >= w.required_edition)`
@@ -52,6 +53,7 @@ type StandingRow = {
   last_at: Date | null
   finished_at: Date | null
   finished_edition: number | null
+  finished_attested: boolean
   assigned: boolean
 }
 const recordOf = (row: StandingRow) => ({
@@ -65,6 +67,7 @@ const recordOf = (row: StandingRow) => ({
   lastAt: row.last_at?.getTime() ?? null,
   finishedAt: row.finished_at?.getTime() ?? null,
   finishedEdition: row.finished_edition,
+  finishedAttested: row.finished_attested,
   ways: NO_WAYS,
 })
 
@@ -201,6 +204,7 @@ const nested = (row: Counts): Counts => ({
   dueSoon: row.dueSoon,
   late: row.late,
   outOfDate: row.outOfDate,
+  claimed: row.claimed,
 })
 
 /** Guides with how far their people are; those with the most people who are late come first. */

@@ -1,7 +1,11 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes, webcrypto } from 'node:crypto'
 import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import type { ContentStore } from './contentStore'
+
+/** Counted off the event loop: large files would hold it up. */
+const sha256 = async (bytes: Uint8Array): Promise<string> =>
+  Buffer.from(await webcrypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)).toString('hex')
 
 const HASH = /^[0-9a-f]{64}$/
 
@@ -14,7 +18,7 @@ export function localStore(folder: string): ContentStore {
   const missing = (error: unknown) => (error as NodeJS.ErrnoException).code === 'ENOENT'
   return {
     async put(bytes) {
-      const hash = createHash('sha256').update(bytes).digest('hex')
+      const hash = await sha256(bytes)
       const path = pathOf(hash)
       const there = await stat(path).catch((error: unknown) => (missing(error) ? null : Promise.reject(error)))
       if (there?.size === bytes.length) return hash

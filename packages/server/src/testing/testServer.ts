@@ -12,6 +12,7 @@ import { inject } from 'vitest'
 import { buildServer, realParts, type BuiltServer } from '../buildServer'
 import type { Config } from '../config'
 import { openDatabase } from '../db'
+import { Decoder } from '../decoding'
 import { demoServices } from '../demoServices'
 import type { Parts } from '../http'
 
@@ -54,6 +55,7 @@ export async function startTestServer(
     webDir: '',
     company: 'Larkmoor Glasshouses',
     https: false,
+    trustedProxies: [],
     logLevel: 'silent',
     dbConnections: 8,
     demo: false,
@@ -61,7 +63,7 @@ export async function startTestServer(
   }
   const parts: Parts = realParts(config, {
     clock: () => clock.now,
-    importWorker: pathToFileURL(join(process.cwd(), 'dist/server/importWorker.mjs')),
+    decoder: new Decoder(pathToFileURL(join(process.cwd(), 'dist/server/decoding.mjs'))),
     recorderDir: join(process.cwd(), 'dist/recorder'),
   })
   const built = buildServer(parts)
@@ -112,7 +114,10 @@ export class Client {
   async signIn(mail: string, password = PASSWORD): Promise<this> {
     const response = await this.send('post', '/api/session', { mail, password })
     if (response.status !== 200) throw new Error(`sign-in: ${response.status} ${await response.text()}`)
-    this.cookie = response.headers.getSetCookie()[0]?.split(';')[0] ?? ''
+    this.cookie = response.headers
+      .getSetCookie()
+      .map((each) => each.split(';')[0]!)
+      .join('; ')
     this.csrf = ((await response.json()) as { csrf: string }).csrf
     return this
   }

@@ -10,12 +10,24 @@ const open = (): Promise<IDBPDatabase<Schema>> =>
     upgrade: (db) => void db.createObjectStore('events', { keyPath: 'id' }).createIndex('person', 'personId'),
   }))
 
+/** What was refused has a database of its own: a new form of the first one would wait for every old tab to close. */
+interface RefusedSchema extends DBSchema {
+  refused: { key: string; value: { id: string; personId: string; event: UsageEvent; why: string; at: number } }
+}
+let openedRefused: Promise<IDBPDatabase<RefusedSchema>> | undefined
+const openRefused = (): Promise<IDBPDatabase<RefusedSchema>> =>
+  (openedRefused ??= openDB<RefusedSchema>('jackdaw-refused-events', 1, {
+    upgrade: (db) => void db.createObjectStore('refused', { keyPath: 'id' }),
+  }))
+
 /** Where events wait for the server, so that neither a lost network nor a closed tab loses any. */
 export type KeptEvents = {
   keep(personId: string, event: UsageEvent): Promise<void>
   oldest(personId: string, most: number): Promise<UsageEvent[]>
   drop(ids: readonly string[]): Promise<void>
   count(personId: string): Promise<number>
+  /** Keeps what the server would not take apart, with the reason: it is not sent again, and not lost. */
+  setAside(personId: string, event: UsageEvent, why: string): Promise<void>
 }
 
 /** Events kept in the browser's own database. */
@@ -31,6 +43,9 @@ const eventsInBrowser: KeptEvents = {
     await Promise.all([...ids.map((id) => work.store.delete(id)), work.done])
   },
   count: async (personId) => (await open()).countFromIndex('events', 'person', personId),
+  async setAside(personId, event, why) {
+    await (await openRefused()).put('refused', { id: event.id, personId, event, why, at: Date.now() })
+  },
 }
 
 /** Events kept in memory only, for browsers that refuse their database (private windows of some). */
@@ -47,6 +62,8 @@ function eventsInMemory(): KeptEvents {
       ),
     drop: (ids) => Promise.resolve(ids.forEach((id) => kept.delete(id))),
     count: (personId) => Promise.resolve(of(personId).length),
+    // Told in the log of the device; without a database there is no other place.
+    setAside: () => Promise.resolve(),
   }
 }
 

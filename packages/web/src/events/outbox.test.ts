@@ -72,16 +72,32 @@ describe('the outbox (in a browser without a database of its own)', () => {
     }
     expect(await outbox.leaveNoEvents()).toBe(5)
   })
-  it('lets go of what the server will never take, so that the rest gets through', async () => {
+  it('sets aside what the server will never take, tells it, and gets all the rest through', async () => {
     outbox.startOutbox('me')
-    world.answer = () => problem(422)
-    await outbox.record(anEvent())
+    world.answer = () => 'cut'
+    const events = Array.from({ length: 120 }, anEvent)
+    for (const event of events) await outbox.record(event)
     await outbox.flush()
-    world.answer = (sent) => Response.json({ taken: sent.events.length, refused: [] })
-    const good = anEvent()
-    await outbox.record(good)
+    // A server that refuses a batch as a whole for one event in it.
+    const taken: string[] = []
+    world.answer = (sent) => {
+      if (sent.events.some((event) => event.id === events[77]!.id)) return problem(422)
+      taken.push(...sent.events.map((event) => event.id))
+      return Response.json({ taken: sent.events.length, refused: [] })
+    }
     await outbox.flush()
-    expect(idsSent().at(-1)).toBe(good.id)
+    expect(taken.sort()).toEqual(events.flatMap((event, n) => (n === 77 ? [] : [event.id])).sort())
+    expect(console.warn).toHaveBeenCalledWith(expect.stringContaining('did not take'), 'malformed', expect.anything(), events[77])
+    expect(await outbox.leaveNoEvents()).toBe(0)
+  })
+  it('sets aside each event that is answered as refused, and only that', async () => {
+    outbox.startOutbox('me')
+    const events = [anEvent(), anEvent(), anEvent()]
+    world.answer = () => Response.json({ taken: 2, refused: [{ at: 1, id: events[1]!.id, why: 'unknown-step' }] })
+    for (const event of events) await outbox.record(event)
+    await outbox.flush()
+    const told = vi.mocked(console.warn).mock.calls.filter(([words]) => String(words).includes('did not take'))
+    expect(told.map(([, why]) => why)).toContain('unknown-step')
     expect(await outbox.leaveNoEvents()).toBe(0)
   })
   it('never sends one person’s reading in the name of another', async () => {

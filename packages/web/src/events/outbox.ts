@@ -1,4 +1,4 @@
-import { sendEvents } from '@jackdaw/contracts/reading'
+import { sendEvents, type RefusedEvent } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/events'
 import { useSyncExternalStore } from 'react'
 import { ApiProblem, call, Unreachable } from '../api'
@@ -12,6 +12,7 @@ let place: Promise<KeptEvents> | undefined
 const kept = (): Promise<KeptEvents> => (place ??= placeForEvents())
 let personId: string | null = null
 let sending: Promise<void> | null = null
+let most = BATCH
 let timer: ReturnType<typeof setTimeout> | undefined
 let state = { waiting: 0, refused: 0 }
 const listeners = new Set<() => void>()
@@ -47,21 +48,40 @@ function schedule(afterMs: number): void {
   timer = setTimeout(() => void flush(), afterMs)
 }
 
+/** What the server does not take is kept apart on this device and told in its log; the rest has gone through. */
+async function setAside(owner: string, events: readonly UsageEvent[], refused: readonly RefusedEvent[]): Promise<void> {
+  if (refused.length === 0) return
+  const place = await kept()
+  for (const { at, why, detail } of refused) {
+    const event = events[at]
+    if (!event) continue
+    console.warn('The server did not take an event of this device:', why, detail ?? '', event)
+    await place.setAside(owner, event, why)
+  }
+  tell({ refused: state.refused + refused.length })
+}
+
 async function sendOnce(owner: string, keepalive: boolean): Promise<boolean> {
-  const events = await (await kept()).oldest(owner, keepalive ? 50 : BATCH)
+  const events = await (await kept()).oldest(owner, keepalive ? 50 : most)
   if (events.length === 0) return false
-  const answer = await call(sendEvents, { body: { sentAt: Date.now(), events }, keepalive })
+  try {
+    const answer = await call(sendEvents, { body: { sentAt: Date.now(), events }, keepalive })
+    await setAside(owner, events, answer.refused)
+    most = Math.min(BATCH, most * 2)
+  } catch (error) {
+    if (!(error instanceof ApiProblem) || ![413, 422].includes(error.problem.status)) throw error
+    // The batch as a whole was refused: it is sent in smaller parts, until the one event that is the cause stands alone.
+    if (events.length > 1) {
+      most = Math.max(1, Math.floor(events.length / 4))
+      return true
+    }
+    await setAside(owner, events, [{ at: 0, id: events[0]!.id, why: 'malformed', detail: error.problem.detail ?? error.problem.title }])
+  }
   await (await kept()).drop(events.map((event) => event.id))
-  if (answer.refused.length > 0) tell({ refused: state.refused + answer.refused.length })
   return true
 }
 
-async function letGo(owner: string): Promise<void> {
-  const place = await kept()
-  await place.drop((await place.oldest(owner, BATCH)).map((event) => event.id))
-}
-
-/** Sends what waits. Events that the server will never take (422) are let go; everything else stays until it is taken. */
+/** Sends what waits. Events that the server will never take are set aside; everything else stays until it is taken. */
 export function flush(keepalive = false): Promise<void> {
   if (personId === null) return Promise.resolve()
   const owner = personId
@@ -70,7 +90,6 @@ export function flush(keepalive = false): Promise<void> {
       while (await sendOnce(owner, keepalive)) if (keepalive) break
     } catch (error) {
       if (!(error instanceof ApiProblem || error instanceof Unreachable)) throw error
-      if (error instanceof ApiProblem && error.problem.status === 422) await letGo(owner)
     } finally {
       sending = null
       tell({ waiting: await (await kept()).count(owner) })

@@ -7,6 +7,7 @@ import { addressOf } from '../api'
 import { useMe } from '../people'
 import { buttonClass, dayOf, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
 import { usePersonRecords } from './queries'
+import { Claimed } from './Claimed'
 import { WaysUsedWords } from './WaysUsedWords'
 
 /** One person's guides: what they have been given or have opened, and how far they are. */
@@ -69,6 +70,7 @@ export function PersonPage() {
                         </td>
                         <td className="py-2 pr-4">
                           <StateMark state={row.state} dueOn={row.dueOn} />
+                          <Claimed record={row} />
                         </td>
                         <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn ? dayOf(row.dueOn) : '–'}</td>
                         <td className="py-2 pr-4 whitespace-nowrap hidden sm:table-cell">

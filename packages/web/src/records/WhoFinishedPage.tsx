@@ -26,6 +26,7 @@ import {
 } from '../ui'
 import { useDropOff, useWhoFinished } from './queries'
 import { WayStepsRuler } from './WayStepsRuler'
+import { Claimed, ClaimedLine } from './Claimed'
 import { WaysUsedWords } from './WaysUsedWords'
 
 export function WhoFinishedPage() {
@@ -93,6 +94,7 @@ export function WhoFinishedPage() {
                 state={state}
                 onState={(next) => set({ state: next === state ? undefined : next, stopped: undefined })}
               />
+              <ClaimedLine claimed={counts.claimed} />
               <SoloLine counts={soloCounts} solo={solo} onSolo={(next) => set({ solo: next === solo ? undefined : next })} />
               <form
                 className="flex flex-wrap gap-2 items-center my-3"
@@ -197,6 +199,7 @@ function PeopleTable({
               </td>
               <td className="py-2 pr-4">
                 <StateMark state={row.state} dueOn={row.dueOn} />
+                <Claimed record={row} />
               </td>
               <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn ? dayOf(row.dueOn) : '–'}</td>
               <td className="py-2 pr-4 whitespace-nowrap">

@@ -1,5 +1,11 @@
 /** Forms of number; all other English stands where it is used. */
 export const english: Record<string, string> = {
+  '{{count}} of those who are done are claimed: they finished in less time than the words take, or their device told it all at once._one':
+    'One of those who are done is claimed: it was finished in less time than the words take, or their device told it all at once.',
+  '{{count}} of those who are done are claimed: they finished in less time than the words take, or their device told it all at once._other':
+    '{{count}} of those who are done are claimed: they finished in less time than the words take, or their device told it all at once.',
+  '{{count}} tries at a step_one': '{{count}} try at a step',
+  '{{count}} tries at a step_other': '{{count}} tries at a step',
   '{{count}} tries_one': '{{count}} try',
   '{{count}} tries_other': '{{count}} tries',
   '{{count}} tries left at this step_one': '{{count}} try left at this step',

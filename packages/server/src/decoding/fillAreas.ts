@@ -1,6 +1,6 @@
 import type { Rect } from '@jackdaw/core/guides'
 import sharp from 'sharp'
-import { readPicture, type ReadPicture } from './readPicture'
+import { readPicture, type ReadPicture, type Unreadable } from './readPicture'
 
 /** The flat fill: ink. */
 const FILL = { r: 0x17, g: 0x21, b: 0x2b }
@@ -11,7 +11,11 @@ const SMOOTHED_PX = 8
 
 /** Fills areas of a stored picture and makes all that is derived from it anew. Nothing of what stood there is left in the answer.
  * @param areas in pixels of the picture */
-export async function fillAreas(full: Buffer, mediaType: string, areas: readonly Rect[]): Promise<ReadPicture> {
+export async function fillAreas(
+  full: Buffer,
+  mediaType: string,
+  areas: readonly Rect[],
+): Promise<{ ok: true; picture: ReadPicture } | Unreadable> {
   const moving = mediaType === 'image/gif'
   const picture = sharp(full, { animated: moving })
   const meta = await picture.metadata()

@@ -1,0 +1,23 @@
+import type { ImportedDraft } from '@jackdaw/core/exchange'
+import type { Rect } from '@jackdaw/core/guides'
+import type { ReadPicture, Unreadable } from './readPicture'
+
+/** A draft read from a text: the document as JSON, what it waits for, and what has no place in it. */
+export type ReadText = { documentText: string } & Omit<ImportedDraft, 'document'>
+/** A draft as it can be stored: its pictures settled. */
+export type SettledText = { documentText: string; title: string; kind: string; steps: number; sections: number }
+
+/** What is done with strangers' bytes in a process of its own: what goes in, and what comes back. */
+export type Jobs = {
+  picture: { asked: { bytes: Uint8Array }; done: { picture: ReadPicture } }
+  fill: { asked: { full: Uint8Array; mediaType: string; areas: readonly Rect[] }; done: { picture: ReadPicture } }
+  markdown: { asked: { source: string; fileName: string }; done: { draft: ReadText } }
+  settle: { asked: { draft: Pick<ReadText, 'documentText' | 'pictures'>; found: readonly string[] }; done: { settled: SettledText } }
+}
+export type JobKind = keyof Jobs
+/** What came of a job: its result, or in words why there is none. */
+export type Outcome<K extends JobKind> = ({ ok: true } & Jobs[K]['done']) | Unreadable
+
+/** A job on its way to the process, and its answer. `rss`: bytes that the process holds after it. */
+export type JobMessage = { [K in JobKind]: { n: number; kind: K; asked: Jobs[K]['asked'] } }[JobKind]
+export type AnswerMessage = { n: number; outcome: Outcome<JobKind>; rss: number }

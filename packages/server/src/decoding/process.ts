@@ -1,0 +1,65 @@
+import { randomFillSync } from 'node:crypto'
+import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
+import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import { fillAreas } from './fillAreas'
+import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome } from './jobs'
+import { readPicture } from './readPicture'
+
+// The process in which strangers' files are read: with limits on memory, killed when it takes too long, holding nothing of the server's.
+
+const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789_-'
+const pool = Buffer.alloc(8_400)
+let used = pool.length
+/** Ids from a pool of random bytes: a large text needs thousands. */
+const newId = (): string => {
+  if (used + 21 > pool.length) {
+    randomFillSync(pool)
+    used = 0
+  }
+  let id = ''
+  for (let i = 0; i < 21; i++) id += ALPHABET[pool[used++]! & 63]
+  return id
+}
+
+function markdown({ source, fileName }: Jobs['markdown']['asked']): Outcome<'markdown'> {
+  const read = importMarkdown(source, fileName, newId)
+  if (!read.ok) return read
+  const { document, ...rest } = read.draft
+  return { ok: true, draft: { documentText: JSON.stringify(document), ...rest } }
+}
+
+function settle({ draft, found }: Jobs['settle']['asked']): Outcome<'settle'> {
+  const waiting = { ...draft, document: JSON.parse(draft.documentText) as GuideDocument, notPlaced: [] }
+  const { document } = settlePictures(waiting, new Set(found))
+  const steps = stepsOf(document).length
+  const { title, kind, items } = document
+  return { ok: true, settled: { documentText: JSON.stringify(document), title, kind, steps, sections: items.length - steps } }
+}
+
+async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
+  switch (job.kind) {
+    case 'picture':
+      return readPicture(Buffer.from(job.asked.bytes))
+    case 'fill':
+      return fillAreas(Buffer.from(job.asked.full), job.asked.mediaType, job.asked.areas)
+    case 'markdown':
+      return markdown(job.asked)
+    case 'settle':
+      return settle(job.asked)
+  }
+}
+
+process.on('message', (job: JobMessage) => {
+  carryOut(job)
+    .catch((error: unknown): Outcome<JobKind> => {
+      // Deep nesting ends in a full stack; the process is as good as before.
+      if (error instanceof RangeError) return { ok: false, words: 'The file is built in a way that cannot be read: too deep, or too long.' }
+      throw error
+    })
+    .then((outcome) => process.send!({ n: job.n, outcome, rss: process.memoryUsage.rss() } satisfies AnswerMessage))
+    .catch((error: unknown) => {
+      process.stderr.write(`decoding failed: ${(error as Error).stack}\n`)
+      process.exit(1)
+    })
+})
+process.on('disconnect', () => process.exit(0))

@@ -1,0 +1,36 @@
+import { createHash, randomBytes } from 'node:crypto'
+import type { PersonId } from '@jackdaw/core/shared'
+import type { Request, Response } from 'express'
+import type { Db } from '../db'
+
+const COOKIE = 'jackdaw-device'
+const YEAR_MS = 365 * 86_400_000
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
+
+/** The sign of a browser on which somebody has signed in before; `null` when it shows none. */
+function tokenIn(req: Request): string | null {
+  const found = new RegExp(`(?:^|;\\s*)${COOKIE}=([A-Za-z0-9_-]{32})(?:;|$)`).exec(req.headers.cookie ?? '')
+  return found?.[1] ?? null
+}
+
+/** The hash of the browser's sign when the owner of this account has signed in with it before; `null` otherwise. */
+export async function knownDevice(db: Db, req: Request, mail: string, now: number): Promise<string | null> {
+  const token = tokenIn(req)
+  if (!token) return null
+  const row = await db.one<{ hash: string }>(
+    'select d.hash from known_device d join person p on p.id = d.person_id where d.hash = $1 and lower(p.mail) = lower($2) and d.seen_at > $3',
+    [hashOf(token), mail, new Date(now - YEAR_MS)],
+  )
+  return row?.hash ?? null
+}
+
+/** Remembers that somebody has signed in with this browser, for a year from the last time. */
+export async function rememberDevice(db: Db, req: Request, res: Response, personId: PersonId, https: boolean, now: number): Promise<void> {
+  const token = tokenIn(req) ?? randomBytes(24).toString('base64url')
+  await db.rows('delete from known_device where seen_at <= $1', [new Date(now - YEAR_MS)])
+  await db.rows(
+    'insert into known_device (hash, person_id, seen_at) values ($1, $2, $3) on conflict (hash, person_id) do update set seen_at = excluded.seen_at',
+    [hashOf(token), personId, new Date(now)],
+  )
+  res.cookie(COOKIE, token, { httpOnly: true, sameSite: 'lax', secure: https, maxAge: YEAR_MS, path: '/api/session' })
+}
