@@ -1,14 +1,21 @@
 import * as z from 'zod/mini'
 
+const KINDS = new WeakMap<object, string>()
 const ID = /^[A-Za-z0-9_-]{21}$/
 
 /** Schema of a branded id: 21 characters of the URL-safe alphabet, made at random by whoever creates the thing.
  * @param brand the name of the thing, so that two kinds of id cannot be mixed up */
-export const idOf = <B extends string>(brand: B) =>
-  z
+export const idOf = <B extends string>(brand: B) => {
+  const schema = z
     .string()
     .check(z.regex(ID, `Not an id of a ${brand}`))
     .brand<B>()
+  KINDS.set(schema, brand)
+  return schema
+}
+
+/** What kind of thing a schema is the id of; `undefined` when it is none. */
+export const kindOfId = (schema: object): string | undefined => KINDS.get(schema)
 
 /** Id of a person. */
 export const PersonId = idOf('person')

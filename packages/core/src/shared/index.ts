@@ -1,4 +1,4 @@
-export { idOf, PersonId, TeamId, RoleId, SiteId, DepartmentId, FolderId, GuideId, StepId, SectionId, PictureId } from './ids'
+export { idOf, kindOfId, PersonId, TeamId, RoleId, SiteId, DepartmentId, FolderId, GuideId, StepId, SectionId, PictureId } from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'
 export { localDateAt, addDays, endOfLocalDay, daysBetween } from './days'

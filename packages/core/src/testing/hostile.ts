@@ -51,8 +51,8 @@ function at({ schema, value }: Site): Hostile[] {
       found.push({ what: `without ${key}`, value: rest })
     }
   }
-  found.push({ what: 'lists 5,000 deep', value: nested(5_000, (inner) => [inner]) })
-  found.push({ what: 'objects 1,000 deep', value: nested(1_000, (inner) => ({ content: [inner], type: 'bulletList' })) })
+  found.push({ what: 'lists 1,500 deep', value: nested(1_500, (inner) => [inner]) })
+  found.push({ what: 'objects 700 deep', value: nested(700, (inner) => ({ content: [inner], type: 'bulletList' })) })
   return found
 }
 

@@ -77,6 +77,9 @@ function make(schema: Schema, making: Making, path: readonly PropertyKey[], dept
       return numberOf(definition, making)
     case 'boolean':
       return random() < 0.5
+    case 'unknown':
+    case 'any':
+      return oneOf(random, [null, {}, 'x', 7])
     case 'null':
       return null
     case 'literal':

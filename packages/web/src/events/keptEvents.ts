@@ -67,6 +67,10 @@ function eventsInMemory(): KeptEvents {
   }
 }
 
+/** Tells in the log of the device what the server did not take. */
+export const tellRefused = (event: UsageEvent, why: string, detail = ''): void =>
+  console.warn('The server did not take an event of this device:', why, detail, event)
+
 /** The best place that this browser offers: its database, or the memory of this page. */
 export async function placeForEvents(): Promise<KeptEvents> {
   try {

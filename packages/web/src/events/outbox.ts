@@ -2,7 +2,7 @@ import { sendEvents, type RefusedEvent } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/events'
 import { useSyncExternalStore } from 'react'
 import { ApiProblem, call, Unreachable } from '../api'
-import { placeForEvents, type KeptEvents } from './keptEvents'
+import { placeForEvents, tellRefused, type KeptEvents } from './keptEvents'
 
 const BATCH = 200
 const EVERY_MS = 5_000
@@ -55,7 +55,7 @@ async function setAside(owner: string, events: readonly UsageEvent[], refused: r
   for (const { at, why, detail } of refused) {
     const event = events[at]
     if (!event) continue
-    console.warn('The server did not take an event of this device:', why, detail ?? '', event)
+    tellRefused(event, why, detail)
     await place.setAside(owner, event, why)
   }
   tell({ refused: state.refused + refused.length })

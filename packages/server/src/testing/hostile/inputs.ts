@@ -1,0 +1,230 @@
+import type { Endpoint } from '@jackdaw/contracts/endpoint'
+import { UsageEvent } from '@jackdaw/core/events'
+import { kindOfId } from '@jackdaw/core/shared'
+import { hostileOf, oneOf, sitesOf, valueOf, withAt, type Schema } from '@jackdaw/core/testing'
+import { nanoid } from 'nanoid'
+import { gzipSync } from 'node:zlib'
+import { v7 as uuidV7 } from 'uuid'
+import { PASSWORD, START } from '../testServer'
+import type { CallerName, HostileWorld, Things } from './world'
+
+/** One request as it is sent. `wrong`: what is wrong or odd about it; empty when it is as it should be. */
+export type Input = {
+  params: Record<string, string>
+  query: Record<string, string>
+  body: unknown
+  bytes?: Uint8Array
+  headers: Record<string, string>
+  wrong: string
+}
+export const nameOf = ({ method, path }: Endpoint): string => `${method} ${path}`
+
+type Special = (world: HostileWorld, things: Things, input: Input, caller: CallerName) => void | Promise<void>
+const body =
+  (set: (body: Record<string, unknown>, things: Things) => void): Special =>
+  (_world, things, input) =>
+    set(input.body as Record<string, unknown>, things)
+
+/** What no schema can say: values that depend on what is there at the moment. Only that; everything else comes from the contract. */
+const SPECIAL: Record<string, Special> = {
+  'post /api/session': (_world, _things, input, caller) => {
+    const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
+    input.body = { mail: `${who}@example.org`, password: PASSWORD }
+  },
+  'post /api/guides/:id/draft/changes': body((sent, things) => {
+    sent['baseRevision'] = things.revision
+  }),
+  'get /api/guides/:id/draft/changes': (_world, things, input) => void (input.query['since'] = String(things.revision)),
+  'post /api/guides/:id/editions': async (world, things, input) => {
+    const sent = input.body as Record<string, unknown>
+    sent['revision'] = things.revision + 1
+    // A blackout that is not applied stands in the way.
+    const remove = { type: 'remove-annotation', stepId: things.blackout.stepId, pictureId: things.picture, annotationId: 'blackout-one' }
+    const client = world.clients.get('author')!
+    const changes = { baseRevision: things.revision, changeSetId: nanoid(), changes: [remove] }
+    await client.json('post', `/api/guides/${things.guide}/draft/changes`, changes)
+  },
+  'get /api/people/:id/records/:guideId': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
+  'post /api/guides/:id/blackouts': body((sent, things) => void (sent['places'] = [things.blackout])),
+  'post /api/guides/:id/blackout-reach': body((sent, things) => void (sent['places'] = [things.blackout])),
+  'patch /api/guides/:id': (world, _things, input) => {
+    const sent = input.body as Record<string, unknown>
+    if (sent['ownerId']) sent['ownerId'] = world.company.people.author
+    if (sent['sharedWith']) sent['sharedWith'] = [world.company.people.otherAuthor]
+  },
+  'patch /api/folders/:folderId': body((sent) => void (sent['parentId'] = null)),
+  'get /guides/:id/editions/:edition/pictures/:pictureId': (_world, _things, input) => void (input.params['edition'] = '1'),
+  'put /api/guides/:id/plays/:way': (world, things, input) => {
+    const way = input.params['way'] as 'watch' | 'practise'
+    input.body = { playId: nanoid(), edition: 1, state: world.aPlayerState(way, things) }
+  },
+  'post /api/guides/:id/attempts/:attemptId/acts': body((sent, things) => {
+    sent['n'] = things.attempt.acts + 1
+    sent['actId'] = nanoid()
+    // Most other acts are out of turn at the step where a new attempt stands.
+    const act = sent['does'] as { type: string }
+    if (act.type !== 'act') sent['does'] = { type: 'leave-out' }
+  }),
+  'post /api/recorder/pairing': async (world, _things, input) => {
+    input.body = { code: await world.newCode(), name: 'Here' }
+  },
+  'post /api/recorder/recordings': body((sent) => void (sent['id'] = nanoid())),
+  'put /api/recorder/recordings/:id/pictures/:shotId': (_world, _things, input) => void (input.params['shotId'] = nanoid()),
+  'post /api/recorder/recordings/:id/finish': body((sent, things) => void (sent['actions'] = [things.action])),
+  'post /api/imports': (_world, _things, input) => void (input.query['name'] = 'a.md'),
+}
+
+const MARKDOWN = new TextEncoder().encode('# Rinse\n\nFor every tray.\n\n1. Fill the basin\n2. Rinse\n')
+/** Files that are no pictures and no texts, or are worse than they look. */
+function wrongBytes(world: HostileWorld, random: () => number): { what: string; bytes: Uint8Array; type?: string; encoding?: string } {
+  const png = Uint8Array.from(world.png)
+  const wide = Uint8Array.from(png)
+  new DataView(wide.buffer).setUint32(16, 59_000_000)
+  return oneOf(random, [
+    { what: 'nothing', bytes: new Uint8Array() },
+    { what: 'half a picture', bytes: png.slice(0, png.length / 2) },
+    { what: 'a picture that says it is 59,000,000 wide', bytes: wide },
+    {
+      what: 'an SVG',
+      bytes: new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
+      type: 'image/svg+xml',
+    },
+    { what: 'noise', bytes: Uint8Array.from({ length: 5_000 }, () => Math.floor(random() * 256)) },
+    { what: 'deep HTML', bytes: new TextEncoder().encode('<b>'.repeat(50_000)) },
+    { what: 'deep lists', bytes: new TextEncoder().encode(Array.from({ length: 200 }, (_, n) => `${'  '.repeat(n)}- x`).join('\n')) },
+    { what: 'the head of a zip', bytes: new TextEncoder().encode('PK\x03\x04nonsense') },
+    { what: 'gzip', bytes: gzipSync(Buffer.alloc(3_000_000, '[')), encoding: 'gzip' },
+    { what: 'another type', bytes: png, type: 'application/x-www-form-urlencoded' },
+  ])
+}
+
+const texts = (value: unknown): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries((value ?? {}) as object).map(([key, each]) => [key, typeof each === 'object' ? JSON.stringify(each) : String(each)]),
+  )
+
+/** Makes a request that the endpoint should take from somebody who may. */
+export async function validInput(
+  world: HostileWorld,
+  endpoint: Endpoint,
+  caller: CallerName,
+  things: Things,
+  random: () => number,
+): Promise<Input> {
+  const people = world.company.people
+  const known: Record<string, readonly string[]> = {
+    guide: [things.guide],
+    step: things.steps,
+    section: [things.section],
+    picture: [things.picture],
+    folder: [things.folder],
+    person: [people.staff, people.author, people.lead],
+    team: [world.company.team],
+    role: [world.company.role],
+    attempt: [things.attempt.id],
+    recording: [things.recording],
+    shot: [things.shot],
+    action: [things.action],
+    recorder: [things.recorder],
+  }
+  const { personId } = { personId: world.personOf(caller) }
+  const hint = (schema: Schema, path: readonly PropertyKey[]) => {
+    const kind = kindOfId(schema)
+    if (kind === 'person' && endpoint.path.startsWith('/api/people/:id')) return { value: personId }
+    const list = kind ? known[kind] : undefined
+    if (list) return { value: oneOf(random, list) }
+    if (nameOf(endpoint) === 'post /api/events') {
+      if (path[0] === 'sentAt') return { value: START }
+      if (path.length === 2 && path[0] === 'events') return { value: anEvent(things, random) }
+    }
+    return undefined
+  }
+  const made = (schema: Schema | undefined) => (schema ? valueOf(schema, { random, hint }) : undefined)
+  const input: Input = {
+    params: texts(made(endpoint.params)),
+    query: texts(made(endpoint.query)),
+    body: made(endpoint.body),
+    headers: {},
+    wrong: '',
+  }
+  if (endpoint.bytes) {
+    const picture = endpoint.bytes.types.some((type) => type.startsWith('image'))
+    input.bytes = picture ? Uint8Array.from(world.png) : MARKDOWN
+    input.headers['content-type'] = picture ? 'image/png' : 'text/markdown'
+  }
+  await SPECIAL[nameOf(endpoint)]?.(world, things, input, caller)
+  return input
+}
+
+const anEvent = (things: Things, random: () => number): unknown => ({
+  ...(valueOf(UsageEvent as Schema, { random }) as object),
+  id: uuidV7(),
+  guideId: things.guide,
+  edition: 1,
+  occurredAt: START - 1_000,
+  ...(random() < 0.8 ? { stepId: oneOf(random, things.steps) } : {}),
+})
+
+/** Makes something wrong or odd about a valid request. */
+export function spoilt(world: HostileWorld, endpoint: Endpoint, valid: Input, random: () => number): Input {
+  const ids = Object.values(world.foreign)
+  const input: Input = { ...valid, params: { ...valid.params }, query: { ...valid.query }, headers: { ...valid.headers } }
+  const parts: (() => string)[] = []
+  const part = (where: 'params' | 'query' | 'body', schema: Schema | undefined) => {
+    if (!schema) return
+    parts.push(() => {
+      const hostile = hostileOf(schema, valid[where] ?? {}, random, ids)
+      if (where === 'body') input.body = hostile.value
+      else input[where] = texts(hostile.value)
+      return `${where} ${hostile.path}: ${hostile.what}`
+    })
+  }
+  part('params', endpoint.params)
+  part('query', endpoint.query)
+  part('body', endpoint.body)
+  part('body', endpoint.body)
+  if (endpoint.bytes)
+    parts.push(() => {
+      const { what, bytes, type, encoding } = wrongBytes(world, random)
+      input.bytes = bytes
+      if (type) input.headers['content-type'] = type
+      if (encoding) input.headers['content-encoding'] = encoding
+      return `bytes: ${what}`
+    })
+  if (endpoint.body)
+    parts.push(() => {
+      const [what, headers] = oneOf(random, [
+        ['another charset', { 'content-type': 'application/json; charset=utf-16' }],
+        ['no JSON', { 'content-type': 'text/plain' }],
+        ['packed', { 'content-encoding': 'gzip' }],
+      ] as const)
+      Object.assign(input.headers, headers)
+      return `headers: ${what}`
+    })
+  parts.push(() => {
+    const [what, headers] = oneOf(random, [
+      ['a range', { range: 'bytes=900000000-' }],
+      ['a condition', { 'if-match': '"x"', 'if-unmodified-since': 'Thu, 01 Jan 1970 00:00:00 GMT' }],
+      ['a forwarded address', { 'x-forwarded-for': '1.2.3.4, \x7f', 'x-forwarded-proto': 'https' }],
+    ] as const)
+    Object.assign(input.headers, headers)
+    return `headers: ${what}`
+  })
+  input.wrong = oneOf(random, parts)()
+  return input
+}
+
+/** The requests that name something of somebody else in the place of one id of a valid request, one for each id in it. */
+export function withForeignIds(world: HostileWorld, endpoint: Endpoint, valid: Input): { kind: string; at: string; input: Input }[] {
+  return (['params', 'query', 'body'] as const).flatMap((where) => {
+    const schema = endpoint[where]
+    if (!schema || valid[where] === undefined) return []
+    return sitesOf(schema, valid[where]).flatMap((site) => {
+      const kind = kindOfId(site.schema)
+      const foreign = kind ? world.foreign[kind] : undefined
+      if (!kind || !foreign || site.value === foreign) return []
+      const input = { ...valid, [where]: withAt(valid[where], site.path, foreign) } as Input
+      return [{ kind, at: `${where}/${site.path.map(String).join('/')}`, input }]
+    })
+  })
+}

@@ -1,0 +1,165 @@
+import { problemsOf, type Endpoint } from '@jackdaw/contracts/endpoint'
+import { Problem, PROBLEMS, type ProblemCode } from '@jackdaw/contracts/problems'
+import { LEVEL_PRESETS, may, type Level, type Relation } from '@jackdaw/core/people'
+import { oneOf } from '@jackdaw/core/testing'
+import { nameOf, spoilt, validInput, withForeignIds, type Input } from './inputs'
+import { sendInput, type Answer } from './send'
+import { CALLERS, CANARY, type CallerName, type HostileWorld, type Things } from './world'
+
+const SLOWEST_MS = 10_000
+/** What came of many requests: faults in words, and how many were accepted of those that should be. */
+export type Tried = { faults: string[]; sent: number; accepted: number }
+
+/** How each of these stands to the things that an input is about. */
+const RELATIONS: Partial<Record<CallerName, [Level, Relation[]]>> = {
+  staff: ['staff', ['assigned', 'self']],
+  author: ['author', ['own', 'self']],
+  lead: ['lead', ['self']],
+  admin: ['admin', ['self']],
+}
+/** Callers whom the table of rights lets do what an endpoint does; requests of theirs show what lies behind the door. */
+function trusted({ access }: Endpoint): CallerName[] {
+  if (access === 'anyone') return ['nobody', 'staff', 'author']
+  if (access.by === 'recorder') return ['recorder']
+  return Object.entries(RELATIONS).flatMap(([who, [level, relations]]) =>
+    may(new Set(LEVEL_PRESETS[level]), access.may, new Set(relations)) ? [who as CallerName] : [],
+  )
+}
+/** Sessions and pairings that end with the request. */
+const ends = (endpoint: Endpoint): boolean =>
+  ['delete /api/session', 'delete /api/recorder/pairing', 'post /api/session'].includes(nameOf(endpoint))
+const writes = ({ method }: Endpoint): boolean => method !== 'get'
+
+/** Whether a refusal is one that the endpoint declares, and says what it has to say. */
+function faultOfRefusal(endpoint: Endpoint, answer: Answer): string | null {
+  if (!answer.type.startsWith('application/problem+json')) return `answers ${answer.status} as ${answer.type || 'nothing'}`
+  const problem = Problem.safeParse(JSON.parse(answer.text))
+  if (!problem.success) return `answers ${answer.status} without a problem`
+  const { code, status, errors, detail } = problem.data
+  if (!(code in PROBLEMS) || PROBLEMS[code as ProblemCode].status !== status || status !== answer.status)
+    return `says ${code} with ${answer.status}`
+  if (!problemsOf(endpoint).has(code as ProblemCode)) return `answers ${code}, which it does not declare`
+  if (code === 'invalid' && !errors?.length && !detail) return 'refuses without a word on what was wrong'
+  return null
+}
+
+/** The server's own reader of addresses and headers refuses what is too long, before any of ours is asked. */
+const HEAD_TOO_LARGE = 431
+
+function faultOf(endpoint: Endpoint, answer: Answer): string | null {
+  if (answer.status === HEAD_TOO_LARGE) return null
+  if (answer.ms > SLOWEST_MS) return `took ${Math.round(answer.ms)} ms`
+  if (answer.status >= 500 && !answer.text.includes('"busy"')) return `answers ${answer.status}: ${answer.text.slice(0, 300)}`
+  return answer.status >= 400 ? faultOfRefusal(endpoint, answer) : null
+}
+
+/** Reads again what was written, as everybody who may. */
+async function readBack(world: HostileWorld, things: Things): Promise<string | null> {
+  for (const [path, ...readers] of [
+    [`/api/guides/${things.guide}/draft`, 'lead'],
+    [`/api/guides/${things.guide}/reader`, 'staff'],
+    [`/api/guides/${things.guide}/publication`, 'lead'],
+  ] as const)
+    for (const who of readers) {
+      const response = await world.clients.get(who)!.send('get', path)
+      const text = await response.text()
+      const fine = who === 'lead' ? [200] : [200, 403, 404]
+      if (!fine.includes(response.status)) return `afterwards ${who} reads ${path}: ${response.status} ${text.slice(0, 200)}`
+    }
+  return null
+}
+/** Reads all lists and records that the endpoint may have touched. */
+async function readLists(world: HostileWorld, things: Things): Promise<string | null> {
+  const { staff } = world.company.people
+  const paths = ['/api/today', '/api/guides', '/api/folders', '/api/records/guides', '/api/records/people', '/api/look', '/api/session']
+  const ofGuide = [
+    'who-finished',
+    'drop-off',
+    'who-finished.csv',
+    'way-steps/solo',
+    'picture-sizes',
+    'attempts',
+    'plays/watch',
+    'draft/changes?since=0',
+  ]
+  for (const path of [...paths, ...ofGuide.map((each) => `/api/guides/${things.guide}/${each}`), `/api/people/${staff}/records`])
+    for (const who of path.startsWith('/api/guides/') ? (['lead'] as const) : (['lead', 'staff'] as const)) {
+      const { status } = await world.clients.get(who)!.send('get', path)
+      if (status >= 500 || (who === 'lead' && ![200, 404].includes(status))) return `afterwards ${who} reads ${path}: ${status}`
+    }
+  return null
+}
+
+/** Tries an endpoint with valid, nearly valid and hostile requests, as every caller. */
+export async function tryEndpoint(world: HostileWorld, endpoint: Endpoint, inputs: number, random: () => number): Promise<Tried> {
+  const tried: Tried = { faults: [], sent: 0, accepted: 0 }
+  const isFresh = ends(endpoint)
+  const made = new Map<CallerName, Things>()
+  let last: Things | null = null
+  for (let n = 0; n < inputs; n++) {
+    const kind = n % 20
+    const caller = kind < 15 ? oneOf(random, trusted(endpoint)) : kind < 19 ? oneOf(random, CALLERS) : 'nobody'
+    const things = made.get(caller) ?? (await world.things(caller, endpoint))
+    made.set(caller, things)
+    const valid = await validInput(world, endpoint, caller, things, random)
+    const input = kind < 8 || kind >= 17 ? valid : spoilt(world, endpoint, valid, random)
+    const client = isFresh ? await world.freshClient(caller) : world.clients.get(caller)!
+    const headers = isFresh ? await world.freshHeaders(caller) : world.headers(caller)
+    const before = await world.fingerprint()
+    const answer = await sendInput(client, endpoint, input, headers)
+    tried.sent++
+    if (answer.status < 400) tried.accepted++
+    const fault = faultOf(endpoint, answer) ?? (await faultAfter(world, endpoint, answer, before, things))
+    if (fault) tried.faults.push(told(endpoint, caller, input, fault))
+    // What was written on is not written on again.
+    if (answer.status < 400 && writes(endpoint)) made.delete(caller)
+    last = things
+  }
+  const lists = last && writes(endpoint) ? await readLists(world, last) : null
+  if (lists) tried.faults.push(`${nameOf(endpoint)}: ${lists}`)
+  return tried
+}
+
+async function faultAfter(world: HostileWorld, endpoint: Endpoint, answer: Answer, before: string, things: Things): Promise<string | null> {
+  if (answer.status >= 400)
+    return (await world.fingerprint()) === before ? null : `refused (${answer.status}), and yet something was changed`
+  return writes(endpoint) ? readBack(world, things) : null
+}
+
+const told = (endpoint: Endpoint, caller: CallerName, input: Input, fault: string): string =>
+  `${nameOf(endpoint)} as ${caller}${input.wrong ? ` (${input.wrong.slice(0, 120)})` : ''}: ${fault}`
+
+/** Puts ids of somebody else's things into the places of a valid request, one at a time. Each has to be refused; where it is a reference
+ * that an endpoint answers one by one, what is somebody else's stays as it is and none of it comes back. */
+export async function tryForeignIds(world: HostileWorld, endpoint: Endpoint, rounds: number, random: () => number): Promise<Tried> {
+  const tried: Tried = { faults: [], sent: 0, accepted: 0 }
+  const { access } = endpoint
+  const caller: CallerName = access !== 'anyone' && access.by === 'recorder' ? 'recorder' : 'author'
+  const before = await world.fingerprint('foreign')
+  for (let n = 0; n < rounds; n++) {
+    const things = await world.things(caller, endpoint)
+    const valid = await validInput(world, endpoint, caller, things, random)
+    for (const { kind, at, input } of withForeignIds(world, endpoint, valid)) {
+      const answer = await sendInput(world.clients.get(caller)!, endpoint, input, world.headers(caller))
+      tried.sent++
+      if (answer.status < 400) tried.accepted++
+      const where = `${nameOf(endpoint)} with a foreign ${kind} at ${at}`
+      if (answer.status >= 500) tried.faults.push(`${where}: answers ${answer.status}`)
+      if (answer.text.includes(CANARY)) tried.faults.push(`${where}: tells of it`)
+      if ((await world.fingerprint('foreign')) !== before) tried.faults.push(`${where}: changes it`)
+      if (answer.status < 400 && mustRefuse(endpoint, kind, at)) tried.faults.push(`${where}: takes it (${answer.status})`)
+    }
+  }
+  return tried
+}
+/** Kinds whose ids are never taken from somebody else. Steps, sections and guides may be named inside of texts. */
+const MUST_REFUSE = new Set(['picture', 'attempt', 'recording', 'recorder', 'folder', 'team', 'role'])
+/** Places where an id that is not there means nothing, and why. */
+const MEANS_NOTHING: readonly [place: RegExp, why: string][] = [
+  [/^get \/api\/guides query\/folder$/, 'a filter that nothing fits'],
+  [/^post .*\/draft\/changes body\/changes\/\d+\/(pictureId|after)$/, 'a place in the own guide; it is told as gone'],
+  [/^post .*\/adopted-pictures body\/pictures\/\d+$/, 'the answer leaves out what the other guide does not have'],
+  [/^put .*\/pictures\/:shotId params\/shotId$/, 'chosen by the sender, within its own recording'],
+]
+const mustRefuse = (endpoint: Endpoint, kind: string, at: string): boolean =>
+  (at.startsWith('params') || MUST_REFUSE.has(kind)) && !MEANS_NOTHING.some(([place]) => place.test(`${nameOf(endpoint)} ${at}`))

@@ -1,0 +1,323 @@
+import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument, type Step } from '@jackdaw/core/guides'
+import { begin, scriptOf, type Play } from '@jackdaw/core/players'
+import type { GuideId, PictureId } from '@jackdaw/core/shared'
+import { nanoid } from 'nanoid'
+import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
+import sharp from 'sharp'
+import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
+
+/** Whoever calls: nobody, a person of each level, or a recorder that is paired with the author or with somebody else. */
+export const CALLERS = [
+  'nobody',
+  'outsider',
+  'staff',
+  'manager',
+  'otherAuthor',
+  'author',
+  'lead',
+  'admin',
+  'recorder',
+  'otherRecorder',
+] as const
+export type CallerName = (typeof CALLERS)[number]
+
+/** Stands in everything that belongs to somebody else: it must never come back in an answer. */
+export const CANARY = 'canary-of-somebody-else'
+
+/** What is there for one input: ids of things that the caller may use. */
+export type Things = {
+  guide: GuideId
+  steps: string[]
+  section: string
+  picture: PictureId
+  blackout: { stepId: string; pictureId: string; annotationIds: string[] }
+  folder: string
+  attempt: { id: string; acts: number }
+  recording: string
+  shot: string
+  action: string
+  recorder: string
+  code: string
+  revision: number
+}
+/** What belongs to somebody else, by the kind of its id. */
+export type Foreign = Record<string, string>
+
+const aStep = (text: string, more: Partial<Step> = {}): Step => ({
+  kind: 'step',
+  id: nanoid() as Step['id'],
+  body: withBlockIds(richTextOf(text), nanoid),
+  pictures: [],
+  ...more,
+})
+
+/** A guide with a bit of everything: a picture with a blackout, a caution, an action, a branch, a section. */
+function documentWith(pictureId: PictureId, title: string): GuideDocument {
+  const element = {
+    pictureId,
+    rect: { x: 10, y: 10, width: 40, height: 20 },
+    of: { widthPx: 64, heightPx: 48 },
+    role: 'button',
+    name: 'Save',
+    frame: [],
+    locators: [],
+  }
+  const click = aStep('Select Save', {
+    pictures: [{ id: pictureId, alt: 'The form', annotations: [{ id: 'frame-one', kind: 'frame', area: { to: 'element', gapPx: 3 } }] }],
+    action: { verb: 'select', page: { address: 'https://book.example', title: 'Orders', application: 'Order Book' }, element },
+  })
+  const shown = aStep('Look at the list', { pictures: [{ id: pictureId, alt: 'The list' }] })
+  const last = aStep('Close it', {
+    cautions: [{ id: 'caution-one', level: 'warning', words: 'Mind the door', acknowledge: true }],
+    flow: { choices: [{ id: 'choice-one', words: 'Done', to: 'end' }] },
+  })
+  return {
+    ...emptyDocument(title, 'how-to'),
+    solo: { ...PLAIN_SOLO, task: 'Save the form' },
+    items: [{ kind: 'section', id: nanoid() as never, title: 'Saving' }, click, shown, last],
+  }
+}
+
+/** A running server with a small company, in which each input finds fresh things to work on. */
+export class HostileWorld {
+  readonly clients = new Map<CallerName, Client>()
+  readonly recorders = new Map<CallerName, string>()
+  foreign: Foreign = {}
+  private stored: PictureContent | undefined
+  private constructor(
+    readonly server: TestServer,
+    readonly company: Company,
+    readonly png: Buffer,
+  ) {}
+
+  static async start(): Promise<HostileWorld> {
+    const server = await startTestServer()
+    const company = await smallCompany(server)
+    const png = await sharp({ create: { width: 64, height: 48, channels: 3, background: '#245834' } })
+      .png()
+      .toBuffer()
+    const world = new HostileWorld(server, company, png)
+    world.clients.set('nobody', new Client(server.address))
+    for (const who of CALLERS.slice(1, 8) as Who[]) world.clients.set(who, await company.as(who))
+    for (const [name, who] of [
+      ['recorder', 'author'],
+      ['otherRecorder', 'otherAuthor'],
+    ] as const) {
+      world.recorders.set(name, await world.pair(who))
+      world.clients.set(name, new Client(server.address))
+    }
+    world.foreign = await world.somebodyElses()
+    return world
+  }
+
+  /** The id of the person that calls; a recorder speaks for its own. */
+  personOf(caller: CallerName): string {
+    const who = caller === 'recorder' ? 'author' : caller === 'otherRecorder' ? 'otherAuthor' : caller
+    return who === 'nobody' ? this.company.people.staff : this.company.people[who]
+  }
+  /** A client that nobody else uses, for what ends a session. */
+  async freshClient(caller: CallerName): Promise<Client> {
+    return caller === 'nobody' || this.recorders.has(caller) ? new Client(this.server.address) : this.company.as(caller as Who)
+  }
+  headers(caller: CallerName): Record<string, string> {
+    const token = this.recorders.get(caller)
+    return token ? { authorization: `Bearer ${token}` } : {}
+  }
+
+  /** The token of a pairing of its own. */
+  async freshHeaders(caller: CallerName): Promise<Record<string, string>> {
+    if (!this.recorders.has(caller)) return {}
+    return { authorization: `Bearer ${await this.pair(caller === 'recorder' ? 'author' : 'otherAuthor')}` }
+  }
+
+  private async code(who: Who): Promise<string> {
+    const { code } = await (this.clients.get(who) ?? (await this.company.as(who))).json<{ code: string }>('post', '/api/recorders/code')
+    return code
+  }
+  async pair(who: Who): Promise<string> {
+    const code = await this.code(who)
+    const paired = await new Client(this.server.address).json<{ token: string }>('post', '/api/recorder/pairing', { code, name: 'Here' })
+    return paired.token
+  }
+
+  /** Makes a published guide of an author's, with everything in it. */
+  async aFullGuide(owner: Who, title: string): Promise<{ id: GuideId; steps: string[]; section: string; picture: PictureId }> {
+    const picture = nanoid() as PictureId
+    const { services } = this.server
+    const document = documentWith(picture, title)
+    const { id } = await aGuide(this.server, this.company, owner, { document, published: false })
+    const { database, content, decoder } = this.server.parts
+    this.stored ??= await storeContent(content, await readPicture(decoder, this.png))
+    await adoptPicture(database, this.stored, { id: picture, guideId: id, by: this.company.people[owner], now: START })
+    await services.publish(
+      id,
+      {
+        revision: 0,
+        changeNote: 'First',
+        mustReread: false,
+        audience: { people: [], teams: owner === 'author' ? [this.company.team as never] : [], roles: [] },
+        openToAll: false,
+        due: { kind: 'none' },
+      },
+      this.company.people.lead,
+      START,
+    )
+    return { id, steps: document.items.slice(1).map((item) => item.id), section: document.items[0]!.id, picture }
+  }
+
+  private async record(recorder: CallerName): Promise<{ recording: string; shot: string; action: string }> {
+    const client = this.clients.get(recorder)!
+    const [recording, shot, action] = [nanoid(), nanoid(), nanoid()]
+    const headers = this.headers(recorder)
+    const send = async (method: string, path: string, body: unknown, more: Record<string, string> = {}) => {
+      const response = await client.send(method, `/api/recorder/recordings${path}`, body, { ...headers, ...more })
+      if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`)
+    }
+    await send('post', '', { id: recording, language: 'en', target: null })
+    await send('put', `/${recording}/pictures/${shot}`, new Uint8Array(this.png), { 'content-type': 'image/png' })
+    await send('post', `/${recording}/actions`, { actions: [anAction(action, shot)] })
+    return { recording, shot, action }
+  }
+
+  private async attemptOf(caller: CallerName, guide: GuideId): Promise<{ id: string; acts: number }> {
+    const response = await this.clients.get(caller)!.send('post', `/api/guides/${guide}/attempts`, { language: 'en' })
+    if (!response.ok) return { id: nanoid(), acts: 0 }
+    const { attemptId, acts } = (await response.json()) as { attemptId: string; acts: number }
+    return { id: attemptId, acts }
+  }
+
+  /** Everything that an input for an endpoint may speak of, made anew. */
+  async things(caller: CallerName, { path }: { path: string }): Promise<Things> {
+    const { database } = this.server.parts
+    const made = await this.aFullGuide('author', 'Save the form')
+    const folder = nanoid()
+    await this.server.services.addFolder({ id: folder as never, name: 'Office', parentId: null, now: START })
+    const annotation = { id: 'blackout-one', kind: 'blackout', area: { to: 'picture', rect: { x: 0, y: 0, width: 0.5, height: 0.5 } } }
+    const saved = await this.clients.get('author')!.json<{ revision: number }>('post', `/api/guides/${made.id}/draft/changes`, {
+      baseRevision: 0,
+      changeSetId: nanoid(),
+      changes: [{ type: 'put-annotation', stepId: made.steps[1], pictureId: made.picture, annotation, after: null }],
+    })
+    const nothing = { recording: nanoid(), shot: nanoid(), action: nanoid() }
+    const recorded = path.startsWith('/api/recorder/')
+      ? await this.record(caller === 'otherRecorder' ? 'otherRecorder' : 'recorder')
+      : nothing
+    const taker = this.recorders.has(caller) || caller === 'nobody' ? 'author' : caller
+    const recorder = nanoid()
+    if (path.startsWith('/api/recorders/'))
+      await database.rows(
+        "insert into recorder (id, person_id, name, token_hash, paired_at, seen_at) values ($1, $2, 'Here', $1, $3, $3)",
+        [recorder, this.personOf(caller), new Date(START)],
+      )
+    return {
+      guide: made.id,
+      steps: made.steps,
+      section: made.section,
+      picture: made.picture,
+      blackout: { stepId: made.steps[1]!, pictureId: made.picture, annotationIds: ['blackout-one'] },
+      folder,
+      attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.id) : { id: nanoid(), acts: 0 },
+      ...recorded,
+      recorder,
+      code: '',
+      revision: saved.revision,
+    }
+  }
+  /** A new code for pairing; the one before is void. */
+  newCode = (): Promise<string> => this.code('author')
+
+  /** Things of another author, which nobody but that author, leads and admins may know of. */
+  private async somebodyElses(): Promise<Foreign> {
+    const guide = await this.aFullGuide('otherAuthor', CANARY)
+    const attempt = await this.attemptOf('otherAuthor', guide.id)
+    const { recording, shot, action } = await this.record('otherRecorder')
+    const recorder = await this.server.parts.database.one<{ id: string }>('select id from recorder where person_id = $1', [
+      this.company.people.otherAuthor,
+    ])
+    return {
+      guide: guide.id,
+      step: guide.steps[0]!,
+      section: guide.section,
+      picture: guide.picture,
+      attempt: attempt.id,
+      recording,
+      shot,
+      action,
+      recorder: recorder!.id,
+      // Nobody owns these: an id that does not exist has to be refused.
+      folder: nanoid(),
+      person: nanoid(),
+      team: nanoid(),
+      role: nanoid(),
+      site: nanoid(),
+    }
+  }
+
+  /** A state of a player as a browser keeps it. */
+  aPlayerState(way: 'watch' | 'practise', things: Things): unknown {
+    const document = documentWith(things.picture, 'x')
+    return begin(way, { script: scriptOf(document), person: { roles: [], sites: [], language: 'en' } } as unknown as Play, START).state
+  }
+
+  private tables: string[] = []
+  /** A fingerprint of everything that is stored but for what each request notes about itself. */
+  async fingerprint(of: 'all' | 'foreign' = 'all'): Promise<string> {
+    const { database } = this.server.parts
+    if (this.tables.length === 0) {
+      const skipped = [
+        'session',
+        'sign_in_failure',
+        'draft_presence',
+        'recorder',
+        'known_device',
+        'migration',
+        'pairing_code',
+        'edition_given',
+      ]
+      const rows = await database.rows<{ name: string }>("select tablename as name from pg_tables where schemaname = 'public' order by 1")
+      this.tables = rows.map((row) => row.name).filter((name) => !skipped.includes(name))
+    }
+    if (of === 'foreign') {
+      const id = this.foreign['guide']!
+      const rows = await database.rows(
+        `select md5(concat(
+          (select string_agg(t::text, '|') from guide t where id = $1), (select string_agg(t::text, '|') from draft t where guide_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from picture t where guide_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from picture_version t join picture p on p.id = t.picture_id where p.guide_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from edition t where guide_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from attempt t where guide_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,
+        [id, this.foreign['recording']],
+      )
+      return (rows[0] as { hash: string }).hash
+    }
+    // Who wrote each row last, and how many there are: cheaper than what stands in them, and no write escapes it.
+    const parts = this.tables.map((table) => `(select concat(count(*), ':', sum(xmin::text::bigint), ';') from "${table}")`)
+    const rows = await database.rows(`select concat(${parts.join(', ')}) as hash`)
+    return (rows[0] as { hash: string }).hash
+  }
+  close = (): Promise<void> => this.server.close()
+}
+
+const anAction = (id: string, shot: string): object => ({
+  id,
+  kind: 'click',
+  at: START,
+  tab: 0,
+  page: { address: 'https://book.example/orders', title: 'Order Book', heading: 'Orders', application: 'Order Book', language: 'en' },
+  element: {
+    tag: 'button',
+    role: 'button',
+    name: 'Save',
+    text: 'Save',
+    rect: { x: 10, y: 20, width: 60, height: 20 },
+    frame: [],
+    inShadow: false,
+    around: [],
+    locators: [{ kind: 'role-name', value: 'button "Save"', weight: 0.85, unique: true }],
+  },
+  scroll: { x: 0, y: 0 },
+  window: { width: 640, height: 400 },
+  devicePixelRatio: 1,
+  shot: { id: shot, widthPx: 64, heightPx: 48, source: 'ahead', certain: true },
+})
