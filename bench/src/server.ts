@@ -47,7 +47,14 @@ export async function signIn(address: string, mail: string): Promise<Session> {
   })
   if (response.status !== 200) throw new Error(`sign-in: ${response.status} ${await response.text()}`)
   const me = (await response.json()) as { csrf: string; id: string }
-  return { cookie: response.headers.getSetCookie()[0]!.split(';')[0]!, csrf: me.csrf, id: me.id }
+  return {
+    cookie: response.headers
+      .getSetCookie()
+      .find((cookie) => cookie.startsWith('jackdaw='))!
+      .split(';')[0]!,
+    csrf: me.csrf,
+    id: me.id,
+  }
 }
 export const get = async <T>(address: string, session: Session, path: string): Promise<T> => {
   const response = await fetch(address + path, { headers: { cookie: session.cookie } })

@@ -43,7 +43,10 @@ const guides = async (address: string): Promise<number> => {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ mail: ACCOUNTS[1]!.mail, password: DEMO_PASSWORD }),
   })
-  const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!
+  const cookie = signedIn.headers
+    .getSetCookie()
+    .find((each) => each.startsWith('jackdaw='))!
+    .split(';')[0]!
   return ((await (await fetch(`${address}/api/guides`, { headers: { cookie } })).json()) as { total: number }).total
 }
 const until = async (true_: () => boolean): Promise<void> => {

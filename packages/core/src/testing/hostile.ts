@@ -16,7 +16,24 @@ const withKey = (value: unknown, key: string, inside: unknown): unknown =>
 
 const WRONG_TYPES: readonly unknown[] = [null, [], {}, '', 'x', 7, -1, true, 0.5, [[]], { toString: 1 }]
 const NUMBERS = [2 ** 31, 2 ** 31 - 1, -(2 ** 31) - 1, 2 ** 53, -(2 ** 53), 8e13, 8.64e15 + 1, 1e308, -1, 0, 0.5, 1e-320]
-const TEXTS = ['\0', 'a\0b', '\ud800', 'x\udc00', 'x'.repeat(100_000), '\u202e', '＝1+1', '../../etc/passwd', '%00', '${7*7}', '\r\nX: y']
+/** A tag of a language that never ends. */
+const LONG_TAG = `en${'-abcdefgh'.repeat(20_000)}`
+const TEXTS = [
+  '\0',
+  'a\0b',
+  '\ud800',
+  'x\udc00',
+  'x'.repeat(100_000),
+  '\u202e',
+  '＝1+1',
+  '../../etc/passwd',
+  '%00',
+  '${7*7}',
+  '\r\nX: y',
+  '0000-01-01',
+  '9999-12-31',
+  LONG_TAG,
+]
 
 /** What can be done to one place to make it wrong, or odd. */
 function at({ schema, value }: Site): Hostile[] {

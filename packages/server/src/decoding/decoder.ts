@@ -5,16 +5,25 @@ import type { Rect } from '@jackdaw/core/guides'
 import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome } from './jobs'
 
 const MB = 1024 * 1024
+export type DecodingLimits = {
+  processes: number
+  dataBytes: number
+  heapMb: number
+  waitingJobs: number
+  jobsAProcess: number
+  heldBytes: number
+  timeMs: Readonly<Record<JobKind, number>>
+}
 /** Limits of one process. What it holds after a job decides whether it is used again. */
-export const DECODING_LIMITS = {
+export const DECODING_LIMITS: DecodingLimits = {
   processes: 2,
   dataBytes: 1_400 * MB,
   heapMb: 700,
   waitingJobs: 400,
   jobsAProcess: 300,
   heldBytes: 350 * MB,
-  timeMs: { picture: 30_000, fill: 60_000, markdown: 45_000, settle: 45_000 } satisfies Record<JobKind, number>,
-} as const
+  timeMs: { picture: 30_000, fill: 60_000, markdown: 45_000, settle: 45_000 },
+}
 
 const PRLIMIT = '/usr/bin/prlimit'
 type Job = { kind: JobKind; asked: Jobs[JobKind]['asked']; done: (outcome: Outcome<JobKind>) => void }
@@ -32,7 +41,7 @@ class Worker {
   constructor(
     private readonly script: string,
     private readonly free: () => void,
-    private readonly limits: typeof DECODING_LIMITS,
+    private readonly limits: DecodingLimits,
   ) {}
 
   get isFree(): boolean {
@@ -103,7 +112,7 @@ export class Decoder {
   /** @param script the built process, see `process.ts` */
   constructor(
     script: URL,
-    private readonly limits: typeof DECODING_LIMITS = DECODING_LIMITS,
+    private readonly limits: DecodingLimits = DECODING_LIMITS,
   ) {
     this.workers = Array.from({ length: limits.processes }, () => new Worker(fileURLToPath(script), () => this.next(), limits))
   }

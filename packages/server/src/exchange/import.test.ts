@@ -124,6 +124,44 @@ describe('importing a guide', () => {
     expect(answer.code).toBe(code)
     expect(answer.detail.length).toBeGreaterThan(15)
   })
+  it('tells why a zip cannot be read in words for people', async () => {
+    const whole = zip({ 'guide.md': '# A\n\n1. b' })
+    const spoilt = (change: (bytes: Buffer) => void) => {
+      const bytes = Buffer.from(whole)
+      change(bytes)
+      return bytes
+    }
+    for (const bytes of [
+      spoilt((at) => void at.fill(0, at.length - 22)),
+      spoilt((at) => void at.writeUInt16LE(99, at.indexOf('PK\x01\x02') + 10)),
+      spoilt((at) => void at.fill(0xff, 40, 50)),
+      zip({ 'guide.md': '# A', '../x.md': 'y' }),
+      zip({ 'guide.md': '# A'.repeat(999) }, 3),
+    ]) {
+      const { code, detail } = await problem(await send(bytes, 'a.zip'))
+      expect([code, detail]).toEqual(['bad-zip', expect.stringMatching(/^(The zip|A file in the zip) .*\. Nothing was imported\.$/)])
+      expect(detail).not.toMatch(/central directory|signature|stream|invalid/)
+    }
+  })
+  it('refuses in words what would bring the reader down, and reads the next text as if nothing had been', async () => {
+    for (const text of ['<b>'.repeat(50_000), '1. a\n'.repeat(1_600_000)]) {
+      const answer = await problem(await send(text, 'a.md'))
+      expect([answer.code, answer.detail]).toEqual(['not-markdown', expect.stringContaining('Nothing was imported')])
+    }
+    expect((await send('# A\n\n1. b\n', 'a.md')).status).toBe(200)
+    expect((await author.send('post', '/api/imports?name=%00.md', new Uint8Array([65]), { 'content-type': 'text/markdown' })).status).toBe(
+      422,
+    )
+  }, 60_000)
+  it('keeps pictures that stand together apart where a step has no room for all', async () => {
+    const names = Array.from({ length: 41 }, (_, n) => `p${n}.png`)
+    const text = `# A\n\n1. Look ${names.map((name) => `![x](${name})`).join(' ')}\n`
+    const report = (await (
+      await send(zip({ 'guide.md': text, ...Object.fromEntries(names.map((name) => [name, png])) }), 'a.zip')
+    ).json()) as any
+    const { document } = await author.json('get', `/api/guides/${report.id}/draft`)
+    expect(stepsOf(document).map((step) => step.pictures.length)).toEqual([40, 1])
+  })
   it('brings 2 MB of text in while other requests go on', async () => {
     const paragraph = 'Rinse the **trays** with `warm` water, then [read on](https://example.org/a) and stack them.\n\n'
     const text = `# Long\n\n${Array.from({ length: 90 }, (_, i) => `## Part ${i}\n\n1. Begin\n   - with this\n   - and that\n\n| a | b |\n|---|---|\n| ${i} | x |\n\n${paragraph.repeat(250)}`).join('')}`

@@ -15,6 +15,26 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const plain = (width = 40, height = 20) => sharp({ create: { width, height, channels: 3, background: '#095660' } })
+/** The head of a PNG that says how large it is. */
+function wide(width: number, height = 1): Buffer {
+  const head = Buffer.alloc(13)
+  head.writeUInt32BE(width, 0)
+  head.writeUInt32BE(height, 4)
+  head.set([8, 2, 0, 0, 0], 8)
+  const chunk = Buffer.concat([Buffer.from('IHDR'), head])
+  const [length, sum] = [Buffer.alloc(4), Buffer.alloc(4)]
+  length.writeUInt32BE(13)
+  sum.writeInt32BE(crc(chunk))
+  return Buffer.concat([Buffer.from('\x89PNG\r\n\x1a\n', 'latin1'), length, chunk, sum])
+}
+function crc(bytes: Buffer): number {
+  let sum = ~0
+  for (const byte of bytes) {
+    sum ^= byte
+    for (let k = 0; k < 8; k++) sum = (sum >>> 1) ^ (0xedb88320 & -(sum & 1))
+  }
+  return ~sum
+}
 const upload = (bytes: Buffer, type = 'image/png') =>
   author.send('post', `/api/guides/${guide.id}/pictures`, new Uint8Array(bytes), { 'content-type': type })
 const fetchBack = async (id: string, size = 'full') =>
@@ -64,6 +84,13 @@ describe('a picture', () => {
     ['an SVG with a script', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>x</script></svg>'), 422],
     ['half a PNG', Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex'), 422],
     ['nothing', Buffer.alloc(0), 422],
+    [
+      '22 MB of SVG',
+      Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">${'<rect width="9" height="9"/>'.repeat(800_000)}</svg>`),
+      422,
+    ],
+    ['59,000,000 pixels wide', wide(59_000_000), 422],
+    ['far too many pixels', wide(30_000, 30_000), 422],
     ['26 MB', Buffer.alloc(26 * 1024 * 1024, 1), 413],
   ])('that is %s is refused', async (_, bytes, status) => {
     const response = await upload(bytes)

@@ -291,6 +291,41 @@ describe('on the way', () => {
     // 250 to 350 across and 174 to 234 down the sheet is 300 to 500 and 148 to 268 of the picture.
     expect([ink(310, 160), ink(490, 260), ink(290, 160), ink(310, 140)]).toEqual([true, true, false, false])
   })
+  it('nothing of another guide goes, and nothing that lies on a sheet of the same one', async () => {
+    const upload = async (client: Client, id: string, background: string) => {
+      const bytes = await sharp({ create: { width: 80, height: 48, channels: 3, background } })
+        .png()
+        .toBuffer()
+      const sent = await client.send('post', `/api/guides/${id}/pictures`, new Uint8Array(bytes), { 'content-type': 'image/png' })
+      return ((await sent.json()) as { id: PictureId }).id
+    }
+    const foreign = await aGuide(server, company, 'otherAuthor', { published: false })
+    const otherAuthor = await company.as('otherAuthor')
+    const theirs = await upload(otherAuthor, foreign.id, '#444444')
+    const { id, steps } = await aGuide(server, company, 'author', { published: false })
+    const [stepId, second] = steps as [StepId, StepId]
+    const [mine, beside] = [await upload(author, id, '#555555'), await upload(author, id, '#666666')]
+    const check = (offered: PictureId): Change => ({
+      type: 'set-check',
+      stepId,
+      check: { sureness: 0.5, doubts: ['picture-uncertain'], otherPictures: [offered] },
+    })
+    const tried = await author.send('post', `/api/guides/${id}/draft/changes`, {
+      baseRevision: 0,
+      changeSetId: nanoid(),
+      changes: [check(theirs)],
+    })
+    expect([tried.status, ((await tried.json()) as any).errors[0].pointer]).toEqual([422, '/body/changes/0'])
+    const sheet = { widthPx: 1_000, heightPx: 600, pictures: [{ id: beside, rect: { x: 0, y: 0, width: 400, height: 240 } }] }
+    await save(author, id, [
+      { type: 'insert-picture', stepId, picture: { id: mine, alt: '', annotations: [blackout('blackout-one')] }, after: null },
+      { type: 'insert-picture', stepId: second, picture: { id: nanoid() as PictureId, alt: '', sheet }, after: null },
+      check(beside),
+    ])
+    await author.json('post', `/api/guides/${id}/blackouts`, { places: [{ stepId, pictureId: mine, annotationIds: ['blackout-one'] }] })
+    expect((await author.send('get', `/guides/${id}/draft/pictures/${beside}`)).status).toBe(200)
+    expect((await otherAuthor.send('get', `/guides/${foreign.id}/draft/pictures/${theirs}`)).status).toBe(200)
+  })
   it('a server that was killed before the files were gone removes them at its next start', async () => {
     const made = await aGuideWithCanary()
     const { content } = server.parts

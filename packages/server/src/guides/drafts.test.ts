@@ -1,4 +1,4 @@
-import { plainText, richTextOf, type Change, type GuideDocument } from '@jackdaw/core/guides'
+import { GuideDocument, plainText, richTextOf, type Change } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
@@ -52,6 +52,125 @@ describe('saving a draft', () => {
     await save(author, 0, [{ type: 'set-facts', facts: { title: 'Rinse the trays twice', kind: 'policy' } }])
     const { rows } = await lead.json('get', '/api/guides?find=twice')
     expect(rows).toMatchObject([{ title: 'Rinse the trays twice', kind: 'policy', changedBy: 'Name of author', state: 'draft' }])
+  })
+  it('tells what stands in the place of facts of every kind, and again when it is asked again', async () => {
+    const solo = (passMark: number): Change => ({
+      type: 'set-facts',
+      facts: { solo: { task: '', passMark, triesPerStep: 3, attempts: 0 } },
+    })
+    const silence = (silenced: boolean): Change => ({ type: 'silence', finding: 'acronym:x', silenced })
+    await save(author, 0, [solo(70), silence(true), { type: 'set-facts', facts: { look: { labelPx: 20 }, signs: ['M004'] } }])
+    const id = nanoid()
+    const mine: Change[] = [solo(90), silence(false), { type: 'set-facts', facts: { look: {}, signs: [], title: 'Mine' } }]
+    const answer = await save(lead, 0, mine, id)
+    expect(answer.conflicts.map((each: any) => [each.target, each.theirs.value, each.by.name])).toEqual([
+      ['fact:solo', { task: '', passMark: 70, triesPerStep: 3, attempts: 0 }, 'Name of author'],
+      ['silence:acronym:x', true, 'Name of author'],
+      ['fact:look', { labelPx: 20 }, 'Name of author'],
+      ['fact:signs', ['M004'], 'Name of author'],
+    ])
+    expect((await draft()).document.title).toBe('Mine')
+    // The answer was lost and the page has moved on: the same set comes on another base, and is answered.
+    expect((await save(lead, 1, mine, id)).conflicts).toEqual(answer.conflicts)
+    expect(await save(lead, 2, mine, id)).toMatchObject({ revision: 2, missed: [] })
+  })
+  it('saves nothing that it could not read again, and says which limit it is', async () => {
+    const [stepId] = guide.steps as [never]
+    const upload = async () => {
+      const bytes = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#245834' } })
+        .png()
+        .toBuffer()
+      const sent = await author.send('post', `/api/guides/${guide.id}/pictures`, new Uint8Array(bytes), { 'content-type': 'image/png' })
+      return ((await sent.json()) as { id: never }).id
+    }
+    const ids: never[] = []
+    for (let n = 0; n < 41; n++) ids.push(await upload())
+    const answer = await save(
+      author,
+      0,
+      ids.map((id): Change => ({ type: 'insert-picture', stepId, picture: { id, alt: '' }, after: null })),
+    )
+    expect(answer.conflicts).toMatchObject([{ reason: 'limit', limit: 'pictures', mine: { picture: { id: ids[40] } } }])
+    const frame = (n: number): Change => ({
+      type: 'put-annotation',
+      stepId,
+      pictureId: ids[0]!,
+      annotation: { id: `frame-${n}-x`, kind: 'frame', area: { to: 'picture', rect: { x: 0, y: 0, width: 1, height: 1 } } },
+      after: null,
+    })
+    expect(
+      (
+        await save(
+          author,
+          1,
+          Array.from({ length: 201 }, (_, n) => frame(n)),
+        )
+      ).conflicts,
+    ).toMatchObject([{ limit: 'annotations' }])
+    const silence = (n: number): Change => ({ type: 'silence', finding: `acronym:${n}`, silenced: true })
+    for (const from of [0, 2_000, 4_000])
+      await save(
+        author,
+        2,
+        Array.from({ length: 2_000 }, (_, n) => silence(from + n)),
+      )
+    const { document } = await draft()
+    expect([GuideDocument.safeParse(document).error, document.silenced.length]).toEqual([undefined, 5_000])
+    const deep = (levels: number): unknown =>
+      levels === 0 ? { type: 'paragraph' } : { type: 'bulletList', content: [{ type: 'listItem', content: [deep(levels - 1)] }] }
+    for (const levels of [45, 100, 800]) {
+      const changes = [{ type: 'set-body', stepId, body: { type: 'doc', content: [deep(levels)] } }]
+      const sent = await author.send('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 5, changeSetId: nanoid(), changes })
+      expect([400, 422]).toContain(sent.status)
+    }
+  })
+  it('opens a draft from before there were limits, keeps it from being published, and lets it be mended', async () => {
+    const database = server.parts.database
+    const { document } = await draft()
+    const pictures = Array.from({ length: 45 }, () => ({ id: nanoid(), alt: '' }))
+    const large = { ...document, items: document.items.map((item, n) => (n === 0 ? { ...item, pictures } : item)) }
+    await database.rows('update draft set document = $2 where guide_id = $1', [guide.id, JSON.stringify(large)])
+    expect((await draft()).document.items[0]).toMatchObject({ pictures })
+    const publication = await lead.json('get', `/api/guides/${guide.id}/publication`)
+    expect(publication.findings).toMatchObject([{ reason: 'too-much', itemId: guide.steps[0] }])
+    const remove = pictures
+      .slice(0, 5)
+      .map((each): Change => ({ type: 'remove-picture', stepId: guide.steps[0] as never, pictureId: each.id as never }))
+    expect((await save(author, 0, remove)).conflicts).toEqual([])
+    expect((await lead.json('get', `/api/guides/${guide.id}/publication`)).findings).toEqual([])
+  })
+  it('does not bring changes onto a draft that has gone on too far, and says what to do', async () => {
+    const long = 'word '.repeat(150_000)
+    for (let n = 0; n < 12; n++) await save(author, n, [write(0, `${n} ${long}`)])
+    const sent = await lead.send('post', `/api/guides/${guide.id}/draft/changes`, {
+      baseRevision: 0,
+      changeSetId: nanoid(),
+      changes: [write(1, 'late')],
+    })
+    expect([sent.status, await sent.json()]).toMatchObject([
+      409,
+      { code: 'draft-moved-on', detail: expect.stringContaining('save a copy') },
+    ])
+    expect((await save(lead, 11, [write(1, 'in time')])).conflicts).toEqual([])
+  })
+  it('holds no more than can be opened again', async () => {
+    const long = 'word '.repeat(700_000)
+    const grow = async (n: number) =>
+      author.send('post', `/api/guides/${guide.id}/draft/changes`, {
+        baseRevision: n,
+        changeSetId: nanoid(),
+        changes: [
+          {
+            type: 'insert-item',
+            item: { kind: 'step', id: nanoid(), body: richTextOf(long.slice(0, 2_900_000)), pictures: [] },
+            after: null,
+          },
+        ],
+      })
+    const statuses = []
+    for (let n = 0; n < 5; n++) statuses.push((await grow(n)).status)
+    expect(statuses).toEqual([200, 200, 200, 200, 413])
+    expect((await draft()).revision).toBe(4)
   })
   it('tells what others saved since, and who else is here', async () => {
     await lead.json('get', `/api/guides/${guide.id}/draft/changes?since=0`)

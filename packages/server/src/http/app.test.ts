@@ -89,6 +89,26 @@ describe('the pages', () => {
     const plain = await fetch(`${address}/assets/main-abc123.js`, { headers: { 'accept-encoding': 'identity' } })
     expect([plain.headers.get('content-encoding'), await plain.text()]).toEqual([null, 'console.log(1)'])
   })
+  it('answer conditions and parts that do not fit, and what cannot be done to them, as problems', async () => {
+    const ask = async (path: string, init: RequestInit) => {
+      const response = await fetch(address + path, init)
+      return [response.status, response.headers.get('content-type'), ((await response.json()) as { code: string }).code]
+    }
+    const type = 'application/problem+json; charset=utf-8'
+    for (const path of ['/assets/main-abc123.js', '/library']) {
+      const accept = { accept: 'text/html' }
+      expect(await ask(path, { headers: { ...accept, range: 'bytes=900-', 'accept-encoding': 'identity' } })).toEqual([
+        416,
+        type,
+        'no-such-range',
+      ])
+      expect(await ask(path, { headers: { ...accept, 'if-match': '"x"' } })).toEqual([412, type, 'precondition-failed'])
+      const long = { ...accept, 'if-unmodified-since': 'Thu, 01 Jan 1970 00:00:00 GMT' }
+      expect(await ask(path, { headers: long })).toEqual([412, type, 'precondition-failed'])
+    }
+    expect(await ask('/assets/main-abc123.js', { method: 'POST' })).toEqual([405, type, 'wrong-method'])
+    expect((await ask('/assets/%ff', {}))[0]).toBe(400)
+  })
   it.each([
     '/../secret.txt',
     '/assets/../../secret.txt',

@@ -1,3 +1,5 @@
+import { request } from 'node:http'
+import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { aGuide, smallCompany, startTestServer, type Client, type Company, type TestServer } from '../testing/testServer'
 
@@ -34,6 +36,49 @@ describe('bad input', () => {
     const response = await lead.send('post', '/api/guides', text)
     expect(await problem(response)).toMatchObject({ status, code })
     expect(response.status).toBe(status)
+  })
+  it('nested deeper than anything that people write is refused before it is read', async () => {
+    const deep = `{"title":${'['.repeat(100_000)}${']'.repeat(100_000)}}`
+    expect(await problem(await lead.send('post', '/api/guides', deep))).toMatchObject({ status: 400, code: 'bad-request' })
+    // What stands in a text is no nesting.
+    const words = { title: '[[[[{{{{ "x" ]]]]'.repeat(10), kind: 'how-to', folderId: null }
+    expect((await lead.send('post', '/api/guides', words)).status).toBe(200)
+  })
+  it('is small where anyone may call, and never unpacked', async () => {
+    const { address } = server
+    const send = (body: Uint8Array<ArrayBuffer>, more = {}) =>
+      fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json', ...more }, body })
+    expect((await problem(await send(new Uint8Array(3_900_000).fill(0x5b)))).code).toBe('too-large')
+    const packed = Uint8Array.from(gzipSync(Buffer.alloc(3_900_000, '[')))
+    expect(packed.length).toBeLessThan(8_000)
+    expect((await problem(await send(packed, { 'content-encoding': 'gzip' }))).status).toBe(415)
+    expect(
+      (await problem(await lead.send('post', '/api/guides', packed, { 'content-type': 'application/json', 'content-encoding': 'gzip' })))
+        .status,
+    ).toBe(415)
+  })
+  it('is not read from somebody who may not do what it asks for', async () => {
+    const staff = await company.as('staff')
+    const { hostname, port } = new URL(server.address)
+    // The answer comes while most of the body is still to be sent.
+    const status = await new Promise<number>((resolve, reject) => {
+      const call = request(
+        {
+          hostname,
+          port,
+          method: 'POST',
+          path: '/api/imports?name=a.md',
+          headers: { cookie: staff.cookie, 'x-csrf-token': staff.csrf, 'content-type': 'text/markdown', 'content-length': 50_000_000 },
+        },
+        (answer) => {
+          resolve(answer.statusCode ?? 0)
+          call.destroy()
+        },
+      )
+      call.on('error', reject)
+      call.write('# A')
+    })
+    expect(status).toBe(403)
   })
   it('in another format is told so', async () => {
     expect(

@@ -98,4 +98,24 @@ describe('the list of guides', () => {
     await lead.json('patch', `/api/guides/${guide.id}`, { archived: false }, 204)
     expect((await state(lead))?.state).toBe('changed')
   })
+  it('takes many sharings of one guide at the same moment, one after the other', async () => {
+    const { id } = await aGuide(server, company, 'author')
+    const people = [company.people.otherAuthor, company.people.lead, company.people.admin]
+    const answers = await Promise.all(
+      Array.from({ length: 20 }, (_, n) => lead.send('patch', `/api/guides/${id}`, { sharedWith: people.slice(n % 3) })),
+    )
+    expect(new Set(answers.map((answer) => answer.status))).toEqual(new Set([204]))
+  })
+  it('does all of a change of a guide, or nothing of it', async () => {
+    const { id } = await aGuide(server, company, 'author')
+    await lead.json('patch', `/api/guides/${id}`, { archived: true, title: 'Into the archive' }, 204)
+    const draft = () => lead.json('get', `/api/guides/${id}/draft`)
+    expect(await draft()).toMatchObject({ archived: true, document: { title: 'Into the archive' } })
+    expect((await lead.send('patch', `/api/guides/${id}`, { folderId: null, title: 'Still in there' })).status).toBe(409)
+    expect((await draft()).document.title).toBe('Into the archive')
+    await lead.json('patch', `/api/guides/${id}`, { archived: false, title: 'Out of it' }, 204)
+    expect(await draft()).toMatchObject({ archived: false, document: { title: 'Out of it' } })
+    const sent = await lead.send('patch', `/api/guides/${id}`, { archived: true, sharedWith: [company.people.staff] })
+    expect([sent.status, (await draft()).archived]).toEqual([422, false])
+  })
 })

@@ -85,9 +85,45 @@ describe('signing in', () => {
     expect((await first.send('get', '/api/today')).status).toBe(401)
   })
   it('sets a cookie that scripts and other sites do not get', async () => {
-    const cookie = (await tryIn(server, 'admin@example.org', PASSWORD)).headers.getSetCookie()[0]
-    expect(cookie).toMatch(/HttpOnly/)
-    expect(cookie).toMatch(/SameSite=Lax/)
+    const cookies = (await tryIn(server, 'admin@example.org', PASSWORD)).headers.getSetCookie()
+    expect(cookies.map((each) => each.split('=')[0]).sort()).toEqual(['jackdaw', 'jackdaw-device'])
+    for (const cookie of cookies) {
+      expect(cookie).toMatch(/HttpOnly/)
+      expect(cookie).toMatch(/SameSite=Lax/)
+    }
+  })
+})
+
+describe('behind a proxy that speaks TLS', () => {
+  it('people sign in, with a cookie for TLS only, and each counts for their own address', async () => {
+    const behind = await startTestServer({ databaseUrl: server.parts.config.databaseUrl, https: true })
+    const from = (address: string, password: string) =>
+      new Client(behind.address).send(
+        'post',
+        '/api/session',
+        { mail: 'admin@example.org', password },
+        {
+          'x-forwarded-proto': 'https',
+          'x-forwarded-for': `6.6.6.6, ${address}`,
+        },
+      )
+    for (let n = 0; n < SIGN_IN_LIMITS.free.pair; n++) expect((await from('198.51.100.7', 'guess')).status).toBe(401)
+    expect((await from('198.51.100.7', 'guess')).status).toBe(429)
+    const good = await from('198.51.100.8', PASSWORD)
+    expect(good.status).toBe(200)
+    for (const cookie of good.headers.getSetCookie()) expect(cookie).toMatch(/; Secure/)
+    await behind.close()
+  })
+  it('nobody else is believed who they say they are', async () => {
+    const statuses = []
+    for (let n = 0; n < SIGN_IN_LIMITS.free.pair + 1; n++) {
+      const headers = { 'x-forwarded-for': `203.0.113.${n}` }
+      statuses.push(
+        (await new Client(server.address).send('post', '/api/session', { mail: 'otherAuthor@example.org', password: 'x' }, headers)).status,
+      )
+    }
+    expect(statuses.at(-1)).toBe(429)
+    server.clock.now += SIGN_IN_LIMITS.forgottenAfterMs
   })
 })
 

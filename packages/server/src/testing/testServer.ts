@@ -41,7 +41,7 @@ export async function newDatabase(): Promise<string> {
 
 /** A server with a database of its own and a clock that the test turns. */
 export async function startTestServer(
-  over: { databaseUrl?: string; storageDir?: string; clock?: { now: number } } = {},
+  over: { databaseUrl?: string; storageDir?: string; clock?: { now: number }; https?: boolean } = {},
 ): Promise<TestServer> {
   const databaseUrl = over.databaseUrl ?? (await newDatabase())
   const storageDir = over.storageDir ?? (await mkdtemp(join(tmpdir(), 'jackdaw-files-')))
@@ -54,8 +54,8 @@ export async function startTestServer(
     storageDir,
     webDir: '',
     company: 'Larkmoor Glasshouses',
-    https: false,
-    trustedProxies: [],
+    https: over.https ?? false,
+    trustedProxies: over.https ? ['loopback'] : [],
     logLevel: 'silent',
     dbConnections: 8,
     demo: false,

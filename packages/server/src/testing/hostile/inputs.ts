@@ -19,7 +19,20 @@ export type Input = {
 }
 export const nameOf = ({ method, path }: Endpoint): string => `${method} ${path}`
 
-type Special = (world: HostileWorld, things: Things, input: Input, caller: CallerName) => void | Promise<void>
+type Special = (world: HostileWorld, things: Things, input: Input, caller: CallerName, random: () => number) => void | Promise<void>
+
+/** Changes that meet those of others, or come to a limit. */
+const changesThatMeet = (things: Things): unknown[][] => [
+  [{ type: 'set-facts', facts: { solo: { task: '', passMark: 55, triesPerStep: 1, attempts: 1 }, title: 'Mine' } }],
+  [{ type: 'silence', finding: 'acronym:x', silenced: false }],
+  Array.from({ length: 205 }, (_, n) => ({
+    type: 'put-annotation',
+    stepId: things.steps[1],
+    pictureId: things.picture,
+    annotation: { id: `annotation-${n}`, kind: 'frame', area: { to: 'picture', rect: { x: 0, y: 0, width: 0.5, height: 0.5 } } },
+    after: null,
+  })),
+]
 const body =
   (set: (body: Record<string, unknown>, things: Things) => void): Special =>
   (_world, things, input) =>
@@ -31,18 +44,21 @@ const SPECIAL: Record<string, Special> = {
     const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
     input.body = { mail: `${who}@example.org`, password: PASSWORD }
   },
-  'post /api/guides/:id/draft/changes': body((sent, things) => {
-    sent['baseRevision'] = things.revision
-  }),
+  // On the newest state, or on one that others have gone on from, also to the same facts.
+  'post /api/guides/:id/draft/changes': (_world, things, input, _caller, random) => {
+    const sent = input.body as { baseRevision: number; changes: unknown[] }
+    sent.baseRevision = oneOf(random, [things.revision, 0, 1])
+    if (random() < 0.3) sent.changes = oneOf(random, changesThatMeet(things))
+  },
   'get /api/guides/:id/draft/changes': (_world, things, input) => void (input.query['since'] = String(things.revision)),
   'post /api/guides/:id/editions': async (world, things, input) => {
     const sent = input.body as Record<string, unknown>
-    sent['revision'] = things.revision + 1
     // A blackout that is not applied stands in the way.
     const remove = { type: 'remove-annotation', stepId: things.blackout.stepId, pictureId: things.picture, annotationId: 'blackout-one' }
     const client = world.clients.get('author')!
     const changes = { baseRevision: things.revision, changeSetId: nanoid(), changes: [remove] }
-    await client.json('post', `/api/guides/${things.guide}/draft/changes`, changes)
+    const saved = await client.send('post', `/api/guides/${things.guide}/draft/changes`, changes)
+    sent['revision'] = ((await saved.json()) as { revision: number }).revision
   },
   'get /api/people/:id/records/:guideId': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
   'post /api/guides/:id/blackouts': body((sent, things) => void (sent['places'] = [things.blackout])),
@@ -152,7 +168,7 @@ export async function validInput(
     input.bytes = picture ? Uint8Array.from(world.png) : MARKDOWN
     input.headers['content-type'] = picture ? 'image/png' : 'text/markdown'
   }
-  await SPECIAL[nameOf(endpoint)]?.(world, things, input, caller)
+  await SPECIAL[nameOf(endpoint)]?.(world, things, input, caller, random)
   return input
 }
 
@@ -224,6 +240,9 @@ export function withForeignIds(world: HostileWorld, endpoint: Endpoint, valid: I
       const foreign = kind ? world.foreign[kind] : undefined
       if (!kind || !foreign || site.value === foreign) return []
       const input = { ...valid, [where]: withAt(valid[where], site.path, foreign) } as Input
+      // A set of changes that was sent before is only answered again.
+      if (where === 'body' && (input.body as { changeSetId?: string }).changeSetId)
+        (input.body as { changeSetId: string }).changeSetId = nanoid()
       return [{ kind, at: `${where}/${site.path.map(String).join('/')}`, input }]
     })
   })

@@ -1,5 +1,6 @@
 import { problemsOf, type Endpoint } from '@jackdaw/contracts/endpoint'
 import { Problem, PROBLEMS, type ProblemCode } from '@jackdaw/contracts/problems'
+import { GuideDocument } from '@jackdaw/core/guides'
 import { LEVEL_PRESETS, may, type Level, type Relation } from '@jackdaw/core/people'
 import { oneOf } from '@jackdaw/core/testing'
 import { nameOf, spoilt, validInput, withForeignIds, type Input } from './inputs'
@@ -63,6 +64,10 @@ async function readBack(world: HostileWorld, things: Things): Promise<string | n
     for (const who of readers) {
       const response = await world.clients.get(who)!.send('get', path)
       const text = await response.text()
+      if (response.status === 200 && path.endsWith('/draft')) {
+        const { error } = GuideDocument.safeParse((JSON.parse(text) as { document: unknown }).document)
+        if (error) return `afterwards the draft breaks its own schema: ${JSON.stringify(error.issues[0])}`
+      }
       const fine = who === 'lead' ? [200] : [200, 403, 404]
       if (!fine.includes(response.status)) return `afterwards ${who} reads ${path}: ${response.status} ${text.slice(0, 200)}`
     }
@@ -102,14 +107,20 @@ export async function tryEndpoint(world: HostileWorld, endpoint: Endpoint, input
     const things = made.get(caller) ?? (await world.things(caller, endpoint))
     made.set(caller, things)
     const valid = await validInput(world, endpoint, caller, things, random)
-    const input = kind < 8 || kind >= 17 ? valid : spoilt(world, endpoint, valid, random)
+    const input = kind < 8 || (kind >= 17 && random() < 0.5) ? valid : spoilt(world, endpoint, valid, random)
     const client = isFresh ? await world.freshClient(caller) : world.clients.get(caller)!
     const headers = isFresh ? await world.freshHeaders(caller) : world.headers(caller)
     const before = await world.fingerprint()
     const answer = await sendInput(client, endpoint, input, headers)
     tried.sent++
     if (answer.status < 400) tried.accepted++
-    const fault = faultOf(endpoint, answer) ?? (await faultAfter(world, endpoint, answer, before, things))
+    const fault =
+      faultOf(endpoint, answer) ??
+      faultAtTheDoor(endpoint, caller, answer) ??
+      (await faultAfter(world, endpoint, answer, before, things)) ??
+      (answer.status < 400 && random() < 0.25
+        ? await faultWhenRepeated(endpoint, input, () => sendInput(client, endpoint, input, headers))
+        : null)
     if (fault) tried.faults.push(told(endpoint, caller, input, fault))
     // What was written on is not written on again.
     if (answer.status < 400 && writes(endpoint)) made.delete(caller)
@@ -124,6 +135,22 @@ async function faultAfter(world: HostileWorld, endpoint: Endpoint, answer: Answe
   if (answer.status >= 400)
     return (await world.fingerprint()) === before ? null : `refused (${answer.status}), and yet something was changed`
   return writes(endpoint) ? readBack(world, things) : null
+}
+
+/** Whoever has not said who they are is told so, whatever they send: nothing of it is read before. */
+function faultAtTheDoor(endpoint: Endpoint, caller: CallerName, answer: Answer): string | null {
+  if (endpoint.access === 'anyone' || caller !== 'nobody' || answer.status === HEAD_TOO_LARGE || answer.status === 401) return null
+  return `is asked for rights only after what was sent was looked at (${answer.status})`
+}
+
+/** The same once more, and several times at the same moment: a double click, a lost answer, two tabs. */
+async function faultWhenRepeated(endpoint: Endpoint, input: Input, send: () => Promise<Answer>): Promise<string | null> {
+  if (!writes(endpoint) || ends(endpoint)) return null
+  const sent = input.body as { baseRevision?: number } | undefined
+  if (sent?.baseRevision !== undefined) sent.baseRevision++
+  const answers = [await send(), ...(await Promise.all([send(), send(), send(), send()]))]
+  const bad = answers.find((answer) => answer.status >= 500)
+  return bad ? `sent again it answers ${bad.status}: ${bad.text.slice(0, 200)}` : null
 }
 
 const told = (endpoint: Endpoint, caller: CallerName, input: Input, fault: string): string =>
@@ -152,13 +179,15 @@ export async function tryForeignIds(world: HostileWorld, endpoint: Endpoint, rou
   }
   return tried
 }
-/** Kinds whose ids are never taken from somebody else. Steps, sections and guides may be named inside of texts. */
-const MUST_REFUSE = new Set(['picture', 'attempt', 'recording', 'recorder', 'folder', 'team', 'role'])
+/** Kinds whose ids are never taken from somebody else. Steps and sections are places in a guide; what is not there is told as gone. */
+const MUST_REFUSE = new Set(['guide', 'picture', 'attempt', 'recording', 'recorder', 'folder', 'team', 'role'])
 /** Places where an id that is not there means nothing, and why. */
 const MEANS_NOTHING: readonly [place: RegExp, why: string][] = [
   [/^get \/api\/guides query\/folder$/, 'a filter that nothing fits'],
   [/^post .*\/draft\/changes body\/changes\/\d+\/(pictureId|after)$/, 'a place in the own guide; it is told as gone'],
   [/^post .*\/adopted-pictures body\/pictures\/\d+$/, 'the answer leaves out what the other guide does not have'],
+  [/^post .*\/dead-links body\/guides\/\d+$/, 'the answer says which of them the asker would not find'],
+  [/^post \/api\/events body\/events/, 'each event is answered for itself'],
   [/^put .*\/pictures\/:shotId params\/shotId$/, 'chosen by the sender, within its own recording'],
 ]
 const mustRefuse = (endpoint: Endpoint, kind: string, at: string): boolean =>

@@ -198,6 +198,15 @@ export class HostileWorld {
       changeSetId: nanoid(),
       changes: [{ type: 'put-annotation', stepId: made.steps[1], pictureId: made.picture, annotation, after: null }],
     })
+    const facts = { title: 'Saved', solo: { ...PLAIN_SOLO, passMark: 90 }, summary: 'Twice', confirmSteps: true }
+    await this.clients.get('author')!.json('post', `/api/guides/${made.id}/draft/changes`, {
+      baseRevision: saved.revision,
+      changeSetId: nanoid(),
+      changes: [
+        { type: 'set-facts', facts },
+        { type: 'silence', finding: 'acronym:x', silenced: true },
+      ],
+    })
     const nothing = { recording: nanoid(), shot: nanoid(), action: nanoid() }
     const recorded = path.startsWith('/api/recorder/')
       ? await this.record(caller === 'otherRecorder' ? 'otherRecorder' : 'recorder')
@@ -220,7 +229,7 @@ export class HostileWorld {
       ...recorded,
       recorder,
       code: '',
-      revision: saved.revision,
+      revision: saved.revision + 1,
     }
   }
   /** A new code for pairing; the one before is void. */
