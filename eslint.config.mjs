@@ -48,7 +48,7 @@ export default tseslint.config(
     rules: { 'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }] },
   },
   {
-    files: ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'e2e/**', 'vite.config.ts', 'vitest.config.ts'],
+    files: ['**/*.test.ts', '**/*.spec.ts', '**/testing/**', 'e2e/**', 'vite.config.ts', 'vitest*.config.ts'],
     rules: { '@typescript-eslint/no-explicit-any': 'off', 'no-restricted-exports': 'off', 'no-console': 'off' },
   },
   {

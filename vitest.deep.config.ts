@@ -22,7 +22,7 @@ export default defineConfig({
         root,
         test: {
           name: 'deep',
-          include: ['packages/server/src/deep/*.deep.ts', 'packages/server/src/http/everyEndpoint.test.ts'],
+          include: ['packages/server/src/deep/*.spec.ts', 'packages/server/src/http/everyEndpoint.test.ts'],
           environment: 'node',
           globalSetup: [join(root, 'packages/server/src/testing/throwAwayCluster.ts')],
           maxWorkers: 1,

@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { SIGN_IN_LIMITS } from '@jackdaw/core/people'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newDatabase, PASSWORD, smallCompany, startTestServer } from '../testing/testServer'
-import { startBuilt, type RunningServer } from './runningServer'
+import { startBuilt, type RunningServer } from '../testing/builtServer'
 
 // The set-up of docs/security.md: nginx from Debian's packages speaks TLS, two servers stand behind it on one database and one folder.
 let folder = ''

@@ -17,7 +17,7 @@ import { demoServices } from '../demoServices'
 import { recount } from '../events'
 import { aGuide, Client, smallCompany, type Company, type TestServer } from '../testing/testServer'
 import { clusterFolder, postgresScripts } from '../testing/throwAwayCluster'
-import { startBuilt, type RunningServer } from './runningServer'
+import { startBuilt, type RunningServer } from '../testing/builtServer'
 
 const TRIALS = Number(process.env['KILL_TRIALS'] ?? 200)
 const PASSWORD = 'trial'.repeat(6)
