@@ -232,6 +232,8 @@ export function spoilt(world: HostileWorld, endpoint: Endpoint, valid: Input, ra
 
 /** The requests that name something of somebody else in the place of one id of a valid request, one for each id in it. */
 export function withForeignIds(world: HostileWorld, endpoint: Endpoint, valid: Input): { kind: string; at: string; input: Input }[] {
+  // Of a list, one place stands for all.
+  const tried = new Set<string>()
   return (['params', 'query', 'body'] as const).flatMap((where) => {
     const schema = endpoint[where]
     if (!schema || valid[where] === undefined) return []
@@ -239,6 +241,9 @@ export function withForeignIds(world: HostileWorld, endpoint: Endpoint, valid: I
       const kind = kindOfId(site.schema)
       const foreign = kind ? world.foreign[kind] : undefined
       if (!kind || !foreign || site.value === foreign) return []
+      const place = `${where} ${site.path.map((step) => (typeof step === 'number' ? '*' : String(step))).join('/')}`
+      if (tried.has(place)) return []
+      tried.add(place)
       const input = { ...valid, [where]: withAt(valid[where], site.path, foreign) } as Input
       // A set of changes that was sent before is only answered again.
       if (where === 'body' && (input.body as { changeSetId?: string }).changeSetId)

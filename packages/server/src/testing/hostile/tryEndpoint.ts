@@ -106,6 +106,7 @@ export async function tryEndpoint(world: HostileWorld, endpoint: Endpoint, input
     const caller = kind < 15 ? oneOf(random, trusted(endpoint)) : kind < 19 ? oneOf(random, CALLERS) : 'nobody'
     const things = made.get(caller) ?? (await world.things(caller, endpoint))
     made.set(caller, things)
+    await world.forgetTries()
     const valid = await validInput(world, endpoint, caller, things, random)
     const input = kind < 8 || (kind >= 17 && random() < 0.5) ? valid : spoilt(world, endpoint, valid, random)
     const client = isFresh ? await world.freshClient(caller) : world.clients.get(caller)!
@@ -188,6 +189,7 @@ const MEANS_NOTHING: readonly [place: RegExp, why: string][] = [
   [/^post .*\/adopted-pictures body\/pictures\/\d+$/, 'the answer leaves out what the other guide does not have'],
   [/^post .*\/dead-links body\/guides\/\d+$/, 'the answer says which of them the asker would not find'],
   [/^post \/api\/events body\/events/, 'each event is answered for itself'],
+  [/^post .*\/acts body\/does\/act\/pictureId$/, 'where somebody pointed: another picture than that of the step is a miss'],
   [/^put .*\/pictures\/:shotId params\/shotId$/, 'chosen by the sender, within its own recording'],
 ]
 const mustRefuse = (endpoint: Endpoint, kind: string, at: string): boolean =>

@@ -124,6 +124,9 @@ export class HostileWorld {
     return token ? { authorization: `Bearer ${token}` } : {}
   }
 
+  /** How guessing is slowed has tests of its own. */
+  forgetTries = (): Promise<unknown> => this.server.parts.database.rows('delete from sign_in_failure')
+
   /** The token of a pairing of its own. */
   async freshHeaders(caller: CallerName): Promise<Record<string, string>> {
     if (!this.recorders.has(caller)) return {}
