@@ -7,6 +7,8 @@ export type Making = {
   random: () => number
   /** A value for a place that the schema alone cannot know, such as the id of something that is there. `undefined`: as the schema says. */
   hint?: (schema: Schema, path: readonly PropertyKey[]) => { value: unknown } | undefined
+  /** Leave nothing out that may be left out, and have something in every list. */
+  full?: boolean
 }
 
 /** One of a list. */
@@ -87,9 +89,9 @@ function make(schema: Schema, making: Making, path: readonly PropertyKey[], dept
     case 'enum':
       return oneOf(random, Object.values(definition.entries!))
     case 'nullable':
-      return random() < 0.3 ? null : inner(definition.innerType!)
+      return !making.full && random() < 0.3 ? null : inner(definition.innerType!)
     case 'optional':
-      return random() < 0.5 || depth > DEEPEST * 2 ? undefined : inner(definition.innerType!)
+      return (!making.full && random() < 0.5) || depth > DEEPEST * 2 ? undefined : inner(definition.innerType!)
     case 'default':
     case 'prefault':
     case 'readonly':
@@ -104,7 +106,7 @@ function make(schema: Schema, making: Making, path: readonly PropertyKey[], dept
     }
     case 'array': {
       const { minLength, maxLength } = limitsOf(definition)
-      const length = Math.min(maxLength, minLength + (depth > DEEPEST ? 0 : Math.floor(random() * 3)))
+      const length = Math.min(maxLength, minLength + (depth > DEEPEST ? 0 : making.full ? 1 : Math.floor(random() * 3)))
       return Array.from({ length }, (_, index) => inner(definition.element!, index))
     }
     case 'record':

@@ -1,5 +1,6 @@
 import type { Endpoint } from '@jackdaw/contracts/endpoint'
 import { UsageEvent } from '@jackdaw/core/events'
+import { Change } from '@jackdaw/core/guides'
 import { kindOfId } from '@jackdaw/core/shared'
 import { hostileOf, oneOf, sitesOf, valueOf, withAt, type Schema } from '@jackdaw/core/testing'
 import { nanoid } from 'nanoid'
@@ -126,6 +127,7 @@ export async function validInput(
   caller: CallerName,
   things: Things,
   random: () => number,
+  full = false,
 ): Promise<Input> {
   const people = world.company.people
   const known: Record<string, readonly string[]> = {
@@ -155,7 +157,7 @@ export async function validInput(
     }
     return undefined
   }
-  const made = (schema: Schema | undefined) => (schema ? valueOf(schema, { random, hint }) : undefined)
+  const made = (schema: Schema | undefined) => (schema ? valueOf(schema, { random, hint, full }) : undefined)
   const input: Input = {
     params: texts(made(endpoint.params)),
     query: texts(made(endpoint.query)),
@@ -171,6 +173,27 @@ export async function validInput(
   await SPECIAL[nameOf(endpoint)]?.(world, things, input, caller, random)
   return input
 }
+
+/** Valid requests with everything in them that may be; of changes to a guide one of each type. */
+export async function fullInputs(
+  world: HostileWorld,
+  endpoint: Endpoint,
+  caller: CallerName,
+  things: Things,
+  random: () => number,
+): Promise<Input[]> {
+  const valid = () => validInput(world, endpoint, caller, things, random, true)
+  if (nameOf(endpoint) !== 'post /api/guides/:id/draft/changes') return [await valid()]
+  const byType = new Map<string, Input>()
+  for (let n = 0; n < 400 && byType.size < CHANGE_TYPES; n++) {
+    const input = await valid()
+    const [change] = (input.body as { changes: { type: string }[] }).changes
+    ;(input.body as { changes: unknown[] }).changes = [change]
+    if (!byType.has(change!.type)) byType.set(change!.type, input)
+  }
+  return [...byType.values()]
+}
+const CHANGE_TYPES = (Change._zod.def as unknown as { options: unknown[] }).options.length
 
 const anEvent = (things: Things, random: () => number): unknown => ({
   ...(valueOf(UsageEvent as Schema, { random }) as object),
