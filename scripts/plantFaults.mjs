@@ -174,23 +174,30 @@ function plant({ file, edits, also = [] }) {
   }
 }
 
+let putBack = () => undefined
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    putBack()
+    process.exit(1)
+  })
+
 let found = 0
 const only = process.argv[2]
 const faults = FAULTS.filter((fault) => !only || fault.name.includes(only))
 for (const fault of faults) {
-  const back = plant(fault)
+  putBack = plant(fault)
   try {
     const done = spawnSync(join(ROOT, 'node_modules/.bin/vitest'), ['run', '--project', 'server', `${SERVER}/http/everyEndpoint.test.ts`], {
       cwd: ROOT,
       encoding: 'utf8',
-      env: { ...process.env, HOSTILE_ONLY: `^${fault.only}`, HOSTILE_INPUTS: '80', FOREIGN_ROUNDS: '25', FORCE_COLOR: '0' },
+      env: { ...process.env, HOSTILE_ONLY: `^${fault.only}`, HOSTILE_INPUTS: '60', FOREIGN_ROUNDS: '3', FORCE_COLOR: '0' },
     })
     const isFound = done.status !== 0
     if (isFound) found++
     const told = /"((?:get|post|put|patch|delete) \/.*)",?$/m.exec(stripVTControlCharacters(done.stdout))?.[1] ?? 'a test failed'
     console.log(`${isFound ? 'found ' : 'MISSED'} ${fault.name}${isFound ? `: ${told.slice(0, 160)}` : ''}`)
   } finally {
-    back()
+    putBack()
   }
 }
 console.log(`${found} of ${faults.length} planted faults were found`)

@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import express from 'express'
 import pg from 'pg'
 import { editorTimes, placingTimes } from './editor'
+import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
@@ -25,7 +26,8 @@ const quick = process.argv.includes('--quick')
 const onlyRecorder = process.argv.includes('--recorder')
 const onlyEditor = process.argv.includes('--editor')
 const onlyPlayers = process.argv.includes('--players')
-const only = onlyRecorder || onlyEditor || onlyPlayers
+const onlyHostile = process.argv.includes('--hostile')
+const only = onlyRecorder || onlyEditor || onlyPlayers || onlyHostile
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -62,6 +64,17 @@ async function measureEditor(address: string): Promise<void> {
   say(`\nEditor with ${steps} steps and as many annotated pictures (opening under 1.5 s, a key painted within 50 ms):`)
   line(`opening, ${openMs.length} times`, openMs)
   line(`a key to its paint, ${keyMs.length} keys`, keyMs)
+}
+
+/** How long the event loop of the server is held by what a hostile day had found. */
+async function measureHostile(start: () => Promise<Running>): Promise<void> {
+  const app = await start()
+  say('\nHostile requests: how long they hold the event loop of the server (under 50 ms), and its memory afterwards:')
+  for (const row of await hostileTimes(app))
+    say(
+      `  ${row.name.padEnd(46)} ${row.statuses.padEnd(10)} ${ms(row.ms)}  held at most ${ms(row.maxHeldMs)}, p99 ${ms(row.p99HeldMs)}  ${row.rssMb.toFixed(0).padStart(5)} MB`,
+    )
+  await app.stop()
 }
 
 /** What practising takes. */
@@ -190,6 +203,10 @@ async function main(): Promise<void> {
     if (!only || onlyPlayers) await measurePlayers(app.address)
     if (!only || onlyRecorder) await measureRecorder(app.address)
     await app.stop()
+    if (!only || onlyHostile)
+      await measureHostile(() =>
+        startServer(url('demo'), { NODE_OPTIONS: `--import ${join(process.cwd(), 'bench/preload/loopDelay.mjs')}` }),
+      )
     if (only) return
     for (const scale of SCALES) {
       if (scale > 1) {
