@@ -7,7 +7,7 @@ import type { PictureId } from '../shared'
 import type { Step } from './document'
 import { PLAIN_SOLO } from './exercise'
 import { richTextOf } from './richText'
-import { theirsAt } from './theirs'
+import { theirsIn } from './theirs'
 import { aDocument, aStep } from './testing'
 
 const steps = [aStep('One'), aStep('Two'), aStep('Three'), aStep('Four')] as const
@@ -63,7 +63,7 @@ describe('two people on one guide', () => {
     )
     expect(result.conflicts.map((each) => each.target)).toEqual(['fact:summary'])
     expect(result.document).toMatchObject({ title: 'mine', summary: 'theirs' })
-    expect(theirsAt(result.document, 'fact:summary')).toEqual({ kind: 'fact', fact: 'summary', value: 'theirs' })
+    expect(theirsIn(result.document)('fact:summary')).toEqual({ kind: 'fact', fact: 'summary', value: 'theirs' })
   })
   it('are told what stands there now, whatever they clashed on', () => {
     const solo = (passMark: number): Change => ({ type: 'set-facts', facts: { solo: { ...PLAIN_SOLO, passMark } } })
@@ -84,7 +84,7 @@ describe('two people on one guide', () => {
       const document = applyAll([theirs], aDocument(...shown)).document
       const { conflicts } = rebase([mine], [theirs], document)
       expect(conflicts).toHaveLength(1)
-      expect(theirsAt(document, conflicts[0]!.target)).toMatchObject(now)
+      expect(theirsIn(document)(conflicts[0]!.target)).toMatchObject(now)
     }
   })
   it('hand back what there is no more room for, and keep the rest', () => {

@@ -9,7 +9,9 @@ export type FactNow =
 /** What stands in the place of a change that was refused: a step or section, a fact, or `null` when it is gone. */
 export type Theirs = GuideItem | FactNow | null
 
-const inItem = (document: GuideDocument, id: string): Theirs => document.items.find((item) => item.id === id) ?? null
+type Now = { document: GuideDocument; item: (id: string) => GuideItem | undefined }
+const inItem = ({ item }: Now, id: string): Theirs => item(id) ?? null
+const inPartOf = (now: Now, rest: string): Theirs => inItem(now, rest.split(':')[0]!)
 const FACTS: { [F in FactName]: (document: GuideDocument) => FactNow } = {
   title: (document) => ({ kind: 'fact', fact: 'title', value: document.title }),
   summary: (document) => ({ kind: 'fact', fact: 'summary', value: document.summary }),
@@ -21,9 +23,9 @@ const FACTS: { [F in FactName]: (document: GuideDocument) => FactNow } = {
 }
 
 /** How what stands at a target is found, for every kind of target. `rest` is what follows the kind in its name. */
-const AT: Record<TargetKind, (document: GuideDocument, rest: string) => Theirs> = {
-  fact: (document, fact) => FACTS[fact as FactName](document),
-  silence: (document, finding) => ({ kind: 'fact', fact: 'silenced', value: document.silenced.includes(finding) }),
+const AT: Record<TargetKind, (now: Now, rest: string) => Theirs> = {
+  fact: ({ document }, fact) => FACTS[fact as FactName](document),
+  silence: ({ document }, finding) => ({ kind: 'fact', fact: 'silenced', value: document.silenced.includes(finding) }),
   item: inItem,
   title: inItem,
   body: inItem,
@@ -37,17 +39,21 @@ const AT: Record<TargetKind, (document: GuideDocument, rest: string) => Theirs> 
   signs: inItem,
   lineage: inItem,
   ready: inItem,
-  alt: (document, rest) => inItem(document, rest.split(':')[0]!),
-  annotation: (document, rest) => inItem(document, rest.split(':')[0]!),
-  shown: (document, rest) => inItem(document, rest.split(':')[0]!),
-  sheet: (document, rest) => inItem(document, rest.split(':')[0]!),
+  alt: inPartOf,
+  annotation: inPartOf,
+  shown: inPartOf,
+  sheet: inPartOf,
 }
 
-/** What stands at the target of a conflict.
- * @param target as `targetsOf` names it, or `item:` and an id */
-export function theirsAt(document: GuideDocument, target: string): Theirs {
-  const colon = target.indexOf(':')
-  return AT[target.slice(0, colon) as TargetKind](document, target.slice(colon + 1))
+/** Finds what stands at the targets of conflicts in a document.
+ * @returns a function of a target, as `targetsOf` names it, or `item:` and an id */
+export function theirsIn(document: GuideDocument): (target: string) => Theirs {
+  const items = new Map(document.items.map((item) => [item.id as string, item]))
+  const now: Now = { document, item: (id) => items.get(id) }
+  return (target) => {
+    const colon = target.indexOf(':')
+    return AT[target.slice(0, colon) as TargetKind](now, target.slice(colon + 1))
+  }
 }
 
 /** A change of several facts as one change for each, so that each is judged for itself; other changes as they are. */

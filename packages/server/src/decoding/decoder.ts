@@ -2,6 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Rect } from '@jackdaw/core/guides'
+import { NOT_A_PICTURE, pictureType } from './pictureType'
 import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome } from './jobs'
 
 const MB = 1024 * 1024
@@ -118,8 +119,9 @@ export class Decoder {
   }
 
   /** Reads a picture and writes it anew, with its smaller ones. */
-  picture(bytes: Uint8Array): Promise<Outcome<'picture'>> {
-    return this.run('picture', { bytes })
+  async picture(bytes: Uint8Array): Promise<Outcome<'picture'>> {
+    // What is no picture by its first bytes does not even get there.
+    return pictureType(bytes) === null ? NOT_A_PICTURE : this.run('picture', { bytes })
   }
   /** Fills areas of a stored picture and makes all that is derived from it anew. @param areas in pixels of the picture */
   fill(full: Uint8Array, mediaType: string, areas: readonly Rect[]): Promise<Outcome<'fill'>> {

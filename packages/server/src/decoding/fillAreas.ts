@@ -1,6 +1,7 @@
 import type { Rect } from '@jackdaw/core/guides'
 import sharp from 'sharp'
-import { readPicture, type ReadPicture, type Unreadable } from './readPicture'
+import type { Unreadable } from './pictureType'
+import { readPicture, type ReadPicture } from './readPicture'
 
 /** The flat fill: ink. */
 const FILL = { r: 0x17, g: 0x21, b: 0x2b }

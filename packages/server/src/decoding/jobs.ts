@@ -1,6 +1,7 @@
 import type { ImportedDraft } from '@jackdaw/core/exchange'
 import type { Rect } from '@jackdaw/core/guides'
-import type { ReadPicture, Unreadable } from './readPicture'
+import type { Unreadable } from './pictureType'
+import type { ReadPicture } from './readPicture'
 
 /** A draft read from a text: the document as JSON, what it waits for, and what has no place in it. */
 export type ReadText = { documentText: string } & Omit<ImportedDraft, 'document'>

@@ -1,27 +1,15 @@
 import sharp, { type Metadata } from 'sharp'
 import { PICTURE_LIMITS } from './limits'
+import { NOT_A_PICTURE, pictureType, type Unreadable } from './pictureType'
 
 /** A picture ready to be stored: written anew, without metadata, with two smaller ones. Sizes in pixels. */
 export type ReadPicture = { mediaType: string; widthPx: number; heightPx: number; full: Buffer; screen: Buffer; thumb: Buffer }
-/** A refusal in words. */
-export type Unreadable = { ok: false; words: string }
 
 // Strangers' bytes reach only the decoders of these types, and nothing decoded is kept.
 sharp.cache(false)
 sharp.concurrency(2)
 sharp.block({ operation: ['VipsForeignLoad'] })
 sharp.unblock({ operation: ['VipsForeignLoadPng', 'VipsForeignLoadJpeg', 'VipsForeignLoadWebp', 'VipsForeignLoadNsgif'] })
-
-const startsWith = (bytes: Buffer, signature: string, at = 0): boolean =>
-  bytes.subarray(at, at + signature.length).equals(Buffer.from(signature, 'latin1'))
-
-/** The type of a picture by its first bytes. */
-export function pictureType(bytes: Buffer): 'png' | 'jpeg' | 'webp' | 'gif' | null {
-  if (startsWith(bytes, '\x89PNG\r\n\x1a\n')) return 'png'
-  if (startsWith(bytes, '\xff\xd8\xff')) return 'jpeg'
-  if (startsWith(bytes, 'RIFF') && startsWith(bytes, 'WEBP', 8)) return 'webp'
-  return startsWith(bytes, 'GIF87a') || startsWith(bytes, 'GIF89a') ? 'gif' : null
-}
 
 const refuse = (words: string): Unreadable => ({ ok: false, words: `${words} The step is as it was.` })
 const MILLION = 1_000_000
@@ -43,7 +31,7 @@ function tooLarge({ width, height, pageHeight, pages = 1 }: Metadata): Unreadabl
  * Turned upright by its own mark first. A moving GIF stays moving; its smaller ones show its first picture. */
 export async function readPicture(bytes: Buffer): Promise<{ ok: true; picture: ReadPicture } | Unreadable> {
   const type = pictureType(bytes)
-  if (!type) return refuse('Pictures may be PNG, JPEG, WebP or GIF; this file is something else.')
+  if (!type) return NOT_A_PICTURE
   const limits = { limitInputPixels: PICTURE_LIMITS.pixels, failOn: 'error' } as const
   try {
     const meta = await sharp(bytes, { limitInputPixels: false }).metadata()

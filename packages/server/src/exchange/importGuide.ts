@@ -8,7 +8,7 @@ import { fail, Refused, type Caller, type Parts } from '../http'
 import { readZip } from './readZip'
 
 const MARKDOWN = /\.(md|markdown|mdown|mkd|txt)$/i
-const MAX_TEXT_BYTES = 8 * 1024 * 1024
+const MAX_TEXT_BYTES = 6 * 1024 * 1024
 const ZIP_START = Buffer.from('PK\x03\x04', 'latin1')
 
 type Source = { path: string; text: string; files: Map<string, Buffer> }

@@ -12,7 +12,7 @@ import { hasBranches } from '@jackdaw/core/players'
 import { canonicalJson, type GuideId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
-import { findDraft, findEdition, findFacts } from './store'
+import { findDraft, findFacts, revisionOfEdition } from './store'
 
 type Publish = { guideId: GuideId; revision: number; changeNote: string; mustReread: boolean; by: PersonId; now: number }
 
@@ -37,8 +37,8 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   const findings = findingsBeforePublishing(draft.document).filter(stopsPublishing)
   if (findings.length > 0)
     fail('not-publishable', `The guide cannot be published: ${[...new Set(findings.map((finding) => PLAIN[finding.reason]))].join(', ')}.`)
-  const newest = facts.newestEdition === null ? undefined : await findEdition(tx, guideId, facts.newestEdition)
-  if (newest?.revision === draft.revision) return { number: newest.number, isNew: false }
+  const published = facts.newestEdition === null ? undefined : await revisionOfEdition(tx, guideId, facts.newestEdition)
+  if (facts.newestEdition !== null && published === draft.revision) return { number: facts.newestEdition, isNew: false }
 
   const number = (facts.newestEdition ?? 0) + 1
   const bytes = canonicalJson(readyToRead(draft.document))

@@ -10,15 +10,15 @@ import { fail, route, type Routes } from '../http'
 import * as blackouts from './blackouts'
 import { findLook, writeLook } from './look'
 import { saveDraftChanges } from './saveChanges'
-import { changesSince, deadAmong, findDraft, findEdition, findFacts, noteAndListPresent, sharedWith } from './store'
+import { changesSince, deadAmong, findDraft, findDraftToSend, findFacts, noteAndListPresent, revisionOfEdition, sharedWith } from './store'
 
 export function guideRoutes(routes: Routes): void {
   const { database: db, content, decoder, newId } = routes.parts
 
   route(routes, getDraft, async ({ params: { id } }, { caller, relations }) => {
-    const [facts, draft, shared] = await Promise.all([findFacts(db, id), findDraft(db, id), sharedWith(db, id)])
+    const [facts, draft, shared] = await Promise.all([findFacts(db, id), findDraftToSend(db, id), sharedWith(db, id)])
     if (!facts || !draft) return fail('not-found')
-    const newest = facts.newestEdition === null ? undefined : await findEdition(db, id, facts.newestEdition)
+    const published = facts.newestEdition === null ? undefined : await revisionOfEdition(db, id, facts.newestEdition)
     const can = (action: 'guide.publish' | 'guide.hand-over' | 'records.guide') => may(caller.permissions, action, relations)
     return {
       id,
@@ -29,7 +29,7 @@ export function guideRoutes(routes: Routes): void {
       folderId: facts.folderId,
       sharedWith: shared,
       edition: facts.newestEdition,
-      changedSinceEdition: newest !== undefined && newest.revision !== draft.revision,
+      changedSinceEdition: published !== undefined && published !== draft.revision,
       archived: facts.archived,
       may: {
         publish: can('guide.publish'),

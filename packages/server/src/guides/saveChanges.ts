@@ -5,7 +5,7 @@ import {
   pictureRefsOf,
   rebase,
   targetsOf,
-  theirsAt,
+  theirsIn,
   withBlockIds,
   type Change,
   type Conflict,
@@ -52,11 +52,22 @@ function withIds(change: Change, newId: () => string): Change {
   return change
 }
 
-/** What stands in the place of a refused change, and who put it there. */
-function told(conflict: Conflict, document: GuideDocument, since: readonly StoredChanges[]): DraftConflict {
-  const by = since.findLast((saved) => saved.changes.some((change) => targetsOf(change).includes(conflict.target)))
-  const inItem = by ?? since.findLast((saved) => saved.changes.some((change) => itemOf(change) === conflict.itemId))
-  return { ...conflict, by: inItem?.by ?? null, theirs: theirsAt(document, conflict.target) }
+/** What stands in the place of each refused change, and who put it there. */
+function told(conflicts: readonly Conflict[], document: GuideDocument, since: readonly StoredChanges[]): DraftConflict[] {
+  if (conflicts.length === 0) return []
+  const byTarget = new Map<string, StoredChanges['by']>()
+  const byItem = new Map<string | null, StoredChanges['by']>()
+  for (const { changes, by } of since)
+    for (const change of changes) {
+      byItem.set(itemOf(change), by)
+      for (const target of targetsOf(change)) byTarget.set(target, by)
+    }
+  const theirs = theirsIn(document)
+  return conflicts.map((conflict) => ({
+    ...conflict,
+    by: byTarget.get(conflict.target) ?? byItem.get(conflict.itemId) ?? null,
+    theirs: theirs(conflict.target),
+  }))
 }
 
 /** Saves changes to a draft. Changes of others since the base are left as they are; where both changed the same, theirs stays and
@@ -88,7 +99,7 @@ export async function saveDraftChanges(
       theirs.flatMap((saved) => saved.changes),
       draft.document,
     )
-    const conflicts = result.conflicts.map((conflict) => told(conflict, result.document, theirs))
+    const conflicts = told(result.conflicts, result.document, theirs)
     const revision = draft.revision + 1
     await writeChanges(tx, guideId, { revision, changeSetId: request.changeSetId, changes: result.applied, conflicts, by: caller.id, now })
     await writeDraft(tx, guideId, { revision, document: result.document }, draft.document, caller.id, now)

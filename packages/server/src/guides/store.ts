@@ -1,8 +1,8 @@
-import { readDocument, type Change, type GuideDocument } from '@jackdaw/core/guides'
+import { NEWEST_VERSION, readDocument, type Change, type GuideDocument } from '@jackdaw/core/guides'
 import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
 import type { Db } from '../db'
-import { fail } from '../http'
+import { fail, StoredJson } from '../http'
 
 export type GuideFacts = {
   id: GuideId
@@ -53,6 +53,26 @@ export async function findDraft(db: Db, id: GuideId, lock = false): Promise<Draf
 
 /** A draft as it is stored: its JSON, and what lists show of it. */
 type DraftText = { documentText: string; title: string; kind: string }
+/** A stored document to be sent on: as it stands where it is of today's version, else read and brought up to date. */
+export const documentToSend = (text: string, isNewest: boolean): GuideDocument | StoredJson =>
+  isNewest ? new StoredJson(text) : readDocument(JSON.parse(text))
+
+/** A draft to be sent on. */
+export async function findDraftToSend(
+  db: Db,
+  id: GuideId,
+): Promise<{ revision: number; document: GuideDocument | StoredJson } | undefined> {
+  const row = await db.one<{ revision: number; text: string; is_newest: boolean }>(
+    `select revision, document::text as text, document ->> 'version' = $2 as is_newest from draft where guide_id = $1`,
+    [id, String(NEWEST_VERSION)],
+  )
+  return row && { revision: row.revision, document: documentToSend(row.text, row.is_newest) }
+}
+
+/** The state of the draft that an edition froze. */
+export const revisionOfEdition = async (db: Db, id: GuideId, number: number): Promise<number | undefined> =>
+  (await db.one<{ revision: number }>('select revision from edition where guide_id = $1 and number = $2', [id, number]))?.revision
+
 /** Creates a guide with its draft, given as a document or as its JSON.
  * @returns its number */
 export async function insertGuide(

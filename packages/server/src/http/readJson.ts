@@ -20,9 +20,13 @@ export function isShallow(json: Uint8Array, levels = MAX_JSON_LEVELS): boolean {
   return true
 }
 
-function parsed(bytes: Buffer): unknown {
+/** What is larger is read in two turns, so that others have theirs in between. */
+const LARGE_BYTES = 256 * 1024
+
+async function parsed(bytes: Buffer): Promise<unknown> {
   if (bytes.length === 0) return {}
   if (!isShallow(bytes)) fail('bad-request', `Lists and objects may lie ${MAX_JSON_LEVELS} deep in one another, not deeper.`)
+  if (bytes.length > LARGE_BYTES) await new Promise((resolve) => setImmediate(resolve))
   try {
     return JSON.parse(bytes.toString('utf8')) as unknown
   } catch (error) {
@@ -44,7 +48,7 @@ export function jsonReader(maxBytes: number): RequestHandler {
   return async (req: Request, res: Response, next) => {
     if (!isUtf8(req)) fail('wrong-type', 'A JSON body is expected in UTF-8.')
     await new Promise<void>((resolve, reject) => bytes(req, res, (error?: unknown) => (error ? reject(error as Error) : resolve())))
-    if (Buffer.isBuffer(req.body)) req.body = parsed(req.body)
+    if (Buffer.isBuffer(req.body)) req.body = await parsed(req.body)
     next()
   }
 }

@@ -6,6 +6,7 @@ import type { Caller, Context, Parts, RelationFinders } from './context'
 import { fail, type FieldError } from './fail'
 import { isWellFormed } from './isWellFormed'
 import { bytesReader, jsonReader } from './readJson'
+import { withoutStored, type StoredJson } from './storedJson'
 import { UploadBudget } from './uploadBudget'
 
 /** The routes as they are put together: the router, and the list of what it serves, which the rights test reads. */
@@ -60,6 +61,9 @@ function checkBody(endpoint: AnyEndpoint, req: Request): void {
   refuseIllFormed(req.body, 'body')
 }
 
+/** Lets other requests have their turn between the parts of a long one. */
+const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve))
+
 /** What somebody is told who has not said who they are. */
 const notKnown = ({ access }: AnyEndpoint) => (byRecorder(access) ? ('not-paired' as const) : ('not-signed-in' as const))
 const byRecorder = (access: AnyEndpoint['access']): boolean => access !== 'anyone' && access.by === 'recorder'
@@ -81,12 +85,15 @@ async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller |
   return fail(knows.some((each) => may(caller.permissions, each, relations)) ? 'not-allowed' : 'not-found')
 }
 
+/** An answer, in which a stored document may stand as its JSON. */
+type Answer<R> = R extends { document: unknown } ? Omit<R, 'document'> & { document: R['document'] | StoredJson } : R
+
 /** Puts an endpoint on the router: asks for rights, then reads and checks the request, then checks our own answer.
  * A handler of a `file` endpoint writes its answer itself. */
 export function route<E extends AnyEndpoint>(
   routes: Routes,
   endpoint: E,
-  handler: (input: Input<E>, context: Context) => Promise<ResponseOf<E> | void>,
+  handler: (input: Input<E>, context: Context) => Promise<Answer<ResponseOf<E>> | void>,
 ): void {
   routes.served.push(endpoint)
   const { response } = endpoint
@@ -105,6 +112,7 @@ export function route<E extends AnyEndpoint>(
   }
   const handle = async (req: Request, res: Response): Promise<void> => {
     checkBody(endpoint, req)
+    await othersFirst()
     refuseIllFormed(req.query, 'query')
     const input = {
       params: res.locals['params'] as unknown,
@@ -112,14 +120,17 @@ export function route<E extends AnyEndpoint>(
       body: read(endpoint.body, req.body, 'body'),
       bytes: req.body as Buffer,
     } as Input<E>
+    await othersFirst()
     const relations = res.locals['relations'] as ReadonlySet<Relation>
     const answer = await handler(input, { caller: callerOf(res) as Caller, relations, now: routes.parts.clock(), req, res })
     if (endpoint.file) return
     if (!response) return void res.status(204).end()
-    const checked = response.safeParse(answer)
+    await othersFirst()
+    const { plain, write } = withoutStored(answer)
+    const checked = response.safeParse(plain)
     if (!checked.success)
       throw new Error(`our answer to ${endpoint.method} ${endpoint.path} is malformed: ${JSON.stringify(checked.error.issues.slice(0, 3))}`)
-    res.json(checked.data)
+    res.type('json').send(write(checked.data))
   }
   routes.router[endpoint.method](endpoint.path, before, ...bodyReaders(routes, endpoint), handle)
 }

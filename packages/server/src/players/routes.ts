@@ -1,11 +1,11 @@
 import { actInAttempt, getAttempt, getAttempts, getPlay, giveUpAttempt, keepPlay, openAttempt } from '@jackdaw/contracts/players'
 import { getReader } from '@jackdaw/contracts/reading'
-import { readDocument } from '@jackdaw/core/guides'
+import { NEWEST_VERSION } from '@jackdaw/core/guides'
 import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { picturesOfEdition } from '../files'
 import { noteGiven } from '../events'
-import { amendedAt, findEdition } from '../guides'
+import { amendedAt, documentToSend, findEdition } from '../guides'
 import { fail, route, type Routes } from '../http'
 import { actInTest, attemptsOf, findTest, giveUpTest, openTest } from './attempts'
 import { findPlay, ruledBy, savePlay } from './plays'
@@ -58,7 +58,8 @@ export function playerRoutes(routes: Routes): void {
       changeNote: edition.change_note,
       minutes: edition.minutes,
       owner: standing.owner,
-      document: readDocument(JSON.parse(edition.bytes)),
+      // Canonical JSON ends with its version.
+      document: documentToSend(edition.bytes, edition.bytes.endsWith(`"version":${NEWEST_VERSION}}`)),
       amendedAt: amended,
       assigned: standing.assigned,
       dueOn: standing.due_on,

@@ -5,7 +5,7 @@ import {
   joinChanges,
   joinPair,
   rebase,
-  theirsAt,
+  theirsIn,
   type Change,
   type Conflict,
   type GuideDocument,
@@ -309,7 +309,7 @@ export class DraftSession {
   }
 
   private told(conflict: Conflict, saved: readonly SavedChanges[]): DraftConflict {
-    return { ...conflict, theirs: theirsAt(this.base, conflict.target), by: saved.at(-1)?.by ?? null }
+    return { ...conflict, theirs: theirsIn(this.base)(conflict.target), by: saved.at(-1)?.by ?? null }
   }
   private addConflicts(conflicts: readonly DraftConflict[]): void {
     const targets = new Set(conflicts.map((conflict) => conflict.target))
