@@ -101,11 +101,24 @@ function at({ schema, value }: Site, random: () => number): Hostile[][] {
 }
 
 /** A valid value with one place made wrong or odd.
- * @param ids ids of things of every kind that exist but belong to others, put in the place of texts */
-export function hostileOf(schema: Schema, value: unknown, random: () => number, ids: readonly string[]): Hostile & { path: string } {
-  const site = oneOf(random, sitesOf(schema, value))
-  const isId = typeof site.value === 'string' && /^[A-Za-z0-9_-]{21}$/.test(site.value)
-  const kinds = [...at(site, random), ...(isId && ids.length > 0 ? [ids.map((id) => ({ what: 'a foreign id', value: id }))] : [])]
-  const chosen = oneOf(random, oneOf(random, kinds))
+ * @param ids   ids of things of every kind that exist but belong to others, put in the place of texts
+ * @param tried what has been tried before: each kind of wrong at each place comes once before any comes again */
+export function hostileOf(
+  schema: Schema,
+  value: unknown,
+  random: () => number,
+  ids: readonly string[],
+  tried = new Set<string>(),
+): Hostile & { path: string } {
+  const choices = sitesOf(schema, value).flatMap((site) => {
+    const isId = typeof site.value === 'string' && /^[A-Za-z0-9_-]{21}$/.test(site.value)
+    const foreign = isId && ids.length > 0 ? [ids.map((id) => ({ what: 'a foreign id', value: id }))] : []
+    const place = site.path.map((step) => (typeof step === 'number' ? '*' : String(step))).join('/')
+    return [...at(site, random), ...foreign].map((kind, n) => ({ site, kind, key: `${place} ${n}` }))
+  })
+  const fresh = choices.filter(({ key }) => !tried.has(key))
+  const { site, kind, key } = oneOf(random, fresh.length > 0 ? fresh : choices)
+  tried.add(key)
+  const chosen = oneOf(random, kind)
   return { what: chosen.what, path: site.path.map(String).join('/'), value: withAt(value, site.path, chosen.value) }
 }

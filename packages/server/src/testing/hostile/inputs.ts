@@ -205,14 +205,14 @@ const anEvent = (things: Things, random: () => number): unknown => ({
 })
 
 /** Makes something wrong or odd about a valid request. */
-export function spoilt(world: HostileWorld, endpoint: Endpoint, valid: Input, random: () => number): Input {
+export function spoilt(world: HostileWorld, endpoint: Endpoint, valid: Input, random: () => number, tried: Set<string>): Input {
   const ids = Object.values(world.foreign)
   const input: Input = { ...valid, params: { ...valid.params }, query: { ...valid.query }, headers: { ...valid.headers } }
   const parts: (() => string)[] = []
   const part = (where: 'params' | 'query' | 'body', schema: Schema | undefined) => {
     if (!schema) return
     parts.push(() => {
-      const hostile = hostileOf(schema, valid[where] ?? {}, random, ids)
+      const hostile = hostileOf(schema, valid[where] ?? {}, random, ids, tried)
       if (where === 'body') input.body = hostile.value
       else input[where] = texts(hostile.value)
       return `${where} ${hostile.path}: ${hostile.what}`

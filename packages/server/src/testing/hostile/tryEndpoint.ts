@@ -99,6 +99,7 @@ async function readLists(world: HostileWorld, things: Things): Promise<string | 
 export async function tryEndpoint(world: HostileWorld, endpoint: Endpoint, inputs: number, random: () => number): Promise<Tried> {
   const tried: Tried = { faults: [], sent: 0, accepted: 0 }
   const isFresh = ends(endpoint)
+  const wrongs = new Set<string>()
   const made = new Map<CallerName, Things>()
   let last: Things | null = null
   for (let n = 0; n < inputs; n++) {
@@ -108,7 +109,7 @@ export async function tryEndpoint(world: HostileWorld, endpoint: Endpoint, input
     made.set(caller, things)
     await world.forgetTries()
     const valid = await validInput(world, endpoint, caller, things, random)
-    const input = kind < 8 || (kind >= 17 && random() < 0.5) ? valid : spoilt(world, endpoint, valid, random)
+    const input = kind < 8 || (kind >= 17 && random() < 0.5) ? valid : spoilt(world, endpoint, valid, random, wrongs)
     const client = isFresh ? await world.freshClient(caller) : world.clients.get(caller)!
     const headers = isFresh ? await world.freshHeaders(caller) : world.headers(caller)
     const before = await world.fingerprint()
