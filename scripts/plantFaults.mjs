@@ -187,7 +187,7 @@ function tried(only) {
     env: { ...process.env, HOSTILE_ONLY: `^${only}`, HOSTILE_INPUTS: '240', FOREIGN_ROUNDS: '3' },
   })
   if (done.status === 0) return null
-  const output = stripVTControlCharacters(done.stdout)
+  const output = stripVTControlCharacters(done.stdout + done.stderr)
   return /"((?:get|post|put|patch|delete) \/.*)",?$/m.exec(output)?.[1] ?? /Error: (.*)/.exec(output)?.[1] ?? 'a test failed'
 }
 

@@ -142,7 +142,7 @@ async function faultAfter(world: HostileWorld, endpoint: Endpoint, answer: Answe
 /** Whoever has not said who they are is told so, whatever they send: nothing of it is read before. */
 function faultAtTheDoor(endpoint: Endpoint, caller: CallerName, { wrong }: Input, answer: Answer): string | null {
   // An address that no endpoint has is nobody's.
-  if (wrong.startsWith('params') && answer.status === 404) return null
+  if (wrong.startsWith('params') && [400, 404].includes(answer.status)) return null
   if (endpoint.access === 'anyone' || caller !== 'nobody' || answer.status === HEAD_TOO_LARGE || answer.status === 401) return null
   return `is asked for rights only after what was sent was looked at (${answer.status})`
 }
