@@ -23,6 +23,8 @@ function mineShown({ mine }: DraftConflict, t: TFunction): ReactNode {
       return 'words' in mine.annotation ? mine.annotation.words : <em>{t('The annotation as you have changed it')}</em>
     case 'set-cautions':
       return mine.cautions.map((caution) => caution.words).join(' / ')
+    case 'insert-picture':
+      return <em>{t('The picture that you added')}</em>
     case 'remove-item':
     case 'remove-picture':
     case 'remove-annotation':
@@ -53,7 +55,7 @@ export function ConflictPanel({ conflict, onSettle }: { conflict: DraftConflict;
   const name = conflict.by?.name ?? t('Somebody else')
   const canKeepBoth = conflict.mine.type === 'set-body' && conflict.theirs !== null
   return (
-    <section role="alert" aria-label={t('Two versions')} className="mt-3 border-2 border-ochre bg-sheet p-4">
+    <section role="alert" aria-label={t('Two versions')} className="my-3 border-2 border-ochre bg-sheet p-4">
       <p className="font-semibold text-ochre">
         {conflict.limit
           ? t('{{name}} added to this at the same time, and now there would be too much.', { name })
@@ -65,16 +67,18 @@ export function ConflictPanel({ conflict, onSettle }: { conflict: DraftConflict;
           <h3 className="text-sm text-soft">{t('Yours')}</h3>
           <div className="border-l-2 border-petrol pl-3">{mineShown(conflict, t)}</div>
         </div>
-        <div>
-          <h3 className="text-sm text-soft">{t('{{name}}’s, now in the guide', { name })}</h3>
-          <div className="border-l-2 border-hair pl-3">{theirsShown(conflict, t)}</div>
-        </div>
+        {!conflict.limit && (
+          <div>
+            <h3 className="text-sm text-soft">{t('{{name}}’s, now in the guide', { name })}</h3>
+            <div className="border-l-2 border-hair pl-3">{theirsShown(conflict, t)}</div>
+          </div>
+        )}
       </div>
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => onSettle('mine')}>
           {conflict.theirs === null && conflict.mine.type === 'set-body' ? t('Put mine back as a step') : t('Take mine')}
         </Button>
-        <Button onClick={() => onSettle('theirs')}>{t('Leave theirs')}</Button>
+        <Button onClick={() => onSettle('theirs')}>{conflict.limit ? t('Leave mine out') : t('Leave theirs')}</Button>
         {canKeepBoth && <Button onClick={() => onSettle('both')}>{t('Keep both, mine as a step after it')}</Button>}
       </div>
     </section>

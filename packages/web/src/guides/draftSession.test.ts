@@ -1,7 +1,10 @@
-import { plainText } from '@jackdaw/core/guides'
+import { GUIDE_LIMITS, guideText, plainText, type Change } from '@jackdaw/core/guides'
+import type { PictureId } from '@jackdaw/core/shared'
 import { describe, expect, it } from 'vitest'
 import { DraftSession, type Pending } from './draftSession'
-import { aBrowser, aServer, ids, start, textOf, two, one, write } from './testing'
+import { ApiProblem, Unreachable } from '../api'
+import { judgeSaving } from './judgeSaving'
+import { aBrowser, aServer, ids, marta, start, textOf, two, one, write } from './testing'
 
 describe('a session on a draft', () => {
   it('saves what is typed, as one change, and then keeps nothing', async () => {
@@ -81,6 +84,68 @@ describe('a session on a draft', () => {
     await new Promise((resolve) => setTimeout(resolve))
     expect(session.snapshot().save).toBe('saved')
     expect(textOf(server.document, one)).toBe('mine')
+  })
+  it('tells a server that fails from one that cannot be reached, keeps what was written, and sends it again by itself', async () => {
+    const problem = (status: number) =>
+      new ApiProblem({ type: 'x', code: 'internal', title: 'Something went wrong here', status, detail: 'Number 42.' })
+    expect(
+      [new Unreachable(), problem(503), problem(429), problem(401), problem(422), problem(500)].map((error) => judgeSaving(error).state),
+    ).toEqual(['offline', 'offline', 'offline', 'signed-out', 'refused', 'failed'])
+    const server = aServer()
+    const kept: { pending: Pending | null } = { pending: null }
+    const planned: (() => void)[] = []
+    let fails = true
+    const session = new DraftSession(start, 0, {
+      send: async (base, set) => {
+        if (fails) throw problem(500)
+        return server.put(set.changes, set.id, base)
+      },
+      judge: judgeSaving,
+      keep: (pending) => void (kept.pending = pending),
+      newId: ids,
+      now: () => 0,
+      later: (work) => (planned.push(work), () => undefined),
+    })
+    session.change(write(one, 'mine'))
+    session.flush()
+    await new Promise((resolve) => setTimeout(resolve))
+    expect(session.snapshot()).toMatchObject({ save: 'failed', words: 'Number 42.' })
+    expect(kept.pending?.inFlight?.changes).toEqual([write(one, 'mine')])
+    expect(guideText(session.snapshot().document)).toContain('1. mine')
+    fails = false
+    planned.at(-1)!()
+    await new Promise((resolve) => setTimeout(resolve))
+    expect(session.snapshot().save).toBe('saved')
+    expect(textOf(server.document, one)).toBe('mine')
+  })
+  it('makes nothing of what would break a limit, and says which', () => {
+    const { session } = aBrowser(aServer())
+    const picture = (n: number): Change => ({
+      type: 'insert-picture',
+      stepId: one.id,
+      picture: { id: String(n).padStart(21, 'x') as PictureId, alt: '' },
+      after: null,
+    })
+    session.change(...Array.from({ length: 40 }, (_, n) => picture(n)))
+    const before = session.snapshot().document
+    session.change(picture(40), { type: 'remove-item', itemId: two.id })
+    expect(session.snapshot().document).toBe(before)
+    expect(session.snapshot().words).toBe(GUIDE_LIMITS.pictures.words)
+    const conflict = {
+      reason: 'limit',
+      limit: 'pictures',
+      target: 'alt:x',
+      itemId: one.id,
+      mine: picture(40),
+      theirs: null,
+      by: marta,
+    } as const
+    session.adopt({ conflicts: [conflict] }, [], [])
+    session.settle(session.snapshot().conflicts[0]!, 'mine')
+    expect(session.snapshot().conflicts).toHaveLength(1)
+    session.change({ type: 'remove-picture', stepId: one.id, pictureId: String(3).padStart(21, 'x') as PictureId })
+    session.settle(session.snapshot().conflicts[0]!, 'mine')
+    expect(session.snapshot().conflicts).toHaveLength(0)
   })
   it('undoes what was done beside the text in the same row of steps', () => {
     const { session } = aBrowser(aServer())

@@ -6,6 +6,7 @@ import { nanoid } from 'nanoid'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import { ApiProblem, call, Unreachable } from '../api'
 import { DraftSession, type DraftPorts, type DraftView } from './draftSession'
+import { judgeSaving } from './judgeSaving'
 import { keepDraft, leftBehind } from './keptDrafts'
 
 const ASK_EVERY_MS = 4_000
@@ -24,15 +25,6 @@ const send =
   (id: GuideId): DraftPorts['send'] =>
   (baseRevision, set) =>
     call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: set.id, changes: set.changes } })
-
-const judge: DraftPorts['judge'] = (error) => {
-  if (error instanceof Unreachable) return { state: 'offline', words: '' }
-  if (!(error instanceof ApiProblem)) return { state: 'refused', words: error instanceof Error ? error.message : String(error) }
-  if (error.problem.status === 401) return { state: 'signed-out', words: '' }
-  if (error.problem.status === 429 || error.problem.status === 503) return { state: 'offline', words: '' }
-  if (error.problem.status >= 500) return { state: 'failed', words: error.problem.detail ?? error.problem.title }
-  return { state: 'refused', words: `${error.problem.title}. ${error.problem.detail ?? ''}` }
-}
 
 /** Brings home what an earlier page of this person could not save. */
 async function adoptLeftBehind(session: DraftSession, id: GuideId, personId: PersonId): Promise<void> {
@@ -61,7 +53,7 @@ export function useDraftSession(draft: Draft, personId: PersonId): { session: Dr
     return {
       session: new DraftSession(draft.document, draft.revision, {
         send: send(id),
-        judge,
+        judge: judgeSaving,
         keep: kept.keep,
         newId: nanoid,
         now: () => Date.now(),
