@@ -22,10 +22,18 @@ export const nameOf = ({ method, path }: Endpoint): string => `${method} ${path}
 
 type Special = (world: HostileWorld, things: Things, input: Input, caller: CallerName, random: () => number) => void | Promise<void>
 
+const lists = (levels: number): unknown => {
+  let block: unknown = { type: 'paragraph', content: [{ type: 'text', text: 'deep' }] }
+  for (let i = 0; i < levels; i++) block = { type: 'bulletList', content: [{ type: 'listItem', content: [block] }] }
+  return { type: 'doc', content: [block] }
+}
+
 /** Changes that meet those of others, or come to a limit. */
 const changesThatMeet = (things: Things): unknown[][] => [
   [{ type: 'set-facts', facts: { solo: { task: '', passMark: 55, triesPerStep: 1, attempts: 1 }, title: 'Mine' } }],
   [{ type: 'silence', finding: 'acronym:x', silenced: false }],
+  [{ type: 'set-body', stepId: things.steps[0], body: lists(20) }],
+  [{ type: 'set-body', stepId: things.steps[0], body: lists(750) }],
   Array.from({ length: 205 }, (_, n) => ({
     type: 'put-annotation',
     stepId: things.steps[1],
