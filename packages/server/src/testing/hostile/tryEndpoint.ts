@@ -3,11 +3,13 @@ import { Problem, PROBLEMS, type ProblemCode } from '@jackdaw/contracts/problems
 import { GuideDocument } from '@jackdaw/core/guides'
 import { LEVEL_PRESETS, may, type Level, type Relation } from '@jackdaw/core/people'
 import { oneOf } from '@jackdaw/core/testing'
+import { isShallow } from '../../http/readJson'
 import { fullInputs, nameOf, spoilt, validInput, withForeignIds, type Input } from './inputs'
 import { sendInput, type Answer } from './send'
 import { CALLERS, CANARY, type CallerName, type HostileWorld, type Things } from './world'
 
 const SLOWEST_MS = 10_000
+const DEEPEST_DRAFT = 250
 /** What came of many requests: faults in words, and how many were accepted of those that should be. */
 export type Tried = { faults: string[]; sent: number; accepted: number }
 
@@ -65,6 +67,7 @@ async function readBack(world: HostileWorld, things: Things, random: () => numbe
       const response = await world.clients.get(who)!.send('get', path)
       const text = await response.text()
       if (response.status === 200 && path.endsWith('/draft')) {
+        if (!isShallow(Buffer.from(text), DEEPEST_DRAFT)) return 'afterwards the draft lies deeper than anything that may be sent'
         const { error } = GuideDocument.safeParse((JSON.parse(text) as { document: unknown }).document)
         if (error) return `afterwards the draft breaks its own schema: ${JSON.stringify(error.issues[0])}`
       }
