@@ -183,6 +183,10 @@ describe('a recording', () => {
     expect(await server.parts.database.rows('select 1 from recording_action where recording_id = $1', [id])).toHaveLength(1)
     expect(await finish(by, id, [actions[0]])).toEqual(done)
     expect((await by.picture(id, nanoid())).status).toBe(409)
+    expect((await by.send('post', `/recordings/${id}/actions`, { actions: [anAction('Late', null, 2)] })).status).toBe(409)
+    // What is there already may come again, also after the end: two senders, or a lost answer.
+    expect((await by.picture(id, kept)).status).toBe(200)
+    expect((await by.send('post', `/recordings/${id}/actions`, { actions: [actions[0]] })).status).toBe(200)
   })
   it('that is sent twice over, in pieces and out of order is the same recording', async () => {
     const id = await begin(by)

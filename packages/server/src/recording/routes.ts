@@ -28,7 +28,17 @@ import { throwAway, throwAwayAbandoned } from './cleanUp'
 import { finish } from './finish'
 import { endPairingOf, givePairingCode, pair, recordersOf } from './pairing'
 import { recorderZip } from './recorderZip'
-import { countActions, countShots, directoryNames, findRecording, insertActions, insertRecording, insertShot, shotsOf } from './store'
+import {
+  actionsOf,
+  countActions,
+  countShots,
+  directoryNames,
+  findRecording,
+  insertActions,
+  insertRecording,
+  insertShot,
+  shotsOf,
+} from './store'
 
 const MAX_SHOTS = MAX_ACTIONS * 2
 
@@ -73,10 +83,11 @@ function pairingRoutes(routes: Routes): void {
 
 function intakeRoutes(routes: Routes): void {
   const { database: db, content, decoder } = routes.parts
+  const over = () => fail('recording-over', 'It has become a draft already; nothing can be added to it.')
+  const find = async (id: RecordingId, caller: Caller) => (await findRecording(db, id, caller.id)) ?? fail('not-found')
   const open = async (id: RecordingId, caller: Caller) => {
-    const recording = (await findRecording(db, id, caller.id)) ?? fail('not-found')
-    if (recording.outcome) fail('recording-over', 'It has become a draft already; nothing can be added to it.')
-    return recording
+    const recording = await find(id, caller)
+    return recording.outcome ? over() : recording
   }
   /** Asks the table of rights about the guide into which somebody records. */
   const mayEdit = async (caller: Caller, id: GuideId): Promise<void> => {
@@ -95,16 +106,22 @@ function intakeRoutes(routes: Routes): void {
     return { names: { salt: nameSalt, marks: marksOf(await directoryNames(db), nameSalt) } }
   })
   route(routes, putShot, async ({ params, bytes }, { caller }) => {
-    await open(params.id, caller)
+    const recording = await find(params.id, caller)
     const known = (await shotsOf(db, params.id)).find((shot) => shot.shotId === params.shotId)
+    // What is there already may come once more, also after the end: its answer was lost, or two senders had it.
     if (known) return { widthPx: known.widthPx, heightPx: known.heightPx }
+    if (recording.outcome) over()
     if ((await countShots(db, params.id)) >= MAX_SHOTS) fail('recording-full', `A recording holds ${MAX_SHOTS} pictures.`)
     const picture = await readPicture(decoder, bytes)
     await insertShot(db, params.id, { shotId: params.shotId, ...(await storeContent(content, picture)) })
     return { widthPx: picture.widthPx, heightPx: picture.heightPx }
   })
   route(routes, putActions, async ({ params, body }, { caller }) => {
-    await open(params.id, caller)
+    const recording = await find(params.id, caller)
+    if (recording.outcome) {
+      const known = new Set((await actionsOf(db, params.id)).map((action) => action.id))
+      return body.actions.every((action) => known.has(action.id)) ? { kept: body.actions.length } : over()
+    }
     if ((await countActions(db, params.id)) + body.actions.length > MAX_ACTIONS)
       fail('recording-full', `A recording holds ${MAX_ACTIONS} actions. End it, and record the rest as a second one.`)
     await insertActions(db, params.id, body.actions)
