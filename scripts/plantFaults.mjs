@@ -89,12 +89,6 @@ const FAULTS = [
     only: 'post /api/guides/:id/editions',
   },
   {
-    name: 'a language has 180 KB',
-    file: 'packages/contracts/src/players.ts',
-    edits: [['z.maxLength(35), ', '']],
-    only: 'post /api/guides/:id/attempts$',
-  },
-  {
     name: 'a guide is shared several times at the same moment',
     file: `${SERVER}/library/guides.ts`,
     edits: [["await tx.rows('select 1 from guide where id = $1 for update', [id])", '']],
