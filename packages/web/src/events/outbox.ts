@@ -56,7 +56,8 @@ async function setAside(owner: string, events: readonly UsageEvent[], refused: r
     const event = events[at]
     if (!event) continue
     tellRefused(event, why, detail)
-    await place.setAside(owner, event, why)
+    // Where there is no room to keep it apart it has been told all the same, and must not hold up the others.
+    await place.setAside(owner, event, why).catch((error: unknown) => tellRefused(event, 'not kept', String(error)))
   }
   tell({ refused: state.refused + refused.length })
 }

@@ -74,6 +74,7 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
         </>
       )}
       {other && <> · {t('{{name}} changed something at {{time}}', { name: other.name, time: timeOf(other.at) })}</>}
+      {view.said && <strong className="text-brick"> · {t(view.said)}</strong>}
       {view.words && view.save === 'saved' && <> · {t(view.words)}</>}
     </p>
   )

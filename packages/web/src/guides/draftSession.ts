@@ -37,6 +37,8 @@ export type DraftView = {
   save: SaveState
   savedAt: number | null
   words: string
+  /** What was not done, because a limit would have been broken; stands until something else is done. */
+  said: string
   conflicts: readonly DraftConflict[]
   canUndo: boolean
   canRedo: boolean
@@ -66,6 +68,7 @@ export class DraftSession {
   private save: SaveState = 'saved'
   private savedAt: number | null = null
   private words = ''
+  private said = ''
   private tries = 0
   private cancelTimer: (() => void) | null = null
   private readonly listeners = new Set<() => void>()
@@ -206,7 +209,7 @@ export class DraftSession {
   }
 
   private say(words: string): void {
-    this.words = words
+    this.said = words
     this.emit()
   }
 
@@ -227,6 +230,7 @@ export class DraftSession {
 
   private take(changes: readonly Change[], document: GuideDocument): void {
     this.document = document
+    this.said = ''
     this.queue = joinChanges([...this.queue, ...changes])
     if (this.save === 'saved' || this.save === 'saving') {
       this.save = 'unsaved'
@@ -326,6 +330,7 @@ export class DraftSession {
       save: this.save,
       savedAt: this.savedAt,
       words: this.words,
+      said: this.said,
       conflicts: this.conflicts,
       canUndo: this.done.length > 0,
       canRedo: this.undone.length > 0,
