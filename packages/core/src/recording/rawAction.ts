@@ -22,7 +22,7 @@ const coordinate = z.number().check(z.minimum(-1_000_000), z.maximum(1_000_000))
 const extent = z.number().check(z.minimum(0), z.maximum(1_000_000))
 
 /** Kinds of private text. `password` is what nobody may ever read. */
-export const PrivateKind = z.enum(['mail', 'phone', 'account', 'person', 'number', 'value', 'portrait', 'pointed', 'password'])
+export const PrivateKind = z.enum(['mail', 'phone', 'account', 'person', 'address', 'number', 'value', 'portrait', 'pointed', 'password'])
 export type PrivateKind = z.infer<typeof PrivateKind>
 
 /** What stands around an element and tells which of several alike it is. */

@@ -1,7 +1,7 @@
 import type { RecordingTarget } from '@jackdaw/contracts/recording'
 import type { RawAction, SentenceLanguage } from '@jackdaw/core/recording'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { HIDING_AT_FIRST, type Hiding, type Status } from '../shared/messages'
+import { HIDE_SWITCHES, HIDING_AT_FIRST, type HideSwitch, type Hiding, type Status } from '../shared/messages'
 
 /** The pairing with a person's account. */
 export type Pairing = { origin: string; token: string; person: string; company: string }
@@ -41,6 +41,16 @@ interface Kept extends DBSchema {
   presses: { key: string; value: { id: string; shotId: string | null; otherShotIds: string[] } }
 }
 
+/** `asked`: the kinds that there were when it was chosen. */
+type KeptHiding = Hiding & { asked?: HideSwitch[] }
+const ASKED_AT_FIRST: readonly HideSwitch[] = ['mail', 'phone', 'account', 'person', 'number', 'value', 'portrait']
+/** Kinds that have come since somebody chose are hidden until they are switched off. */
+function withNewKinds(chosen: KeptHiding | undefined): Hiding {
+  if (!chosen) return HIDING_AT_FIRST
+  const { asked = ASKED_AT_FIRST, kinds, pointed } = chosen
+  return { kinds: [...kinds, ...HIDING_AT_FIRST.kinds.filter((kind) => !asked.includes(kind) && !kinds.includes(kind))], pointed }
+}
+
 let opened: Promise<IDBPDatabase<Kept>> | undefined
 /** Everything that must survive the worker: opened once for each of its lives. */
 const db = (): Promise<IDBPDatabase<Kept>> =>
@@ -59,8 +69,8 @@ export const kept = {
     pairing ? void (await (await db()).put('facts', pairing, 'pairing')) : (await db()).delete('facts', 'pairing'),
   recording: async () => (await (await db()).get('facts', 'recording')) as Recording | undefined,
   setRecording: async (recording: Recording) => void (await (await db()).put('facts', recording, 'recording')),
-  hiding: async () => ((await (await db()).get('facts', 'hiding')) as Hiding | undefined) ?? HIDING_AT_FIRST,
-  setHiding: async (hiding: Hiding) => void (await (await db()).put('facts', hiding, 'hiding')),
+  hiding: async () => withNewKinds((await (await db()).get('facts', 'hiding')) as KeptHiding | undefined),
+  setHiding: async (hiding: Hiding) => void (await (await db()).put('facts', { ...hiding, asked: [...HIDE_SWITCHES] }, 'hiding')),
   asked: async () => ((await (await db()).get('facts', 'asked')) as Asked | undefined) ?? null,
   setAsked: async (asked: Asked | null) =>
     asked ? void (await (await db()).put('facts', asked, 'asked')) : (await db()).delete('facts', 'asked'),

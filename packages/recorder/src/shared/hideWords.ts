@@ -6,6 +6,7 @@ export const HIDE_WORDS: Record<HideSwitch, string> = {
   phone: 'Telephone numbers',
   account: 'Card and account numbers',
   person: 'Names of colleagues in the directory',
+  address: 'Postal addresses',
   portrait: 'Pictures of people',
   value: 'What stands in fields',
   number: 'Every number',

@@ -3,11 +3,11 @@ import type { Rect } from '@jackdaw/core/guides'
 import type { PageSeen, PrivateKind, RawAction, SentenceLanguage, TextBox } from '@jackdaw/core/recording'
 
 /** Kinds that a person can switch; passwords are hidden always. */
-export const HIDE_SWITCHES = ['mail', 'phone', 'account', 'person', 'number', 'value', 'portrait'] as const
+export const HIDE_SWITCHES = ['mail', 'phone', 'account', 'person', 'address', 'number', 'value', 'portrait'] as const
 export type HideSwitch = (typeof HIDE_SWITCHES)[number]
 /** What is hidden: by kind, and by pointing, as selectors for each site. */
 export type Hiding = { kinds: HideSwitch[]; pointed: Record<string, string[]> }
-export const HIDING_AT_FIRST: Hiding = { kinds: ['mail', 'phone', 'account', 'person', 'portrait'], pointed: {} }
+export const HIDING_AT_FIRST: Hiding = { kinds: ['mail', 'phone', 'account', 'person', 'address', 'portrait'], pointed: {} }
 
 /** How far a recording is. `interrupted`: the browser was closed in the middle; `finishing`: ended, but not all has been sent yet. */
 export type Status = 'idle' | 'recording' | 'paused' | 'interrupted' | 'finishing'

@@ -11,7 +11,7 @@ import type { Db } from '../db'
 import { saveDraftChanges } from './saveChanges'
 import { findDraft, findFacts } from './store'
 
-const KINDS: ReadonlySet<PrivateKind> = new Set(['mail', 'phone', 'account', 'person'])
+const KINDS: ReadonlySet<PrivateKind> = new Set(['mail', 'phone', 'account', 'person', 'address'])
 
 /** What looks private in a picture, by the words that the recorder saw there and the names in the directory. */
 export async function findPrivate(db: Db, id: PictureId): Promise<{ known: boolean; found: FoundPrivate[] }> {

@@ -21,6 +21,8 @@ function kindWords(kind: FoundPrivate['kind'], t: TFunction): string {
       return t('Card or account number')
     case 'person':
       return t('Name from the directory')
+    case 'address':
+      return t('Postal address')
     default:
       return t('Private')
   }

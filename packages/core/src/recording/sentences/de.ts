@@ -68,6 +68,7 @@ export const de: Phrases = {
     phone: 'die Telefonnummer',
     account: 'die Kontonummer',
     person: 'den Namen',
+    address: 'die Anschrift',
     number: 'die Zahl',
     password: 'das Passwort',
     value: 'den passenden Inhalt',

@@ -59,6 +59,7 @@ export const en: Phrases = {
     phone: 'the telephone number',
     account: 'the account number',
     person: 'the name',
+    address: 'the address',
     number: 'the number',
     password: 'the password',
     value: 'what belongs there',

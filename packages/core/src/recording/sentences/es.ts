@@ -68,6 +68,7 @@ export const es: Phrases = {
     phone: 'el número de teléfono',
     account: 'el número de cuenta',
     person: 'el nombre',
+    address: 'la dirección',
     number: 'el número',
     password: 'la contraseña',
     value: 'lo que corresponda',

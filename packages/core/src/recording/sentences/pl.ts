@@ -68,6 +68,7 @@ export const pl: Phrases = {
     phone: 'numer telefonu',
     account: 'numer konta',
     person: 'imię i nazwisko',
+    address: 'adres pocztowy',
     number: 'liczbę',
     password: 'hasło',
     value: 'odpowiednią treść',

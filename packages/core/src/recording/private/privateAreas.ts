@@ -1,6 +1,6 @@
-import type { Rect } from '../guides'
+import type { Rect } from '../../guides'
 import { findPrivate } from './privateText'
-import type { PrivateKind, RawAction, TextBox } from './rawAction'
+import type { PrivateKind, RawAction, TextBox } from '../rawAction'
 
 /** The words that stand in the picture of an action, where they stand in pixels of that picture. */
 export function textInPicture(action: RawAction, picture: { widthPx: number; heightPx: number }): TextBox[] {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { privateAreas, textInPicture } from './privateAreas'
-import type { PrivateKind, RawAction } from './rawAction'
+import type { PrivateKind, RawAction } from '../rawAction'
 
 const kinds = new Set<PrivateKind>(['mail', 'phone', 'account', 'person'])
 const nobody = () => false

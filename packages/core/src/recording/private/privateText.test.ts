@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { hostOf, pageKey, withoutValues } from './address'
+import { hostOf, pageKey, withoutValues } from '../address'
 import { markOf, marksOf, nameAsker } from './nameMarks'
-import { findPrivate, passesIban, passesLuhn, withoutPrivate } from './privateText'
-import type { PrivateKind } from './rawAction'
+import { passesIban, passesLuhn } from './numbers'
+import { findPrivate, withoutPrivate } from './privateText'
+import type { PrivateKind } from '../rawAction'
 
 const found = (text: string, ...kinds: PrivateKind[]) =>
   findPrivate(text, new Set(kinds)).map(({ kind, start, end }) => `${kind}:${text.slice(start, end)}`)
@@ -40,6 +41,16 @@ describe('private text', () => {
         expect(withoutPrivate(text, passages)).not.toMatch(/\d/)
       }),
     )
+  })
+  it('is found in long texts as in short ones, also where it is cut between two pieces', () => {
+    for (const at of [1_790, 1_800, 1_990, 2_000, 3_600]) {
+      const text = `${'x '.repeat(at / 2)}Ring +44 1632 960127 or write to orders@greenway.example ${'y '.repeat(2_000)}`
+      expect(found(text, ...BASIC)).toEqual(['phone:+44 1632 960127', 'mail:orders@greenway.example'])
+    }
+  })
+  it('takes no longer for text made to take long', () => {
+    for (const text of ['A.'.repeat(50_000), '12 De la '.repeat(10_000), '1 '.repeat(40_000), "A'a.b@".repeat(10_000)])
+      expect(findPrivate(`${text} 1`, new Set<PrivateKind>([...BASIC, 'address', 'person', 'number'])).length).toBeGreaterThanOrEqual(0)
   })
   it('checks cards by Luhn and accounts by ISO 13616', () => {
     expect([passesLuhn('4539148803436467'), passesLuhn('4539148803436468'), passesLuhn('')]).toEqual([true, false, false])
