@@ -2,10 +2,11 @@ import { join } from 'node:path'
 import type { Locator } from '@jackdaw/core/guides'
 import type { ElementSeen, PrivateKind } from '@jackdaw/core/recording'
 import { build } from 'esbuild'
-import type { Page } from 'puppeteer-core'
+import type { Frame, Page } from 'puppeteer-core'
 
 const PARTS = `
   export { describe, pageSeen } from './describe'
+  export { frameOffset } from './frames'
   export { meant } from './hit'
   export { indexing } from './locators'
   export { scanNow } from './textBoxes'
@@ -29,7 +30,12 @@ export type Seen = { element: ElementSeen; hits: Record<string, number> }
 /** Shows a page of this content, with the parts of the recorder in it. */
 export async function showing(page: Page, html: string): Promise<void> {
   await page.setContent(`<!doctype html><html lang="en"><title>A page</title><body style="font:16px/24px sans-serif">${html}</body></html>`)
-  await page.addScriptTag({ content: `globalThis.chrome ??= {};${await bundled()}` })
+  await withParts(page)
+}
+
+/** Puts the parts into a page or a frame. */
+export async function withParts(frame: Page | Frame): Promise<void> {
+  await frame.addScriptTag({ content: `globalThis.chrome ??= {};${await bundled()}` })
 }
 
 /** Describes the element that is meant by one that is pressed.

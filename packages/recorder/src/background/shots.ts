@@ -43,8 +43,13 @@ export const topRest = (tabId: number): Rest | undefined => tabs.get(tabId)?.fra
 export const textElsewhere = (tabId: number, frameId: number): TextBox[] =>
   [...(tabs.get(tabId)?.frames ?? [])].filter(([id]) => id !== frameId).flatMap(([, { rest }]) => rest.textBoxes)
 
+const ANSWERS_WITHIN_MS = 1_500
+/** Asks a frame. One that is gone, or that does not answer in time, has nothing to say: nothing waits on a frame for ever. */
 const ask = (tabId: number, frameId: number, message: ToPage): Promise<unknown> =>
-  chrome.tabs.sendMessage(tabId, message, { frameId }).catch(() => null) // the frame is gone
+  Promise.race([
+    chrome.tabs.sendMessage(tabId, message, { frameId }).catch(() => null),
+    new Promise((resolve) => setTimeout(() => resolve(null), ANSWERS_WITHIN_MS)),
+  ])
 type Still = { changes: number; presses: number } | null
 
 /** Whether the browser still has a frame. Without leave to ask, nothing is known against it. */
@@ -107,7 +112,18 @@ async function takeAhead(recordingId: string, tabId: number): Promise<void> {
 /** Pictures that are still being filled and packed. */
 const storing = new Map<string, Promise<void>>()
 
-const areasIn = (tab: Tab): Rect[] => [...tab.frames.values()].flatMap((frame) => frame.rest.areas)
+const near = (a: Rect, b: Rect): boolean => (['x', 'y', 'width', 'height'] as const).every((side) => Math.abs(a[side] - b[side]) <= 2)
+/** Frames that stand in a page but for which no script of ours has answered: whatever they show is hidden. */
+function unknownIn(rests: readonly Rest[]): Rect[] {
+  const places = rests.flatMap(({ place }) => place ?? [])
+  return rests.flatMap(({ inner }) => inner).filter((seen) => !places.some((place) => near(place, seen)))
+}
+/** What is to be hidden in a tab as it was last at rest.
+ * @param except a frame that says anew what is to be hidden in it */
+function areasIn(tab: Tab, except?: number): Rect[] {
+  const frames = [...tab.frames]
+  return [...frames.filter(([id]) => id !== except).flatMap(([, { rest }]) => rest.areas), ...unknownIn(frames.map(([, { rest }]) => rest))]
+}
 const windowOf = (tab: Tab, rest: Pick<Rest, 'window'>) => tab.frames.get(0)?.rest.window ?? rest.window
 
 export function onDirty(tabId: number, frameId: number, doc: string): void {
@@ -185,7 +201,7 @@ async function takenNow(
   areasOf.delete(press.pressId)
   const others = [...tab.frames].filter(([id]) => id !== frameId)
   if (!data || !own || now?.changes !== press.changes || others.some(([, frame]) => frame.dirty)) return null
-  const hidden = [...own, ...others.flatMap(([, frame]) => frame.rest.areas)]
+  const hidden = [...own, ...areasIn(tab, frameId)]
   const patch = press.bar ? { area: press.bar, from: stale ? ((await kept.shot(stale))?.blob ?? null) : null } : undefined
   const picture = await filled(data, hidden, windowOf(tab, press), patch)
   const certain = !press.blind && !press.bar

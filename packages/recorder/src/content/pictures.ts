@@ -2,6 +2,7 @@ import type { Rect } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
 import type { Press, Rest } from '../shared/messages'
 import { watchChanges } from './changes'
+import { isEmpty } from './clips'
 import type { FrameOffset } from './frames'
 import { idly } from './idly'
 import { tell } from './link'
@@ -27,8 +28,11 @@ export type PictureParts = {
   measured: (what: 'press' | 'hold', ms: number) => void
 }
 
+/** A frame that is not drawn (taken out of sight, below the fold) gets none of the browser's animation frames: it has drawn nothing then. */
+const FRAMES_WITHIN_MS = 250
 const frames = (n: number): Promise<void> =>
   new Promise((resolve) => {
+    setTimeout(resolve, FRAMES_WITHIN_MS)
     const next = () => (n-- > 0 && document.visibilityState === 'visible' ? requestAnimationFrame(next) : resolve())
     next()
   })
@@ -112,7 +116,7 @@ export class Pictures {
 
   /** The counts once the browser has told everything that it has drawn. */
   async still(): Promise<{ changes: number; presses: number }> {
-    await frames(1)
+    if (this.isDrawn()) await frames(1)
     return { changes: this.changes.count(), presses: this.presses }
   }
 
@@ -145,19 +149,36 @@ export class Pictures {
     for (const shadow of scan.shadows) this.changes.watch(shadow)
     this.scan = scan
     this.scannedAt = changes
-    this.boxes = scan.textBoxes.map((box) => ({ ...box, rect: parts.frame.toWindow(box.rect) }))
-    parts.frame.tellInner()
-    const areas = this.toWindow(scan.areas)
-    const rest: Rest = { doc: parts.doc, changes, presses, areas, textBoxes: this.boxes, window: windowSize(), page: parts.page() }
+    this.boxes = scan.textBoxes.flatMap((box) => {
+      const rect = parts.frame.seenInWindow(box.rect)
+      return isEmpty(rect) ? [] : [{ ...box, rect }]
+    })
+    const inner = parts.frame.tellInner(scan.shadows)
+    const rest: Rest = {
+      doc: parts.doc,
+      changes,
+      presses,
+      areas: this.inWindow(scan.areas),
+      place: parts.frame.place(),
+      inner,
+      textBoxes: this.boxes,
+      window: windowSize(),
+      page: parts.page(),
+    }
     void tell({ say: 'rest', rest })
     this.nameIndex = (await idly(indexing([document, ...scan.shadows]), stale)) ?? this.nameIndex
   }
 
-  private toWindow = (areas: readonly Rect[]): Rect[] => areas.map((area) => this.parts.frame.toWindow(area))
+  private isDrawn(): boolean {
+    const place = this.parts.frame.place()
+    return place !== null && !isEmpty(place)
+  }
+  private inWindow = (areas: readonly Rect[]): Rect[] =>
+    areas.map((area) => this.parts.frame.seenInWindow(area)).filter((area) => !isEmpty(area))
   /** What is to be hidden right now: as last found when nothing has changed, else found anew at once. */
   private areasNow(): Rect[] {
-    if (this.scan && this.scannedAt === this.changes.count()) return this.toWindow(this.scan.areas)
-    return this.toWindow(scanNow(this.parts.wish()).areas)
+    if (this.scan && this.scannedAt === this.changes.count()) return this.inWindow(this.scan.areas)
+    return this.inWindow(scanNow(this.parts.wish()).areas)
   }
   /** Whether an element could be seen when the picture was taken. What appears under the pointer by style alone leaves no other trace. */
   private wasSeen(element: Element): boolean {

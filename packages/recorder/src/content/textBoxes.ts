@@ -1,9 +1,13 @@
 import type { Rect } from '@jackdaw/core/guides'
-import { findPrivate, MAX_TEXT_BOXES, withoutPrivate, type PrivateKind, type TextBox } from '@jackdaw/core/recording'
+import { findingPrivate, findPrivate, MAX_TEXT_BOXES, withoutPrivate, type PrivateKind, type TextBox } from '@jackdaw/core/recording'
+import { Clips, intersection, isEmpty } from './clips'
+import { uncovered } from './covers'
 import { idly } from './idly'
 import { isInteractive } from './locators'
+import { PseudoText } from './pseudoText'
 import { isSecret } from './secrets'
 import { shadowOf } from './shadows'
+import { mayBePart, splitNumbers, type Part } from './splitNumbers'
 
 /** What is asked of a scan. `isName` says whether words may be the name of a person in the directory. */
 export type ScanWish = {
@@ -43,6 +47,7 @@ const INLINE = new Set([
   'U',
   'VAR',
   'WBR',
+  'tspan',
 ])
 const UNSEEN = new Set(['SCRIPT', 'STYLE', 'NOSCRIPT', 'TEMPLATE', 'HEAD', 'TITLE', 'META', 'LINK'])
 /** Fields in whose value there are no words that are shown, and those whose value is what they are called. */
@@ -58,13 +63,10 @@ const nothingYet = (): Run => ({ nodes: [], starts: [], text: '', block: null })
 
 /** Goes through everything visible in steps, so that whoever drives it can stop for the page's own work. */
 export function* scanning(wish: ScanWish): Generator<void, Scan> {
-  const found: Scan = { areas: [], textBoxes: [], seen: new WeakSet(), unseen: new WeakSet(), shadows: [] }
+  const scanner = new Scanner(wish)
+  const { found } = scanner
   const roots: Node[] = [document.documentElement]
   let run: Run = nothingYet()
-  const close = () => {
-    if (run.text.trim() !== '') takeRun(run, wish, found)
-    run = nothingYet()
-  }
   for (let root = roots.pop(); root; root = roots.pop()) {
     const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT, (node) =>
       UNSEEN.has(node.nodeName) || wish.skip(node) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
@@ -74,7 +76,10 @@ export function* scanning(wish: ScanWish): Generator<void, Scan> {
       if (++n % 64 === 0) yield
       if (node instanceof Text) {
         const block = blockOf(node)
-        if (run.block !== block) close()
+        if (run.block !== block) {
+          yield* scanner.takeRun(run)
+          run = nothingYet()
+        }
         run.block = block
         run.nodes.push(node)
         run.starts.push(run.text.length)
@@ -86,13 +91,13 @@ export function* scanning(wish: ScanWish): Generator<void, Scan> {
           roots.push(shadow)
           found.shadows.push(shadow)
         }
-        takeElement(node, wish, found)
+        scanner.takeElement(node)
       }
     }
-    close()
+    yield* scanner.takeRun(run)
+    run = nothingYet()
   }
-  for (const root of [document, ...found.shadows])
-    for (const selector of wish.pointed) for (const element of pointedAt(root, selector)) addArea(found, element.getBoundingClientRect())
+  scanner.takeRest()
   return found
 }
 
@@ -122,29 +127,101 @@ function* pointedAt(root: ParentNode, selector: string): Generator<Element> {
   }
 }
 
-const onScreen = (rect: { left: number; top: number; right: number; bottom: number }): boolean =>
-  rect.right > 0 && rect.bottom > 0 && rect.left < innerWidth && rect.top < innerHeight
 const visible = (element: Element | null): boolean =>
   element !== null && element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })
 const plain = (rect: DOMRect): Rect => ({ x: rect.x, y: rect.y, width: rect.width, height: rect.height })
+const isField = (element: Element): element is HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement =>
+  element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement || element instanceof HTMLSelectElement
+const shownIn = (field: HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement): string =>
+  field instanceof HTMLSelectElement
+    ? [...field.selectedOptions].map((each) => each.label).join(' ')
+    : field.value !== ''
+      ? field.value
+      : field.placeholder
+const cellOf = (element: Element | null): Element | null => element?.closest('td, th, [role="cell"], [role="gridcell"]') ?? null
 
-function addArea(found: Scan, rect: DOMRect): void {
-  if (rect.width > 0 && rect.height > 0 && onScreen(rect)) found.areas.push(plain(rect))
-}
+/** What is found while a page is gone through. */
+class Scanner {
+  readonly found: Scan = { areas: [], textBoxes: [], seen: new WeakSet(), unseen: new WeakSet(), shadows: [] }
+  private readonly clips = new Clips()
+  private readonly pseudo = new PseudoText()
+  private readonly parts: Part[] = []
+  constructor(private readonly wish: ScanWish) {}
 
-function takeElement(element: Element, { kinds, isName }: ScanWish, found: Scan): void {
-  if (isInteractive(element) && !visible(element)) found.unseen.add(element)
-  if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement || element instanceof HTMLSelectElement) {
-    const rect = element.getBoundingClientRect()
-    if (!onScreen(rect) || !visible(element)) return
-    found.seen.add(element)
-    const value = element instanceof HTMLSelectElement ? [...element.selectedOptions].map((each) => each.label).join(' ') : element.value
-    const entered = value !== '' && !CAPTIONED.has(element.type)
-    const shown = value !== '' ? value : 'placeholder' in element ? element.placeholder : ''
-    if (isSecret(element)) addArea(found, rect)
-    else if (SHOWS_NO_WORDS.has(element.type)) return
-    else if ((entered && kinds.has('value')) || findPrivate(shown, kinds, isName).length > 0) addArea(found, rect)
-  } else if (kinds.has('portrait') && isPortrait(element, isName)) addArea(found, element.getBoundingClientRect())
+  takeElement(element: Element): void {
+    const { kinds, isName } = this.wish
+    if (isInteractive(element) && !visible(element)) this.found.unseen.add(element)
+    if (isField(element)) this.takeField(element)
+    else if (kinds.has('portrait') && isPortrait(element, isName)) this.hide(element)
+    if (kinds.size > 0) this.takePseudo(element)
+  }
+
+  private takeField(field: HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement): void {
+    const { kinds, isName } = this.wish
+    if (isEmpty(intersection(plain(field.getBoundingClientRect()), this.clips.around(field))) || !visible(field)) return
+    this.found.seen.add(field)
+    if (isSecret(field)) return this.hide(field)
+    if (SHOWS_NO_WORDS.has(field.type)) return
+    const entered = field.value !== '' && !CAPTIONED.has(field.type)
+    const shown = shownIn(field)
+    if ((entered && kinds.has('value')) || findPrivate(shown, kinds, isName).length > 0) this.hide(field)
+    else if (mayBePart(shown)) this.parts.push({ rect: plain(field.getBoundingClientRect()), text: shown, cell: cellOf(field) })
+  }
+
+  /** Where in its element such text stands cannot be asked for: all of the element is hidden. */
+  private takePseudo(element: Element): void {
+    const words = this.pseudo.of(element)
+    if (!words) return
+    const { kinds, isName } = this.wish
+    const own = element.childElementCount < 10 ? (element.textContent ?? '').slice(0, 300) : ''
+    const [from, to] = [words.before.length, words.before.length + own.length]
+    const reaches = findPrivate(words.before + own + words.after, kinds, isName).some(({ start, end }) => start < from || end > to)
+    if (reaches && visible(element)) this.hide(element)
+  }
+
+  /** One line or paragraph: its boxes, and the areas of what is private in it. */
+  *takeRun(run: Run): Generator<void> {
+    if (run.text.trim() === '') return
+    const { found } = this
+    const first = run.nodes[0]!.parentElement
+    const range = document.createRange()
+    range.setStartBefore(run.nodes[0]!)
+    range.setEndAfter(run.nodes.at(-1)!)
+    const whole = this.clips.seen(plain(range.getBoundingClientRect()), first)
+    if (isEmpty(whole) || !visible(first)) return
+    for (const node of run.nodes) if (node.parentElement) found.seen.add(node.parentElement)
+    if (run.block) found.seen.add(run.block)
+    const { kinds, isName } = this.wish
+    const passages = kinds.size > 0 ? yield* findingPrivate(run.text, kinds, isName) : []
+    for (const { start, end } of passages) {
+      const [from, to] = [placeIn(run, start), placeIn(run, end)]
+      range.setStart(from.node, from.offset)
+      range.setEnd(to.node, to.offset)
+      for (const rect of range.getClientRects()) this.add(plain(rect), from.node.parentElement)
+    }
+    const text = withoutPrivate(run.text, passages).replace(/\s+/g, ' ').slice(0, 300)
+    if (text === '') return
+    if (found.textBoxes.length < MAX_TEXT_BOXES) found.textBoxes.push({ rect: whole, text })
+    if (mayBePart(text)) this.parts.push({ rect: whole, text, cell: cellOf(first) })
+  }
+
+  /** What can be told only when everything has been seen. */
+  takeRest(): void {
+    const { found, wish } = this
+    for (const rect of splitNumbers(this.parts, wish.kinds)) if (!isEmpty(rect)) found.areas.push(rect)
+    for (const root of [document, ...found.shadows])
+      for (const selector of wish.pointed) for (const element of pointedAt(root, selector)) this.hide(element)
+  }
+
+  private hide(element: Element): void {
+    this.add(plain(element.getBoundingClientRect()), element.parentElement, element)
+  }
+  /** @param within whose content it is */
+  private add(rect: Rect, within: Element | null, element = within): void {
+    const seen = intersection(rect, element && element !== within ? this.clips.around(element) : this.clips.inside(within))
+    const left = isEmpty(seen) || !element ? seen : uncovered(seen, element)
+    if (!isEmpty(left)) this.found.areas.push(left)
+  }
 }
 
 function isPortrait(element: Element, isName: (words: string) => boolean): boolean {
@@ -163,29 +240,6 @@ function isPortrait(element: Element, isName: (words: string) => boolean): boole
   if (/\b(?:photo|picture|foto|bild|zdjęcie|imagen) (?:of|von|de|przedstawiające)\b/i.test(alt)) return true
   if (element.closest('[itemtype$="/Person"]')) return true
   return findPrivate(alt, new Set(['person']), isName).length > 0
-}
-
-/** One line or paragraph: its boxes, and the areas of what is private in it. */
-function takeRun(run: Run, { kinds, isName }: ScanWish, found: Scan): void {
-  const first = run.nodes[0]!.parentElement
-  const range = document.createRange()
-  range.setStartBefore(run.nodes[0]!)
-  range.setEndAfter(run.nodes.at(-1)!)
-  const whole = range.getBoundingClientRect()
-  if (whole.width === 0 || whole.height === 0 || !onScreen(whole) || !visible(first)) return
-  for (const node of run.nodes) if (node.parentElement) found.seen.add(node.parentElement)
-  if (run.block) found.seen.add(run.block)
-  const passages = kinds.size > 0 ? findPrivate(run.text, kinds, isName) : []
-  for (const { start, end } of passages) {
-    const [from, to] = [placeIn(run, start), placeIn(run, end)]
-    range.setStart(from.node, from.offset)
-    range.setEnd(to.node, to.offset)
-    for (const rect of range.getClientRects()) addArea(found, rect)
-  }
-  if (found.textBoxes.length < MAX_TEXT_BOXES) {
-    const text = withoutPrivate(run.text, passages).replace(/\s+/g, ' ').slice(0, 300)
-    if (text !== '') found.textBoxes.push({ rect: plain(whole), text })
-  }
 }
 
 function placeIn({ nodes, starts }: Run, at: number): { node: Text; offset: number } {

@@ -41,6 +41,10 @@ export type Rest = {
   changes: number
   presses: number
   areas: Rect[]
+  /** Where the frame itself can be seen. */
+  place: Rect | null
+  /** Where the frames in it can be seen. What of them no script of ours answers for is hidden. */
+  inner: Rect[]
   textBoxes: TextBox[]
   window: { width: number; height: number }
   page: PageSeen
