@@ -18,7 +18,7 @@ export type Act = {
   /** The page was busy for long before this could be done. */
   waitFirst: boolean
   /** The element was out of sight and had to be scrolled to. */
-  scrollFirst: 'down' | 'up' | null
+  scrollFirst: 'down' | 'up' | 'left' | 'right' | null
   /** It is the first in another application than the act before. */
   startsApplication: boolean
 }

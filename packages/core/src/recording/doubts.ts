@@ -39,6 +39,11 @@ function isRepeated({ element }: Act): boolean {
   return byName !== undefined && !byName.unique && inContext?.unique !== true
 }
 
+const FIELDS = new Set(['input', 'select', 'textarea'])
+/** Whether an element does not say what it is for. Fields for a date, a time or a file have no role, but are fields. */
+const saysNothing = ({ element, verb }: Act): boolean =>
+  element !== undefined && element.tag !== 'canvas' && !FIELDS.has(element.tag) && NOT_FOR_PRESSING.has(element.role) && verb !== 'drag'
+
 /** How sure the rules are of an act, and what makes them unsure. */
 export function surenessOf(act: Act): Sureness {
   const { element, action, verb } = act
@@ -49,7 +54,7 @@ export function surenessOf(act: Act): Sureness {
     else if (name.words === '') doubts.push(name.odd ? 'odd-name' : 'no-name')
     if (name.cut) doubts.push('long-name')
     if (element?.hid && element.hid.length > 0) doubts.push('hidden-name')
-    if (element && element.tag !== 'canvas' && NOT_FOR_PRESSING.has(element.role) && verb !== 'drag') doubts.push('plain-area')
+    if (saysNothing(act)) doubts.push('plain-area')
     if (isRepeated(act)) doubts.push('repeated-name')
   }
   if (action.vanished) doubts.push('vanished')

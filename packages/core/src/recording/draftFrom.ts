@@ -5,6 +5,7 @@ import {
   type Block,
   type GuideItem,
   type Inline,
+  type Rect,
   type Step,
   type StepAction,
   type StepElement,
@@ -90,19 +91,33 @@ function actionOf(act: Act, application: string, shot: Shot | undefined, picture
   }
 }
 
+const AROUND_POINT_PX = 56
+/** A place in a drawing: so much around the point that was pressed. */
+function aroundPoint({ x, y }: { x: number; y: number }, { x: left, y: top, width, height }: Rect): Rect {
+  const half = AROUND_POINT_PX / 2
+  const [fromX, fromY] = [Math.max(left, x - half), Math.max(top, y - half)]
+  return {
+    x: fromX,
+    y: fromY,
+    width: Math.max(1, Math.min(left + width, x + half) - fromX),
+    height: Math.max(1, Math.min(top + height, y + half) - fromY),
+  }
+}
+
 /** The element with its rectangle in pixels of the picture, cut to it. Without a picture there is nothing to frame. */
 function elementOf(
   element: ElementSeen | undefined,
-  { window }: RawAction,
+  { window, point }: RawAction,
   shot: Shot | undefined,
   picture: StoredShot | undefined,
 ): StepElement | undefined {
   if (!element || !shot || !picture || window.width <= 0) return undefined
   const scale = picture.widthPx / window.width
-  const left = Math.max(0, element.rect.x * scale)
-  const top = Math.max(0, element.rect.y * scale)
-  const right = Math.min(picture.widthPx, (element.rect.x + element.rect.width) * scale)
-  const bottom = Math.min(picture.heightPx, (element.rect.y + element.rect.height) * scale)
+  const rect = point && element.tag === 'canvas' ? aroundPoint(point, element.rect) : element.rect
+  const left = Math.max(0, rect.x * scale)
+  const top = Math.max(0, rect.y * scale)
+  const right = Math.min(picture.widthPx, (rect.x + rect.width) * scale)
+  const bottom = Math.min(picture.heightPx, (rect.y + rect.height) * scale)
   if (right - left < 1 || bottom - top < 1) return undefined
   const round = (n: number) => Math.round(n * 10) / 10
   return {

@@ -14,6 +14,7 @@ export {
   Surrounding,
   TextBox,
 } from './rawAction'
+export { Glyph, glyphIn } from './glyph'
 export type { Act } from './act'
 export { hostOf, originOf, pageKey, withoutValues } from './address'
 export { findingPrivate, findPrivate, withoutPrivate } from './private/privateText'

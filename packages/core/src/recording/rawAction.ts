@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import { Locator, Rect } from '../guides'
 import { idOf, Instant, MOST_WHOLE } from '../shared'
+import { Glyph } from './glyph'
 
 /** Id of a recording, made by the recorder. */
 export const RecordingId = idOf('recording')
@@ -50,6 +51,10 @@ export const ElementSeen = z.object({
   opens: z.optional(text(20)),
   /** Whether it sends a form. */
   submits: z.optional(z.boolean()),
+  /** What its picture shows. */
+  glyph: z.optional(Glyph),
+  /** It was out of sight, and the person scrolled this way until it was there. */
+  scrolledTo: z.optional(z.enum(['down', 'up', 'left', 'right'])),
   /** Kinds of private text that were taken out of its name and text. */
   hid: z.optional(z.array(PrivateKind)),
 })
@@ -113,6 +118,10 @@ export const RawAction = z.object({
   element: z.optional(ElementSeen),
   /** Where something was dragged to. */
   onto: z.optional(ElementSeen),
+  /** How what was dragged lies to `onto` now; absent when it was only dropped there. */
+  put: z.optional(z.enum(['above', 'below', 'left', 'right'])),
+  /** Where the pointer was, in pixels of the window: told of what has no elements, such as a drawing. */
+  point: z.optional(z.object({ x: coordinate, y: coordinate })),
   /** What was typed, chosen, set or uploaded; absent when it was hidden. */
   value: z.optional(text(2_000)),
   hidden: z.optional(PrivateKind),

@@ -14,16 +14,28 @@ function placeOfWork(act: Act, application: string): string {
   return dialog?.name ?? pageTitle(act.action.page, application)
 }
 
-/** The button that sent what was entered: the last one that was pressed after something was entered. */
-function sender(acts: readonly Act[]): Act | undefined {
+const isPressed = ({ verb, element }: Act): boolean => verb === 'select' && (element?.role === 'button' || element?.role === 'menuitem')
+
+/** The button that the work was done for: the last one that kept what was entered, by what it does or says; else the first that was pressed
+ * after something was entered and that does not only lead away. */
+function sender(acts: readonly Act[], language: SentenceLanguage): Act | undefined {
+  const { saves, sends, leaves } = PHRASES[language]
   const lastEntry = acts.findLastIndex((act) => ENTERS.has(act.verb))
-  const after = acts.slice(lastEntry + 1).filter((act) => act.verb === 'select' && act.element?.role === 'button')
-  return lastEntry < 0 ? after.at(-1) : (after.find((act) => act.element?.submits) ?? after[0])
+  const after = acts.slice(lastEntry + 1).filter(isPressed)
+  const keeps = ({ element }: Act): boolean => {
+    const { words } = nameOf(element)
+    return !leaves.test(words) && (element?.submits === true || saves.test(words) || sends.test(words))
+  }
+  const last = after.findLast(keeps)
+  if (last) return last
+  const buttons = after.filter((act) => act.element?.role === 'button')
+  const afterwards = buttons.find((act) => !leaves.test(nameOf(act.element).words)) ?? (lastEntry < 0 ? buttons.at(-1) : buttons[0])
+  return afterwards ?? acts.filter(isPressed).findLast(keeps)
 }
 
 /** What the work was done for, from what the application calls it. */
 function goalOf(acts: readonly Act[], application: string, language: SentenceLanguage): string {
-  const send = sender(acts)
+  const send = sender(acts, language)
   const entered = acts.filter((act) => ENTERS.has(act.verb))
   const places = new Map<string, number>()
   for (const act of entered) {

@@ -33,7 +33,7 @@ const draftOf = (action: RawAction): Draft => ({
   action,
   from: [action.id],
   element: action.element,
-  list: action.kind === 'choose' && LISTS.has(action.element?.role ?? '') ? action.element : undefined,
+  list: action.kind === 'choose' && (action.byKeyboard || LISTS.has(action.element?.role ?? '')) ? action.element : undefined,
   onto: action.onto,
   value: action.value,
   hidden: action.hidden,

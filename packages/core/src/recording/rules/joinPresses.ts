@@ -8,8 +8,10 @@ const isClick = (draft: Draft | undefined): draft is Draft => draft !== undefine
 function absorbed(into: Draft, gone: Draft): Draft {
   const from = [...gone.from, ...into.from]
   const { shot, otherShots, window, scroll, devicePixelRatio } = gone.action
-  if (!shot || (into.action.shot?.certain && !shot.certain)) return { ...into, from }
-  const element = into.element && gone.element ? { ...into.element, rect: gone.element.rect } : into.element
+  const scrolledTo = into.element?.scrolledTo ?? gone.element?.scrolledTo
+  const found = into.element && scrolledTo ? { ...into.element, scrolledTo } : into.element
+  if (!shot || (into.action.shot?.certain && !shot.certain)) return { ...into, element: found, from }
+  const element = found && gone.element ? { ...found, rect: gone.element.rect } : found
   return { ...into, from, element, action: { ...into.action, shot, otherShots, window, scroll, devicePixelRatio } }
 }
 

@@ -12,7 +12,9 @@ const groupOf = (draft: Draft): string => draft.element?.locators.find((locator)
 export function joinTyping(drafts: readonly Draft[]): Draft[] {
   const kept: Draft[] = []
   for (const draft of drafts) {
-    const at = enters(draft) ? earlierEntry(kept, draft) : -1
+    const found = enters(draft) ? earlierEntry(kept, draft) : -1
+    // Letters that were typed to find what is then chosen belong to the choice.
+    const at = draft.action.kind === 'choose' && draft.action.byKeyboard && kept[found]?.verb === 'type' ? -1 : found
     if (at < 0) {
       kept.push(draft)
       continue
@@ -24,7 +26,7 @@ export function joinTyping(drafts: readonly Draft[]): Draft[] {
     }
     const sameField = sameElement(earlier.element, draft.element)
     kept[at] = sameField
-      ? { ...earlier, verb: draft.verb, value: draft.value, hidden: draft.hidden, from: [...earlier.from, ...draft.from] }
+      ? { ...earlier, verb: draft.verb, value: draft.value, hidden: draft.hidden, list: draft.list, from: [...earlier.from, ...draft.from] }
       : { ...draft, from: [...earlier.from, ...draft.from] }
   }
   return dropIdleFocus(kept)

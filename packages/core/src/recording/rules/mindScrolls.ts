@@ -18,7 +18,10 @@ export function mindScrolls(drafts: readonly Draft[]): Draft[] {
     kept.push({
       ...draft,
       waitFirst: (draft.action.waitedMs ?? 0) >= WAIT_MATTERS_MS && kept.length > 0,
-      scrollFirst: scroll && scroll.tab === draft.action.tab ? broughtIntoSight(draft, scroll) : null,
+      scrollFirst:
+        (draft.list ?? draft.element)?.scrolledTo ??
+        draft.element?.scrolledTo ??
+        (scroll && scroll.tab === draft.action.tab ? broughtIntoSight(draft, scroll) : null),
     })
     scroll = null
   }

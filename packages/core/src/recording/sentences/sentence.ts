@@ -62,7 +62,8 @@ function named(element: ElementSeen | undefined, action: RawAction, phrases: Phr
   const { words } = nameOf(element)
   if (words !== '') return bold(words)
   if (!element) return run(phrases.things.area)
-  const thing = run(phrases.things[thingOf(element)])
+  const bare = run(phrases.things[thingOf(element)])
+  const thing = element.glyph ? filled(phrases.nameless.withGlyph, { thing: bare, glyph: run(phrases.glyphs[element.glyph]) }) : bare
   if (element.nearby) return filled(phrases.nameless.nextTo, { thing, nearby: bold(element.nearby) })
   return filled(phrases.nameless.inPlace, { thing, place: run(phrases.places[placeOf(element.rect, action.window)]) })
 }
@@ -78,10 +79,23 @@ function pageName({ page }: RawAction, application: string): Inline[] {
   return isSafeLink(page.address) ? run(name, { type: 'bold' }, { type: 'link', attrs: { href: page.address } }) : bold(name)
 }
 
+/** A place in a drawing that is known to the point. */
+const isDrawn = ({ element, action }: Act): boolean => element?.tag === 'canvas' && action.point !== undefined
+
+/** Where in its drawing the pointer was. */
+function placeInDrawing({ element, action }: Act, phrases: Phrases): Inline[] {
+  const { point } = action
+  if (!element || !point) return []
+  const { x, y, width, height } = element.rect
+  return run(phrases.places[placeOf({ x: point.x - x, y: point.y - y, width: 0, height: 0 }, { width, height })])
+}
+
 /** Which template says it: the most special one that the language has. */
 function templateOf(act: Act, phrases: Phrases): string {
   const { verb, element, value, hidden, list } = act
   const { templates } = phrases
+  if (verb === 'select' && isDrawn(act)) return templates[nameOf(element).words === '' ? 'select.drawing.alone' : 'select.drawing']!
+  if (verb === 'drag' && act.action.put) return templates[`drag.${act.action.put}`]!
   const role = isEditable(element) ? 'textbox' : element?.tag === 'canvas' ? 'canvas' : (element?.role ?? '')
   const special = (key: string) => templates[`${verb}.${key}`]
   if (verb === 'type' && value === undefined) return special('hidden') ?? templates.type
@@ -119,6 +133,7 @@ export function sentenceFor(act: Act, language: SentenceLanguage, application: s
     key: keyCaps(key ?? '', phrases),
     onto: named(act.onto, action, phrases),
     page: pageName(action, application),
+    place: placeInDrawing(act, phrases),
   })
   const before = [act.waitFirst ? phrases.waitFirst : '', act.scrollFirst ? phrases.scrollFirst[act.scrollFirst] : ''].filter(
     (each) => each !== '',
