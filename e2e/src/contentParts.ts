@@ -69,6 +69,7 @@ export function describedAt(
         toWindow: (rect: object) => rect,
         boxes: () => scan.textBoxes,
         names: () => step.value,
+        scrolledTo: () => undefined,
       })
       const selectors: Record<string, (value: string) => string> = {
         'test-id': (value) => `[${value.split('=')[0]}="${CSS.escape(value.slice(value.indexOf('=') + 1))}"]`,

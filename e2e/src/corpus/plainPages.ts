@@ -158,8 +158,8 @@ export const PLAIN_PAGES: Scenario[] = [
       'Plant in Field Map',
       'Open **Field Map**.',
       'Select **Plant**.',
-      'Select the marked place in the drawing **Beds**.',
-      'Select the marked place in the drawing **Beds**.',
+      'Select the marked place in the middle in the drawing **Beds**.',
+      'Select the marked place on the right in the drawing **Beds**.',
     ],
     work: async (hand) => {
       await hand.click('button=Plant')

@@ -98,6 +98,8 @@ export const startRecording = endpoint({
   problems: ['not-paired', 'not-found', 'not-allowed', 'guide-archived', 'invalid'],
 })
 
+/** Most pictures that a recording may hold. */
+export const MAX_SHOTS = MAX_ACTIONS * 2
 /** Largest picture of a recording, in bytes. */
 export const MAX_SHOT_BYTES = 12 * 1024 * 1024
 /** Stores a picture of a recording; sending it again changes nothing. */
@@ -124,13 +126,18 @@ export const putActions = endpoint({
   problems: ['not-paired', 'not-found', 'recording-over', 'recording-full', 'invalid', 'too-large'],
 })
 /** Ends a recording and writes the draft from the actions named; the others are forgotten. What is missing is told and nothing is written,
- * so that it can be sent and the end be asked for again. Ending it twice gives the same guide. */
+ * so that it can be sent and the end be asked for again. `without` are pictures that the recorder has no more: their steps have none.
+ * `ownGuide`: it becomes a guide of its own, whatever guide it was recorded for. Ending it twice gives the same guide. */
 export const finishRecording = endpoint({
   method: 'post',
   path: '/api/recorder/recordings/:id/finish',
   access: { may: 'recording.make', by: 'recorder' },
   params: recording,
-  body: z.object({ actions: z.array(ActionId).check(z.maxLength(MAX_ACTIONS)) }),
+  body: z.object({
+    actions: z.array(ActionId).check(z.maxLength(MAX_ACTIONS)),
+    without: z.optional(z.array(ShotId).check(z.maxLength(MAX_SHOTS))),
+    ownGuide: z.optional(z.boolean()),
+  }),
   response: z.discriminatedUnion('done', [
     z.object({ done: z.literal(true), guideId: GuideId, steps: z.int(), unsure: z.int(), firstStep: z.nullable(z.string()) }),
     z.object({ done: z.literal(false), missing: z.object({ actions: z.array(ActionId), shots: z.array(ShotId) }) }),

@@ -1,5 +1,5 @@
 import { discardRecording, endPairing, pairRecorder, startRecording } from '@jackdaw/contracts/recording'
-import type { RecordingId } from '@jackdaw/core/recording'
+import { MAX_ACTIONS, type RecordingId } from '@jackdaw/core/recording'
 import { nanoid } from 'nanoid'
 import type { BarWish, Hiding } from '../shared/messages'
 import { forgetPending, takePending } from './intake'
@@ -8,7 +8,7 @@ import { broadcast, lastStepIds, shownNow, toAllTabs } from './recordingState'
 import { intoPages, mayLook, outOfPages } from './scripts'
 import { callServer, NoAnswer, Refusal } from './server'
 import { forgetAheads } from './shots'
-import { kept, type Asked, type Recording } from './store'
+import { kept, type Asked, type Pairing, type Recording } from './store'
 
 const SEND_AGAIN = 'send-again'
 const FLUSH_WITHIN_MS = 600
@@ -25,7 +25,7 @@ export async function pair(code: string): Promise<string> {
   try {
     const { token, person, company } = await callServer({ origin }, pairRecorder, { body: { code, name } })
     await kept.setPairing({ origin, token, person, company })
-    return ''
+    return sendWhatIsLeft()
   } catch (error) {
     return told(error)
   }
@@ -98,7 +98,7 @@ async function goOn(): Promise<string> {
   return ''
 }
 
-/** Ends the recording: pages tell the last that they know, then everything goes to Jackdaw and the draft opens. */
+/** Ends the recording: pages tell the last that they know. What is left is to be sent then. */
 async function finish(): Promise<string> {
   const recording = await kept.recording()
   if (!recording) return ''
@@ -108,21 +108,40 @@ async function finish(): Promise<string> {
   }
   await change({ status: 'finishing', trouble: '' })
   await broadcast()
-  return sendWhatIsLeft()
+  return ''
 }
 
-/** Sends what is there; after the end also has the draft written. Tried again until it works. */
-export async function sendWhatIsLeft(): Promise<string> {
+let running: Promise<string> | null = null
+let next: Promise<string> | null = null
+/** Sends what is there; after the end also has the draft written. Tried again until it works. There is never more than one sender: whoever
+ * asks while one is at work gets what the next one says.
+ * @returns what stands in the way; empty when nothing does */
+export function sendWhatIsLeft(): Promise<string> {
+  if (!running) {
+    running = send().finally(() => (running = null))
+    return running
+  }
+  next ??= running
+    .catch(() => '')
+    .then(() => {
+      next = null
+      return sendWhatIsLeft()
+    })
+  return next
+}
+
+async function send(): Promise<string> {
   const [recording, pairing] = await Promise.all([kept.recording(), kept.pairing()])
   if (!recording) return ''
   if (!pairing) {
-    await trouble('This browser is not paired with Jackdaw any more. Pair it again to send what was recorded; it is kept here.')
-    return ''
+    const why = 'This browser is not paired with Jackdaw any more. Pair it again and what was recorded is sent; it is kept here.'
+    await trouble(why)
+    return why
   }
   try {
     if (recording.status !== 'finishing') {
       await sendAll(pairing, recording)
-      if (recording.trouble !== '') await trouble('')
+      if (recording.trouble !== '' && (await kept.countActions()) < MAX_ACTIONS) await trouble('')
       return ''
     }
     const { guideId, firstStep } = await sendAndFinish(pairing, recording)
@@ -130,11 +149,52 @@ export async function sendWhatIsLeft(): Promise<string> {
     await chrome.tabs.create({ url: `${pairing.origin}/guides/${guideId}/edit${firstStep ? `?step=${firstStep}` : ''}` })
     return ''
   } catch (error) {
-    const why = told(error)
-    await trouble(why)
-    await chrome.alarms.create(SEND_AGAIN, { delayInMinutes: 0.5 })
-    return why
+    return waitFor(error, pairing, recording)
   }
+}
+
+/** The guide that it was recorded for is gone, in the archive, or another's now. */
+const TARGET_CODES: ReadonlySet<string> = new Set(['not-allowed', 'guide-archived'])
+
+/** What stands in the way is told, and whatever can be done about it without the person is done. */
+async function waitFor(error: unknown, pairing: Pairing, recording: Recording): Promise<string> {
+  const now = await kept.recording()
+  if (now?.id !== recording.id) return '' // thrown away meanwhile
+  if (error instanceof Refusal && error.code === 'not-found' && (await beginAnew(pairing, now)))
+    return sendLater('Jackdaw did not have this recording any more. It is sent again from the beginning.')
+  if (error instanceof Refusal && now.status === 'finishing' && TARGET_CODES.has(error.code)) await change({ noTarget: true })
+  if (error instanceof Refusal && error.code === 'not-paired') await kept.setPairing(null)
+  return sendLater(told(error))
+}
+async function sendLater(why: string): Promise<string> {
+  await trouble(why)
+  await chrome.alarms.create(SEND_AGAIN, { delayInMinutes: 0.5 })
+  return why
+}
+
+/** Jackdaw has thrown the recording away, or it belongs to another person's pairing: it is begun again under another id, and all of it is
+ * sent anew. Where the guide that it was recorded for is gone, it becomes one of its own.
+ * @returns whether Jackdaw has begun it */
+async function beginAnew(pairing: Pairing, recording: Recording): Promise<boolean> {
+  const id = nanoid() as RecordingId
+  for (const target of recording.target && !recording.ownGuide ? [recording.target, null] : [null])
+    try {
+      await callServer(pairing, startRecording, { body: { id, language: recording.language, target } })
+      const [actions, shots] = await Promise.all([kept.actions(), kept.shots()])
+      await kept.changeActions(
+        actions.map((each) => each.id),
+        { sent: false },
+      )
+      await kept.changeShots(
+        shots.map((each) => each.id),
+        { sent: false },
+      )
+      await change({ id, target })
+      return true
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+    }
+  return false
 }
 
 async function trouble(words: string): Promise<void> {
@@ -163,6 +223,9 @@ async function discard(): Promise<string> {
   return ''
 }
 
+/** Whether what is left has to be sent once a wish is carried out. */
+export const sends = (wish: BarWish): boolean => wish === 'finish' || wish === 'own-guide'
+
 export async function carryOut(wish: BarWish): Promise<string> {
   switch (wish) {
     case 'pause':
@@ -175,6 +238,9 @@ export async function carryOut(wish: BarWish): Promise<string> {
       await dropLast()
       return ''
     case 'finish':
+      return finish()
+    case 'own-guide':
+      await change({ ownGuide: true, noTarget: false })
       return finish()
     case 'discard':
       return discard()

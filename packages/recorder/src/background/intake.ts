@@ -1,4 +1,4 @@
-import { MAX_TEXT_BOXES, originOf, type ActionId, type PageSeen, type RawAction, type Shot } from '@jackdaw/core/recording'
+import { MAX_ACTIONS, MAX_TEXT_BOXES, originOf, type ActionId, type PageSeen, type RawAction, type Shot } from '@jackdaw/core/recording'
 import { nanoid } from 'nanoid'
 import { PENDING } from '../content/link'
 import type { Arrival, ToldAction } from '../shared/messages'
@@ -35,9 +35,17 @@ async function put(recordingId: string, action: RawAction): Promise<void> {
   await kept.putAction({ id: action.id, recordingId, action, dropped: false, sent: false })
 }
 
+/** Whether there is no room for more: then the recording pauses and says so. */
+async function isFull(recording: Recording): Promise<boolean> {
+  if ((await kept.countActions()) < MAX_ACTIONS) return false
+  const trouble = `A recording holds ${MAX_ACTIONS} actions. Finish it, and record the rest as a second one.`
+  await kept.setRecording({ ...((await kept.recording()) ?? recording), status: 'paused', trouble })
+  return true
+}
+
 /** Keeps an action that a page tells. Telling it again changes nothing. */
 export async function takeAction(recording: Recording, tabId: number, frameId: number, told: ToldAction): Promise<void> {
-  if (await kept.hasAction(told.id)) return
+  if ((await kept.hasAction(told.id)) || (await isFull(recording))) return
   const { pressId, freshShotId, ...rest } = told
   const { shotId, otherShotIds } = await shotsOfPress(pressId, freshShotId)
   const [shot, ...others] = await Promise.all([shotId, ...otherShotIds].map((id) => (id ? kept.shot(id) : undefined)))
@@ -89,13 +97,12 @@ export async function takeArrival(
 }
 
 /** The person went to another browser tab. */
-export async function takeSwitch(recording: Recording, tabId: number, own: string): Promise<void> {
-  const at = Date.now()
+export async function takeSwitch(recording: Recording, tabId: number, own: string, at: number): Promise<void> {
   const byItself = justOpened.delete(tabId)
   const tab = await chrome.tabs.get(tabId).catch(() => null)
   const address = tab?.url ?? ''
   if (!tab || !/^https?:/.test(address) || originOf(address) === own) return
-  const last = (await kept.actions()).filter((each) => !each.dropped).at(-1)
+  const last = (await kept.actions()).filter((each) => !each.dropped && each.action.at <= at).at(-1)
   const index = await tabIndex(recording, tabId)
   if (byItself || !last || last.action.tab === index) return
   const page = topRest(tabId)?.page ?? { address: originOf(address), title: '', heading: '', application: '', language: '' }

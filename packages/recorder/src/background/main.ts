@@ -1,9 +1,9 @@
 import { AskRecorder, type RecorderAnswer } from '@jackdaw/contracts/recording'
 import { originOf } from '@jackdaw/core/recording'
 import { PENDING } from '../content/link'
-import type { FromPage, FromPanel, Orders, ToPage } from '../shared/messages'
+import type { BarWish, FromPage, FromPanel, Orders, ToPage } from '../shared/messages'
 import { openToScripts } from '../shared/standingOrders'
-import { afterRestart, carryOut, homeOrigin, look, pair, SEND_AGAIN, sendWhatIsLeft, setHiding, start, unpair } from './control'
+import { afterRestart, carryOut, homeOrigin, look, pair, SEND_AGAIN, sends, sendWhatIsLeft, setHiding, start, unpair } from './control'
 import { lastActionIn, noteOpener, takeAction, takeArrival, takePending, takeSwitch } from './intake'
 import { broadcast, shownNow } from './recordingState'
 import { watchNavigations } from './navigations'
@@ -20,11 +20,17 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 }
 const SEND_SOON_MS = 400
 let sending: ReturnType<typeof setTimeout> | undefined
-let sent: Promise<unknown> = Promise.resolve()
 /** Sends beside everything else: a slow network holds nothing up. */
 const sendSoon = () => {
   clearTimeout(sending)
-  sending = setTimeout(() => (sent = sent.then(sendWhatIsLeft)), SEND_SOON_MS)
+  sending = setTimeout(() => void sendWhatIsLeft(), SEND_SOON_MS)
+}
+
+/** Carries out in turn what somebody wishes. What it leads to be sent is sent beside, so that nothing waits for a slow network.
+ * @returns what stands in the way; empty when nothing does */
+async function wished(wish: BarWish): Promise<string> {
+  const why = await inTurn(() => carryOut(wish))
+  return why === '' && sends(wish) ? sendWhatIsLeft() : why
 }
 
 /** Lets all frames of a tab begin or end to be pointed at. */
@@ -48,7 +54,7 @@ async function fromPage(message: FromPage, tabId: number, frameId: number, addre
       return null
     case 'wish':
       if (message.wish === 'point' || message.wish === 'unpoint') return pointIn(tabId, message.wish)
-      return inTurn(() => carryOut(message.wish))
+      return wished(message.wish)
     case 'hiding':
       return inTurn(() => setHiding(message.hiding))
   }
@@ -102,7 +108,7 @@ async function fromPanel(message: FromPanel): Promise<unknown> {
     case 'start':
       return look(await inTurn(() => start(message)))
     case 'wish':
-      return look(await inTurn(() => carryOut(message.wish)))
+      return look(await wished(message.wish))
     case 'hiding':
       await inTurn(() => setHiding(message.hiding))
       return look('')
@@ -158,13 +164,15 @@ chrome.tabs.onRemoved.addListener((tabId) => forgetTab(tabId))
 chrome.tabs.onCreated.addListener((tab) => {
   if (tab.id !== undefined && tab.openerTabId !== undefined) noteOpener(tab.id)
 })
-const wentTo = (tabId: number) =>
+const wentTo = (tabId: number) => {
+  const at = Date.now()
   void inTurn(async () => {
     const [recording, pairing] = await Promise.all([kept.recording(), kept.pairing()])
     if (recording?.status !== 'recording' || !(await mayLook())) return
-    await takeSwitch(recording, tabId, pairing?.origin ?? '')
+    await takeSwitch(recording, tabId, pairing?.origin ?? '', at)
     await broadcast()
   })
+}
 chrome.tabs.onActivated.addListener(({ tabId }) => wentTo(tabId))
 chrome.windows.onFocusChanged.addListener((windowId) => {
   if (windowId === chrome.windows.WINDOW_ID_NONE) return

@@ -36,14 +36,14 @@ class FarJackdaw {
     const path = new URL(address).pathname
     const failure = this.fails(path)
     if (failure === 'no-answer') throw new TypeError('Failed to fetch')
-    const read = typeof body === 'string' ? (JSON.parse(body) as { actions: ({ id: string } | string)[] }) : null
+    const read = typeof body === 'string' ? (JSON.parse(body) as { actions: ({ id: string } | string)[]; without?: string[] }) : null
     this.sent.push({ path, body: read ?? body })
-    const answer = this.take(path, read?.actions ?? [])
+    const answer = this.take(path, read?.actions ?? [], read?.without ?? [])
     if (failure === 'lost-answer') throw new TypeError('Failed to fetch')
     return Response.json(answer)
   }
 
-  private take(path: string, actions: ({ id: string } | string)[]): unknown {
+  private take(path: string, actions: ({ id: string } | string)[], without: string[]): unknown {
     const shot = /\/pictures\/([^/]+)$/.exec(path)?.[1]
     if (shot) {
       this.shots.add(shot)
@@ -56,7 +56,9 @@ class FarJackdaw {
     }
     const missing = {
       actions: ids.filter((id) => !this.actions.has(id)),
-      shots: ids.map((id) => `shot-of-${id}`).filter((id) => written.shots.some((each) => each.id === id) && !this.shots.has(id)),
+      shots: ids
+        .map((id) => `shot-of-${id}`)
+        .filter((id) => written.actions.some((each) => each.action.shot?.id === id) && !this.shots.has(id) && !without.includes(id)),
     }
     if (missing.actions.length + missing.shots.length > 0) return { done: false, missing }
     this.finished = ids
@@ -166,8 +168,38 @@ describe('an answer of Jackdaw', () => {
     await expect(sendAll(PAIRING, RECORDING)).rejects.toThrow(new Refusal('recording-over', 409, 'This recording is over. It is a draft.'))
     answers(502, {}, 'text/html')
     await expect(sendAll(PAIRING, RECORDING)).rejects.toBeInstanceOf(NoAnswer)
-    answers(413, {}, 'text/html')
-    await expect(sendAll(PAIRING, RECORDING)).rejects.toMatchObject({ status: 413 })
     expect((await unsent()).actions).toHaveLength(1)
+    answers(413, {}, 'text/html')
+    await sendAll(PAIRING, RECORDING)
+    expect(written.actions[0]).toMatchObject({ sent: false, refused: 'Jackdaw answered 413' })
+  })
+  it('that refuses one action for good keeps none of the others from the draft', async () => {
+    const jackdaw = begin()
+    for (let n = 0; n < 7; n++) did(`action-${n}`, { words: n === 3 ? 'bad' : '' })
+    const fetch = vi.fn(async (address: string, init: { body?: unknown }) =>
+      typeof init.body === 'string' && init.body.includes('"bad"')
+        ? Response.json({ code: 'invalid', title: 'Not valid' }, { status: 422, headers: { 'content-type': 'application/problem+json' } })
+        : jackdaw.fetch(address, init),
+    )
+    vi.stubGlobal('fetch', fetch)
+    await sendAndFinish(PAIRING, RECORDING)
+    expect(jackdaw.finished).toEqual([0, 1, 2, 4, 5, 6].map((n) => `action-${n}`))
+    expect(written.actions[3]).toMatchObject({ sent: false, refused: 'Not valid.' })
+  })
+  it('that refuses a picture, and a picture that is here no more, leave their steps without one', async () => {
+    const jackdaw = begin()
+    for (const id of ['one', 'two', 'three']) did(id)
+    written.shots.splice(1, 1)
+    vi.stubGlobal('fetch', async (address: string, init: { body?: unknown }) =>
+      address.endsWith('shot-of-three')
+        ? Response.json(
+            { code: 'not-a-picture', title: 'No picture' },
+            { status: 422, headers: { 'content-type': 'application/problem+json' } },
+          )
+        : jackdaw.fetch(address, init),
+    )
+    await sendAndFinish(PAIRING, RECORDING)
+    expect(jackdaw.finished).toEqual(['one', 'two', 'three'])
+    expect(jackdaw.sent.at(-1)!.body).toMatchObject({ without: ['shot-of-two', 'shot-of-three'] })
   })
 })

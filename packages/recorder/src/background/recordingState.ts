@@ -9,7 +9,7 @@ const ordered = async (): Promise<RawAction[]> => (await kept.actions()).filter(
 /** What the bar and the panel show now: steps are counted by the same rules that will write them. */
 export async function shownNow(): Promise<Shown> {
   const [recording, hiding] = await Promise.all([kept.recording(), kept.hiding()])
-  if (!recording) return { status: 'idle', steps: 0, last: '', unsent: 0, trouble: '', hiding }
+  if (!recording) return { status: 'idle', steps: 0, last: '', lastAt: 0, unsent: 0, trouble: '', noTarget: false, refused: 0, hiding }
   const actions = await ordered()
   const lines = linesOf(actions, recording.language)
     .slice(1)
@@ -18,8 +18,11 @@ export async function shownNow(): Promise<Shown> {
     status: recording.status,
     steps: lines.length,
     last: (lines.at(-1) ?? '').replace(/\*\*|`/g, ''),
+    lastAt: Math.max(0, ...actions.map((action) => action.at)),
     unsent: (await unsent()).actions.length,
     trouble: recording.trouble,
+    noTarget: recording.noTarget === true,
+    refused: (await kept.actions()).filter((each) => each.refused !== undefined).length,
     hiding,
   }
 }

@@ -17,8 +17,13 @@ export type Recording = {
   tabs: number[]
   startedAt: number
   trouble: string
+  /** It is to become a guide of its own, whatever guide it was recorded for. */
+  ownGuide?: boolean
+  /** The guide that it was recorded for cannot be written. */
+  noTarget?: boolean
 }
-export type KeptAction = { id: string; recordingId: string; action: RawAction; dropped: boolean; sent: boolean }
+/** `refused`: why Jackdaw does not take it; it is left out of the draft, and is in the file that can be saved. */
+export type KeptAction = { id: string; recordingId: string; action: RawAction; dropped: boolean; sent: boolean; refused?: string }
 export type KeptShot = {
   id: string
   recordingId: string
@@ -31,6 +36,8 @@ export type KeptShot = {
   certain: boolean
   used: boolean
   sent: boolean
+  /** Jackdaw does not take it: its step has no picture. */
+  refused?: boolean
 }
 export type Asked = { address: string; language: SentenceLanguage; target: RecordingTarget }
 
@@ -75,7 +82,9 @@ export const kept = {
   setAsked: async (asked: Asked | null) =>
     asked ? void (await (await db()).put('facts', asked, 'asked')) : (await db()).delete('facts', 'asked'),
 
-  actions: async () => (await db()).getAll('actions'),
+  /** In the order in which things were done: the database has them by their ids, which say nothing. */
+  actions: async () => (await (await db()).getAll('actions')).sort((a, b) => a.action.at - b.action.at),
+  countActions: async () => (await db()).count('actions'),
   hasAction: async (id: string) => (await (await db()).getKey('actions', id)) !== undefined,
   putAction: async (action: KeptAction) => void (await (await db()).put('actions', action)),
   changeActions: async (ids: readonly string[], change: Partial<KeptAction>) => {

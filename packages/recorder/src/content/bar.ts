@@ -15,10 +15,18 @@ export class Bar {
   /** Not before the first picture of the page has been taken. */
   private visible = false
   private goneFromScreen = true
+  /** While somebody presses a button of it nothing in it moves, and it stays: what is told meanwhile waits. */
+  private pressing = false
+  private toShow: Shown | null = null
+  private toHide = false
+  private whenFree: (() => void)[] = []
   private readonly count = el('span', { className: 'count', role: 'status' })
   private readonly last = el('span', { className: 'last' })
   private readonly state = el('span', { className: 'state' })
-  private readonly pause = el('button', { onclick: () => this.parts.wished(this.shown?.status === 'paused' ? 'go-on' : 'pause') })
+  private readonly pause = el('button', {
+    className: 'even',
+    onclick: () => this.parts.wished(this.shown?.status === 'paused' ? 'go-on' : 'pause'),
+  })
   private readonly drop = el('button', { onclick: () => this.parts.wished('drop') }, 'Drop last')
   private readonly hideButton = el('button', { ariaExpanded: 'false', onclick: () => this.open(this.choices.hidden !== false) }, 'Hide …')
   private readonly finish = el('button', { className: 'strong', onclick: () => this.parts.wished('finish') }, 'Finish')
@@ -36,6 +44,7 @@ export class Bar {
     side.addEventListener('click', () => this.bar.classList.toggle('above'))
     const { state, count, last, pause, drop, hideButton, finish } = this
     this.bar.append(this.choices, this.trouble, el('div', { className: 'row' }, state, count, last, pause, drop, hideButton, finish, side))
+    this.bar.addEventListener('pointerdown', () => this.press())
     this.bar.addEventListener('keydown', (event) => {
       event.stopPropagation()
       if (event.key === 'Escape') this.open(false)
@@ -45,6 +54,10 @@ export class Bar {
   }
 
   update(now: Shown): void {
+    if (this.pressing) {
+      this.toShow = now
+      return
+    }
     const { state, count, last, pause, drop, hideButton, finish, trouble } = this
     const hidingChanged = JSON.stringify(this.shown?.hiding) !== JSON.stringify(now.hiding)
     this.shown = now
@@ -65,15 +78,24 @@ export class Bar {
 
   hide(): void {
     if (!this.visible) return
+    if (this.pressing) {
+      this.toHide = true
+      return
+    }
     this.visible = false
     this.goneFromScreen = false
     this.bar.classList.add('out')
     requestAnimationFrame(() => requestAnimationFrame(() => (this.goneFromScreen = !this.visible)))
   }
   show(): void {
+    this.toHide = false
     this.visible = true
     this.goneFromScreen = false
     this.bar.classList.remove('out')
+  }
+  /** Once nobody presses a button of it. */
+  free(): Promise<void> {
+    return this.pressing ? new Promise((resolve) => this.whenFree.push(resolve)) : Promise.resolve()
   }
   /** Where the bar is still to be seen; `null` once it is surely gone from the screen. */
   onScreen(): Rect | null {
@@ -92,6 +114,22 @@ export class Bar {
     this.host.remove()
   }
 
+  /** Until the click has come, or the pointer was let go somewhere else. */
+  private press(): void {
+    this.pressing = true
+    const released = () =>
+      setTimeout(() => {
+        this.pressing = false
+        ends.abort()
+        if (this.toShow) this.update(this.toShow)
+        this.toShow = null
+        if (this.toHide) this.hide()
+        this.toHide = false
+        for (const run of this.whenFree.splice(0)) run()
+      }, 0)
+    const ends = new AbortController()
+    for (const name of ['pointerup', 'pointercancel'] as const) addEventListener(name, released, { capture: true, signal: ends.signal })
+  }
   private open(open: boolean): void {
     this.choices.hidden = !open
     this.hideButton.ariaExpanded = String(open)

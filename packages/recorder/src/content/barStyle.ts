@@ -11,14 +11,16 @@ export const BAR_STYLE = `
 .state { font-weight: 700; padding-left: 18px; position: relative; }
 .state::before { content: ''; position: absolute; left: 0; top: 4px; width: 10px; height: 10px; border: 2px solid #5cc3ce; box-sizing: border-box; background: #5cc3ce; }
 [data-status='paused'] .state::before { background: none; }
-.count { font-variant-numeric: tabular-nums; white-space: nowrap; padding: 0 4px; }
-.last { color: #c9d2da; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; max-width: 300px; }
+.state { min-width: 62px; }
+.count { font-variant-numeric: tabular-nums; white-space: nowrap; padding: 0 4px; min-width: 62px; }
+.last { color: #c9d2da; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; width: 300px; }
 @media (max-width: 800px) { .last { display: none; } }
 button { font: inherit; color: #fff; background: none; border: 1px solid #7a8794; border-radius: 4px; min-height: 34px; padding: 0 11px; cursor: pointer; white-space: nowrap; }
 button:hover:not(:disabled) { border-color: #fff; }
 button:focus-visible, input:focus-visible { outline: 3px solid #5cc3ce; outline-offset: 2px; }
 button:disabled { color: #8d99a5; border-color: #46525e; cursor: default; }
 button.strong:not(:disabled) { background: #fff; color: #095660; border-color: #fff; font-weight: 700; }
+button.even { min-width: 78px; }
 button.small { padding: 0 9px; }
 .choices { padding: 4px 0 10px; display: grid; grid-template-columns: 1fr 1fr; gap: 2px 18px; }
 .choices[hidden] { display: none; }

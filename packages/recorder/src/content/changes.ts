@@ -21,9 +21,13 @@ export type Changes = {
 }
 
 /** @param mine whether a change is our own
+ * @param onChange each change
  * @param onDirty the first change after a rest
  * @param onRest  at rest; `restless` when it only seems so because the page never stops changing */
-export function watchChanges(mine: (node: Node) => boolean, onDirty: () => void, onRest: (restless: boolean) => void): Changes {
+export function watchChanges(
+  mine: (node: Node) => boolean,
+  { onChange, onDirty, onRest }: { onChange: () => void; onDirty: () => void; onRest: (restless: boolean) => void },
+): Changes {
   let changes = 0
   let dirtySince = 0
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -45,6 +49,7 @@ export function watchChanges(mine: (node: Node) => boolean, onDirty: () => void,
   }
   const changed = () => {
     changes++
+    onChange()
     if (dirtySince === 0) onDirty()
     arm()
   }
@@ -61,9 +66,9 @@ export function watchChanges(mine: (node: Node) => boolean, onDirty: () => void,
   const heard = (event: Event) => {
     if (!(event.target instanceof Node && mine(event.target))) changed()
   }
-  for (const name of EVENTS) document.addEventListener(name, heard, { capture: true, passive: true })
-  addEventListener('resize', changed, { passive: true })
-  addEventListener('visibilitychange', changed)
+  const ends = new AbortController()
+  for (const name of EVENTS) document.addEventListener(name, heard, { capture: true, passive: true, signal: ends.signal })
+  for (const name of ['resize', 'visibilitychange']) addEventListener(name, changed, { passive: true, signal: ends.signal })
   arm()
   return {
     count() {
@@ -76,9 +81,7 @@ export function watchChanges(mine: (node: Node) => boolean, onDirty: () => void,
     stop() {
       clearTimeout(timer)
       observer.disconnect()
-      for (const name of EVENTS) document.removeEventListener(name, heard, { capture: true })
-      removeEventListener('resize', changed)
-      removeEventListener('visibilitychange', changed)
+      ends.abort()
     },
   }
 }

@@ -1,9 +1,10 @@
 import type { ElementSeen, PageSeen, PrivateKind, Surrounding, TextBox } from '@jackdaw/core/recording'
-import { findPrivate, withoutPrivate, withoutValues } from '@jackdaw/core/recording'
+import { findPrivate, glyphIn, withoutPrivate, withoutValues, type Glyph } from '@jackdaw/core/recording'
 import { computeAccessibleName, getRole } from 'dom-accessibility-api'
 import { locatorsOf, type NameIndex } from './locators'
 import { isSecret } from './secrets'
 import { above, upTo } from './shadows'
+import { standInOf } from './standIn'
 
 /** What describing needs to know. */
 export type Eyes = {
@@ -13,6 +14,8 @@ export type Eyes = {
   toWindow: (rect: ElementSeen['rect']) => ElementSeen['rect']
   boxes: () => readonly TextBox[]
   names: () => NameIndex | null
+  /** Which way the person scrolled until the element was in sight; `undefined` when it was all along. */
+  scrolledTo: (element: Element) => ElementSeen['scrolledTo']
 }
 
 const LARGE = 200
@@ -32,6 +35,30 @@ export function nameOfElement(element: Element): string {
     return squeezed(element.getAttribute('aria-label') ?? element.getAttribute('title') ?? '')
   const name = withoutComplaints(element, squeezed(computeAccessibleName(element)))
   return name || squeezed(element.getAttribute('placeholder') ?? '')
+}
+
+/** What a label says for a field that nobody sees; where it shows a sign, what it says it means. */
+const nameOfStandIn = (label: Element): string => {
+  const words = squeezed(label.textContent ?? '')
+  return /[\p{L}\p{N}]/u.test(words) ? words : squeezed(label.getAttribute('aria-label') ?? label.getAttribute('title') ?? '')
+}
+
+/** What the picture on a small thing shows, by the names that its program gives to it. */
+function glyphOf(element: Element): Glyph | undefined {
+  const { width, height } = element.getBoundingClientRect()
+  if (width > 72 || height > 72 || element.getElementsByTagName('*').length > 12) return undefined
+  const marks = [element, ...element.querySelectorAll('svg, use, img, i, span, path, title')].flatMap((each) => [
+    each.getAttribute('class'),
+    each.getAttribute('data-icon'),
+    each.getAttribute('data-lucide'),
+    (each.getAttribute('href') ?? each.getAttribute('xlink:href'))?.replace(/^.*#/, ''),
+    each instanceof HTMLImageElement ? each.src.replace(/^data:.*$/, '').replace(/^.*\/|\?.*$/g, '') : null,
+    each.localName === 'title' ? each.textContent : null,
+  ])
+  return (
+    glyphIn(squeezed(element.textContent ?? '').slice(0, 30)) ??
+    glyphIn(marks.filter((mark) => mark !== null && mark !== undefined).join(' '))
+  )
 }
 
 /** A label's own words: what a form has written into it about a wrong entry is no part of the name. */
@@ -104,9 +131,10 @@ export function describe(element: Element, eyes: Eyes): ElementSeen {
   const hid = new Set<PrivateKind>()
   const clean = (text: string, max: number) => scrubbed(text, eyes, hid).slice(0, max)
   const role = roleOf(element)
-  const name = nameOfElement(element)
-  const text = element.tagName === 'CANVAS' ? '' : textOf(element)
-  const rect = element.getBoundingClientRect()
+  const standIn = standInOf(element)
+  const name = nameOfElement(element) || (standIn === element ? '' : nameOfStandIn(standIn))
+  const text = element.tagName === 'CANVAS' ? '' : textOf(standIn)
+  const rect = standIn.getBoundingClientRect()
   const places = AROUND.flatMap(([kind, selector, nameOf]) => {
     const place = upTo(above(element), (each) => each.matches(selector))
     return place ? [{ kind, place, name: nameOf(place, element) }] : []
@@ -132,7 +160,11 @@ export function describe(element: Element, eyes: Eyes): ElementSeen {
     ...(opens && opens !== 'false' ? { opens: opens.slice(0, 20) } : {}),
     ...(sends(element) ? { submits: true } : {}),
   }
-  if (described.name === '' && described.text === '') described.nearby = nearbyText(described.rect, eyes.boxes())
+  if (!/[\p{L}\p{N}]/u.test(described.name + described.text)) described.nearby = nearbyText(described.rect, eyes.boxes())
+  const glyph = glyphOf(standIn)
+  if (glyph) described.glyph = glyph
+  const scrolledTo = eyes.scrolledTo(standIn)
+  if (scrolledTo) described.scrolledTo = scrolledTo
   if (hid.size > 0) described.hid = [...hid]
   return described
 }

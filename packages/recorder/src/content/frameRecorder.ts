@@ -8,6 +8,7 @@ import { frameOffset, type FrameOffset } from './frames'
 import { keep, tell } from './link'
 import { Pictures } from './pictures'
 import { pickElement } from './picker'
+import { Scrolls } from './scrolls'
 import { watchWaits } from './waits'
 
 const BEAT_MS = 20_000
@@ -33,6 +34,7 @@ export class FrameRecorder {
   private readonly isName: (words: string) => boolean
   private readonly frame: FrameOffset
   private readonly pictures: Pictures
+  private readonly scrolls: Scrolls
   private readonly waits: ReturnType<typeof watchWaits>
   private readonly actions: ReturnType<typeof watchActions>
   private readonly ends = new AbortController()
@@ -47,8 +49,9 @@ export class FrameRecorder {
     this.kinds = new Set(orders.shown.hiding.kinds)
     this.isName = nameAsker(orders.names.marks, orders.names.salt)
     this.frame = frameOffset(orders.secret, () => this.pictures.moved())
-    this.pictures = this.startPictures()
     this.waits = watchWaits()
+    this.scrolls = new Scrolls(this.frame, this.ends.signal)
+    this.pictures = this.startPictures()
     this.actions = this.startActions()
     this.whenReady(() => this.showBar())
     this.watchArrivals()
@@ -106,6 +109,7 @@ export class FrameRecorder {
       toWindow: (rect) => this.frame.toWindow(rect),
       boxes: () => this.pictures.textBoxes(),
       names: () => this.pictures.names(),
+      scrolledTo: (element) => this.scrolls.wayTo(element),
     }
   }
   private readonly page = () => pageSeen({ kinds: this.kinds, isName: this.isName })
@@ -123,10 +127,12 @@ export class FrameRecorder {
           this.bar?.show()
         },
         onScreen: () => this.bar?.onScreen() ?? null,
+        free: () => this.bar?.free() ?? Promise.resolve(),
       },
       page: this.page,
       newId: nanoid,
       on: this.on,
+      changed: () => this.waits.changed(),
       measured,
     })
   }
@@ -142,7 +148,11 @@ export class FrameRecorder {
       holdIfNeeded: () => this.pictures.holdIfNeeded(),
       keep: (action) => void keep(action),
       waitedMs: () => this.waits.waitedMs(),
-      acted: () => this.waits.acted(),
+      acted: () => {
+        this.waits.acted()
+        this.scrolls.acted()
+      },
+      changes: () => this.pictures.changeCount(),
       clock: this.clock,
       measured: (ms) => measured('handler', ms),
     })
@@ -167,6 +177,7 @@ export class FrameRecorder {
     if (this.shown.status === 'recording' && shown.status !== 'recording') this.actions.flush()
     const hidingChanged = JSON.stringify(this.shown.hiding) !== JSON.stringify(shown.hiding)
     this.shown = shown
+    this.scrolls.actedElsewhere(shown.lastAt)
     this.kinds = new Set(shown.hiding.kinds)
     this.showBar()
     if (shown.status !== 'recording') this.bar?.show()

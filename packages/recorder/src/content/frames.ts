@@ -57,6 +57,13 @@ function contentOf(frame: Framing): Rect {
     height: Math.max(0, (frame.clientHeight - top - bottom) * scale.y),
   }
 }
+/** A place in pixels of a frame, in those of the window. */
+function inWindow(rect: Rect, { content, clip, turned }: Place): Rect {
+  if (turned) return clip
+  const scaleX = innerWidth > 0 ? content.width / innerWidth : 1
+  const scaleY = innerHeight > 0 ? content.height / innerHeight : 1
+  return { x: content.x + rect.x * scaleX, y: content.y + rect.y * scaleY, width: rect.width * scaleX, height: rect.height * scaleY }
+}
 const same = (a: Rect, b: Rect): boolean => a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height
 
 /** @param secret only our own scripts know it, so that no page can tell a frame a wrong place
@@ -79,16 +86,7 @@ export function frameOffset(secret: string, moved: () => void): FrameOffset {
 
   const toWindow = (rect: Rect): Rect => {
     const here = place()
-    if (!here) return rect
-    if (here.turned) return here.clip
-    const scaleX = innerWidth > 0 ? here.content.width / innerWidth : 1
-    const scaleY = innerHeight > 0 ? here.content.height / innerHeight : 1
-    return {
-      x: here.content.x + rect.x * scaleX,
-      y: here.content.y + rect.y * scaleY,
-      width: rect.width * scaleX,
-      height: rect.height * scaleY,
-    }
+    return here ? inWindow(rect, here) : rect
   }
   const seenInWindow = (rect: Rect): Rect => intersection(toWindow(rect), place()?.clip ?? ownWindow())
   let roots: readonly ParentNode[] = []

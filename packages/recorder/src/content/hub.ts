@@ -24,6 +24,8 @@ export type ActionParts = {
   keep: (action: ToldAction) => void
   waitedMs: () => number
   acted: () => void
+  /** Changes of the page so far. */
+  changes: () => number
   /** Epoch milliseconds, never the same twice. */
   clock: () => number
   measured: (ms: number) => void
@@ -33,10 +35,16 @@ export type ActionParts = {
 export type Hub = ActionParts & {
   listen<K extends keyof DocumentEventMap>(name: K, run: (event: DocumentEventMap[K]) => void): void
   seen(element: Element): ElementSeen
+  /** Does something a little later, at the latest when the page is left. */
+  soon(afterMs: number, run: () => void): void
   emit(kind: ActionKind, asked: Asked | null, more?: Partial<ToldAction>, at?: number): void
   /** A value as it may be told: hidden kinds and secrets (`null`) are left out, and which kind it was is said. */
-  told(value: string | null): { value?: string; hidden?: PrivateKind }
+  told(value: string | null, field?: Element): { value?: string; hidden?: PrivateKind }
 }
+
+/** Whether a field says that it takes a telephone number: what stands in it is none of an account. */
+const isForPhone = (field: Element): boolean =>
+  field instanceof HTMLInputElement && (field.type === 'tel' || /\btel\b/.test(field.autocomplete))
 
 /** @param signal ends all listening */
 export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
@@ -48,6 +56,15 @@ export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
     ...parts,
     listen: (name, run) => window.addEventListener(name, (event) => counts(event) && run(event as never), { capture: true, signal }),
     seen: (element) => describe(element, eyes),
+    soon(afterMs, run) {
+      const once = () => {
+        clearTimeout(timer)
+        removeEventListener('pagehide', once, { capture: true })
+        run()
+      }
+      const timer = setTimeout(once, afterMs)
+      addEventListener('pagehide', once, { capture: true, signal })
+    },
     emit(kind, asked, more = {}, at = parts.clock()) {
       const action: ToldAction = {
         id: parts.newId() as RawAction['id'],
@@ -66,9 +83,11 @@ export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
       parts.acted()
       parts.keep(action)
     },
-    told(value) {
+    told(value, field) {
       if (value === null) return { hidden: 'password' }
       if (eyes.kinds.has('value')) return value === '' ? { value } : { hidden: 'value' }
+      if (field && isForPhone(field) && /\d/.test(value))
+        return eyes.kinds.has('phone') ? { hidden: 'phone' } : { value: value.slice(0, 2_000) }
       const [first] = findPrivate(value, eyes.kinds, eyes.isName)
       return first ? { hidden: first.kind } : { value: value.slice(0, 2_000) }
     },

@@ -23,3 +23,10 @@ export function keyThatMatters(event: KeyboardEvent, place: KeyPlace): string | 
   if (event.key === 'Delete' && !editing) return withModifiers('Delete')
   return null
 }
+
+/** A single letter or sign pressed by itself, as it stands on its key; `null` for everything else. */
+export function letterOf(event: KeyboardEvent): string | null {
+  const plain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.getModifierState('AltGraph')
+  if (!plain || event.repeat || event.isComposing || [...event.key].length !== 1 || event.key.trim() === '') return null
+  return event.key.toUpperCase()
+}

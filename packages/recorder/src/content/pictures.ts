@@ -7,6 +7,7 @@ import type { FrameOffset } from './frames'
 import { idly } from './idly'
 import { tell } from './link'
 import { indexing, type NameIndex } from './locators'
+import { standInOf } from './standIn'
 import { scanIdly, scanNow, type Scan, type ScanWish } from './textBoxes'
 
 /** How long the page's own thread is held for a picture that could not be taken ahead. */
@@ -21,10 +22,12 @@ export type PictureParts = {
   wish: () => ScanWish
   frame: FrameOffset
   mine: (node: Node) => boolean
-  bar: { hide(): void; show(): void; onScreen(): Rect | null }
+  bar: { hide(): void; show(): void; onScreen(): Rect | null; free(): Promise<void> }
   page: () => Rest['page']
   newId: () => string
   on: () => boolean
+  /** The page has changed, or has come to rest. */
+  changed: () => void
   measured: (what: 'press' | 'hold', ms: number) => void
 }
 
@@ -51,17 +54,18 @@ export class Pictures {
   private readonly changes: ReturnType<typeof watchChanges>
 
   constructor(private readonly parts: PictureParts) {
-    this.changes = watchChanges(
-      parts.mine,
-      () => {
+    this.changes = watchChanges(parts.mine, {
+      onChange: parts.changed,
+      onDirty: () => {
         parts.bar.hide()
         if (parts.on()) void tell({ say: 'dirty', doc: parts.doc })
       },
-      (restless) => {
+      onRest: (restless) => {
+        parts.changed()
         if (restless) parts.bar.show()
         void this.atRest()
       },
-    )
+    })
   }
 
   textBoxes = (): TextBox[] => this.boxes
@@ -73,7 +77,7 @@ export class Pictures {
     const since = performance.now()
     const pressId = parts.newId()
     const changes = this.changes.count()
-    const holds = this.ahead?.changes === changes && this.ahead.presses === this.presses && this.wasSeen(element)
+    const holds = this.ahead?.changes === changes && this.ahead.presses === this.presses && this.wasSeen(standInOf(element))
     const freshShotId = holds ? this.ahead!.shotId : null
     // From inside of a frame nobody can tell in time whether the bar is out of sight in the page around it.
     const held = freshShotId === null && mayHold && window === top
@@ -122,11 +126,13 @@ export class Pictures {
 
   /** Takes the bar out of sight. @returns when it is gone from the screen */
   async veil(): Promise<true> {
+    await this.parts.bar.free()
     this.parts.bar.hide()
     await frames(2)
     return true
   }
 
+  changeCount = (): number => this.changes.count()
   stir = (): void => this.changes.stir()
   /** What is to be hidden is another now: the picture that was taken ahead shows too much. */
   outdate(): void {

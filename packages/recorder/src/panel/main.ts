@@ -2,6 +2,7 @@ import type { SentenceLanguage } from '@jackdaw/core/recording'
 import { el } from '../content/el'
 import { LEAVE } from '../shared/leave'
 import { HIDE_WORDS } from '../shared/hideWords'
+import { recordingAsFile } from './recordingAsFile'
 import { HIDE_SWITCHES, type BarWish, type FromPanel, type PanelLook } from '../shared/messages'
 
 const LANGUAGES: Record<SentenceLanguage, string> = { en: 'English', pl: 'Polski', es: 'Español', de: 'Deutsch' }
@@ -139,18 +140,35 @@ function hidingChoices({ shown: { hiding } }: PanelLook): Node {
   )
 }
 
+/** What is said about a recording besides its steps. */
+function told({ shown: { status, unsent, trouble, refused } }: PanelLook): Node[] {
+  const waits = status === 'finishing' && trouble !== '' && unsent > 0
+  return [
+    trouble !== '' && el('p', { className: 'bad' }, trouble),
+    waits &&
+      el('p', {}, `${unsent === 1 ? '1 action waits' : `${unsent} actions wait`} to be sent. Jackdaw is asked again every half minute.`),
+    refused > 0 &&
+      el(
+        'p',
+        { className: 'bad' },
+        `${refused === 1 ? '1 action was' : `${refused} actions were`} not taken by Jackdaw and will be missing in the draft. The file has all of them.`,
+      ),
+  ].filter((each) => each !== false)
+}
+
 function running(look: PanelLook): Node[] {
-  const { status, steps, trouble } = look.shown
+  const { status, steps, noTarget } = look.shown
   const words = steps === 1 ? '1 step' : `${steps} steps`
   return [
     el('h1', {}, STATUS_WORDS[status]),
     el('p', {}, status === 'interrupted' ? `${words} are kept. Go on where you were, or finish with what there is.` : `${words} so far.`),
-    ...(trouble === '' ? [] : [el('p', { className: 'bad' }, trouble)]),
-    ...problem(look),
+    ...told(look),
+    ...(look.problem === look.shown.trouble ? [] : problem(look)),
     el(
       'div',
       { className: 'row' },
       status === 'finishing' ? wish('Try again now', 'finish', 'strong') : wish('Finish', 'finish', 'strong'),
+      noTarget && wish('Make a new guide of it', 'own-guide'),
       status === 'recording' && wish('Pause', 'pause'),
       (status === 'paused' || status === 'interrupted') &&
         button(
@@ -160,6 +178,7 @@ function running(look: PanelLook): Node[] {
               .request({ origins: ['<all_urls>'] })
               .then((yes) => (yes ? carryOut({ panel: 'wish', wish: 'go-on' }, true) : undefined)),
         ),
+      steps > 0 && button('Save as a file', () => void save()),
       button('Throw away …', () => {
         if (confirm(`Throw away ${words}? They cannot be brought back.`)) void carryOut({ panel: 'wish', wish: 'discard' })
       }),
@@ -168,8 +187,18 @@ function running(look: PanelLook): Node[] {
   ]
 }
 
+/** What was recorded, as a file that can be read and brought in again, whatever becomes of Jackdaw. */
+async function save(): Promise<void> {
+  const { name, bytes } = await recordingAsFile()
+  const address = URL.createObjectURL(new Blob([bytes], { type: 'application/zip' }))
+  el('a', { href: address, download: name }).click()
+  setTimeout(() => URL.revokeObjectURL(address), 10_000)
+}
+
 function draw(look: PanelLook): void {
-  const view = look.shown.status !== 'idle' ? running(look) : look.person === '' ? unpaired(look) : ready(look)
+  const runs = look.shown.status !== 'idle'
+  // A recording that ran when the pairing ended is shown with what brings it home.
+  const view = look.person === '' ? [...unpaired(look), ...(runs ? [el('hr'), ...running(look)] : [])] : runs ? running(look) : ready(look)
   place.replaceChildren(...view)
 }
 void ask({ panel: 'look' }).then(draw)

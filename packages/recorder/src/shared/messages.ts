@@ -13,7 +13,20 @@ export const HIDING_AT_FIRST: Hiding = { kinds: ['mail', 'phone', 'account', 'pe
 export type Status = 'idle' | 'recording' | 'paused' | 'interrupted' | 'finishing'
 
 /** What the bar and the panel show. */
-export type Shown = { status: Status; steps: number; last: string; unsent: number; trouble: string; hiding: Hiding }
+export type Shown = {
+  status: Status
+  steps: number
+  last: string
+  /** When something was last done, epoch milliseconds. */
+  lastAt: number
+  unsent: number
+  trouble: string
+  /** The guide that it was recorded for cannot be written: it may become one of its own. */
+  noTarget: boolean
+  /** How many actions Jackdaw does not take. */
+  refused: number
+  hiding: Hiding
+}
 
 /** What the script of any page has to know while it records. It lies where scripts can read it without the background, so that they hear
  * what is done from the first moment of a page on. */
@@ -67,7 +80,7 @@ export type Press = {
 /** An action as a page's script tells it; the background adds tab and picture. */
 export type ToldAction = Omit<RawAction, 'tab' | 'shot' | 'otherShots'> & { pressId: string | null; freshShotId?: string | null }
 
-export type BarWish = 'point' | 'unpoint' | 'pause' | 'go-on' | 'drop' | 'finish' | 'discard'
+export type BarWish = 'point' | 'unpoint' | 'pause' | 'go-on' | 'drop' | 'finish' | 'own-guide' | 'discard'
 
 /** How a page came to be shown; `again`: the application itself went to another of its addresses in the tab's history. */
 export type Arrival = 'navigate' | 'reload' | 'back_forward' | 'again'

@@ -1,3 +1,5 @@
+import type { BodyOf } from '@jackdaw/contracts/endpoint'
+import type { finishRecording } from '@jackdaw/contracts/recording'
 import {
   draftFrom,
   textInPicture,
@@ -35,26 +37,38 @@ const shotIdsOf = (action: RawAction): ShotId[] => [
   ...(action.otherShots ?? []).map((shot) => shot.id),
 ]
 
+/** What is asked for at the end. */
+export type FinishWish = BodyOf<typeof finishRecording>
+
+/** An action without pictures that nobody has any more. */
+function withoutShots(action: RawAction, lost: ReadonlySet<ShotId>): RawAction {
+  if (lost.size === 0 || !shotIdsOf(action).some((id) => lost.has(id))) return action
+  const { shot, otherShots = [], ...rest } = action
+  const [first, ...others] = [...(shot ? [shot] : []), ...otherShots].filter((each) => !lost.has(each.id))
+  return { ...rest, ...(first ? { shot: first } : {}), ...(others.length > 0 ? { otherShots: others } : {}) }
+}
+
 /** Ends a recording: what was dropped is forgotten, what is left becomes a draft. When something has not arrived yet, nothing is written. */
 export async function finish(
   parts: Parts,
   caller: Caller,
   id: RecordingId,
-  wanted: readonly ActionId[],
+  wish: FinishWish,
   mayEdit: (guideId: GuideId) => Promise<void>,
   now: number,
 ): Promise<Finished> {
   const { database, content } = parts
-  const target = (await findRecording(database, id, caller.id))?.target
+  const target = wish.ownGuide ? null : (await findRecording(database, id, caller.id))?.target
   if (target) await mayEdit(target.guideId)
   const dropped: ShotRow[] = []
   const finished = await database.transaction(async (tx): Promise<Finished> => {
     const recording = (await findRecording(tx, id, caller.id, true)) ?? fail('not-found')
     if (recording.outcome) return { done: true, ...recording.outcome }
-    const asked = new Set(wanted)
+    const asked = new Set(wish.actions)
     const [all, shots] = await Promise.all([actionsOf(tx, id), shotsOf(tx, id)])
-    const actions = all.filter((action) => asked.has(action.id))
     const here = new Set(shots.map((shot) => shot.shotId))
+    const lost = new Set((wish.without ?? []).filter((shotId) => !here.has(shotId)))
+    const actions = all.filter((action) => asked.has(action.id)).map((action) => withoutShots(action, lost))
     const known = new Set(actions.map((action) => action.id))
     const missing = {
       actions: [...asked].filter((each) => !known.has(each)),
@@ -79,7 +93,7 @@ export async function finish(
       parts,
       tx,
       caller,
-      recording,
+      wish.ownGuide ? { ...recording, target: null } : recording,
       actions,
       shots.filter((shot) => used.has(shot.shotId)),
       now,

@@ -8,6 +8,7 @@ import {
   getPairing,
   getRecorderZip,
   listRecorders,
+  MAX_SHOTS,
   newPairingCode,
   pairRecorder,
   putActions,
@@ -39,8 +40,6 @@ import {
   insertShot,
   shotsOf,
 } from './store'
-
-const MAX_SHOTS = MAX_ACTIONS * 2
 
 /** Where people reach this Jackdaw, as the request itself says: it only decides what the asker's own extension speaks to. */
 const originOf = (req: Request, https: boolean): string => {
@@ -128,7 +127,7 @@ function intakeRoutes(routes: Routes): void {
     return { kept: body.actions.length }
   })
   route(routes, finishRecording, async ({ params, body }, { caller, now }) =>
-    finish(routes.parts, caller, params.id, body.actions, (guideId) => mayEdit(caller, guideId), now),
+    finish(routes.parts, caller, params.id, body, (guideId) => mayEdit(caller, guideId), now),
   )
   route(routes, discardRecording, async ({ params }, { caller }) => {
     await open(params.id, caller)

@@ -1,0 +1,143 @@
+import { activeEntry, isKeyedByPage, isLedByLetters, isSlider, isTicked, ticksByPress, valueOfSlider } from './ariaStates'
+import { nameOfElement, textOf } from './describe'
+import { changesByKey } from './entries'
+import { innermost, meant } from './hit'
+import type { Hub } from './hub'
+import { keyThatMatters, letterOf, type KeyPlace } from './keys'
+import { isInteractive } from './locators'
+import type { Asked } from './pictures'
+import { isSecret } from './secrets'
+import { fieldOf } from './typing'
+
+function placeOfKey(element: Element | null): KeyPlace {
+  const field = fieldOf(element)
+  if (field) return field instanceof HTMLInputElement ? 'line' : 'lines'
+  return element && isInteractive(element) ? 'pressable' : 'other'
+}
+
+const ACTS_WITHIN_MS = 300
+const LETTERS_BELONG_MS = 1_200
+
+/** Keys that matter, and what was asked for when a key went down on a list, a box or a slider. */
+export function watchKeys(
+  hub: Hub,
+  flush: () => void,
+): { last: () => { key: string; at: number }; keyed: (element: Element) => Asked | null; flush: () => void } {
+  let last = { key: '', at: 0 }
+  let keyed: { element: Element; asked: Asked } | null = null
+  const letters = watchLetters(hub, flush)
+  const sliders = watchSliders(hub)
+  hub.listen('keydown', (event) => {
+    last = { key: event.key, at: Date.now() }
+    const inner = innermost(event)
+    if (changesByKey(inner) && keyed?.element !== inner && event.key !== 'Tab') keyed = { element: inner, asked: hub.press(inner, false) }
+    if (inner && pressedByKey(hub, inner, event, flush)) return
+    if (inner && isSlider(inner)) sliders.keyed(inner, event.key)
+    const place = placeOfKey(inner)
+    const key = keyThatMatters(event, place)
+    if (key === null || (key === 'Enter' && inner instanceof HTMLSelectElement)) {
+      if ((place === 'other' || place === 'pressable') && !(inner && isLedByLetters(inner))) letters.pressed(event, inner)
+      return
+    }
+    const field = fieldOf(inner)
+    const tells = inner !== null && inner !== document.body && !(field && isSecret(field) && key !== 'Enter')
+    const element = tells ? hub.seen(meant(inner)) : undefined
+    const asked = hub.press(inner ?? document.documentElement, false)
+    flush()
+    hub.emit('key', asked, { key, ...(element ? { element } : {}) })
+  })
+  hub.listen('focusout', () => sliders.flush())
+  return {
+    last: () => last,
+    keyed(element) {
+      const asked = keyed?.element === element ? keyed.asked : null
+      keyed = null
+      return asked
+    },
+    flush() {
+      letters.flush()
+      sliders.flush()
+    },
+  }
+}
+
+/** Enter and the space bar on what a page has made pressable itself, and on a list whose field keeps the focus.
+ * @returns whether it was one of them */
+function pressedByKey(hub: Hub, inner: Element, event: KeyboardEvent, flush: () => void): boolean {
+  if (event.repeat || event.isComposing || event.ctrlKey || event.metaKey || event.altKey) return false
+  const isEnter = event.key === 'Enter'
+  if (!isEnter && !(event.key === ' ' && !fieldOf(inner))) return false
+  const entry = activeEntry(inner)
+  if (entry) {
+    const element = hub.seen(inner)
+    const asked = hub.press(inner, false)
+    flush()
+    hub.emit('choose', asked, { element, byKeyboard: true, ...hub.told(nameOfElement(entry) || textOf(entry)) })
+    return true
+  }
+  if (!isKeyedByPage(inner)) return false
+  const element = hub.seen(inner)
+  const asked = hub.press(inner, false)
+  flush()
+  if (ticksByPress(inner)) hub.emit('tick', asked, { element, ticked: !isTicked(inner), byKeyboard: true })
+  else hub.emit('click', asked, { element, byKeyboard: true })
+  return true
+}
+
+/** Single letters that do something in a page, where nothing is typed. A letter after which nothing happens was a slip, unless it was the
+ * first of two that belong together. */
+function watchLetters(hub: Hub, flush: () => void): { pressed(event: KeyboardEvent, inner: Element | null): void; flush(): void } {
+  type Letter = { key: string; at: number; asked: Asked; told: boolean }
+  let waiting: Letter[] = []
+  let judge: (() => void) | null = null
+  const tell = () => {
+    for (const letter of waiting.filter((each) => !each.told)) {
+      letter.told = true
+      hub.emit('key', letter.asked, { key: letter.key }, letter.at)
+    }
+  }
+  return {
+    pressed(event, inner) {
+      const key = letterOf(event)
+      if (key === null) return
+      judge?.()
+      flush()
+      const at = hub.clock()
+      waiting = [
+        ...waiting.filter((each) => at - each.at < LETTERS_BELONG_MS),
+        { key, at, asked: hub.press(inner ?? document.documentElement, false), told: false },
+      ]
+      const changes = hub.changes()
+      const focus = document.activeElement
+      const timer = setTimeout(() => judge?.(), ACTS_WITHIN_MS)
+      judge = () => {
+        clearTimeout(timer)
+        judge = null
+        if (event.defaultPrevented || hub.changes() !== changes || document.activeElement !== focus) tell()
+      }
+    },
+    flush() {
+      // The page is being left: by the letter, when one was pressed just now.
+      if (judge) tell()
+      judge?.()
+    },
+  }
+}
+
+/** Sliders that a page has made itself, moved by keys. */
+function watchSliders(hub: Hub): { keyed(element: Element, key: string): void; flush(): void } {
+  let open: { element: Element; seen: ReturnType<Hub['seen']>; asked: Asked; at: number; before: string } | null = null
+  return {
+    keyed(element, key) {
+      if (key === 'Tab' || open?.element === element) return
+      open = { element, seen: hub.seen(element), asked: hub.press(element, false), at: hub.clock(), before: valueOfSlider(element) }
+    },
+    flush() {
+      if (!open) return
+      const { element, seen, asked, at, before } = open
+      open = null
+      const value = valueOfSlider(element)
+      if (value !== before) hub.emit('set', asked, { element: seen, ...hub.told(value) }, at)
+    },
+  }
+}
