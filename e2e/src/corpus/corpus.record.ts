@@ -1,11 +1,15 @@
-import { mkdir, writeFile } from 'node:fs/promises'
+import { appendFile, mkdir, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { RawAction } from '@jackdaw/core/recording'
+import { linesOf, type RawAction } from '@jackdaw/core/recording'
+import sharp from 'sharp'
 import { afterAll, beforeAll, describe, it } from 'vitest'
 import { startApp, type App } from '../app'
 import { Hand } from '../hand'
 import { servePages } from '../pageServer'
+import { keptRecording } from '../keptRecording'
 import { openRecorder, sleep, startOrderBook, type Recorder } from '../recorder'
+import { FURTHER_PAGES } from './furtherPages'
+import { judgePictures, Sights } from './judgePictures'
 import { REST_OF_ORDER_BOOK } from './orderBook'
 import { ORDERS } from './orders'
 import { OTHER_PAGES } from './otherPages'
@@ -31,30 +35,33 @@ afterAll(async () => {
   await app?.close()
 })
 
-/** What the extension has kept, without pictures and boxes of text: the rules do not read them. */
-const kept = async (): Promise<RawAction[]> => {
-  const worker = await recorder.worker()
-  const all = (await worker.evaluate(
-    () =>
-      new Promise((resolve, reject) => {
-        const open = indexedDB.open('recorder', 1)
-        open.onerror = () => reject(open.error as Error)
-        open.onsuccess = () => {
-          const get = open.result.transaction('actions').objectStore('actions').getAll()
-          get.onsuccess = () => {
-            open.result.close()
-            resolve(get.result)
-          }
-        }
-      }),
-  )) as { action: RawAction }[]
-  return all.map(({ action }) => ({ ...action, textBoxes: undefined, otherShots: undefined })).sort((a, b) => a.at - b.at)
-}
+/** Words that stand or are typed in the pages and that nobody may ever find in what is told. */
+const SECRETS = [
+  'Robledo',
+  'Pike',
+  '600 123',
+  '600123',
+  '12345678',
+  'Harbour Street',
+  'Długa',
+  '555-2610',
+  '4539 1488',
+  '0343 6467',
+  'hunter22',
+]
+
+/** Without boxes of text and further pictures: the rules do not read them. */
+const bare = (actions: readonly RawAction[]): RawAction[] =>
+  actions.map((action) => ({ ...action, textBoxes: undefined, otherShots: undefined }))
+
+/** A line about each recording, for those who count: what was wanted, what came, how the pictures are, what stayed readable. */
+const REPORT = process.env['CORPUS_REPORT']
+const report = (line: object) => (REPORT ? appendFile(REPORT, `${JSON.stringify(line)}\n`) : Promise.resolve())
 
 describe.runIf(wanted)('the corpus', () => {
   const all = [
     ...[...ORDERS, ...REST_OF_ORDER_BOOK].map((each) => ({ ...each, book: true })),
-    ...OTHER_PAGES.map((each) => ({ ...each, book: false })),
+    ...[...OTHER_PAGES, ...FURTHER_PAGES].map((each) => ({ ...each, book: false })),
   ]
   it.each(all.filter((each) => wanted === 'all' || new RegExp(wanted ?? '').test(each.name)))('$name', async (scenario) => {
     const book = await startOrderBook()
@@ -69,22 +76,41 @@ describe.runIf(wanted)('the corpus', () => {
       },
     }
     try {
+      await scenario.before?.(bench)
       const page = await recorder.record(`${scenario.book ? bench.book : `${bench.pages}/`}${scenario.at}`, {
         language: scenario.language ?? 'en',
       })
       await sleep(900)
-      await scenario.work(new Hand(page), bench)
+      const hand: Hand = new Hand(page, 380, () => sights.look())
+      const sights = new Sights(() => hand.page)
+      await scenario.work(hand, bench)
+      await sights.look()
       await page.mouse.move(2, 2)
       await sleep(500)
       await recorder.panel({ panel: 'wish', wish: 'pause' })
       await sleep(400)
-      const actions = await kept()
+      const { actions, shots } = await keptRecording(recorder)
+      const lines = linesOf(actions, scenario.language ?? 'en')
+      const told = JSON.stringify(actions)
+      const pictures = await judgePictures(actions, shots, sights.all)
+      await report({
+        name: scenario.name,
+        aside: scenario.aside === true,
+        want: scenario.want,
+        lines,
+        pictures: { ...pictures, wrong: pictures.wrong.map((each) => each.of) },
+        secrets: SECRETS.filter((secret) => told.includes(secret)),
+      })
+      if (REPORT)
+        for (const [n, each] of pictures.wrong.entries())
+          for (const kind of ['picture', 'before', 'after'] as const)
+            await writeFile(`${REPORT}.${scenario.name}.${n}.${kind}.png`, await sharp(each[kind]).png().toBuffer())
       const entry = {
         name: scenario.name,
         ...(scenario.aside ? { aside: true } : {}),
         language: scenario.language ?? 'en',
         want: scenario.want,
-        actions,
+        actions: bare(actions),
       }
       await writeFile(join(FOLDER, `${scenario.name}.json`), `${JSON.stringify(entry)}\n`)
     } finally {

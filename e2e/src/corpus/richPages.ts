@@ -197,11 +197,10 @@ export const RICH_PAGES: Scenario[] = [
       'Type `Done` in **Answer**.',
       'Select **Send answer**.',
     ],
-    work: async (hand, bench) => {
+    before: async ({ newTab, other }) => void (await newTab(`${other}/form.html`)),
+    work: async (hand) => {
       const mail = hand.page
-      const other = await bench.newTab(`${bench.other}/form.html`)
-      await mail.bringToFront()
-      await hand.rest(900)
+      const other = (await mail.browser().pages()).find((page) => /127\.0\.0\.1:\d+\/form/.test(page.url()))!
       await hand.click('link=Two more crates of mint, please')
       await hand.rest(700)
       await other.bringToFront()

@@ -14,5 +14,7 @@ export type Scenario = {
   /** Path in the Order Book, or the name of a page. */
   at: string
   want: string[]
+  /** Done before the recording begins. */
+  before?: (bench: Bench) => Promise<void>
   work: (hand: Hand, bench: Bench) => Promise<void>
 }

@@ -15,7 +15,6 @@ const isBook = (entry: Entry) => entry.actions.some((action) => action.page.titl
 /** Recordings of which the draft is not yet as it was wanted, and why. */
 const KNOWN: Record<string, string> = {
   'order-note-in-frame': 'headings were wanted; a page with two presses on the way to the next is no section by the rules',
-  'two-applications': 'the second application was opened by its address at the beginning, which is a step; it was not wanted',
   'nameless-icon-and-field': 'only the name of the application was wanted as a title; the rules write “Work in …”',
   'tree-and-tab': 'the last tab was wanted as the goal; a choice in a tree counts as something entered, so the heading is taken',
 }

@@ -16,21 +16,27 @@ function placeOfWork(act: Act, application: string): string {
 
 const isPressed = ({ verb, element }: Act): boolean => verb === 'select' && (element?.role === 'button' || element?.role === 'menuitem')
 
-/** The button that the work was done for: the last one that kept what was entered, by what it does or says; else the first that was pressed
+/** Whether a press keeps what was entered, by what it does or says. */
+function keeps(act: Act, language: SentenceLanguage): boolean {
+  const { saves, sends, leaves } = PHRASES[language]
+  const { words } = nameOf(act.element)
+  return isPressed(act) && !leaves.test(words) && (act.element?.submits === true || saves.test(words) || sends.test(words))
+}
+
+/** The last press that kept something, after everything was entered. */
+const savedLast = (acts: readonly Act[], language: SentenceLanguage): Act | undefined =>
+  acts.slice(acts.findLastIndex((act) => ENTERS.has(act.verb)) + 1).findLast((act) => keeps(act, language))
+
+/** The button that the work was done for: the last one that kept what was entered, by what it does or says; else the last that was pressed
  * after something was entered and that does not only lead away. */
 function sender(acts: readonly Act[], language: SentenceLanguage): Act | undefined {
-  const { saves, sends, leaves } = PHRASES[language]
-  const lastEntry = acts.findLastIndex((act) => ENTERS.has(act.verb))
-  const after = acts.slice(lastEntry + 1).filter(isPressed)
-  const keeps = ({ element }: Act): boolean => {
-    const { words } = nameOf(element)
-    return !leaves.test(words) && (element?.submits === true || saves.test(words) || sends.test(words))
-  }
-  const last = after.findLast(keeps)
+  const { leaves } = PHRASES[language]
+  const last = savedLast(acts, language)
   if (last) return last
+  const after = acts.slice(acts.findLastIndex((act) => ENTERS.has(act.verb)) + 1).filter(isPressed)
   const buttons = after.filter((act) => act.element?.role === 'button')
-  const afterwards = buttons.find((act) => !leaves.test(nameOf(act.element).words)) ?? (lastEntry < 0 ? buttons.at(-1) : buttons[0])
-  return afterwards ?? acts.filter(isPressed).findLast(keeps)
+  const afterwards = buttons.findLast((act) => !leaves.test(nameOf(act.element).words)) ?? buttons.at(-1)
+  return afterwards ?? acts.findLast((act) => keeps(act, language))
 }
 
 /** What the work was done for, from what the application calls it. */
@@ -63,7 +69,7 @@ function goalOf(acts: readonly Act[], application: string, language: SentenceLan
 export function titleFor(acts: readonly Act[], language: SentenceLanguage): string {
   const { title } = PHRASES[language]
   const pages = acts.map((act) => act.action.page)
-  const main = mainPage(acts)
+  const main = savedLast(acts, language)?.action.page ?? mainPage(acts)
   if (!main) return title.without
   const application = applicationName(main, pages)
   const goal = goalOf(acts, application, language)

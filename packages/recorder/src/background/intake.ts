@@ -20,6 +20,10 @@ export function noteOpener(tabId: number): void {
   justOpened.add(tabId)
 }
 
+/** A tab is in view now.
+ * @returns whether the browser itself went there, because it was opened just then */
+export const cameIntoView = (tabId: number): boolean => justOpened.delete(tabId)
+
 /** Which of the recording's tabs this is, counted from 0. */
 async function tabIndex(recording: Recording, tabId: number): Promise<number> {
   const at = recording.tabs.indexOf(tabId)
@@ -98,13 +102,11 @@ export async function takeArrival(
 
 /** The person went to another browser tab. */
 export async function takeSwitch(recording: Recording, tabId: number, own: string, at: number): Promise<void> {
-  const byItself = justOpened.delete(tabId)
   const tab = await chrome.tabs.get(tabId).catch(() => null)
   const address = tab?.url ?? ''
   if (!tab || !/^https?:/.test(address) || originOf(address) === own) return
-  const last = (await kept.actions()).filter((each) => !each.dropped && each.action.at <= at).at(-1)
+  // Whether something was done in another tab before is for the rules to say: what other pages tell may be on its way yet.
   const index = await tabIndex(recording, tabId)
-  if (byItself || !last || last.action.tab === index) return
   const page = topRest(tabId)?.page ?? { address: originOf(address), title: '', heading: '', application: '', language: '' }
   await put(recording.id, { id: nanoid() as ActionId, kind: 'switch-tab', at, tab: index, page, ...bare })
 }

@@ -4,7 +4,7 @@ import { PENDING } from '../content/link'
 import type { BarWish, FromPage, FromPanel, Orders, ToPage } from '../shared/messages'
 import { openToScripts } from '../shared/standingOrders'
 import { afterRestart, carryOut, homeOrigin, look, pair, SEND_AGAIN, sends, sendWhatIsLeft, setHiding, start, unpair } from './control'
-import { lastActionIn, noteOpener, takeAction, takeArrival, takePending, takeSwitch } from './intake'
+import { cameIntoView, lastActionIn, noteOpener, takeAction, takeArrival, takePending, takeSwitch } from './intake'
 import { broadcast, shownNow } from './recordingState'
 import { watchNavigations } from './navigations'
 import { mayLook } from './scripts'
@@ -166,6 +166,7 @@ chrome.tabs.onCreated.addListener((tab) => {
 })
 const wentTo = (tabId: number) => {
   const at = Date.now()
+  if (cameIntoView(tabId)) return
   void inTurn(async () => {
     const [recording, pairing] = await Promise.all([kept.recording(), kept.pairing()])
     if (recording?.status !== 'recording' || !(await mayLook())) return

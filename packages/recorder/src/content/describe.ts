@@ -132,7 +132,8 @@ export function describe(element: Element, eyes: Eyes): ElementSeen {
   const clean = (text: string, max: number) => scrubbed(text, eyes, hid).slice(0, max)
   const role = roleOf(element)
   const standIn = standInOf(element)
-  const name = nameOfElement(element) || (standIn === element ? '' : nameOfStandIn(standIn))
+  const own = nameOfElement(element)
+  const name = standIn === element || /[\p{L}\p{N}]/u.test(own) ? own : nameOfStandIn(standIn) || own
   const text = element.tagName === 'CANVAS' ? '' : textOf(standIn)
   const rect = standIn.getBoundingClientRect()
   const places = AROUND.flatMap(([kind, selector, nameOf]) => {
@@ -187,6 +188,7 @@ function nearbyText(rect: ElementSeen['rect'], boxes: readonly TextBox[]): strin
       : rect.x < box.rect.x + box.rect.width && box.rect.x < rect.x + rect.width
         ? rect.y - (box.rect.y + box.rect.height) + 40
         : Infinity
+    if (!/\p{L}/u.test(box.text)) continue
     if (gap >= -2 && gap < NEAR_PX && (!best || gap < best.far)) best = { text: box.text.slice(0, 120), far: gap }
   }
   return best?.text

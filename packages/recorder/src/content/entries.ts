@@ -4,7 +4,7 @@ import type { Hub } from './hub'
 import type { Asked } from './pictures'
 import type { Pressed } from './pointer'
 import { isSeen, standInOf } from './standIn'
-import { fieldOf, watchTyping, type Field } from './typing'
+import { fieldOf, Typing, type Field } from './typing'
 
 const BELONGS_WITHIN_MS = 60_000
 /** Fields that change without saying so before. */
@@ -29,7 +29,7 @@ export function watchEntries(hub: Hub, pressed: () => Pressed | null, keyed: (el
     const press = pressed()
     return press?.target === element && Date.now() - press.at < BELONGS_WITHIN_MS ? press : null
   }
-  const typing = watchTyping(
+  const typing = new Typing(
     (field) => {
       const press = pressOn(field)
       // What changes without saying so has changed when it is heard of: its picture is the one that was asked for before.

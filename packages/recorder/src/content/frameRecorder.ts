@@ -133,6 +133,10 @@ export class FrameRecorder {
       newId: nanoid,
       on: this.on,
       changed: () => this.waits.changed(),
+      found: (root) => {
+        this.actions.watchRoot(root)
+        this.scrolls.watchRoot(root)
+      },
       measured,
     })
   }

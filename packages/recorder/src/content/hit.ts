@@ -27,8 +27,11 @@ function pressable(element: Element): Element | null {
 export function innermost(event: Event): Element | null {
   const [first] = event.composedPath()
   let element = first instanceof Element ? first : first instanceof Node ? first.parentElement : null
-  if (element && event instanceof MouseEvent && shadowOf(element) && !element.shadowRoot)
-    element = elementAt(event.clientX, event.clientY) ?? element
+  if (!element || !shadowOf(element) || element.shadowRoot) return element
+  const byKey = event.type === 'click' && event instanceof MouseEvent && event.detail === 0
+  if (event instanceof MouseEvent && !byKey) return elementAt(event.clientX, event.clientY) ?? element
+  // Keys go to what has the focus.
+  for (let inner = shadowOf(element)?.activeElement; inner; inner = shadowOf(inner)?.activeElement) element = inner
   return element
 }
 

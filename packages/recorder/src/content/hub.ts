@@ -34,6 +34,8 @@ export type ActionParts = {
 /** What those who listen have in common: hearing what a person does, describing elements, telling actions. */
 export type Hub = ActionParts & {
   listen<K extends keyof DocumentEventMap>(name: K, run: (event: DocumentEventMap[K]) => void): void
+  /** Listens in a shadow root, too: some of what happens there does not come out of it. */
+  watchRoot(root: ShadowRoot): void
   seen(element: Element): ElementSeen
   /** Does something a little later, at the latest when the page is left. */
   soon(afterMs: number, run: () => void): void
@@ -46,15 +48,31 @@ export type Hub = ActionParts & {
 const isForPhone = (field: Element): boolean =>
   field instanceof HTMLInputElement && (field.type === 'tel' || /\btel\b/.test(field.autocomplete))
 
+/** Events that do not leave the shadow root in which they happen. */
+const STAYS_INSIDE: ReadonlySet<string> = new Set(['change'])
+
 /** @param signal ends all listening */
 export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
   const { eyes } = parts
+  const inRoots: [name: string, heard: (event: Event) => void][] = []
+  const roots = new WeakSet<ShadowRoot>()
   // What programs do (`isTrusted` false) does not count, nor what is done to our own bar.
   const counts = (event: Event): boolean =>
     event.isTrusted && parts.on() && !event.composedPath().some((each) => each instanceof Node && parts.mine(each))
   return {
     ...parts,
-    listen: (name, run) => window.addEventListener(name, (event) => counts(event) && run(event as never), { capture: true, signal }),
+    listen(name, run) {
+      const heard = (event: Event) => {
+        if (counts(event)) run(event as never)
+      }
+      window.addEventListener(name, heard, { capture: true, signal })
+      if (STAYS_INSIDE.has(name)) inRoots.push([name, heard])
+    },
+    watchRoot(root) {
+      if (roots.has(root)) return
+      roots.add(root)
+      for (const [name, heard] of inRoots) root.addEventListener(name, heard, { capture: true, signal })
+    },
     seen: (element) => describe(element, eyes),
     soon(afterMs, run) {
       const once = () => {

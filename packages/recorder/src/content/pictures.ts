@@ -28,6 +28,8 @@ export type PictureParts = {
   on: () => boolean
   /** The page has changed, or has come to rest. */
   changed: () => void
+  /** There is a shadow root in the page. */
+  found: (root: ShadowRoot) => void
   measured: (what: 'press' | 'hold', ms: number) => void
 }
 
@@ -152,7 +154,10 @@ export class Pictures {
     const stale = () => this.changes.count() !== changes || !parts.on()
     const scan = await scanIdly(parts.wish(), stale)
     if (!scan) return
-    for (const shadow of scan.shadows) this.changes.watch(shadow)
+    for (const shadow of scan.shadows) {
+      this.changes.watch(shadow)
+      parts.found(shadow)
+    }
     this.scan = scan
     this.scannedAt = changes
     this.boxes = scan.textBoxes.flatMap((box) => {

@@ -7,6 +7,8 @@ import type { Asked } from './pictures'
 import { isField } from './typing'
 
 const MOVED_PX = 10
+/** A pointer that was moved so far has dragged something, also when the browser makes a click of it. */
+const DRAGGED_PX = 40
 const CLICK_FOLLOWS_MS = 60
 /** A page shows where something was put a moment after it was let go. */
 const PUT_SHOWS_MS = 180
@@ -52,8 +54,9 @@ export function watchPointer(hub: Hub, before: (target: Element) => void, lastKe
   hub.listen('click', (event) => {
     if (event.detail === 0) return clickedByKey(hub, event, before, lastKey())
     if (!pressed || pressed.used || pressed.dragged) return
+    if (isFar(pressed, event) && slides(pressed.target)) return
+    if (isFar(pressed, event, DRAGGED_PX)) return
     pressed.used = true
-    if (pressed.target instanceof HTMLInputElement && pressed.target.type === 'range' && isFar(pressed, event)) return
     clicked(hub, pressed)
   })
   hub.listen('pointermove', (event) => {
@@ -85,7 +88,10 @@ export function watchPointer(hub: Hub, before: (target: Element) => void, lastKe
   return { pressed: () => pressed }
 }
 
-const isFar = (press: Pressed, event: MouseEvent): boolean => Math.hypot(event.clientX - press.x, event.clientY - press.y) > MOVED_PX
+const isFar = (press: Pressed, event: MouseEvent, px = MOVED_PX): boolean =>
+  Math.hypot(event.clientX - press.x, event.clientY - press.y) > px
+/** What is moved by the pointer has a new value then, and was not pressed. */
+const slides = (element: Element): boolean => isSlider(element) || (element instanceof HTMLInputElement && element.type === 'range')
 
 /** A press without a move: of a switch it is told what it is now. */
 function clicked(hub: Hub, { asked, target, element, at, was, x, y }: Pressed, vanished = false): void {

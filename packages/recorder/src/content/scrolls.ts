@@ -23,6 +23,7 @@ export class Scrolls {
   /** Where each box was scrolled to when something was last done. */
   private before = new Map<Element, Spot>()
   private readonly last = new WeakMap<Element, Spot>()
+  private readonly roots = new WeakSet<ShadowRoot>()
   private handAt = 0
   private actedAt = 0
   private since = Date.now()
@@ -31,28 +32,30 @@ export class Scrolls {
 
   constructor(
     private readonly frame: FrameOffset,
-    signal: AbortSignal,
+    private readonly signal: AbortSignal,
   ) {
     this.placeBefore = frame.place()
     this.contentBefore = frame.toWindow(CORNER)
     const listen = (name: string, run: (event: Event) => void) => addEventListener(name, run, { capture: true, passive: true, signal })
     const hand = () => (this.handAt = performance.now())
-    listen('wheel', (event) => {
-      hand()
-      this.note(event)
-    })
+    listen('wheel', hand)
     listen('touchmove', hand)
     listen('pointerdown', (event) => {
-      this.note(event)
       if (isOnScrollBar(event as PointerEvent)) hand()
     })
     listen('keydown', (event) => {
-      this.note(event)
       if (SCROLL_KEYS.has((event as KeyboardEvent).key)) hand()
     })
+    if (document.readyState === 'complete') setTimeout(() => this.noteAll(), 0)
     listen('scroll', (event) => this.scrolled(scroller(event.target)))
   }
 
+  /** Hears what is scrolled in a shadow root, too. */
+  watchRoot(root: ShadowRoot): void {
+    if (this.roots.has(root)) return
+    this.roots.add(root)
+    root.addEventListener('scroll', (event) => this.scrolled(scroller(event.target)), { capture: true, passive: true, signal: this.signal })
+  }
   /** Something was done here: from now on only what is scrolled later counts. */
   acted(): void {
     this.actedAt = performance.now()
@@ -95,11 +98,10 @@ export class Scrolls {
     this.placeBefore = this.frame.place()
     this.contentBefore = this.frame.toWindow(CORNER)
   }
-  /** What the boxes around something were scrolled to before the browser scrolls them. */
-  private note(event: Event): void {
-    const [target] = event.composedPath()
-    for (let each = target instanceof Element ? target : null; each; each = above(each))
-      if (each.scrollHeight > each.clientHeight || each.scrollWidth > each.clientWidth) this.last.set(each, spotOf(each))
+  /** What boxes were scrolled to before this script came into the page: once they are scrolled again it is too late to ask. */
+  private noteAll(): void {
+    for (const each of document.querySelectorAll('*'))
+      if ((each.scrollTop !== 0 || each.scrollLeft !== 0) && !this.last.has(each)) this.last.set(each, spotOf(each))
   }
   private scrolled(box: Element | null): void {
     if (!box) return
@@ -118,6 +120,7 @@ function isOnScrollBar(event: PointerEvent): boolean {
   if (!(target instanceof Element)) return false
   const { left, top } = target.getBoundingClientRect()
   const page = target === document.documentElement
+  if (target.scrollHeight <= target.clientHeight && target.scrollWidth <= target.clientWidth) return false
   return (
     event.clientX - (page ? 0 : left) - target.clientLeft >= target.clientWidth ||
     event.clientY - (page ? 0 : top) - target.clientTop >= target.clientHeight

@@ -52,63 +52,76 @@ const takesPlaceOf = (now: Field, gone: Field): boolean =>
 
 const WAITS_FOR_ANOTHER_MS = 400
 
+/** What was typed until a key went down that may send it. */
+export type Sent = { isEmptied: () => boolean; tell: () => void }
+
 /** One step for each field: begun by the first letter, ended by leaving it. A field that the page makes anew meanwhile is the same one. */
-export function watchTyping(begin: (field: Field) => Begun, entered: (entry: Entry) => void) {
-  let open: Open | null = null
-  let gone: ReturnType<typeof setTimeout> | undefined
-  const values = new WeakMap<Field, string>()
-  const flush = () => {
-    clearTimeout(gone)
-    if (!open) return
-    const { field, before, latest, element, asked, at, entered: anything } = open
-    open = null
-    const secret = isSecret(field)
-    const value = secret ? '' : field.isConnected ? valueOf(field) : latest
-    values.set(field, value)
-    if (secret ? !anything : value === before) return
-    entered({
-      kind: field instanceof HTMLInputElement && SET_TYPES.has(field.type) ? 'set' : 'type',
-      field,
-      element,
-      value: secret ? null : value,
-      asked,
-      at,
-    })
+export class Typing {
+  private open: Open | null = null
+  private gone: ReturnType<typeof setTimeout> | undefined
+  private readonly values = new WeakMap<Field, string>()
+
+  constructor(
+    private readonly begin: (field: Field) => Begun,
+    private readonly entered: (entry: Entry) => void,
+  ) {}
+
+  /** Before the first letter arrives. */
+  before(field: Field): void {
+    this.take(field, isSecret(field) ? '' : valueOf(field))
   }
-  const take = (field: Field, before: string) => {
-    if (open?.field === field) return
-    if (open && takesPlaceOf(field, open.field)) open.field = field
+  /** After something arrived, also what was not announced, as in fields for a date. */
+  after(field: Field): void {
+    this.take(field, this.values.get(field) ?? '\u0000')
+    if (!this.open) return
+    this.open.entered = true
+    this.open.latest = isSecret(field) ? '' : valueOf(field)
+  }
+  /** Remembers what stands in a field, to know later whether it changed. */
+  focused(field: Field): void {
+    if (!isSecret(field)) this.values.set(field, valueOf(field))
+  }
+  /** A field was left. One that was taken away may come back at once. */
+  left(): void {
+    if (!this.open || this.open.field.isConnected) return this.flush()
+    clearTimeout(this.gone)
+    this.gone = setTimeout(() => this.flush(), WAITS_FOR_ANOTHER_MS)
+  }
+  flush(): void {
+    this.end()
+  }
+  flushUnless(field: Element | null): void {
+    if (this.open && this.open.field !== field && !this.open.field.contains(field)) this.flush()
+  }
+  /** What stands in a field now, to be told as entered should the page empty it. */
+  sent(field: Field): Sent | null {
+    if (this.open?.field !== field) return null
+    const { before } = this.open
+    const value = isSecret(field) ? '' : valueOf(field)
+    const isEmptied = () => this.open?.field === field && value.trim() !== '' && value !== before && valueOf(field).trim() === ''
+    return { isEmptied, tell: () => this.end(value) }
+  }
+
+  private take(field: Field, before: string): void {
+    if (this.open?.field === field) return
+    if (this.open && takesPlaceOf(field, this.open.field)) this.open.field = field
     else {
-      flush()
-      open = { ...begin(field), field, before, latest: before, entered: false }
+      this.flush()
+      this.open = { ...this.begin(field), field, before, latest: before, entered: false }
     }
-    clearTimeout(gone)
+    clearTimeout(this.gone)
   }
-  return {
-    /** Before the first letter arrives. */
-    before(field: Field) {
-      take(field, isSecret(field) ? '' : valueOf(field))
-    },
-    /** After something arrived, also what was not announced, as in fields for a date. */
-    after(field: Field) {
-      take(field, values.get(field) ?? '\u0000')
-      if (!open) return
-      open.entered = true
-      open.latest = isSecret(field) ? '' : valueOf(field)
-    },
-    /** Remembers what stands in a field, to know later whether it changed. */
-    focused(field: Field) {
-      if (!isSecret(field)) values.set(field, valueOf(field))
-    },
-    /** A field was left. One that was taken away may come back at once. */
-    left() {
-      if (!open || open.field.isConnected) return flush()
-      clearTimeout(gone)
-      gone = setTimeout(flush, WAITS_FOR_ANOTHER_MS)
-    },
-    flush,
-    flushUnless: (field: Element | null) => {
-      if (open && open.field !== field && !open.field.contains(field)) flush()
-    },
+  /** @param known what was entered, where it does not stand there any more */
+  private end(known?: string): void {
+    clearTimeout(this.gone)
+    if (!this.open) return
+    const { field, before, latest, element, asked, at, entered } = this.open
+    this.open = null
+    const secret = isSecret(field)
+    const value = secret ? '' : (known ?? (field.isConnected ? valueOf(field) : latest))
+    this.values.set(field, value)
+    if (secret ? !entered : value === before) return
+    const kind = field instanceof HTMLInputElement && SET_TYPES.has(field.type) ? 'set' : 'type'
+    this.entered({ kind, field, element, value: secret ? null : value, asked, at })
   }
 }

@@ -7,7 +7,7 @@ import { keyThatMatters, letterOf, type KeyPlace } from './keys'
 import { isInteractive } from './locators'
 import type { Asked } from './pictures'
 import { isSecret } from './secrets'
-import { fieldOf } from './typing'
+import { fieldOf, type Field, type Sent } from './typing'
 
 function placeOfKey(element: Element | null): KeyPlace {
   const field = fieldOf(element)
@@ -22,6 +22,7 @@ const LETTERS_BELONG_MS = 1_200
 export function watchKeys(
   hub: Hub,
   flush: () => void,
+  sent: (field: Field) => Sent | null,
 ): { last: () => { key: string; at: number }; keyed: (element: Element) => Asked | null; flush: () => void } {
   let last = { key: '', at: 0 }
   let keyed: { element: Element; asked: Asked } | null = null
@@ -36,6 +37,7 @@ export function watchKeys(
     const place = placeOfKey(inner)
     const key = keyThatMatters(event, place)
     if (key === null || (key === 'Enter' && inner instanceof HTMLSelectElement)) {
+      if (place === 'lines' && event.key === 'Enter' && !event.shiftKey) sendsByEnter(hub, event, fieldOf(inner)!, sent)
       if ((place === 'other' || place === 'pressable') && !(inner && isLedByLetters(inner))) letters.pressed(event, inner)
       return
     }
@@ -59,6 +61,20 @@ export function watchKeys(
       sliders.flush()
     },
   }
+}
+
+/** Enter in a field of several lines is a step where the page sends by it what was typed. */
+function sendsByEnter(hub: Hub, event: KeyboardEvent, field: Field, sentFrom: (field: Field) => Sent | null): void {
+  const sent = sentFrom(field)
+  if (!sent) return
+  const element = hub.seen(field)
+  const asked = hub.press(field, false)
+  const at = hub.clock()
+  setTimeout(() => {
+    if (!event.defaultPrevented || !sent.isEmptied()) return
+    sent.tell()
+    hub.emit('key', asked, { key: 'Enter', element }, at)
+  }, 0)
 }
 
 /** Enter and the space bar on what a page has made pressable itself, and on a list whose field keeps the focus.

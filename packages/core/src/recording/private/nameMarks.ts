@@ -86,9 +86,29 @@ function formsOf(name: string): string[] {
   ]
 }
 
+/** Marks tell apart what words are asked about: how many there are, and whether one is an initial or a title. So a pair of words meets only
+ * the marks of pairs, and few words are hidden for nothing although names have many forms. */
+function kindOf(words: string): number {
+  const each = plain(words).split(' ')
+  const sort = each.includes(ADDRESSED.toLowerCase()) ? 16 : each.some((word) => [...word].length === 1) ? 8 : 0
+  return sort + Math.min(7, each.length)
+}
+const ONE_KIND = 2 ** MARK_BITS
+const kindedMarkOf = (words: string, salt: string): number => kindOf(words) * ONE_KIND + markOf(words, salt)
+
+/** The forms that recorders of before ask about; their marks are of no kind. */
+const formsOfBefore = (name: string): string[] => {
+  const words = name.split(/\s+/).filter((word) => word !== '')
+  const [first, last] = [words[0], words.at(-1)]
+  return first === undefined || words.length < 2 ? [] : [name, `${first} ${last}`, `${first[0]} ${last}`]
+}
+
 /** Marks of people's names as they are written. */
-export const marksOf = (names: readonly string[], salt: string): number[] =>
-  [...new Set(names.flatMap(formsOf).map((form) => markOf(form, salt)))].sort((a, b) => a - b)
+export const marksOf = (names: readonly string[], salt: string): number[] => {
+  const before = names.flatMap(formsOfBefore).map((form) => markOf(form, salt))
+  const now = names.flatMap(formsOf).map((form) => kindedMarkOf(form, salt))
+  return [...new Set([...before, ...now])].sort((a, b) => a - b)
+}
 
 /** Asks whether words may be a name, remembering the answers. */
 export function nameAsker(marks: readonly number[], salt: string): (words: string) => boolean {
@@ -98,7 +118,7 @@ export function nameAsker(marks: readonly number[], salt: string): (words: strin
     if (known.size === 0 || !/[\p{Lu}\p{Lo}]/u.test(words)) return false
     const before = answers.get(words)
     if (before !== undefined) return before
-    const answer = known.has(markOf(words, salt))
+    const answer = known.has(kindedMarkOf(words, salt))
     if (answers.size > 20_000) answers.clear()
     answers.set(words, answer)
     return answer

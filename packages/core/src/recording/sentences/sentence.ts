@@ -115,7 +115,7 @@ function whichOne(act: Act, phrases: Phrases): Inline[] {
   const byName = element?.locators.find((locator) => locator.kind === 'role-name')
   const around = element?.around.find((each) => (each.kind === 'row' || each.kind === 'group') && each.name.trim() !== '')
   const inContext = element?.locators.find((locator) => locator.kind === 'role-name-context')
-  if (!around || byName?.unique !== false || inContext?.unique !== true) return []
+  if (!around || !/[\p{L}\p{N}]/u.test(around.name) || byName?.unique !== false || inContext?.unique !== true) return []
   return filled(around.kind === 'row' ? phrases.inRow : phrases.inGroup, { row: bold(around.name) })
 }
 
