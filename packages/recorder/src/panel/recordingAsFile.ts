@@ -9,11 +9,12 @@ export async function recordingAsFile(): Promise<{ name: string; bytes: Uint8Arr
   const actions = all.filter((each) => !each.dropped).map((each) => each.action)
   const pictures = new Map(shots.map((shot) => [shot.id, shot.blob]))
   const fileOf = (id: string) => (pictures.has(id) ? `pictures/${id}.webp` : undefined)
+  const text = recordingAsMarkdown(actions, recording?.language ?? 'en', fileOf)
   const files: Zippable = {
-    'recording.md': strToU8(recordingAsMarkdown(actions, recording?.language ?? 'en', fileOf)),
+    'recording.md': strToU8(text),
     'actions.json': strToU8(JSON.stringify({ language: recording?.language, actions }, null, 1)),
   }
-  const shown = new Set(actions.flatMap(({ shot }) => (shot ? [shot.id as string] : [])))
-  for (const [id, blob] of pictures) if (shown.has(id)) files[fileOf(id)!] = [new Uint8Array(await blob.arrayBuffer()), { level: 0 }]
+  for (const [id, blob] of pictures)
+    if (text.includes(`(${fileOf(id)!})`)) files[fileOf(id)!] = [new Uint8Array(await blob.arrayBuffer()), { level: 0 }]
   return { name: `recording ${new Date().toISOString().slice(0, 16).replace('T', ' ').replace(':', '')}.zip`, bytes: zipSync(files) }
 }

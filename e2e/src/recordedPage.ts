@@ -1,0 +1,47 @@
+import { plainText } from '@jackdaw/core/guides'
+import { expect } from 'vitest'
+import type { Bench, Scenario } from './corpus/scenario'
+import { Hand } from './hand'
+import type { PageServer } from './pageServer'
+import { openRecorder, sleep, type Recorder } from './recorder'
+
+/** A recorder in whose browser frames of other origins are of one process: the driver can miss a frame that moves to a process of its own
+ * while the driver is only being attached to the page. For pages and extension they are of another origin all the same; the bench records
+ * them isolated. */
+export const openPlainRecorder = (origin: string): Promise<Recorder> =>
+  openRecorder(origin, 'tomasz@larkmoor.example', '1280,900', [
+    '--disable-site-isolation-trials',
+    '--disable-features=IsolateOrigins,site-per-process',
+  ])
+
+/** Does the work of a scenario while it is recorded.
+ * @returns the draft that it becomes */
+export async function draftOf(recorder: Recorder, pages: PageServer, scenario: Scenario): Promise<any> {
+  const { at, language = 'en', work, before } = scenario
+  const [base, other] = [`http://localhost:${pages.port}`, `http://127.0.0.1:${pages.port}`]
+  const newTab: Bench['newTab'] = async (address) => {
+    const tab = await recorder.browser.newPage()
+    await tab.goto(address)
+    return tab
+  }
+  const bench: Bench = { book: '', pages: base, other, newTab }
+  await before?.(bench)
+  const page = await recorder.record(`${base}/${at}`, { language })
+  await sleep(1_200)
+  await work(new Hand(page, 650), bench)
+  await sleep(400)
+  const id = await recorder.finish()
+  for (const each of await recorder.browser.pages()) if ([base, other].some((origin) => each.url().startsWith(origin))) await each.close()
+  return (await recorder.api('GET', `/api/guides/${id}/draft`)).document
+}
+
+/** Holds a draft against the one that was wanted. */
+export function expectWanted(document: any, { want, language = 'en' }: Scenario): void {
+  const plain = (line: string) => line.replace(/\*\*|`/g, '')
+  expect(document).toMatchObject({ title: want[0], language })
+  const lines = document.items.map((item: any) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))
+  expect(lines).toEqual(want.slice(1).map(plain))
+  // Whatever was acted on is framed in a picture.
+  for (const item of document.items)
+    if (item.action?.element) expect(item.pictures.map((picture: any) => picture.id)).toContain(item.action.element.pictureId)
+}
