@@ -162,4 +162,141 @@ export const FRESH_PAGES: Scenario[] = [
       await hand.click('button=Join team')
     },
   },
+  {
+    name: 'spanish-cards-and-minutes',
+    aside: true,
+    language: 'es',
+    at: 'riego.html',
+    want: [
+      'Crear riego en Agua Clara',
+      'Abra **Agua Clara**.',
+      'Elija **Sur**.',
+      'Escriba `20` en **Minutos**.',
+      'Ponga **Empieza** en `07:30`.',
+      'Seleccione **Guardar riego**.',
+    ],
+    work: async (hand) => {
+      await hand.click('css:.k:nth-of-type(2)')
+      await hand.type('css:#m', '20')
+      const at = (await (await hand.page.$('#h'))!.boundingBox())!
+      await hand.press(at.x + 12, at.y + at.height / 2)
+      await hand.keys('0730AM')
+      await hand.rest()
+      await hand.click('Guardar riego')
+    },
+  },
+  {
+    name: 'shelf-added-to-a-tree',
+    aside: true,
+    at: 'stores.html',
+    want: [
+      'Enter a shelf in Store Tree',
+      'Open **Store Tree**.',
+      'Select **Open Cold store**.',
+      'Choose **Shelf B** in **Stores**.',
+      'Select **Add shelf**.',
+      'Type `Shelf C` in **Name of the shelf**.',
+      'Select **Create shelf**.',
+    ],
+    work: async (hand) => {
+      await hand.click('Open Cold store')
+      await hand.click('css:li li:nth-of-type(2)')
+      await hand.click('css:#ad')
+      await hand.type('css:#n', 'Shelf C')
+      await hand.click('Create shelf')
+    },
+  },
+  {
+    name: 'batch-far-down-an-endless-list',
+    aside: true,
+    at: 'endless.html',
+    want: ['Close batch 30 in Batch Reel', 'Open **Batch Reel**.', 'Select **Close batch 2**.', 'Scroll down. Select **Close batch 30**.'],
+    work: async (hand) => {
+      await hand.click('Close batch 2')
+      await hand.page.mouse.wheel({ deltaY: 700 })
+      await hand.rest(600)
+      await hand.page.mouse.wheel({ deltaY: 700 })
+      await hand.rest(700)
+      await hand.click('Close batch 30')
+    },
+  },
+  {
+    name: 'letter-written-in-a-frame',
+    aside: true,
+    at: 'letterhead.html',
+    want: [
+      'Keep letter in Letter Press',
+      'Open **Letter Press**.',
+      'Type `Spring order` in **Subject**.',
+      'Type `We need ten trays` in **Text of the letter**.',
+      'Select **Keep letter**.',
+    ],
+    work: async (hand) => {
+      const frame = await (await hand.page.$('iframe'))!.contentFrame()
+      await hand.type('css:#s', 'Spring order')
+      await hand.click('css:body', frame)
+      await hand.keys('We need ten trays')
+      await hand.rest()
+      await hand.click('Keep letter')
+    },
+  },
+  {
+    name: 'board-in-tabs',
+    aside: true,
+    at: 'display.html',
+    want: [
+      'Update board in Sign Mill',
+      'Open **Sign Mill**.',
+      'Type `Dock 2 closed` in **Line of text**.',
+      'Go to the tab **Looks**.',
+      'Choose **Large** in **Size**.',
+      'Switch on **Blink**.',
+      'Select **Update board**.',
+      'Select **Preview**.',
+    ],
+    work: async (hand) => {
+      await hand.type('css:#w', 'Dock 2 closed')
+      await hand.click('tab=Looks')
+      await hand.choose('css:#z', 'L')
+      await hand.click('css:#bl')
+      await hand.click('Update board')
+      await hand.click('Preview')
+    },
+  },
+  {
+    name: 'price-set-on-the-second-page',
+    aside: true,
+    at: 'pages-of.html',
+    want: [
+      'Set price in Price Roll',
+      'Open **Price Roll**.',
+      'Select **Page 2**.',
+      'Type `13` in **Price** in the row **Mint**.',
+      'Select **Set price** in the row **Mint**.',
+    ],
+    work: async (hand) => {
+      await hand.click('Page 2')
+      await hand.type('css:tbody tr:nth-of-type(2) input', '13')
+      await hand.click('css:tbody tr:nth-of-type(2) button')
+    },
+  },
+  {
+    name: 'alarm-handed-over',
+    aside: true,
+    at: 'alarms.html',
+    want: [
+      'Hand over in Alarm Post',
+      'Open **Alarm Post**.',
+      'Select the icon with the bell next to **House 2 too warm**.',
+      'Select the icon with the tick next to **House 2 too warm**.',
+      'Type `Vents opened` in **What was done**.',
+      'Select **Hand over**.',
+    ],
+    work: async (hand) => {
+      await hand.click('css:[data-a=mute]')
+      await hand.click('css:[data-a=ok]')
+      await hand.type('css:#w', 'Vents opened')
+      await hand.click('Hand over')
+    },
+  },
 ]

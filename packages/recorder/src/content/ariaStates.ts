@@ -14,6 +14,8 @@ const KEYED = new Set([
   'checkbox',
   'radio',
   'switch',
+  'gridcell',
+  'columnheader',
 ])
 
 /** Whether an element is ticked by a press, by its own word: what a page makes of plain elements tells no change. */

@@ -59,7 +59,7 @@ export function locatorsOf(
     const value = element.getAttribute(attribute)
     if (value) add('test-id', `${attribute}=${value}`, 1, only(root, `[${attribute}=${quoted(value)}]`))
   }
-  const alike = name === '' ? 0 : (names?.get(key(role, name)) ?? 1)
+  const alike = name === '' ? 0 : isInteractive(element) ? (names?.get(key(role, name)) ?? 1) : countAlike(element, name)
   if (name !== '' && context)
     add('role-name-context', `${role} ${quoted(name)} in ${quoted(context.name)}`, 0.9, isOnlyIn(context.place, element, name))
   if (element.id && holds(element.id)) add('id', element.id, 0.9, only(root, `#${CSS.escape(element.id)}`))
@@ -83,6 +83,17 @@ export function locatorsOf(
   add('css', css, 0.5, css !== '' && only(root, css))
   add('path', pathOf(element), 0.2, true)
   return found.slice(0, 16)
+}
+
+const MOST_COUNTED = 3_000
+/** How many elements of this kind say the same, of those that are in no index: cells, headings, plain boxes. */
+function countAlike(element: Element, name: string): number {
+  const root = element.getRootNode() as Document | ShadowRoot
+  const all = root.querySelectorAll(element.localName)
+  if (all.length > MOST_COUNTED) return 1
+  let count = 0
+  for (const each of all) if (each.childElementCount < 10 && (each.textContent ?? '').replace(/\s+/g, ' ').trim() === name) count++
+  return Math.max(1, count)
 }
 
 const MOST_COMPARED = 60
