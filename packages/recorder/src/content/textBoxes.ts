@@ -129,6 +129,7 @@ function* pointedAt(root: ParentNode, selector: string): Generator<Element> {
 
 const visible = (element: Element | null): boolean =>
   element !== null && element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })
+const isInWindow = ({ left, top, right, bottom }: DOMRect): boolean => right > 0 && bottom > 0 && left < innerWidth && top < innerHeight
 const plain = (rect: DOMRect): Rect => ({ x: rect.x, y: rect.y, width: rect.width, height: rect.height })
 const isField = (element: Element): element is HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement =>
   element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement || element instanceof HTMLSelectElement
@@ -158,6 +159,7 @@ class Scanner {
 
   private takeField(field: HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement): void {
     const { kinds, isName } = this.wish
+    if (!isInWindow(field.getBoundingClientRect())) return
     if (isEmpty(intersection(plain(field.getBoundingClientRect()), this.clips.around(field))) || !visible(field)) return
     this.found.seen.add(field)
     if (isSecret(field)) return this.hide(field)
@@ -187,7 +189,10 @@ class Scanner {
     const range = document.createRange()
     range.setStartBefore(run.nodes[0]!)
     range.setEndAfter(run.nodes.at(-1)!)
-    const whole = this.clips.seen(plain(range.getBoundingClientRect()), first)
+    const drawn = range.getBoundingClientRect()
+    // Most of a long page is out of the window: that costs nothing more to know.
+    if (!isInWindow(drawn)) return
+    const whole = this.clips.seen(plain(drawn), first)
     if (isEmpty(whole) || !visible(first)) return
     for (const node of run.nodes) if (node.parentElement) found.seen.add(node.parentElement)
     if (run.block) found.seen.add(run.block)
