@@ -38,7 +38,7 @@ export default defineConfig({
         test: {
           name: 'e2e',
           // Recordings for the corpus and the demo are made anew only when somebody asks for it.
-          include: recording ? ['e2e/src/corpus/*.record.ts'] : ['e2e/src/**/*.spec.ts'],
+          include: recording ? ['e2e/src/corpus/*.record.ts'] : ['e2e/src/*.spec.ts'],
           environment: 'node',
           globalSetup: [cluster, join(root, 'e2e/src/demoTemplate.ts')],
           testTimeout: 180_000,

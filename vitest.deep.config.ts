@@ -29,6 +29,19 @@ export default defineConfig({
           hookTimeout: 120_000,
         },
       },
+      {
+        root,
+        test: {
+          name: 'pages',
+          include: ['e2e/src/deep/*.spec.ts'],
+          environment: 'node',
+          globalSetup: [join(root, 'packages/server/src/testing/throwAwayCluster.ts'), join(root, 'e2e/src/demoTemplate.ts')],
+          maxWorkers: 1,
+          testTimeout: 180_000,
+          hookTimeout: 120_000,
+          retry: 1,
+        },
+      },
     ],
   },
 })

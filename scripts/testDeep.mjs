@@ -1,6 +1,6 @@
 // `npm run test:deep`: what takes too long for every change. Long property tests, 10,000 hostile requests, 200 kills, two servers behind
-// nginx. Databases of its own; the last line is "N passed, N failed". Takes about an hour.
-import { mkdirSync } from 'node:fs'
+// nginx, every page that the recorder is tried on. Databases of its own; the last line is "N passed, N failed". Takes about an hour.
+import { existsSync, mkdirSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { ensureNode, ensureNpmPackages } from './packages.mjs'
@@ -15,6 +15,7 @@ try {
   ensureNpmPackages(ROOT, say)
   ensurePostgres(say)
   if (!commandExists('nginx')) ensurePackages(['nginx-light'], 'nginx', say)
+  if (!existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium') && !commandExists('chromium')) ensurePackages(['chromium'], 'Chromium', say)
   if (!commandExists('openssl')) ensurePackages(['openssl'], 'openssl', say)
   mkdirSync(join(ROOT, '.build'), { recursive: true })
   const { buildIfStale } = await import('./build.mjs')
