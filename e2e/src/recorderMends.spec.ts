@@ -33,7 +33,8 @@ beforeAll(async () => {
 })
 afterEach(async () => {
   await recorder.panel({ panel: 'wish', wish: 'discard' })
-  for (const page of await recorder.browser.pages()) if (page.url().startsWith(base)) await page.close()
+  for (const page of await recorder.browser.pages())
+    if (page !== recorder.jackdaw && (page.url().startsWith(base) || page.url().includes('/edit'))) await page.close()
 })
 afterAll(async () => {
   await recorder?.close()
@@ -107,10 +108,8 @@ describe('the recorder', () => {
     const opened = recorder.browser.waitForTarget((each) => /\/guides\/[\w-]{21}\/edit/.test(each.url()), { timeout: 20_000 })
     const { x, y } = await hand.at('button=Finish')
     await hand.press(x, y, { holdMs: 120 })
-    const editor = (await (await opened).page())!
-    const { document } = await recorder.api('GET', `/api/guides/${/guides\/([\w-]{21})/.exec(editor.url())![1]!}/draft`)
+    const { document } = await recorder.api('GET', `/api/guides/${/guides\/([\w-]{21})/.exec((await opened).url())![1]!}/draft`)
     expect(linesOf(document)).toEqual(['Open Leave Desk.', 'Type Two days in March in Reason.'])
-    await editor.close()
   })
 
   it('that cannot be finished says why, is saved as a file that can be imported, and becomes a guide of its own', async () => {
@@ -161,5 +160,37 @@ describe('the recorder', () => {
     )
     await recorder.api('PATCH', `/api/guides/${guide.id}`, { archived: false })
     await panel.close()
+  })
+
+  it('that Jackdaw has thrown away meanwhile is sent again from the beginning', async () => {
+    const page = await recorder.record(`${base}/left`)
+    const hand = new Hand(page)
+    await pictureReady(recorder, page)
+    await hand.type('css:#f', 'Three days')
+    await hand.click('css:h1')
+    await hand.rest(900)
+    const worker = await recorder.worker()
+    const status = await worker.evaluate(async () => {
+      const db = await new Promise<IDBDatabase>((resolve) => {
+        const open = indexedDB.open('recorder', 1)
+        open.onsuccess = () => resolve(open.result)
+      })
+      const fact = (key: string) =>
+        new Promise<any>((resolve) => {
+          const get = db.transaction('facts').objectStore('facts').get(key)
+          get.onsuccess = () => resolve(get.result)
+        })
+      const [pairing, recording] = [await fact('pairing'), await fact('recording')]
+      db.close()
+      const answer = await fetch(`${pairing.origin}/api/recorder/recordings/${recording.id}`, {
+        method: 'DELETE',
+        headers: { authorization: `Bearer ${pairing.token}` },
+      })
+      return answer.status
+    })
+    expect(status).toBe(204)
+    const { document } = await recorder.api('GET', `/api/guides/${await recorder.finish()}/draft`)
+    expect(linesOf(document)).toEqual(['Open Leave Desk.', 'Type Three days in Reason.', 'Select Left.'])
+    expect(document.items.every((item: any, n: number) => item.pictures.length === (n > 0 ? 1 : 0))).toBe(true)
   })
 })

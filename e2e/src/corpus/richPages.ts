@@ -25,11 +25,11 @@ export const RICH_PAGES: Scenario[] = [
     name: 'menu-and-switch',
     at: 'widgets.html',
     want: [
-      'Save paper in Label Studio Floor',
+      'Label printer in Label Studio Floor',
       'Open **Label Studio Floor**.',
       'Open the menu **File**.',
       'Select **Print test page** in the menu.',
-      'Select **Save paper**.',
+      'Switch on **Save paper**.',
     ],
     work: async (hand) => {
       await hand.click('button=File')

@@ -1,7 +1,9 @@
 import type { Rect } from '@jackdaw/core/guides'
+import { within } from './within'
 
 /** The browser takes at most two pictures a second. */
 const APART_MS = 520
+const PICTURED_WITHIN_MS = 5_000
 const INK = '#17212b'
 let lastAt = 0
 let queue: Promise<unknown> = Promise.resolve()
@@ -18,7 +20,8 @@ async function take(tabId: number): Promise<string | null> {
   if (!tab?.active) return null
   lastAt = Date.now()
   try {
-    const data = await chrome.tabs.captureVisibleTab(tab.windowId, { format: 'png' })
+    const data = await within(PICTURED_WITHIN_MS, chrome.tabs.captureVisibleTab(tab.windowId, { format: 'png' }), null)
+    if (data === null) return null
     const after = await chrome.tabs.get(tabId).catch(() => null)
     return after?.active && after.windowId === tab.windowId ? data : null
   } catch (error) {

@@ -9,6 +9,7 @@ import { intoPages, mayLook, outOfPages } from './scripts'
 import { callServer, NoAnswer, Refusal } from './server'
 import { forgetAheads } from './shots'
 import { kept, type Asked, type Pairing, type Recording } from './store'
+import { within } from './within'
 
 const SEND_AGAIN = 'send-again'
 const FLUSH_WITHIN_MS = 600
@@ -36,12 +37,13 @@ export async function unpair(): Promise<void> {
   await kept.setPairing(null)
 }
 
-/** What to say about something that went wrong with Jackdaw. Anything else is a fault of ours and goes on. */
+/** What to say about something that went wrong. A fault of our own is told, too: what was recorded is still there. */
 function told(error: unknown): string {
   if (error instanceof NoAnswer)
     return 'Jackdaw cannot be reached. What was recorded is kept in this browser and sent when Jackdaw answers.'
   if (error instanceof Refusal) return error.message
-  throw error
+  console.error(error)
+  return `The recorder has a fault: ${error instanceof Error ? error.message : String(error)}. What was recorded is kept; save it as a file.`
 }
 
 /** Begins to record.
@@ -103,7 +105,7 @@ async function finish(): Promise<string> {
   const recording = await kept.recording()
   if (!recording) return ''
   if (recording.status === 'recording') {
-    await Promise.race([toAllTabs({ tell: 'flush' }), new Promise((resolve) => setTimeout(resolve, FLUSH_WITHIN_MS))])
+    await within(FLUSH_WITHIN_MS, toAllTabs({ tell: 'flush' }), undefined)
     await takePending(recording)
   }
   await change({ status: 'finishing', trouble: '' })
@@ -130,7 +132,8 @@ export function sendWhatIsLeft(): Promise<string> {
   return next
 }
 
-async function send(): Promise<string> {
+/** @param begunAnew Jackdaw had to begin the recording again: that is tried once */
+async function send(begunAnew = false): Promise<string> {
   const [recording, pairing] = await Promise.all([kept.recording(), kept.pairing()])
   if (!recording) return ''
   if (!pairing) {
@@ -149,7 +152,7 @@ async function send(): Promise<string> {
     await chrome.tabs.create({ url: `${pairing.origin}/guides/${guideId}/edit${firstStep ? `?step=${firstStep}` : ''}` })
     return ''
   } catch (error) {
-    return waitFor(error, pairing, recording)
+    return waitFor(error, pairing, recording, begunAnew)
   }
 }
 
@@ -157,11 +160,10 @@ async function send(): Promise<string> {
 const TARGET_CODES: ReadonlySet<string> = new Set(['not-allowed', 'guide-archived'])
 
 /** What stands in the way is told, and whatever can be done about it without the person is done. */
-async function waitFor(error: unknown, pairing: Pairing, recording: Recording): Promise<string> {
+async function waitFor(error: unknown, pairing: Pairing, recording: Recording, begunAnew: boolean): Promise<string> {
   const now = await kept.recording()
   if (now?.id !== recording.id) return '' // thrown away meanwhile
-  if (error instanceof Refusal && error.code === 'not-found' && (await beginAnew(pairing, now)))
-    return sendLater('Jackdaw did not have this recording any more. It is sent again from the beginning.')
+  if (error instanceof Refusal && error.code === 'not-found' && !begunAnew && (await beginAnew(pairing, now))) return send(true)
   if (error instanceof Refusal && now.status === 'finishing' && TARGET_CODES.has(error.code)) await change({ noTarget: true })
   if (error instanceof Refusal && error.code === 'not-paired') await kept.setPairing(null)
   return sendLater(told(error))
@@ -192,7 +194,7 @@ async function beginAnew(pairing: Pairing, recording: Recording): Promise<boolea
       await change({ id, target })
       return true
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error
+      if (!(error instanceof Refusal || error instanceof NoAnswer)) throw error
     }
   return false
 }

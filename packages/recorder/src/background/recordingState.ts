@@ -1,16 +1,19 @@
 import { linesOf, originOf, tidy, type RawAction } from '@jackdaw/core/recording'
 import type { Shown, ToPage } from '../shared/messages'
 import { writeStandingOrders } from '../shared/standingOrders'
-import { unsent } from './outbox'
 import { kept } from './store'
+import { within } from './within'
 
+/** Longer than pages are given to tell the last that they know. */
+const HEARD_WITHIN_MS = 1_000
 const ordered = async (): Promise<RawAction[]> => (await kept.actions()).filter((each) => !each.dropped).map((each) => each.action)
 
 /** What the bar and the panel show now: steps are counted by the same rules that will write them. */
 export async function shownNow(): Promise<Shown> {
   const [recording, hiding] = await Promise.all([kept.recording(), kept.hiding()])
   if (!recording) return { status: 'idle', steps: 0, last: '', lastAt: 0, unsent: 0, trouble: '', noTarget: false, refused: 0, hiding }
-  const actions = await ordered()
+  const all = await kept.actions()
+  const actions = all.filter((each) => !each.dropped).map((each) => each.action)
   const lines = linesOf(actions, recording.language)
     .slice(1)
     .filter((line) => !line.startsWith('# '))
@@ -19,10 +22,10 @@ export async function shownNow(): Promise<Shown> {
     steps: lines.length,
     last: (lines.at(-1) ?? '').replace(/\*\*|`/g, ''),
     lastAt: Math.max(0, ...actions.map((action) => action.at)),
-    unsent: (await unsent()).actions.length,
+    unsent: all.filter((each) => !each.dropped && !each.sent && each.refused === undefined).length,
     trouble: recording.trouble,
     noTarget: recording.noTarget === true,
-    refused: (await kept.actions()).filter((each) => each.refused !== undefined).length,
+    refused: all.filter((each) => !each.dropped && each.refused !== undefined).length,
     hiding,
   }
 }
@@ -59,5 +62,15 @@ export async function broadcast(): Promise<void> {
 /** Sends a message to every frame of every tab that listens. */
 export async function toAllTabs(message: ToPage): Promise<void> {
   const tabs = await chrome.tabs.query({})
-  await Promise.all(tabs.map((tab) => (tab.id === undefined ? null : chrome.tabs.sendMessage(tab.id, message).catch(() => null)))) // not listening
+  await Promise.all(
+    tabs.map(({ id }) =>
+      id === undefined
+        ? null
+        : within(
+            HEARD_WITHIN_MS,
+            chrome.tabs.sendMessage(id, message).catch(() => null), // not listening
+            null,
+          ),
+    ),
+  )
 }

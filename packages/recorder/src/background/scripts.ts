@@ -1,7 +1,9 @@
 import { LEAVE } from '../shared/leave'
 import { forgetNavigations, watchNavigations } from './navigations'
+import { within } from './within'
 
 const SCRIPT = 'content'
+const IN_WITHIN_MS = 3_000
 
 export const mayLook = (): Promise<boolean> => chrome.permissions.contains(LEAVE)
 
@@ -26,10 +28,16 @@ export async function intoPages(own: string): Promise<void> {
     tabs.map((tab) =>
       tab.id === undefined || !/^(https?|file):/.test(tab.url ?? '') || tab.url?.startsWith(`${own}/`)
         ? null
-        : chrome.scripting.executeScript({ target: { tabId: tab.id, allFrames: true }, files: ['content.js'] }).catch((error: unknown) => {
-            // Pages of the browser's own shop and the like let nobody in; they are not recorded.
-            console.info('not in this tab:', (error as Error).message)
-          }),
+        : within(
+            IN_WITHIN_MS,
+            chrome.scripting
+              .executeScript({ target: { tabId: tab.id, allFrames: true }, files: ['content.js'] })
+              .catch((error: unknown) => {
+                // Pages of the browser's own shop and the like let nobody in; they are not recorded.
+                console.info('not in this tab:', (error as Error).message)
+              }),
+            undefined,
+          ),
     ),
   )
 }

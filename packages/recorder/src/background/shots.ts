@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid'
 import type { Press, Rest, ToPage } from '../shared/messages'
 import { filled, takeNow, takeSoon, untilNext, type Picture } from './capture'
 import { kept, type KeptShot, type Recording } from './store'
+import { within } from './within'
 
 type Frame = { rest: Rest; dirty: boolean }
 type Tab = { frames: Map<number, Frame>; ahead: { shotId: string; doc: string } | null; turn: number }
@@ -46,10 +47,11 @@ export const textElsewhere = (tabId: number, frameId: number): TextBox[] =>
 const ANSWERS_WITHIN_MS = 1_500
 /** Asks a frame. One that is gone, or that does not answer in time, has nothing to say: nothing waits on a frame for ever. */
 const ask = (tabId: number, frameId: number, message: ToPage): Promise<unknown> =>
-  Promise.race([
+  within(
+    ANSWERS_WITHIN_MS,
     chrome.tabs.sendMessage(tabId, message, { frameId }).catch(() => null),
-    new Promise((resolve) => setTimeout(() => resolve(null), ANSWERS_WITHIN_MS)),
-  ])
+    null,
+  )
 type Still = { changes: number; presses: number } | null
 
 /** Whether the browser still has a frame. Without leave to ask, nothing is known against it. */

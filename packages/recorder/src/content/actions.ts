@@ -23,6 +23,7 @@ export function watchActions(parts: ActionParts): Actions {
   const typing = watchEntries(hub, () => pressed.now(), keys.keyed)
   pressed.now = watchPointer(hub, (target) => typing.flushUnless(target), keys.last).pressed
   const flush = () => {
+    hub.flush()
     typing.flush()
     keys.flush()
   }

@@ -48,7 +48,10 @@ export class FrameRecorder {
     this.shown = orders.shown
     this.kinds = new Set(orders.shown.hiding.kinds)
     this.isName = nameAsker(orders.names.marks, orders.names.salt)
-    this.frame = frameOffset(orders.secret, () => this.pictures.moved())
+    this.frame = frameOffset(orders.secret, () => {
+      this.scrolls.placed()
+      this.pictures.moved()
+    })
     this.waits = watchWaits()
     this.scrolls = new Scrolls(this.frame, this.ends.signal)
     this.pictures = this.startPictures()

@@ -37,8 +37,10 @@ export type Hub = ActionParts & {
   /** Listens in a shadow root, too: some of what happens there does not come out of it. */
   watchRoot(root: ShadowRoot): void
   seen(element: Element): ElementSeen
-  /** Does something a little later, at the latest when the page is left. */
+  /** Does something a little later, at the latest when everything is to be told. */
   soon(afterMs: number, run: () => void): void
+  /** Does at once what was to be done a little later. */
+  flush(): void
   emit(kind: ActionKind, asked: Asked | null, more?: Partial<ToldAction>, at?: number): void
   /** A value as it may be told: hidden kinds and secrets (`null`) are left out, and which kind it was is said. */
   told(value: string | null, field?: Element): { value?: string; hidden?: PrivateKind }
@@ -50,6 +52,24 @@ const isForPhone = (field: Element): boolean =>
 
 /** Events that do not leave the shadow root in which they happen. */
 const STAYS_INSIDE: ReadonlySet<string> = new Set(['change'])
+
+/** What waits a moment until the page shows what came of it. */
+function later(): Pick<Hub, 'soon' | 'flush'> {
+  const waiting = new Set<() => void>()
+  return {
+    soon(afterMs, run) {
+      const once = () => {
+        clearTimeout(timer)
+        if (waiting.delete(once)) run()
+      }
+      const timer = setTimeout(once, afterMs)
+      waiting.add(once)
+    },
+    flush() {
+      for (const once of waiting) once()
+    },
+  }
+}
 
 /** @param signal ends all listening */
 export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
@@ -74,15 +94,7 @@ export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
       for (const [name, heard] of inRoots) root.addEventListener(name, heard, { capture: true, signal })
     },
     seen: (element) => describe(element, eyes),
-    soon(afterMs, run) {
-      const once = () => {
-        clearTimeout(timer)
-        removeEventListener('pagehide', once, { capture: true })
-        run()
-      }
-      const timer = setTimeout(once, afterMs)
-      addEventListener('pagehide', once, { capture: true, signal })
-    },
+    ...later(),
     emit(kind, asked, more = {}, at = parts.clock()) {
       const action: ToldAction = {
         id: parts.newId() as RawAction['id'],

@@ -56,6 +56,10 @@ export class Scrolls {
     this.roots.add(root)
     root.addEventListener('scroll', (event) => this.scrolled(scroller(event.target)), { capture: true, passive: true, signal: this.signal })
   }
+  /** The place of this frame is known, or is another one. */
+  placed(): void {
+    if (!this.placeBefore) this.forget()
+  }
   /** Something was done here: from now on only what is scrolled later counts. */
   acted(): void {
     this.actedAt = performance.now()
