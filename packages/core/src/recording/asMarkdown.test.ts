@@ -32,8 +32,6 @@ describe('a recording as a file', () => {
     expect([document.title, ...lines(document.items)]).toEqual([draft.title, ...lines(draft.items)])
     // Of the words only the paths of the pictures have no place in the draft.
     expect(notPlaced.every(({ text }) => text.startsWith('!['))).toBe(true)
-    expect(pictures.map((picture) => picture.path)).toEqual(
-      actions.flatMap(({ shot }) => (shot ? [`pictures/${shot.id}.webp`] : []))
-    )
+    expect(pictures.map((picture) => picture.path)).toEqual(actions.flatMap(({ shot }) => (shot ? [`pictures/${shot.id}.webp`] : [])))
   })
 })
