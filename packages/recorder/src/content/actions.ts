@@ -22,11 +22,11 @@ export function watchActions(parts: ActionParts): Actions {
   )
   const typing = watchEntries(hub, () => pressed.now(), keys.keyed)
   pressed.now = watchPointer(hub, (target) => typing.flushUnless(target), keys.last).pressed
-  const flush = () => {
+  const flush = (leaving: boolean) => {
     hub.flush()
     typing.flush()
-    keys.flush()
+    keys.flush(leaving)
   }
-  window.addEventListener('pagehide', flush, { capture: true, signal: ends.signal })
-  return { flush, watchRoot: hub.watchRoot, stop: () => ends.abort() }
+  window.addEventListener('pagehide', () => flush(true), { capture: true, signal: ends.signal })
+  return { flush: () => flush(false), watchRoot: hub.watchRoot, stop: () => ends.abort() }
 }

@@ -15,15 +15,17 @@ function placeOfKey(element: Element | null): KeyPlace {
   return element && isInteractive(element) ? 'pressable' : 'other'
 }
 
-const ACTS_WITHIN_MS = 300
 const LETTERS_BELONG_MS = 1_200
+/** Longer than between the letters of what somebody types. */
+const LETTERS_SETTLE_MS = 700
+const MOST_LETTERS = 3
 
 /** Keys that matter, and what was asked for when a key went down on a list, a box or a slider. */
 export function watchKeys(
   hub: Hub,
   flush: () => void,
   sent: (field: Field) => Sent | null,
-): { last: () => { key: string; at: number }; keyed: (element: Element) => Asked | null; flush: () => void } {
+): { last: () => { key: string; at: number }; keyed: (element: Element) => Asked | null; flush: (leaving: boolean) => void } {
   let last = { key: '', at: 0 }
   let keyed: { element: Element; asked: Asked } | null = null
   const letters = watchLetters(hub, flush)
@@ -56,8 +58,8 @@ export function watchKeys(
       keyed = null
       return asked
     },
-    flush() {
-      letters.flush()
+    flush(leaving) {
+      letters.flush(leaving)
       sliders.flush()
     },
   }
@@ -100,43 +102,40 @@ function pressedByKey(hub: Hub, inner: Element, event: KeyboardEvent, flush: () 
   return true
 }
 
-/** Single letters that do something in a page, where nothing is typed. A letter after which nothing happens was a slip, unless it was the
- * first of two that belong together. */
-function watchLetters(hub: Hub, flush: () => void): { pressed(event: KeyboardEvent, inner: Element | null): void; flush(): void } {
-  type Letter = { key: string; at: number; asked: Asked; told: boolean }
-  let waiting: Letter[] = []
-  let judge: (() => void) | null = null
-  const tell = () => {
-    for (const letter of waiting.filter((each) => !each.told)) {
-      letter.told = true
-      hub.emit('key', letter.asked, { key: letter.key }, letter.at)
-    }
+type Letter = { key: string; at: number; asked: Asked; event: KeyboardEvent }
+/** Letters that were pressed shortly one after the other, and how the page was before. */
+type Burst = { letters: Letter[]; changes: number; focus: Element | null }
+
+/** Single letters that do something in a page, where nothing is typed. Letters after which nothing happens were a slip. More of them in one
+ * go than any shortcut has are typing into something that is no field, and that may be a password: none of them is told. */
+function watchLetters(
+  hub: Hub,
+  flush: () => void,
+): { pressed(event: KeyboardEvent, inner: Element | null): void; flush(leaving: boolean): void } {
+  let burst: Burst | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const settle = (leaving: boolean) => {
+    clearTimeout(timer)
+    if (!burst) return
+    const { letters, changes, focus } = burst
+    burst = null
+    if (letters.length > MOST_LETTERS) return
+    const did = letters.some(({ event }) => event.defaultPrevented) || hub.changes() !== changes || document.activeElement !== focus
+    if (did || leaving) for (const { key, at, asked } of letters) hub.emit('key', asked, { key }, at)
   }
   return {
     pressed(event, inner) {
       const key = letterOf(event)
-      if (key === null) return
-      judge?.()
+      if (key === null || inner instanceof HTMLCanvasElement) return
       flush()
       const at = hub.clock()
-      waiting = [
-        ...waiting.filter((each) => at - each.at < LETTERS_BELONG_MS),
-        { key, at, asked: hub.press(inner ?? document.documentElement, false), told: false },
-      ]
-      const changes = hub.changes()
-      const focus = document.activeElement
-      const timer = setTimeout(() => judge?.(), ACTS_WITHIN_MS)
-      judge = () => {
-        clearTimeout(timer)
-        judge = null
-        if (event.defaultPrevented || hub.changes() !== changes || document.activeElement !== focus) tell()
-      }
+      if (burst && at - burst.letters.at(-1)!.at > LETTERS_BELONG_MS) settle(false)
+      burst ??= { letters: [], changes: hub.changes(), focus: document.activeElement }
+      burst.letters.push({ key, at, asked: hub.press(inner ?? document.documentElement, false), event })
+      clearTimeout(timer)
+      timer = setTimeout(() => settle(false), LETTERS_SETTLE_MS)
     },
-    flush() {
-      // The page is being left: by the letter, when one was pressed just now.
-      if (judge) tell()
-      judge?.()
-    },
+    flush: settle,
   }
 }
 
