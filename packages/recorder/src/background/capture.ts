@@ -40,13 +40,12 @@ export function takeNow(tabId: number): Promise<string | null> {
 
 /** Takes a picture as soon as the browser allows it.
  * @param wanted asked again just before: it may be of no use any more
- * @param ready  what has to be out of the way first */
-export function takeSoon(tabId: number, wanted: () => boolean, ready: () => Promise<unknown>): Promise<string | null> {
+ * @param ready  whether what has to be out of the way first is gone */
+export function takeSoon(tabId: number, wanted: () => boolean, ready: () => Promise<boolean>): Promise<string | null> {
   const mine = queue.then(async () => {
     await sleep(untilNext())
     if (!wanted()) return null
-    await ready()
-    return wanted() ? take(tabId) : null
+    return (await ready()) && wanted() ? take(tabId) : null
   })
   queue = mine.catch(() => null)
   return mine

@@ -86,7 +86,9 @@ async function takeAhead(recordingId: string, tabId: number): Promise<void> {
       ),
     )
   const wanted = () => turn === tab.turn && [...tab.frames.values()].every((frame) => !frame.dirty)
-  const data = await takeSoon(tabId, wanted, () => ask(tabId, 0, { tell: 'veil' }))
+  // Somebody may be pressing a button of the bar: it is in the picture then, and another one is taken afterwards.
+  const veiled = async () => (await ask(tabId, 0, { tell: 'veil' })) === true || !tab.frames.has(0)
+  const data = await takeSoon(tabId, wanted, veiled)
   const takenAt = Date.now()
   // Whatever came to rest later has its own picture taken, and shows the bar again.
   if (turn !== tab.turn) return

@@ -128,6 +128,7 @@ export class Bar {
         for (const run of this.whenFree.splice(0)) run()
       }, 0)
     const ends = new AbortController()
+    addEventListener('blur', released, { signal: ends.signal })
     for (const name of ['pointerup', 'pointercancel'] as const) addEventListener(name, released, { capture: true, signal: ends.signal })
   }
   private open(open: boolean): void {
