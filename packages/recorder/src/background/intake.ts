@@ -42,8 +42,9 @@ async function put(recordingId: string, action: RawAction): Promise<void> {
 /** Whether there is no room for more: then the recording pauses and says so. */
 async function isFull(recording: Recording): Promise<boolean> {
   if ((await kept.countActions()) < MAX_ACTIONS) return false
+  const now = (await kept.recording()) ?? recording
   const trouble = `A recording holds ${MAX_ACTIONS} actions. Finish it, and record the rest as a second one.`
-  await kept.setRecording({ ...((await kept.recording()) ?? recording), status: 'paused', trouble })
+  if (now.status === 'recording') await kept.setRecording({ ...now, status: 'paused', trouble })
   return true
 }
 
@@ -78,6 +79,7 @@ export async function takeArrival(
   const { page, how, index, at } = arrival
   const before = historyIndex.get(tabId)
   historyIndex.set(tabId, index)
+  if (await isFull(recording)) return
   const followed = at - lastActionIn(tabId) < FOLLOWS_WITHIN_MS || at - (openedBy.get(tabId) ?? 0) < FOLLOWS_WITHIN_MS
   const tab = await tabIndex(recording, tabId)
   const id = () => nanoid() as ActionId
@@ -106,6 +108,7 @@ export async function takeSwitch(recording: Recording, tabId: number, own: strin
   const address = tab?.url ?? ''
   if (!tab || !/^https?:/.test(address) || originOf(address) === own) return
   // Whether something was done in another tab before is for the rules to say: what other pages tell may be on its way yet.
+  if (await isFull(recording)) return
   const index = await tabIndex(recording, tabId)
   const page = topRest(tabId)?.page ?? { address: originOf(address), title: '', heading: '', application: '', language: '' }
   await put(recording.id, { id: nanoid() as ActionId, kind: 'switch-tab', at, tab: index, page, ...bare })

@@ -186,6 +186,19 @@ describe('an answer of Jackdaw', () => {
     expect(jackdaw.finished).toEqual([0, 1, 2, 4, 5, 6].map((n) => `action-${n}`))
     expect(written.actions[3]).toMatchObject({ sent: false, refused: 'Not valid.' })
   })
+  it('that has no room for more takes what fits, and the draft is written of that', async () => {
+    const jackdaw = begin()
+    for (let n = 0; n < 6; n++) did(`action-${n}`, { shot: false })
+    vi.stubGlobal('fetch', async (address: string, init: { body?: unknown }) => {
+      const sent = address.endsWith('/actions') ? (JSON.parse(init.body as string) as { actions: unknown[] }).actions.length : 0
+      return jackdaw.actions.size + sent > 4
+        ? Response.json({ code: 'recording-full', title: 'Full' }, { status: 409, headers: { 'content-type': 'application/problem+json' } })
+        : jackdaw.fetch(address, init)
+    })
+    await sendAndFinish(PAIRING, RECORDING)
+    expect(jackdaw.finished).toEqual([0, 1, 2, 3].map((n) => `action-${n}`))
+    expect(written.actions.map((each) => each.refused !== undefined)).toEqual([false, false, false, false, true, true])
+  })
   it('that refuses a picture, and a picture that is here no more, leave their steps without one', async () => {
     const jackdaw = begin()
     for (const id of ['one', 'two', 'three']) did(id)

@@ -36,7 +36,7 @@ function inPortions(actions: readonly KeptAction[]): KeptAction[][] {
 /** Whether Jackdaw will not take this one thing, however often it is sent. */
 const isForGood = (error: unknown): error is Refusal =>
   error instanceof Refusal &&
-  ['invalid', 'too-large', 'not-a-picture', 'wrong-type', 'bad-request'].includes(error.code || byStatus(error.status))
+  ['invalid', 'too-large', 'not-a-picture', 'wrong-type', 'bad-request', 'recording-full'].includes(error.code || byStatus(error.status))
 const byStatus = (status: number): string => (status === 413 ? 'too-large' : '')
 
 async function sendShot(pairing: Pairing, id: RecordingId, shot: KeptShot): Promise<void> {
