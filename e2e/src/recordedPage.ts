@@ -1,22 +1,39 @@
 import { plainText } from '@jackdaw/core/guides'
-import { expect } from 'vitest'
+import { afterAll, afterEach, beforeAll, expect } from 'vitest'
+import { startApp, type App } from './app'
 import type { Bench, Scenario } from './corpus/scenario'
 import { Hand } from './hand'
-import type { PageServer } from './pageServer'
+import { servePages, type PageServer } from './pageServer'
 import { openRecorder, sleep, type Recorder } from './recorder'
 
-/** A recorder in whose browser frames of other origins are of one process: the driver can miss a frame that moves to a process of its own
- * while the driver is only being attached to the page. For pages and extension they are of another origin all the same; the bench records
- * them isolated. */
-export const openPlainRecorder = (origin: string): Promise<Recorder> =>
-  openRecorder(origin, 'tomasz@larkmoor.example', '1280,900', [
-    '--disable-site-isolation-trials',
-    '--disable-features=IsolateOrigins,site-per-process',
-  ])
+/** Opens Jackdaw, the made-up pages and a recorder before the tests of a file, and closes them after. In the recorder's browser frames of
+ * other origins are of one process: the driver can miss a frame that moves to a process of its own while the driver is only being attached
+ * to the page. For pages and extension they are of another origin all the same; the bench records them isolated. */
+export function recordingPages(): { draftOf: (scenario: Scenario) => Promise<any> } {
+  let app: App
+  let recorder: Recorder
+  let pages: PageServer
+  beforeAll(async () => {
+    app = await startApp()
+    pages = await servePages()
+    recorder = await openRecorder(app.address, 'tomasz@larkmoor.example', '1280,900', [
+      '--disable-site-isolation-trials',
+      '--disable-features=IsolateOrigins,site-per-process',
+    ])
+    await recorder.pair()
+  })
+  afterEach(() => recorder.panel({ panel: 'wish', wish: 'discard' }))
+  afterAll(async () => {
+    await recorder?.close()
+    await pages?.close()
+    await app?.close()
+  })
+  return { draftOf: (scenario) => draftOf(recorder, pages, scenario) }
+}
 
 /** Does the work of a scenario while it is recorded.
  * @returns the draft that it becomes */
-export async function draftOf(recorder: Recorder, pages: PageServer, scenario: Scenario): Promise<any> {
+async function draftOf(recorder: Recorder, pages: PageServer, scenario: Scenario): Promise<any> {
   const { at, language = 'en', work, before } = scenario
   const [base, other] = [`http://localhost:${pages.port}`, `http://127.0.0.1:${pages.port}`]
   const newTab: Bench['newTab'] = async (address) => {

@@ -1,10 +1,7 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
-import { startApp, type App } from './app'
+import { describe, expect, it } from 'vitest'
 import { FURTHER_PAGES } from './corpus/furtherPages'
 import { OTHER_PAGES } from './corpus/otherPages'
-import { servePages, type PageServer } from './pageServer'
-import { draftOf, expectWanted, openPlainRecorder } from './recordedPage'
-import type { Recorder } from './recorder'
+import { expectWanted, recordingPages } from './recordedPage'
 
 /** Pages that are not the Order Book: plain forms, no names at all, a drawing, right to left, more than 5,000 elements, frames, shadows,
  * fields that are made anew, lists by keyboard, sorting, sliders. `npm run test:deep` records all of them. */
@@ -23,25 +20,11 @@ const TRIED = [
   'climate-set-by-sliders',
 ]
 
-let app: App
-let recorder: Recorder
-let pages: PageServer
-beforeAll(async () => {
-  app = await startApp()
-  pages = await servePages()
-  recorder = await openPlainRecorder(app.address)
-  await recorder.pair()
-})
-afterEach(() => recorder.panel({ panel: 'wish', wish: 'discard' }))
-afterAll(async () => {
-  await recorder?.close()
-  await pages?.close()
-  await app?.close()
-})
+const { draftOf } = recordingPages()
 
 describe('a page that is not the Order Book', () => {
   it.each([...OTHER_PAGES, ...FURTHER_PAGES].filter((each) => TRIED.includes(each.name)))('becomes a guide: $name', async (scenario) => {
-    const document = await draftOf(recorder, pages, scenario)
+    const document = await draftOf(scenario)
     expectWanted(document, scenario)
     // What the rules were not sure of is marked, and nothing else.
     const doubts = document.items.flatMap((item: any) => item.check?.doubts ?? [])
