@@ -330,7 +330,7 @@ describe('a guide with branches', () => {
     await marta.waitForSelector('li[data-step]')
     const steps = await marta.$$eval('li[data-step]', (all) => all.map((each) => (each as HTMLElement).dataset['step']!))
     await press(marta, 'Text of step 1')
-    await press(marta, 'Ways on')
+    await press(marta, 'What comes next')
     await press(marta, 'Add a choice')
     await seen(marta, 'a choice has no words')
     await marta.locator('[aria-label="Words of choice 1"]').fill('The slot is known')

@@ -1,5 +1,5 @@
 import { GuideKind, GuideTitle } from '@jackdaw/core/guides'
-import { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
+import { FolderId, GuideId, PersonId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
@@ -80,6 +80,21 @@ export const listGuides = endpoint({
   response: z.object({ rows: z.array(GuideRow), total: z.int(), pageSize: z.int() }),
   problems: ['invalid'],
 })
+/** A guide that fits what is typed. Without an edition it is a draft that the asker may edit. */
+export const SuggestedGuide = z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.nullable(z.int()) })
+export type SuggestedGuide = z.infer<typeof SuggestedGuide>
+/** A step of a newest edition that fits. `position` counts from 1. */
+export const SuggestedStep = z.object({ guideId: GuideId, title: z.string(), stepId: StepId, position: z.int(), name: z.string() })
+export type SuggestedStep = z.infer<typeof SuggestedStep>
+/** What fits a part of a title, a guide's number or the name of a step, while it is typed: the best eight of each that the asker may see. */
+export const suggest = endpoint({
+  method: 'get',
+  path: '/api/suggestions',
+  access: { may: 'library.find' },
+  query: z.object({ find: z.string().check(z.trim(), z.minLength(1), z.maxLength(200)) }),
+  response: z.object({ guides: z.array(SuggestedGuide), steps: z.array(SuggestedStep) }),
+  problems: ['invalid'],
+})
 /** What a guide begins with. */
 export const NewGuide = z.object({
   title: GuideTitle.check(z.minLength(1, 'Give the guide a title')),
@@ -95,6 +110,16 @@ export const createGuide = endpoint({
   body: NewGuide,
   response: z.object({ id: GuideId, number: z.int() }),
   problems: ['invalid'],
+})
+/** Makes a guide like this one as it stands in its draft: steps, pictures and annotations of its own, owned by the asker, not published. */
+export const duplicateGuide = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/copies',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: z.object({ id: GuideId }),
+  body: z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')), folderId: z.nullable(FolderId) }),
+  response: z.object({ id: GuideId, number: z.int() }),
+  problems: ['invalid', 'not-allowed', 'too-large'],
 })
 /** Changes the facts about a guide that are not part of its text, and its title. */
 export const changeGuide = endpoint({

@@ -19,6 +19,7 @@ import { seededIds, type PictureId, type SectionId, type StepId } from '../share
 import { combineSteps } from './combine'
 import { findInGuide } from './findReplace'
 import { cautionOnAll, chosenSteps, copiesOf, insertItems, moveItems, rangeBetween, removeItems, signOnAll, splitStep } from './manySteps'
+import { joinWithBefore } from './joinWithBefore'
 import { pasteAnnotations, positionOf, withPosition } from './pasteAnnotations'
 import { replacePicture, setElement } from './replacePicture'
 
@@ -91,6 +92,28 @@ describe('combining', () => {
     const [step] = stepsOf(after(combineSteps([plain, two], 'all', {}), aDocument(plain, two)))
     expect(step).toMatchObject({ id: plain.id, action: two.action })
     expect(step!.pictures[0]!.annotations).toEqual(two.pictures[0]!.annotations)
+  })
+})
+
+describe('joining with the step before', () => {
+  const flow = { choices: [{ id: 'choice-one', words: 'Again', to: 'end' as const }] }
+  it('keeps the step before and what the second one had of its own, and tells where the text goes on', () => {
+    const wait = aStep('Wait', 'and look')
+    const document = aDocument(one, wait, { ...three, flow })
+    const joined = joinWithBefore(document, three.id, {})
+    if ('refused' in joined) throw new Error(joined.refused)
+    expect(joined).toMatchObject({ into: wait.id, number: 2, block: 2 })
+    const [, step, ...others] = stepsOf(after(joined.changes, document))
+    expect([plainText(step!.body), step!.flow, others]).toEqual(['Wait\nand look\nDone', flow, []])
+  })
+  it('puts the cursor at the end where nothing is added', () => {
+    const blank = aStep('')
+    expect(joinWithBefore(aDocument(one, blank), blank.id, {})).toMatchObject({ into: one.id, block: Infinity })
+  })
+  it('loses nothing: it does not join over a heading, nor two that act on an element each', () => {
+    expect(joinWithBefore(start, three.id, {})).toEqual({ refused: 'after-heading' })
+    expect(joinWithBefore(aDocument(one), one.id, {})).toEqual({ refused: 'is-first' })
+    expect(joinWithBefore(start, two.id, {})).toEqual({ refused: 'both-have-an-element' })
   })
 })
 

@@ -1,5 +1,16 @@
 import { straysOf } from '../annotations'
-import { countWords, elementOf, isSafeLink, plainText, stepsOf, type Block, type GuideDocument, type Inline, type Step } from '../guides'
+import {
+  countWords,
+  elementOf,
+  isSafeLink,
+  plainText,
+  readGuideLink,
+  stepsOf,
+  type Block,
+  type GuideDocument,
+  type Inline,
+  type Step,
+} from '../guides'
 import { instructionsIn, lix, proseRulesFor } from './proseRules'
 
 /** What can be found about a guide while it is written. */
@@ -79,6 +90,7 @@ const findLinks = (step: Step): string[] =>
 /** Whether an address cannot lead anywhere, as far as that shows without asking a network. */
 export function isBroken(href: string): boolean {
   if (!isSafeLink(href)) return true
+  if (readGuideLink(href)) return false
   if (/^mailto:/i.test(href)) return !/^mailto:[^@\s]+@[^@\s]+\.[^@\s.]{2,}/i.test(href)
   if (/^tel:/i.test(href)) return !/\d{3}/.test(href.replaceAll(/[\s()-]/g, ''))
   const host = /^https?:\/\/([^/?#:]*)/i.exec(href)?.[1] ?? ''

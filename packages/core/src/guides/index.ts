@@ -1,5 +1,7 @@
 export { RichText, isSafeLink, paragraph, richTextOf } from './richText'
 export type { Block, Inline, ListItem, Mark, TableCell, TableRow } from './richText'
+export { guideLink, readGuideLink } from './guideLink'
+export type { GuideLink } from './guideLink'
 export { cleanRichText, withBlockIds } from './cleanRichText'
 export { countWords, plainText } from './plainText'
 export { guideText } from './guideText'

@@ -1,11 +1,12 @@
 import * as z from 'zod/mini'
+import { readGuideLink } from './guideLink'
 
 /** Longest text of one run of words; a pasted log of this size still comes through. */
 const MAX_TEXT = 3_000_000
 
 const SAFE_LINK = /^(https?:\/\/|mailto:|tel:)/i
-/** Whether an address may be put behind a link: web, mail and telephone only. */
-export const isSafeLink = (href: string): boolean => SAFE_LINK.test(href.trim()) && href.length <= 4_000
+/** Whether an address may be put behind a link: guides of this Jackdaw, web, mail and telephone only. */
+export const isSafeLink = (href: string): boolean => (SAFE_LINK.test(href.trim()) || readGuideLink(href) !== null) && href.length <= 4_000
 
 const Mark = z.discriminatedUnion('type', [
   z.object({ type: z.literal('bold') }),
@@ -14,7 +15,7 @@ const Mark = z.discriminatedUnion('type', [
   z.object({ type: z.literal('keyCap') }),
   z.object({
     type: z.literal('link'),
-    attrs: z.object({ href: z.string().check(z.refine(isSafeLink, 'Only web, mail and telephone links')) }),
+    attrs: z.object({ href: z.string().check(z.refine(isSafeLink, 'Only links to guides, web, mail and telephone')) }),
   }),
 ])
 /** How a run of words is set off, or where it leads. */

@@ -13,6 +13,8 @@ export type Jobs = {
   picture: { asked: { bytes: Uint8Array }; done: { picture: ReadPicture } }
   fill: { asked: { full: Uint8Array; mediaType: string; areas: readonly Rect[] }; done: { picture: ReadPicture } }
   markdown: { asked: { source: string; fileName: string }; done: { draft: ReadText } }
+  /** A guide's draft made anew as another guide, see `copyOfGuide`; `used`: the pictures of the first guide that it refers to. */
+  copy: { asked: { documentText: string; title: string; pictures: Record<string, string> }; done: { copied: SettledText; used: string[] } }
   settle: { asked: { draft: Pick<ReadText, 'documentText' | 'pictures'>; found: readonly string[] }; done: { settled: SettledText } }
 }
 export type JobKind = keyof Jobs

@@ -1,8 +1,10 @@
 import { randomFillSync } from 'node:crypto'
 import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
-import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import { copyOfGuide } from '@jackdaw/core/editing'
+import { pictureRefsOf, readDocument, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import type { PictureId } from '@jackdaw/core/shared'
 import { fillAreas } from './fillAreas'
-import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome } from './jobs'
+import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome, SettledText } from './jobs'
 import { readPicture } from './readPicture'
 
 // The process in which strangers' files are read: with limits on memory, killed when it takes too long, holding nothing of the server's.
@@ -28,12 +30,26 @@ function markdown({ source, fileName }: Jobs['markdown']['asked']): Outcome<'mar
   return { ok: true, draft: { documentText: JSON.stringify(document), ...rest } }
 }
 
-function settle({ draft, found }: Jobs['settle']['asked']): Outcome<'settle'> {
-  const waiting = { ...draft, document: JSON.parse(draft.documentText) as GuideDocument, notPlaced: [] }
-  const { document } = settlePictures(waiting, new Set(found))
+/** A document as it is stored. */
+function written(document: GuideDocument): SettledText {
   const steps = stepsOf(document).length
   const { title, kind, items } = document
-  return { ok: true, settled: { documentText: JSON.stringify(document), title, kind, steps, sections: items.length - steps } }
+  return { documentText: JSON.stringify(document), title, kind, steps, sections: items.length - steps }
+}
+
+function settle({ draft, found }: Jobs['settle']['asked']): Outcome<'settle'> {
+  const waiting = { ...draft, document: JSON.parse(draft.documentText) as GuideDocument, notPlaced: [] }
+  return { ok: true, settled: written(settlePictures(waiting, new Set(found)).document) }
+}
+
+function copy({ documentText, title, pictures }: Jobs['copy']['asked']): Outcome<'copy'> {
+  const document = readDocument(JSON.parse(documentText))
+  const { stored, elements } = pictureRefsOf(document.items)
+  return {
+    ok: true,
+    used: [...stored, ...elements],
+    copied: written(copyOfGuide(document, title, pictures as Record<string, PictureId>, newId)),
+  }
 }
 
 async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
@@ -46,6 +62,8 @@ async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
       return markdown(job.asked)
     case 'settle':
       return settle(job.asked)
+    case 'copy':
+      return copy(job.asked)
   }
 }
 

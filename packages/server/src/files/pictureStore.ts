@@ -122,13 +122,14 @@ export async function ownersOf(db: Db, ids: readonly string[]): Promise<Map<stri
 }
 
 /** Makes pictures of one guide pictures of another one: ids of its own for the same stored files.
+ * @param asked `idFor`: the new id of a picture
  * @returns the new id of each picture that the first guide has */
 export async function adoptPicturesOf(
   db: Db,
-  asked: { from: GuideId; to: GuideId; pictures: readonly string[]; by: PersonId; now: number; newId: () => string },
+  asked: { from: GuideId; to: GuideId; pictures: readonly string[]; by: PersonId; now: number; idFor: (id: PictureId) => PictureId },
 ): Promise<Record<string, PictureId>> {
   const own = (await picturesOfGuide(db, asked.from)).filter((picture) => asked.pictures.includes(picture.id))
-  const pairs = own.map((picture) => [picture, asked.newId() as PictureId] as const)
+  const pairs = own.map((picture) => [picture, asked.idFor(picture.id)] as const)
   await db.transaction(async (tx) => {
     for (const [picture, id] of pairs) {
       await adoptPicture(tx, picture, { id, guideId: asked.to, by: asked.by, now: asked.now, copiedFrom: picture.id })

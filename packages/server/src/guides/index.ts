@@ -1,5 +1,15 @@
 export { guideRoutes } from './routes'
 export { freezeEdition } from './freezeEdition'
 export { saveDraftChanges } from './saveChanges'
-export { findDraft, amendedAt, documentToSend, findEdition, findFacts, insertGuide, listEditions, MAX_DOCUMENT_CHARS } from './store'
+export {
+  draftTextOf,
+  findDraft,
+  amendedAt,
+  documentToSend,
+  findEdition,
+  findFacts,
+  insertGuide,
+  listEditions,
+  MAX_DOCUMENT_CHARS,
+} from './store'
 export { findLook, writeLook } from './look'

@@ -67,7 +67,7 @@ export function guideRoutes(routes: Routes): void {
   route(routes, adoptPictures, async ({ params: { id }, body }, { caller, now }) => {
     const relations = (await relationsToGuide(db, caller, body.from)) ?? new Set()
     if (!may(caller.permissions, 'guide.edit', relations)) fail('not-found')
-    return adoptPicturesOf(db, { from: body.from, to: id, pictures: body.pictures, by: caller.id, now, newId })
+    return adoptPicturesOf(db, { from: body.from, to: id, pictures: body.pictures, by: caller.id, now, idFor: () => newId() as PictureId })
   })
   route(routes, findPrivateInPicture, async ({ params }) => {
     if (!(await findPicture(db, params.id, params.pictureId))) fail('not-found')

@@ -69,6 +69,10 @@ export async function findDraftToSend(
   return row && { revision: row.revision, document: documentToSend(row.text, row.is_newest) }
 }
 
+/** A draft's document as it is stored, of whatever version. */
+export const draftTextOf = async (db: Db, id: GuideId): Promise<string | undefined> =>
+  (await db.one<{ text: string }>('select document::text as text from draft where guide_id = $1', [id]))?.text
+
 /** The state of the draft that an edition froze. */
 export const revisionOfEdition = async (db: Db, id: GuideId, number: number): Promise<number | undefined> =>
   (await db.one<{ revision: number }>('select revision from edition where guide_id = $1 and number = $2', [id, number]))?.revision

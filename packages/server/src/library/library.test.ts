@@ -119,3 +119,53 @@ describe('the list of guides', () => {
     expect([sent.status, (await draft()).archived]).toEqual([422, false])
   })
 })
+
+describe('what is suggested while somebody types', () => {
+  const suggested = (client: Client, find: string) => client.json('get', `/api/suggestions?find=${encodeURIComponent(find)}`)
+  it('puts the guide of that number first, then titles that begin so, and finds steps of published guides', async () => {
+    const first = await aGuide(server, company, 'lead', {
+      document: documentOf('Prune the basil', 'Cut above the second leaf'),
+      published: true,
+    })
+    const second = await aGuide(server, company, 'lead', { document: documentOf('Basil: prune it', 'Look at it'), published: false })
+    const found = await suggested(lead, 'prune')
+    expect(found.guides.map((guide: { id: string }) => guide.id)).toEqual([first.id, second.id])
+    expect(found.guides.map((guide: { edition: number | null }) => guide.edition)).toEqual([1, null])
+    expect((await suggested(lead, 'second leaf')).steps).toMatchObject([{ guideId: first.id, stepId: first.steps[0], position: 1 }])
+    expect((await suggested(lead, `#${found.guides[1].number}`)).guides[0].id).toBe(second.id)
+  })
+  it('shows nobody what is not theirs, nor what the draft of a published guide has become', async () => {
+    const guide = await aGuide(server, company, 'author', {
+      document: documentOf('Thin the seedlings', 'Pull every second one'),
+      published: true,
+    })
+    await lead.json('patch', `/api/guides/${guide.id}`, { title: 'Thin out early' }, 204)
+    const [staff, outsider] = [await company.as('staff'), await company.as('outsider')]
+    expect((await suggested(staff, 'thin')).guides).toMatchObject([{ title: 'Thin the seedlings' }])
+    expect((await suggested(staff, 'early')).guides).toEqual([])
+    expect(await suggested(outsider, 'thin')).toEqual({ guides: [], steps: [] })
+    expect(await suggested(outsider, 'every second')).toEqual({ guides: [], steps: [] })
+  })
+})
+
+describe('a duplicate', () => {
+  it('has steps of its own that lead where those of the first lead, and belongs to who asked for it', async () => {
+    const document = documentOf('Wash the crates', 'Look at them', 'Wash them', 'Stack them')
+    const [look, , stack] = document.items as unknown as { id: string; flow?: object }[]
+    look!.flow = { choices: [{ id: 'clean-already', words: 'They are clean', to: stack!.id }] }
+    const guide = await aGuide(server, company, 'author', { document })
+    const copy = await lead.json('post', `/api/guides/${guide.id}/copies`, { title: 'Wash the lids', folderId: null })
+    const { document: made, owner, edition } = await lead.json('get', `/api/guides/${copy.id}/draft`)
+    const own = made.items.map((item: { id: string }) => item.id)
+    expect(new Set([...own, ...document.items.map((item) => item.id)]).size).toBe(6)
+    expect(made).toMatchObject({ title: 'Wash the lids', items: [{ copiedFrom: look!.id, flow: { choices: [{ to: own[2] }] } }, {}, {}] })
+    expect([owner.id, edition]).toEqual([company.people.lead, null])
+  })
+  it('is made by who may edit the guide, of no others', async () => {
+    const guide = await aGuide(server, company, 'author')
+    const ask = async (who: 'staff' | 'otherAuthor') =>
+      (await (await company.as(who)).send('post', `/api/guides/${guide.id}/copies`, { title: 'Mine', folderId: null })).status
+    expect([await ask('staff'), await ask('otherAuthor')]).toEqual([403, 404])
+    expect((await lead.send('post', `/api/guides/${guide.id}/copies`, { title: ' ', folderId: null })).status).toBe(422)
+  })
+})

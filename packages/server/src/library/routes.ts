@@ -1,11 +1,22 @@
-import { changeFolder, changeGuide, createFolder, createGuide, listFolders, listGuides } from '@jackdaw/contracts/library'
+import {
+  changeFolder,
+  changeGuide,
+  createFolder,
+  createGuide,
+  duplicateGuide,
+  listFolders,
+  listGuides,
+  suggest,
+} from '@jackdaw/contracts/library'
 import { emptyDocument, paragraph, type Change } from '@jackdaw/core/guides'
 import { may } from '@jackdaw/core/people'
 import type { FolderId, GuideId, StepId } from '@jackdaw/core/shared'
 import { insertGuide, saveDraftChanges, findDraft } from '../guides'
 import { fail, route, type Routes } from '../http'
+import { duplicate } from './duplicate'
 import { insertFolder, listFoldersFor, refuseMissingFolder, updateFolder } from './folders'
 import { findGuides, PAGE_SIZE, updateGuide } from './guides'
+import { findSuggestions } from './suggestions'
 
 export function libraryRoutes(routes: Routes): void {
   const { database: db, newId } = routes.parts
@@ -28,6 +39,7 @@ export function libraryRoutes(routes: Routes): void {
     })
     return { rows, total, pageSize: PAGE_SIZE }
   })
+  route(routes, suggest, ({ query: { find } }, { caller }) => findSuggestions(db, caller.id, find))
   route(routes, createGuide, async ({ body }, { caller, now }) => {
     await refuseMissingFolder(db, body.folderId, '/body/folderId')
     const id = newId() as GuideId
@@ -52,6 +64,10 @@ export function libraryRoutes(routes: Routes): void {
         now,
       }),
     }
+  })
+  route(routes, duplicateGuide, async ({ params: { id }, body }, { caller, now }) => {
+    if (!may(caller.permissions, 'guide.create', new Set())) fail('not-allowed', 'Only who may write guides may duplicate one.')
+    return duplicate(routes.parts, caller, id, body, now)
   })
   route(routes, changeGuide, async ({ params: { id }, body }, { caller, relations, now }) => {
     const handsOver = body.ownerId !== undefined || body.sharedWith !== undefined || body.archived !== undefined

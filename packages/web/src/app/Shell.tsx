@@ -1,14 +1,15 @@
 import type { Me } from '@jackdaw/contracts/people'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK } from '@jackdaw/core/guides'
-import { CalendarCheck, ClipboardList, LibraryBig, Search } from 'lucide-react'
-import { useEffect, useRef, useState, type ReactNode } from 'react'
+import { CalendarCheck, ClipboardList, LibraryBig } from 'lucide-react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { Link, NavLink, Outlet, useLoaderData, useLocation, useNavigate, useNavigation } from 'react-router'
 import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
 import { leave, useMe } from '../people'
+import { Find } from './Find'
 import { useOnline } from './useOnline'
 
 type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean }
@@ -120,45 +121,6 @@ function useSignedOut(): void {
     window.addEventListener('jackdaw:signed-out', out)
     return () => window.removeEventListener('jackdaw:signed-out', out)
   }, [navigate, pathname, search])
-}
-
-function Find() {
-  const { t } = useTexts()
-  const navigate = useNavigate()
-  const input = useRef<HTMLInputElement>(null)
-  useEffect(() => {
-    const slash = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName))
-      if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return
-      event.preventDefault()
-      input.current?.focus()
-    }
-    window.addEventListener('keydown', slash)
-    return () => window.removeEventListener('keydown', slash)
-  }, [])
-  return (
-    <search className="grow flex justify-end">
-      <form
-        className="relative w-full max-w-72"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void navigate(`/library?find=${encodeURIComponent(input.current?.value.trim() ?? '')}`)
-          input.current?.blur()
-        }}
-      >
-        <Search size={16} className="absolute left-2.5 top-1/2 -translate-y-1/2 text-soft" aria-hidden />
-        <input
-          ref={input}
-          name="find"
-          maxLength={200}
-          aria-label={t('Find a guide by title or number')}
-          placeholder={t('Find a guide   /')}
-          className="w-full min-h-9 pl-8 pr-2 bg-page border border-edge rounded-md"
-        />
-      </form>
-    </search>
-  )
 }
 
 /** The person's own menu. It uses the browser's own pop-up, so that no page has to load one. */

@@ -1,7 +1,5 @@
 import type { Draft } from '@jackdaw/contracts/guides'
 import type { PersonRef } from '@jackdaw/contracts/people'
-import type { RichText } from '@jackdaw/core/guides'
-import type { StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { MoreHorizontal, PanelRightClose, PanelRightOpen, Redo2, Undo2 } from 'lucide-react'
 import { useTexts } from '../ui/texts'
@@ -9,6 +7,7 @@ import { Link, useNavigate } from 'react-router'
 import { Button, ButtonLink, IconButton } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
 import type { DraftSession, DraftView } from './draftSession'
+import type { ItemActions } from './itemActions'
 import { PreviewMenu } from './exercises/PreviewMenu'
 import { SaveWords } from './SaveWords'
 import { TextTools } from './TextTools'
@@ -23,7 +22,7 @@ type Props = {
   selected: string | null
   onArchive: () => void
   onFacts: () => void
-  onSplit: (stepId: StepId, first: RichText, second: RichText) => void
+  actions: ItemActions
   onFind: () => void
   onPrivate: () => void
 }
@@ -39,7 +38,7 @@ export function EditorBar({
   selected,
   onArchive,
   onFacts,
-  onSplit,
+  actions,
   onFind,
   onPrivate,
 }: Props) {
@@ -65,7 +64,7 @@ export function EditorBar({
         </h1>
         <SaveWords view={view} alsoHere={alsoHere} onRetry={() => session.retry()} />
       </div>
-      <TextTools editor={editor} onSplit={onSplit} />
+      <TextTools editor={editor} guideId={draft.id} actions={actions} />
       <div className="flex items-center gap-1">
         <IconButton name={t('Undo (Ctrl+Z)')} disabled={!view.canUndo} onClick={() => session.undo()}>
           <Undo2 size={18} aria-hidden />

@@ -26,7 +26,9 @@ import { itemActions, type BenchPlace, type ItemActions } from './itemActions'
 import { useKeeps } from './keptDrafts'
 import { OutlineRuler } from './OutlineRuler'
 import { ManyBar } from './ManyBar'
+import type { FocusAt } from './StepBody'
 import { TooMuchStrip } from './TooMuchStrip'
+import { useSaidLine } from './useSaidLine'
 import { useChosen } from './useChosen'
 import { useDraftQuery, useDraftSession } from './useDraft'
 import { usePictureSizes, usePictureSizesQuery } from './usePictureSizes'
@@ -83,10 +85,11 @@ function EditorBench({ draft }: { draft: Draft }) {
   const { session, view, alsoHere } = useDraftSession(draft, me.id)
   const changeFact = useChangeGuide(draft.id)
   const [selected, setSelected] = useState<ItemId | null>(null)
-  const [focus, setFocus] = useState<ItemId | null>(null)
+  const [focus, setFocus] = useState<(FocusAt & { id: ItemId }) | null>(null)
   const [editor, setEditor] = useState<Editor | null>(null)
   const [uploads, setUploads] = useState<readonly { stepId: StepId; file: string }[]>([])
   const [trouble, setTrouble] = useState('')
+  const { said, line } = useSaidLine()
   const { sizes, learn } = usePictureSizes(draft.id, view.document)
   const known = useRef(sizes)
   known.current = sizes
@@ -102,7 +105,8 @@ function EditorBench({ draft }: { draft: Draft }) {
     () =>
       itemActions(draft.id, session, {
         select: setSelected,
-        focus: setFocus,
+        focus: (id, at = 'end') => setFocus({ id, at }),
+        said,
         uploading: (stepId, file, running) =>
           setUploads((now) => (running ? [...now, { stepId, file }] : now.filter((each) => each.stepId !== stepId || each.file !== file))),
         failed: setTrouble,
@@ -113,7 +117,7 @@ function EditorBench({ draft }: { draft: Draft }) {
         tick,
         sizes: () => known.current,
       }),
-    [draft.id, session, recording.after, learn, tick],
+    [draft.id, session, recording.after, learn, tick, said],
   )
   useUndoKeys(
     useCallback(() => session.undo(), [session]),
@@ -144,11 +148,14 @@ function EditorBench({ draft }: { draft: Draft }) {
         {...{ draft, session, view, alsoHere, editor, factsOpen, selected }}
         onArchive={() => mutate({ archived: !draft.archived })}
         onFacts={() => setFactsOpen((now) => !now)}
-        onSplit={actions.split}
+        actions={actions}
         onFind={() => setAsked('find')}
         onPrivate={() => setAsked('private')}
       />
-      <div className={`grow grid ${factsOpen ? 'lg:grid-cols-[264px_minmax(0,1fr)_300px]' : 'lg:grid-cols-[264px_minmax(0,1fr)]'}`}>
+      <div
+        style={{ '--facts-width': factsOpen ? '300px' : '0px' } as React.CSSProperties}
+        className={`grow grid ${factsOpen ? 'lg:grid-cols-[264px_minmax(0,1fr)_300px]' : 'lg:grid-cols-[264px_minmax(0,1fr)]'}`}
+      >
         <Outline {...{ guide, selected, actions, pick }} ticked={ticked} />
         <div className="bg-sheet min-w-0 pb-24">
           <div className="max-w-[780px] mx-auto px-4 md:px-8 pt-6">
@@ -185,6 +192,7 @@ function EditorBench({ draft }: { draft: Draft }) {
         onApplied={() => setRound((now) => now + 1)}
         onClose={() => setAsked(null)}
       />
+      {line}
       {recording.dialog}
     </div>
   )

@@ -6,7 +6,9 @@ import { usePreferredSides } from '../annotations'
 import { Button } from '../ui'
 import type { DraftSession, DraftView } from './draftSession'
 import type { ItemActions } from './itemActions'
-import { SectionSheet, StepSheet } from './StepSheet'
+import { SectionSheet } from './SectionSheet'
+import type { FocusAt } from './StepBody'
+import { StepSheet } from './StepSheet'
 
 /** Grows with its text; a heading is written on as many lines as it needs. */
 function GrowingText({
@@ -52,7 +54,7 @@ type Props = {
   view: DraftView
   actions: ItemActions
   selected: ItemId | null
-  focus: ItemId | null
+  focus: (FocusAt & { id: ItemId }) | null
   uploads: readonly { stepId: StepId; file: string }[]
   sizes: PictureSizes
   look: Look
@@ -105,7 +107,13 @@ export function GuideSheet({
       <ol className="border-t-2 border-ink">
         {guide.items.map((item) => {
           const conflicts = only(view.conflicts, (conflict) => conflict.itemId === item.id)
-          const common = { actions, selected: selected === item.id, focus: focus === item.id, conflicts, ticked: ticked.has(item.id) }
+          const common = {
+            actions,
+            selected: selected === item.id,
+            focus: focus?.id === item.id ? focus : null,
+            conflicts,
+            ticked: ticked.has(item.id),
+          }
           return item.kind === 'section' ? (
             <SectionSheet key={item.id} section={item} {...common} />
           ) : (
@@ -118,6 +126,7 @@ export function GuideSheet({
               number={++number}
               uploads={only(uploads, (each) => each.stepId === item.id)}
               onEditor={onEditor}
+              tools={selected === item.id && ticked.size === 0}
               {...common}
             />
           )

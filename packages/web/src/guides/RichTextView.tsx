@@ -1,5 +1,8 @@
-import { isSafeLink, type Block, type Inline, type Mark, type RichText } from '@jackdaw/core/guides'
-import { Fragment, type ReactNode } from 'react'
+import { isSafeLink, readGuideLink, type Block, type Inline, type Mark, type RichText } from '@jackdaw/core/guides'
+import { createContext, Fragment, useContext, type ReactNode } from 'react'
+import { Link } from 'react-router'
+
+const LeadsAway = createContext(false)
 
 function marked(inner: ReactNode, marks: readonly Mark[] | undefined): ReactNode {
   return (marks ?? []).reduce<ReactNode>((soFar, mark) => {
@@ -13,16 +16,22 @@ function marked(inner: ReactNode, marks: readonly Mark[] | undefined): ReactNode
       case 'keyCap':
         return <kbd>{soFar}</kbd>
       case 'link':
-        return isSafeLink(mark.attrs.href) ? (
-          <a href={mark.attrs.href} target="_blank" rel="noopener noreferrer nofollow">
-            {soFar}
-          </a>
-        ) : (
-          soFar
-        )
+        return <LinkView href={mark.attrs.href}>{soFar}</LinkView>
     }
   }, inner)
 }
+/** Guides of this Jackdaw are gone to; everything else opens beside it. */
+function LinkView({ href, children }: { href: string; children: ReactNode }) {
+  const leadsAway = useContext(LeadsAway)
+  if (!isSafeLink(href)) return children
+  if (readGuideLink(href) && !leadsAway) return <Link to={href}>{children}</Link>
+  return (
+    <a href={href} target="_blank" rel="noopener noreferrer nofollow">
+      {children}
+    </a>
+  )
+}
+
 const inline = (nodes: readonly Inline[] | undefined): ReactNode =>
   (nodes ?? []).map((node, index) => <Fragment key={index}>{node.type === 'hardBreak' ? <br /> : marked(node.text, node.marks)}</Fragment>)
 
@@ -30,7 +39,8 @@ function BlockView({ block }: { block: Block }): ReactNode {
   const each = (blocks: readonly Block[]) => blocks.map((inner, index) => <BlockView key={index} block={inner} />)
   switch (block.type) {
     case 'paragraph':
-      return <p>{inline(block.content as Inline[] | undefined) ?? null}</p>
+      // An empty line is as high as any other, as it is where it is written.
+      return <p>{block.content && block.content.length > 0 ? inline(block.content as Inline[]) : <br />}</p>
     case 'codeBlock':
       return (
         <pre tabIndex={0}>
@@ -77,13 +87,16 @@ function BlockView({ block }: { block: Block }): ReactNode {
   }
 }
 
-/** Rich text as it is read. Built from elements, never from HTML. */
-export function RichTextView({ text, className = '' }: { text: RichText; className?: string }) {
+/** Rich text as it is read. Built from elements, never from HTML.
+ * @param leadsAway links to guides open beside this page, too: somebody is in the middle of something here */
+export function RichTextView({ text, className = '', leadsAway = false }: { text: RichText; className?: string; leadsAway?: boolean }) {
   return (
-    <div className={`guide-text ${className}`}>
-      {text.content.map((block, index) => (
-        <BlockView key={block.attrs?.id ?? index} block={block} />
-      ))}
-    </div>
+    <LeadsAway value={leadsAway}>
+      <div className={`guide-text ${className}`}>
+        {text.content.map((block, index) => (
+          <BlockView key={block.attrs?.id ?? index} block={block} />
+        ))}
+      </div>
+    </LeadsAway>
   )
 }

@@ -1,41 +1,29 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
-import { stepName, type GuideItem, type Section, type Step } from '@jackdaw/core/guides'
+import { stepName, type Step } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
-import {
-  AppWindow,
-  ArrowDown,
-  ArrowUp,
-  CircleDashed,
-  Construction,
-  Copy,
-  Hand,
-  HardHat,
-  Heading,
-  ImagePlus,
-  Plus,
-  Split,
-  StickyNote,
-  Trash2,
-  TriangleAlert,
-} from 'lucide-react'
-import { memo, useDeferredValue, useMemo, useRef, useState, type Dispatch, type DragEvent, type SetStateAction } from 'react'
+import { memo, useDeferredValue, useMemo, useRef, useState, type DragEvent } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, IconButton } from '../ui'
 import { ConflictPanel } from './ConflictPanel'
 import type { ItemActions } from './itemActions'
-import { StepBody } from './StepBody'
+import { StepBody, type FocusAt } from './StepBody'
 import { StepCheckPanel } from './StepCheckPanel'
 import { StepSafety } from './StepSafety'
+import { StepTools, type Panel } from './StepTools'
+import { Tick } from './Tick'
 import { StepExercise } from './exercises/StepExercise'
 import { StepFlow } from './exercises/StepFlow'
 import { StepPictures, type PictureGround } from './StepPictures'
 import { pictureAddress } from '../players'
 
-type Common = { actions: ItemActions; selected: boolean; focus: boolean; conflicts: readonly DraftConflict[]; ticked: boolean }
-
-/** What is opened under the step. */
-type Panel = 'exercise' | 'flow' | null
+/** What a step and a heading on the sheet have in common. `focus`: the cursor is to go there. */
+export type Common = {
+  actions: ItemActions
+  selected: boolean
+  focus: FocusAt | null
+  conflicts: readonly DraftConflict[]
+  ticked: boolean
+}
 
 /** The step as its pictures see it: the same object for as long as only its words change, so that nothing is drawn anew at every key. */
 function useApartFromWords(step: Step): Step {
@@ -69,6 +57,7 @@ export const StepSheet = memo(function StepSheet({
   onBench,
   panelHost,
   ticked,
+  tools,
 }: Common &
   PictureGround & {
     step: Step
@@ -77,6 +66,8 @@ export const StepSheet = memo(function StepSheet({
     onEditor: (editor: Editor | null) => void
     onBench: PictureId | null
     panelHost: Element | null
+    /** Whether its tools are shown: it is selected, and no choice of several steps asks for the same place. */
+    tools: boolean
   }) {
   const { t } = useTexts()
   const [over, setOver] = useState(false)
@@ -121,12 +112,13 @@ export const StepSheet = memo(function StepSheet({
           <StepBody
             body={step.body}
             label={t('Text of step {{n}}', { n: number })}
-            autoFocus={focus}
+            focus={focus}
             onChange={(body) => actions.setBody(step.id, body)}
             onEditor={onEditor}
             onPictures={(files) => actions.addPictures(step.id, files)}
-            onNewStep={() => actions.addStep(step.id)}
+            onNewStep={(where) => actions.addStepBeside(step.id, where)}
             onSplit={(first, second) => actions.split(step.id, first, second)}
+            onJoin={() => actions.join(step.id)}
           />
         </div>
         <StepSafety {...{ step, number, actions, picking }} onPicking={setPicking} />
@@ -153,194 +145,10 @@ export const StepSheet = memo(function StepSheet({
           <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
         ))}
         {/* Whoever comes to the step by keyboard comes to its text first, and thereby selects it. */}
-        {selected && <StepTools stepId={step.id} notReady={step.notReady === true} {...{ name, actions, panel, setPanel, setPicking }} />}
+        {tools && (
+          <StepTools stepId={step.id} notReady={step.notReady === true} {...{ number, name, actions, panel, setPanel, setPicking }} />
+        )}
       </div>
-    </li>
-  )
-})
-
-/** What can be put into a step, behind it, and done with it. */
-const StepTools = memo(function StepTools({
-  stepId,
-  notReady,
-  name,
-  actions,
-  panel,
-  setPanel,
-  setPicking,
-}: {
-  stepId: Step['id']
-  notReady: boolean
-  name: string
-  actions: ItemActions
-  panel: Panel
-  setPanel: Dispatch<SetStateAction<Panel>>
-  setPicking: (picking: boolean) => void
-}) {
-  const { t } = useTexts()
-  const turn = (to: Panel) => setPanel((now) => (now === to ? null : to))
-  const picker = useRef<HTMLInputElement>(null)
-  return (
-    <div className="flex flex-wrap items-center gap-x-1 mt-1" data-keeps-editor>
-      <Button look="quiet" className="text-sm px-2" onClick={() => picker.current?.click()} title={t('Or drop or paste it')}>
-        <ImagePlus size={16} aria-hidden />
-        {t('Picture')}
-      </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSheet(stepId)} title={t('Lay several pictures out on it')}>
-        <StickyNote size={16} aria-hidden />
-        {t('Blank sheet')}
-      </Button>
-      <input
-        ref={picker}
-        type="file"
-        accept="image/png,image/jpeg,image/webp,image/gif"
-        multiple
-        hidden
-        onChange={(event) => {
-          actions.addPictures(stepId, [...(event.target.files ?? [])])
-          event.target.value = ''
-        }}
-      />
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addCaution(stepId)}>
-        <TriangleAlert size={16} aria-hidden />
-        {t('Caution')}
-      </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => setPicking(true)}>
-        <HardHat size={16} aria-hidden />
-        {t('Sign')}
-      </Button>
-      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'exercise'} onClick={() => turn('exercise')}>
-        <Hand size={16} aria-hidden />
-        {t('Practise and Solo')}
-      </Button>
-      <Button look="quiet" className="text-sm px-2" aria-expanded={panel === 'flow'} onClick={() => turn('flow')}>
-        <Split size={16} aria-hidden />
-        {t('Ways on')}
-      </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addStep(stepId)} title="Ctrl+Enter">
-        <Plus size={16} aria-hidden />
-        {t('Step after')}
-      </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.addSection(stepId)}>
-        <Heading size={16} aria-hidden />
-        {t('Section after')}
-      </Button>
-      <Button look="quiet" className="text-sm px-2" onClick={() => actions.record(stepId)}>
-        <AppWindow size={16} aria-hidden />
-        {t('Record after')}
-      </Button>
-      <span className="flex ml-auto">
-        <ItemTools name={name} itemId={stepId} actions={actions} notReady={notReady} copies />
-      </span>
-    </div>
-  )
-})
-
-/** The box by which a step is chosen among many; with Shift, all from the last one on. */
-function Tick({ ticked, name, onTick }: { ticked: boolean; name: string; onTick: (range: boolean) => void }) {
-  const shift = useRef(false)
-  return (
-    <input
-      type="checkbox"
-      className="size-[18px] accent-petrol"
-      checked={ticked}
-      aria-label={name}
-      title={name}
-      onPointerDown={(event) => (shift.current = event.shiftKey)}
-      onKeyDown={(event) => (shift.current = event.shiftKey)}
-      onChange={() => onTick(shift.current)}
-    />
-  )
-}
-
-function ItemTools({
-  name,
-  itemId,
-  actions,
-  notReady,
-  copies = false,
-}: {
-  name: string
-  itemId: GuideItem['id']
-  actions: ItemActions
-  notReady: boolean
-  copies?: boolean
-}) {
-  const { t } = useTexts()
-  return (
-    <>
-      <IconButton name={t('Not ready: {{name}}', { name })} aria-pressed={notReady} onClick={() => actions.setNotReady(itemId, !notReady)}>
-        <Construction size={16} aria-hidden />
-      </IconButton>
-      <IconButton name={t('Move up: {{name}}', { name })} onClick={() => actions.move(itemId, -1)}>
-        <ArrowUp size={16} aria-hidden />
-      </IconButton>
-      <IconButton name={t('Move down: {{name}}', { name })} onClick={() => actions.move(itemId, 1)}>
-        <ArrowDown size={16} aria-hidden />
-      </IconButton>
-      {copies && (
-        <IconButton name={t('Duplicate: {{name}}', { name })} onClick={() => actions.duplicate(itemId)}>
-          <Copy size={16} aria-hidden />
-        </IconButton>
-      )}
-      <IconButton name={t('Delete: {{name}}', { name })} onClick={() => actions.remove(itemId)}>
-        <Trash2 size={16} aria-hidden />
-      </IconButton>
-    </>
-  )
-}
-
-/** A section heading on the author's sheet. */
-export const SectionSheet = memo(function SectionSheet({
-  section,
-  actions,
-  selected,
-  focus,
-  conflicts,
-  ticked,
-}: Common & { section: Section }) {
-  const { t } = useTexts()
-  return (
-    <li id={`item-${section.id}`} className="pt-7 pb-2 scroll-mt-32" onFocusCapture={() => actions.select(section.id)}>
-      <div className="flex items-center gap-2">
-        <span className="h-0.5 w-9 bg-ink shrink-0" aria-hidden />
-        <Tick
-          ticked={ticked}
-          name={t('Choose section {{name}}', { name: section.title })}
-          onTick={(range) => actions.tick(section.id, range)}
-        />
-        <input
-          value={section.title}
-          autoFocus={focus}
-          maxLength={300}
-          aria-label={t('Section heading')}
-          placeholder={t('Section heading')}
-          className="grow min-w-0 font-serif text-xl bg-transparent border-b border-transparent hover:border-hair focus:border-edge"
-          onChange={(event) => actions.setSectionTitle(section.id, event.target.value)}
-        />
-        {section.optional && <span className="text-sm text-soft whitespace-nowrap">{t('may be left out')}</span>}
-        <div className={`flex ${selected ? '' : 'sr-only focus-within:not-sr-only'}`}>
-          <IconButton
-            name={t('Optional: {{name}}', { name: section.title || t('Section heading') })}
-            aria-pressed={section.optional === true}
-            onClick={() => actions.setOptional(section.id, section.optional !== true)}
-          >
-            <CircleDashed size={16} aria-hidden />
-          </IconButton>
-          <IconButton name={t('Step after this heading')} onClick={() => actions.addStep(section.id)}>
-            <Plus size={16} aria-hidden />
-          </IconButton>
-          <ItemTools
-            name={section.title || t('Section heading')}
-            itemId={section.id}
-            actions={actions}
-            notReady={section.notReady === true}
-          />
-        </div>
-      </div>
-      {conflicts.map((conflict) => (
-        <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
-      ))}
     </li>
   )
 })

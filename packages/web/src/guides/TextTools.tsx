@@ -1,19 +1,23 @@
-import { isSafeLink, type RichText } from '@jackdaw/core/guides'
-import type { StepId } from '@jackdaw/core/shared'
+import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useEditorState, type Editor } from '@tiptap/react'
 import { Bold, Code, FileCode2, Italic, Keyboard, Link2, List, ListOrdered, SplitSquareVertical, Table } from 'lucide-react'
 import { memo, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, IconButton } from '../ui'
-import { splitAtCursor } from './StepBody'
+import { IconButton } from '../ui'
+import type { ItemActions } from './itemActions'
+import { LinkForm } from './LinkForm'
+import { splitStepAt } from './StepBody'
+import { TableTools } from './TableTools'
 
 /** The tools for the text in which the cursor stands. */
 export const TextTools = memo(function TextTools({
   editor,
-  onSplit,
+  guideId,
+  actions,
 }: {
   editor: Editor | null
-  onSplit: (stepId: StepId, first: RichText, second: RichText) => void
+  guideId: GuideId
+  actions: ItemActions
 }) {
   const { t } = useTexts()
   const [linking, setLinking] = useState(false)
@@ -44,7 +48,7 @@ export const TextTools = memo(function TextTools({
   )
   const chain = (now: Editor) => now.chain().focus()
   return (
-    <div role="toolbar" aria-label={t('Text')} className="flex flex-wrap items-center" data-keeps-editor>
+    <div role="toolbar" aria-label={t('Text')} className="flex items-center" data-keeps-editor>
       {tool(t('Bold (Ctrl+B)'), active?.bold ?? false, (now) => chain(now).toggleBold().run(), <Bold size={17} aria-hidden />)}
       {tool(t('Italics (Ctrl+I)'), active?.italic ?? false, (now) => chain(now).toggleItalic().run(), <Italic size={17} aria-hidden />)}
       {tool(
@@ -67,9 +71,12 @@ export const TextTools = memo(function TextTools({
         t('Split the step at the cursor (Ctrl+Shift+Enter)'),
         false,
         (now) => {
-          const stepId = now.view.dom.closest<HTMLElement>('[data-step]')?.dataset['step']
-          const parts = splitAtCursor(now.state)
-          if (stepId && parts) onSplit(stepId as StepId, ...parts)
+          const stepId = now.view.dom.closest<HTMLElement>('[data-step]')?.dataset['step'] as StepId | undefined
+          if (stepId)
+            splitStepAt(now.state, {
+              onSplit: (first, second) => actions.split(stepId, first, second),
+              onNewStep: (where) => actions.addStepBeside(stepId, where),
+            })
         },
         <SplitSquareVertical size={17} aria-hidden />,
       )}
@@ -85,71 +92,8 @@ export const TextTools = memo(function TextTools({
         (now) => !now.isActive('table') && chain(now).insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run(),
         <Table size={17} aria-hidden />,
       )}
-      {active?.table && editor && <TableTools editor={editor} />}
-      {linking && editor && <LinkField editor={editor} onClose={() => setLinking(false)} />}
+      {active?.table && editor && !linking && <TableTools editor={editor} />}
+      {linking && editor && <LinkForm {...{ editor, guideId }} document={actions.document} onClose={() => setLinking(false)} />}
     </div>
   )
 })
-
-function TableTools({ editor }: { editor: Editor }) {
-  const { t } = useTexts()
-  const act = (name: string, run: () => void) => (
-    <Button look="quiet" className="text-sm px-2" onPointerDown={(event) => event.preventDefault()} onClick={run}>
-      {name}
-    </Button>
-  )
-  return (
-    <>
-      {act(t('+ Row'), () => editor.chain().focus().addRowAfter().run())}
-      {act(t('+ Column'), () => editor.chain().focus().addColumnAfter().run())}
-      {act(t('− Row'), () => editor.chain().focus().deleteRow().run())}
-      {act(t('− Column'), () => editor.chain().focus().deleteColumn().run())}
-      {act(t('Remove table'), () => editor.chain().focus().deleteTable().run())}
-    </>
-  )
-}
-
-function LinkField({ editor, onClose }: { editor: Editor; onClose: () => void }) {
-  const { t } = useTexts()
-  const [href, setHref] = useState<string>((editor.getAttributes('link')['href'] as string | undefined) ?? '')
-  const full = /^[\w-]+(\.[\w-]+)+/.test(href) ? `https://${href}` : href.trim()
-  const wrong = full !== '' && !isSafeLink(full)
-  const set = () => {
-    if (wrong) return
-    const at = editor.chain().focus().extendMarkRange('link')
-    if (full === '') at.unsetLink().run()
-    else if (editor.state.selection.empty && !editor.isActive('link'))
-      at.insertContent({ type: 'text', text: full, marks: [{ type: 'link', attrs: { href: full } }] }).run()
-    else at.setLink({ href: full }).run()
-    onClose()
-  }
-  return (
-    <form
-      className="flex items-center gap-2 w-full py-1"
-      onSubmit={(event) => {
-        event.preventDefault()
-        event.stopPropagation()
-        set()
-      }}
-    >
-      <label className="text-sm grow flex items-center gap-2">
-        {t('Address')}
-        <input
-          autoFocus
-          value={href}
-          onChange={(event) => setHref(event.target.value)}
-          onKeyDown={(event) => event.key === 'Escape' && onClose()}
-          aria-invalid={wrong}
-          className="grow border border-edge min-h-9 px-2 aria-invalid:border-brick"
-          placeholder="https://"
-        />
-      </label>
-      <Button type="submit">{full === '' ? t('Remove link') : t('Set link')}</Button>
-      {wrong && (
-        <span role="alert" className="text-sm text-brick">
-          {t('Only web, mail and telephone addresses')}
-        </span>
-      )}
-    </form>
-  )
-}

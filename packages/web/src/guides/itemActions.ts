@@ -1,6 +1,6 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import type { StoredPicture } from '@jackdaw/contracts/pictures'
-import { copiesOf, splitStep } from '@jackdaw/core/editing'
+import { copiesOf, joinWithBefore, splitStep, type JoinedSteps } from '@jackdaw/core/editing'
 import {
   paragraph,
   withBlockIds,
@@ -17,10 +17,13 @@ import type { GuideId, PictureId, SectionId, StepId } from '@jackdaw/core/shared
 import { nanoid } from 'nanoid'
 import type { DraftSession } from './draftSession'
 import { pictureActions } from './pictureActions'
+import type { FocusAt } from './StepBody'
 
 export type Told = {
   select: (id: ItemId | null) => void
-  focus: (id: ItemId) => void
+  focus: (id: ItemId, at?: FocusAt['at']) => void
+  /** Something was done that shows only to the eye, or was not done: the words and what is to be put into them. */
+  said: (words: string, into?: Record<string, unknown>) => void
   uploading: (stepId: StepId, file: string, running: boolean) => void
   failed: (words: string) => void
   removed: (words: string) => void
@@ -37,6 +40,13 @@ export type Told = {
 /** A picture of a step. */
 export type BenchPlace = { stepId: StepId; pictureId: PictureId }
 
+const NOT_JOINED: Record<Extract<JoinedSteps, { refused: string }>['refused'], string> = {
+  'is-first': 'This is the beginning of the guide: there is no step before it to join.',
+  'after-heading': 'Not joined: a section begins before this step.',
+  'both-have-an-element':
+    'Not joined: both steps have something to do on their pictures, and one step can have only one. Choose both to combine them.',
+}
+
 const emptyBody = (): RichText => withBlockIds({ type: 'doc', content: [paragraph()] }, nanoid)
 
 /** What an author does to steps and sections, as changes to the session.
@@ -45,6 +55,10 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
   const items = () => session.snapshot().document.items
   const indexOf = (id: ItemId) => items().findIndex((item) => item.id === id)
   const stepOf = (id: ItemId) => items().find((item): item is Step => item.kind === 'step' && item.id === id)
+  const numberOf = (id: ItemId) =>
+    items()
+      .filter((item) => item.kind === 'step')
+      .findIndex((item) => item.id === id) + 1
   const insert = (change: Extract<Change, { type: 'insert-item' }>) => {
     session.change(change)
     told.select(change.item.id)
@@ -56,6 +70,13 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
     addStep: (after: ItemId | null) =>
       insert({ type: 'insert-item', item: { kind: 'step', id: nanoid() as StepId, body: emptyBody(), pictures: [] }, after }),
+    /** A new step beside this one, where its author splits it at its beginning or its end. */
+    addStepBeside: (stepId: StepId, where: 'before' | 'after') => {
+      const at = indexOf(stepId)
+      const item = { kind: 'step' as const, id: nanoid() as StepId, body: emptyBody(), pictures: [] }
+      insert({ type: 'insert-item', item, after: where === 'after' ? stepId : (items()[at - 1]?.id ?? null) })
+      told.said('New step {{n}}', { n: numberOf(item.id) })
+    },
     addSection: (after: ItemId | null) =>
       insert({ type: 'insert-item', item: { kind: 'section', id: nanoid() as SectionId, title: '' }, after }),
     duplicate: (id: ItemId) => {
@@ -97,7 +118,18 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       const [change, inserted] = splitStep(step, withBlockIds(first, nanoid), second, nanoid)
       session.change(change, inserted)
       told.select(inserted.item.id)
-      told.focus(inserted.item.id)
+      told.focus(inserted.item.id, 'start')
+      told.said('Split: what stood behind the cursor is step {{n}} now', { n: numberOf(inserted.item.id) })
+    },
+    /** Joins a step with the one before it, or says why not. */
+    join: (stepId: StepId) => {
+      const joined = joinWithBefore(session.snapshot().document, stepId, told.sizes())
+      if ('refused' in joined) return told.said(NOT_JOINED[joined.refused])
+      session.change(...joined.changes)
+      if (indexOf(stepId) >= 0) return
+      told.select(joined.into)
+      told.focus(joined.into, joined.block === Infinity ? 'end' : joined.block)
+      told.said('Joined with step {{n}}. Ctrl+Z takes it back.', { n: joined.number })
     },
     tick: told.tick,
     ...pictureActions(guideId, session, told, stepOf),

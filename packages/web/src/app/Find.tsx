@@ -1,0 +1,62 @@
+import { Search } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { useSuggestions } from '../library/useSuggestions'
+import { Suggest, type Suggestion } from '../ui'
+import { useTexts } from '../ui/texts'
+
+/** Finds guides and their steps from every page: `/` goes there, with what was looked for last selected. */
+export function Find() {
+  const { t } = useTexts()
+  const navigate = useNavigate()
+  const input = useRef<HTMLInputElement>(null)
+  const [typed, setTyped] = useState('')
+  const { guides, steps, state } = useSuggestions(typed)
+  useEffect(() => {
+    const slash = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName))
+      if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return
+      event.preventDefault()
+      input.current?.select()
+    }
+    window.addEventListener('keydown', slash)
+    return () => window.removeEventListener('keydown', slash)
+  }, [])
+  const found: (Suggestion & { to: string })[] = [
+    ...guides.map(({ id, number, title, edition }) => ({
+      id,
+      words: title || t('Without a title'),
+      about: edition === null ? t('Guide {{n}}, draft', { n: number }) : t('Guide {{n}}', { n: number }),
+      to: edition === null ? `/guides/${id}/edit` : `/guides/${id}`,
+    })),
+    ...steps.map(({ guideId, stepId, title, name, position }) => ({
+      id: stepId,
+      words: name,
+      about: t('Step {{n}} of {{title}}', { n: position, title }),
+      to: `/guides/${guideId}?step=${stepId}`,
+    })),
+  ]
+  return (
+    <search className="grow flex justify-end">
+      <div className="relative w-full max-w-72 flex">
+        <Suggest
+          ref={input}
+          before={<Search size={16} className="absolute left-2.5 top-1/2 -translate-y-1/2 text-soft" aria-hidden />}
+          label={t('Find a guide by title or number')}
+          placeholder={t('Find a guide   /')}
+          className="w-full min-h-9 pl-8 pr-2 bg-page border border-edge rounded-md"
+          value={typed}
+          suggestions={found}
+          state={state}
+          onChange={setTyped}
+          onEnter={() => void navigate(`/library?find=${encodeURIComponent(typed.trim())}`)}
+          onPick={(id) => {
+            setTyped('')
+            void navigate(found.find((each) => each.id === id)!.to)
+          }}
+        />
+      </div>
+    </search>
+  )
+}
