@@ -118,6 +118,8 @@ export const getAttempt = endpoint({
 export const SoloAct = z.discriminatedUnion('type', [
   z.object({ type: z.literal('act'), act: Act }),
   z.object({ type: z.literal('choose'), id: z.string().check(z.maxLength(24)) }),
+  /** The cautions of the step have been read. */
+  z.object({ type: z.literal('acknowledge') }),
   /** The step is left out; it counts as not done. */
   z.object({ type: z.literal('leave-out') }),
   z.object({ type: z.literal('skip-section') }),

@@ -44,7 +44,7 @@ export {
   TypeFace,
 } from './annotation'
 export type { AnnotationKind } from './annotation'
-export { Caution, CautionLevel, toAcknowledge } from './caution'
+export { Caution, CautionLevel, gravestOf, toAcknowledge } from './caution'
 export { GuideLook, HeadFact, Look, PLAIN_LOOK, lookOf } from './look'
 export { SIGN_IDS, SignId } from './signId'
 export { FRAME_GAP_PX, NEWEST_VERSION, readDocument } from './readDocument'

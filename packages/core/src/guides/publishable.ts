@@ -1,4 +1,4 @@
-import { toAcknowledge } from './caution'
+import { gravestOf, toAcknowledge, type CautionLevel } from './caution'
 import { stepName, stepsOf, type GuideDocument } from './document'
 import { leastReadMs } from './leastTime'
 import { tooMuchIn } from './tooMuch'
@@ -37,8 +37,17 @@ export const readyToRead = (document: GuideDocument): GuideDocument => ({
   silenced: [],
 })
 
-/** A row for each step of an edition, from which figures, rights and search work without opening the document. */
-export type EditionStep = { stepId: string; position: number; section: string; name: string; acknowledge: boolean; leastMs: number }
+/** A row for each step of an edition, from which figures, rights and search work without opening the document. `caution`: the gravest level that is
+ * to be acknowledged. */
+export type EditionStep = {
+  stepId: string
+  position: number
+  section: string
+  name: string
+  acknowledge: boolean
+  caution: CautionLevel | null
+  leastMs: number
+}
 
 /** The rows of an edition's steps.
  * @returns one row a step, `position` counted from 1, `section` the heading above it or empty */
@@ -47,15 +56,18 @@ export function editionSteps(document: GuideDocument): EditionStep[] {
   let section = ''
   for (const item of document.items) {
     if (item.kind === 'section') section = item.title
-    else
+    else {
+      const asked = toAcknowledge(item.cautions)
       rows.push({
         stepId: item.id,
         position: rows.length + 1,
         section,
         name: stepName(item),
-        acknowledge: toAcknowledge(item.cautions).length > 0,
+        acknowledge: asked.length > 0,
+        caution: gravestOf(asked),
         leastMs: leastReadMs(item),
       })
+    }
   }
   return rows
 }

@@ -32,14 +32,15 @@ export const withOne = (list: readonly string[], id: string): string[] => (list.
 export function isClosed(play: Play, state: PlayerState, id: string): boolean {
   const step = play.script.steps[indexOf(play.script, id)]
   if (!step) return false
-  if (POLICIES[state.way].gates) return isWaiting(play, state, id) || (play.script.confirmSteps && !state.confirmed.includes(id))
+  if (isWaiting(play, state, id)) return true
+  if (POLICIES[state.way].gates) return play.script.confirmSteps && !state.confirmed.includes(id)
   return POLICIES[state.way].acts && !POLICIES[state.way].jumps && state.results[id] === undefined
 }
 
-/** Whether a step has cautions that are yet to be acknowledged. */
+/** Whether a step has cautions that are yet to be acknowledged; in every way of use. */
 export function isWaiting(play: Play, state: PlayerState, id: string): boolean {
   const step = play.script.steps[indexOf(play.script, id)]
-  return step?.acknowledge === true && POLICIES[state.way].gates && !state.acknowledged.includes(id)
+  return step?.acknowledge === true && (state.rules > 1 || state.way === 'read') && !state.acknowledged.includes(id)
 }
 
 /** The places that are open to somebody: ids of steps, and `end`. */

@@ -184,9 +184,12 @@ describe('Practise', () => {
     expect(done.told.map((each) => each.verb)).toEqual(['step-done', 'step-viewed'])
   })
   it('does a step for the person, and counts it as shown', () => {
-    const { state, told } = go('practise', guide, [{ type: 'show-me' }, act({ do: 'go-on' }), { type: 'show-me' }, { type: 'show-me' }])
+    const { state: shown, play, told } = go('practise', guide, [{ type: 'show-me' }, act({ do: 'go-on' }), { type: 'show-me' }])
+    // It stays where it was shown until the person goes on.
+    expect(shown).toMatchObject({ at: save.id, here: { shown: true, done: true } })
+    const { state, told: more } = run(play, shown, [next, { type: 'show-me' }, next])
     expect(state).toMatchObject({ at: END, values: { [customer.id]: 'Copper Ladle' } })
-    expect(told.filter((each) => each.verb === 'step-done').map((each) => 'help' in each && each.help)).toEqual([0, 2, 2])
+    expect([...told, ...more].filter((each) => each.verb === 'step-done').map((each) => 'help' in each && each.help)).toEqual([0, 2, 2])
   })
 })
 

@@ -21,7 +21,7 @@ import {
   type PlayerEffect,
 } from './moves'
 import { END, indexOf, type ScriptStep } from './script'
-import { arrivedAt, type Help, type PlayerState, type StepResult } from './state'
+import { arrivedAt, RULES, type Help, type PlayerState, type StepResult } from './state'
 import { POLICIES, type Way } from './way'
 
 /** What happens while a guide is played. `at`: epoch milliseconds. */
@@ -33,7 +33,7 @@ export type PlayerEvent = { at: number } & (
   | { type: 'acknowledge' }
   | { type: 'confirm' }
   | { type: 'act'; act: Act }
-  /** "Show me": the step is done for the person. In Solo: it is left out. */
+  /** "Show me": the step is done for the person, who looks at it and goes on by themselves. In Solo: it is left out. */
   | { type: 'show-me' }
   | { type: 'skip-section' }
   /** Watch has shown a step to its end. */
@@ -50,7 +50,7 @@ export type PlayerEvent = { at: number } & (
 const MOST_STEP_MS = 600_000
 
 const blank = (way: Way, now: number, only: readonly string[] | null): PlayerState => ({
-  rules: 1,
+  rules: RULES,
   way,
   at: '',
   here: arrivedAt(now),
@@ -96,7 +96,8 @@ export function recall(play: Play, known: KnownReading, now: number): Played {
   return resume(
     {
       ...blank('read', now, null),
-      at: known.lastStepId ?? '',
+      // Whoever has read all of it comes to look something up.
+      at: finished ? '' : (known.lastStepId ?? ''),
       seen: [...seen],
       acknowledged: [...acknowledged],
       confirmed: [...confirmed],
@@ -122,6 +123,7 @@ export function resume(written: PlayerState, play: Play, now: number): Played {
   const only = (ids: readonly string[]) => ids.filter((id) => here.has(id))
   const state: PlayerState = {
     ...written,
+    rules: RULES,
     seen: only(written.seen),
     acknowledged: only(written.acknowledged),
     confirmed: only(written.confirmed),
@@ -146,8 +148,9 @@ export function resume(written: PlayerState, play: Play, now: number): Played {
   return arrive(play, state, first >= 0 ? first : last, now)
 }
 
-/** Writes down what came of a step and goes on, unless the way on is to be chosen. */
-function settle(play: Play, state: PlayerState, done: boolean, entry: string | undefined, now: number): Played {
+/** Writes down what came of a step and goes on, unless the way on is to be chosen.
+ * @param stays the person is to see what was done before they go on by themselves */
+function settle(play: Play, state: PlayerState, done: boolean, entry: string | undefined, now: number, stays = false): Played {
   const { here } = state
   const step = stepAt(play, state)!
   const before = state.results[step.id]
@@ -166,13 +169,13 @@ function settle(play: Play, state: PlayerState, done: boolean, entry: string | u
     values: entry === undefined ? state.values : { ...state.values, [step.id]: entry },
   }
   const told: PlayerEffect = { do: 'tell', verb: 'step-done', stepId: step.id, tries: here.tries, help, done, activeMs: ms }
-  const onwards = goOn(play, settled, now)
+  const onwards = stays ? still(settled) : goOn(play, settled, now)
   return { state: onwards.state, effects: [told, ...onwards.effects] }
 }
 
 function take(play: Play, state: PlayerState, act: Act, now: number): Played {
   const step = stepAt(play, state)
-  if (!step || state.here.done) return still(state)
+  if (!step || state.here.done || isWaiting(play, state, state.at)) return still(state)
   const verdict = judge(step.doing, act, state.here, play.person.language, play.script.language)
   const { here } = state
   const say: PlayerEffect = { do: 'say', verdict }
@@ -276,7 +279,9 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       return arrive(play, state, passSkipped(play.script, afterSection(play.script, at), play.person, state.values), now, state.at)
     }
     case 'played':
-      return policy.plays && !state.paused && state.at !== END ? goOn(play, asShown(play, state), now) : still(state)
+      return policy.plays && !state.paused && state.at !== END && !isWaiting(play, state, state.at)
+        ? goOn(play, asShown(play, state), now)
+        : still(state)
     case 'pause':
       return still(policy.plays ? { ...state, paused: true } : state)
     case 'play':
@@ -290,8 +295,8 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
 function showMe(play: Play, state: PlayerState, now: number): Played {
   const policy = POLICIES[state.way]
   const step = stepAt(play, state)
-  if (!policy.acts || !step || state.here.done) return still(state)
+  if (!policy.acts || !step || state.here.done || isWaiting(play, state, state.at)) return still(state)
   if (step.doing.kind === 'nothing') return still(state)
   const shown = { ...state, here: { ...state.here, shown: policy.hints } }
-  return settle(play, shown, policy.hints, demonstrated(step), now)
+  return settle(play, shown, policy.hints, demonstrated(step), now, policy.hints)
 }

@@ -1,10 +1,11 @@
 import * as z from 'zod/mini'
-import { Rect, RichText, Sheet, stepsOf, type GuideDocument, type PictureSizes, type Step } from '../guides'
+import { Caution, Rect, RichText, Sheet, SignId, stepsOf, type GuideDocument, type PictureSizes, type Step } from '../guides'
 import { PictureId } from '../shared'
 import { namesOf, spotsOf, type Doing } from './doing'
 import type { Verdict } from './judge'
 import { choicesAt, type Play } from './moves'
 import { END, indexOf } from './script'
+import { safetyAt } from './safety'
 import type { PlayerState } from './state'
 
 /** A picture as Solo shows it: nothing is said of what is on it. */
@@ -27,6 +28,12 @@ export const SoloScreen = z.object({
   optional: z.boolean(),
   /** What the author says at this step of the test. */
   words: z.string(),
+  /** Cautions and signs are shown in a test, too: they come before everything else. */
+  cautions: z.array(Caution),
+  signs: z.array(SignId),
+  guideSigns: z.array(SignId),
+  /** Nothing can be done until the cautions are acknowledged. */
+  waiting: z.boolean(),
   /** The step's own text, where nothing is to be done but to read it. */
   body: z.nullable(RichText),
   picture: z.nullable(SoloPicture),
@@ -85,6 +92,7 @@ export function soloScreen(
     section: sectionOf(document, step),
     optional,
     words: step.exercise?.soloWords ?? '',
+    ...safetyAt(document, play, state)!,
     body: doing.kind === 'nothing' ? step.body : null,
     picture: pictureOf(step, doing, sizes),
     popUp:

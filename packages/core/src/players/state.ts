@@ -6,6 +6,9 @@ const Ids = z.array(Id).check(z.maxLength(5_000))
 const MOST_MS = 8_640_000_000_000_000
 const count = z.int().check(z.minimum(0), z.maximum(1_000_000))
 
+/** Version of the rules by which players go now. */
+export const RULES = 2
+
 /** Help taken at a step: 0 none, 1 a hint, 2 it was shown. */
 export const Help = z.union([z.literal(0), z.literal(1), z.literal(2)])
 export type Help = z.infer<typeof Help>
@@ -37,8 +40,8 @@ export type Here = z.infer<typeof Here>
 
 /** Where somebody is in a guide, in any way of using it. Plain data: it can be written down and gone on with elsewhere. */
 export const PlayerState = z.object({
-  /** Version of the rules by which it came about. */
-  rules: z.literal(1),
+  /** Version of the rules by which it came about. By those of version 1 cautions were acknowledged in Read alone. */
+  rules: z.union([z.literal(1), z.literal(2)]),
   way: Way,
   /** Id of the step, or `end`. */
   at: Id,

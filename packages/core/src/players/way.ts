@@ -4,8 +4,8 @@ import * as z from 'zod/mini'
 export const Way = z.enum(['read', 'watch', 'practise', 'solo'])
 export type Way = z.infer<typeof Way>
 
-/** What is special to a way. All else is common to all of them.
- * `gates`: steps are confirmed and cautions acknowledged before going on. `acts`: the person does what the step asks for.
+/** What is special to a way. All else is common to all of them: cautions, above all, are shown and acknowledged in every way.
+ * `gates`: steps are confirmed before going on, where the author asks for it. `acts`: the person does what the step asks for.
  * `hints`: a wrong act gets a hint, and the step can be shown. `jumps`: any step that is open may be gone to.
  * `plays`: goes on by itself. */
 export type Policy = { gates: boolean; acts: boolean; hints: boolean; jumps: boolean; plays: boolean }

@@ -6,8 +6,9 @@ import { recordings } from './migrations/0002-recordings'
 import { refining } from './migrations/0003-refining'
 import { players } from './migrations/0004-players'
 import { hardening } from './migrations/0005-hardening'
+import { acknowledgements } from './migrations/0006-acknowledgements'
 
-const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening]
+const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening, acknowledgements]
 const LOCK = 7_203_114
 
 function umzugFor(database: Database): Umzug {

@@ -4,7 +4,7 @@ import { readDocument } from '@jackdaw/core/guides'
 import { scriptOf, stepsLeft, type Way } from '@jackdaw/core/players'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { rollUpReadings, rollUpSteps, rollUpWays, rollUpWaySteps } from './rollUp'
+import { rollUpAcknowledgements, rollUpReadings, rollUpSteps, rollUpWays, rollUpWaySteps } from './rollUp'
 import { canVouchFor, noteGiven } from './vouching'
 
 type Why = RefusedEvent['why']
@@ -137,7 +137,7 @@ type StoredEvent = {
 async function addEvents(tx: Db, personId: PersonId, events: readonly StoredEvent[], now: number): Promise<void> {
   if (events.length === 0) return
   await tx.rows(
-    `with fresh as (${INSERT}), steps as (${rollUpSteps('fresh')}), ways as (${rollUpWays('fresh')}), way_steps as (${rollUpWaySteps('fresh')}) ${rollUpReadings('fresh')}`,
+    `with fresh as (${INSERT}), steps as (${rollUpSteps('fresh')}), acknowledged as (${rollUpAcknowledgements('fresh')}), ways as (${rollUpWays('fresh')}), way_steps as (${rollUpWaySteps('fresh')}) ${rollUpReadings('fresh')}`,
     [personId, new Date(now), JSON.stringify(events)],
   )
 }

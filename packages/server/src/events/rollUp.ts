@@ -39,6 +39,16 @@ export const rollUpReadings = (source: string): string => `
       else r.finished_attested or excluded.finished_attested end,
     finished_edition = greatest(r.finished_edition, excluded.finished_edition)`
 
+/** Who has acknowledged the cautions of a step, in which way of use: when first and last, how often, and in which edition last. */
+export const rollUpAcknowledgements = (source: string): string => `
+  insert into acknowledgement as a (guide_id, person_id, step_id, way, edition, first_at, last_at, times, attested)
+  select item_id, subject_id, step_id, way, max(edition), min(occurred_at), max(occurred_at), count(*), bool_or(attested)
+  from ${source} where item_kind = 'guide' and verb = 'step-acknowledged' and step_id is not null
+  group by item_id, subject_id, step_id, way order by item_id, subject_id, step_id, way
+  on conflict (guide_id, person_id, step_id, way) do update set
+    edition = greatest(a.edition, excluded.edition), first_at = least(a.first_at, excluded.first_at), last_at = greatest(a.last_at, excluded.last_at),
+    times = a.times + excluded.times, attested = a.attested or excluded.attested`
+
 /** Watching, practising and tests of a person: how often begun and finished, what it took, and the best result. */
 export const rollUpWays = (source: string): string => `
   insert into way_use as u (guide_id, person_id, way, first_at, last_at, active_ms, begun, finished, tries, helped, best_percent, passed_edition, passed_at)

@@ -63,9 +63,9 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
     ],
   )
   await tx.rows(
-    `insert into edition_step (guide_id, edition, step_id, position, section, name, acknowledge, least_ms)
-     select $1, $2, s.step_id, s.position, s.section, s.name, s.acknowledge, s.least_ms
-     from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text, acknowledge boolean, least_ms int)`,
+    `insert into edition_step (guide_id, edition, step_id, position, section, name, acknowledge, caution, least_ms)
+     select $1, $2, s.step_id, s.position, s.section, s.name, s.acknowledge, s.caution, s.least_ms
+     from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text, acknowledge boolean, caution text, least_ms int)`,
     [guideId, number, JSON.stringify(steps.map(({ stepId, leastMs, ...step }) => ({ step_id: stepId, least_ms: leastMs, ...step })))],
   )
   const pictures = [...new Set(stepsOf(draft.document).flatMap((step) => step.pictures.flatMap(storedPicturesOf)))]

@@ -4,6 +4,7 @@ import {
   begin,
   END,
   reduce,
+  RULES,
   scoreOf,
   scriptOf,
   soloScreen,
@@ -113,7 +114,7 @@ const findOpen = (db: Db, guideId: GuideId, personId: PersonId): Promise<Row | u
 
 /** What an effect of the player is in the record. */
 function eventsOf(row: Row, effect: PlayerEffect, now: number): AttestedEvent[] {
-  if (effect.do !== 'tell' || (effect.verb !== 'step-viewed' && effect.verb !== 'step-done')) return []
+  if (effect.do !== 'tell' || (effect.verb === 'finished' || effect.verb === 'step-confirmed')) return []
   const base = { ...eventIn(row, now), step_id: effect.stepId }
   if (effect.verb !== 'step-done') return [{ ...base, verb: effect.verb }]
   return [{ ...base, verb: effect.verb, active_ms: effect.activeMs, tries: effect.tries, help: effect.help, done: effect.done }]
@@ -208,7 +209,7 @@ export async function openTest(
     const begun = begin('solo', play, now)
     const row = (await tx.one<Row>(
       `insert into attempt (id, guide_id, edition, person_id, number, rules, language, opened_at, expires_at, acts, state, pass_mark)
-       values ($1, $2, $3, $4, (select coalesce(max(number), 0) + 1 from attempt where guide_id = $2 and person_id = $4), 1, $5, $6, $7, 0, $8, $9) returning *`,
+       values ($1, $2, $3, $4, (select coalesce(max(number), 0) + 1 from attempt where guide_id = $2 and person_id = $4), $10, $5, $6, $7, 0, $8, $9) returning *`,
       [
         newId(),
         guideId,
@@ -219,6 +220,7 @@ export async function openTest(
         new Date(now + EXPIRES_AFTER_MS),
         JSON.stringify(begun.state),
         document.solo.passMark,
+        RULES,
       ],
     ))!
     const opened = { ...eventIn(row, now), verb: 'opened' as const }
@@ -251,6 +253,8 @@ function eventOf(does: SoloAct, now: number): PlayerEvent {
       return { type: 'act', act: does.act, at: now }
     case 'choose':
       return { type: 'choose', id: does.id, at: now }
+    case 'acknowledge':
+      return { type: 'acknowledge', at: now }
     case 'leave-out':
       return { type: 'show-me', at: now }
     case 'skip-section':

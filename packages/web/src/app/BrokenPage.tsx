@@ -1,4 +1,5 @@
 import { useTexts } from '../ui/texts'
+import { useEffect } from 'react'
 import { useRouteError } from 'react-router'
 import { wordsFor } from '../api'
 import { Button, Message } from '../ui'
@@ -8,6 +9,13 @@ export function BrokenPage() {
   const { t } = useTexts()
   const error = useRouteError()
   const { title, detail } = wordsFor(error)
+  useEffect(() => {
+    // A page whose script could not be fetched comes by itself when the network is back.
+    if (navigator.onLine) return
+    const again = () => location.reload()
+    window.addEventListener('online', again)
+    return () => window.removeEventListener('online', again)
+  }, [])
   return (
     <main className="p-6 max-w-2xl">
       <Message tone="bad" title={title} role="alert">

@@ -4,7 +4,7 @@ import { PLAIN_LOOK } from '@jackdaw/core/guides'
 import { CalendarCheck, ClipboardList, LibraryBig } from 'lucide-react'
 import { useEffect, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, NavLink, Outlet, useLoaderData, useLocation, useNavigate, useNavigation } from 'react-router'
+import { Link, NavLink, Outlet, useLoaderData, useLocation, useMatch, useNavigate, useNavigation } from 'react-router'
 import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
@@ -39,6 +39,8 @@ export function Shell() {
   const me = useMe()
   const { t } = useTexts()
   const areas = areasFor(me, t)
+  // Who reads on a phone has the next step at the bottom; the areas are behind the logo.
+  const reads = useMatch('/guides/:id') !== null
   return (
     <div className="min-h-dvh flex flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
@@ -67,28 +69,30 @@ export function Shell() {
         <Person me={me} />
       </header>
       <Connection />
-      <main id="main" tabIndex={-1} className="grow flex flex-col pb-16 md:pb-0 outline-none">
+      <main id="main" tabIndex={-1} className={`grow flex flex-col md:pb-0 outline-none ${reads ? '' : 'pb-16'}`}>
         <Outlet context={me} />
       </main>
-      <nav
-        aria-label={t('Areas')}
-        className="md:hidden fixed bottom-0 inset-x-0 h-14 bg-sheet border-t border-hair grid grid-flow-col auto-cols-fr z-20"
-        data-bottom-bar
-      >
-        {areas.map(({ to, name, Icon, end }) => (
-          <NavLink
-            key={to}
-            to={to}
-            end={end ?? false}
-            className={({ isActive }) =>
-              `flex flex-col items-center justify-center text-xs gap-0.5 border-t-3 ${isActive ? 'border-petrol text-petrol font-semibold' : 'border-transparent text-soft'}`
-            }
-          >
-            <Icon size={20} aria-hidden />
-            {name}
-          </NavLink>
-        ))}
-      </nav>
+      {!reads && (
+        <nav
+          aria-label={t('Areas')}
+          className="md:hidden grid fixed bottom-0 inset-x-0 h-14 bg-sheet border-t border-hair grid-flow-col auto-cols-fr z-20"
+          data-bottom-bar
+        >
+          {areas.map(({ to, name, Icon, end }) => (
+            <NavLink
+              key={to}
+              to={to}
+              end={end ?? false}
+              className={({ isActive }) =>
+                `flex flex-col items-center justify-center text-xs gap-0.5 border-t-3 ${isActive ? 'border-petrol text-petrol font-semibold' : 'border-transparent text-soft'}`
+              }
+            >
+              <Icon size={20} aria-hidden />
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+      )}
     </div>
   )
 }

@@ -1,2 +1,2 @@
-export { flush, leaveNoEvents, outboxState, record, settled, startOutbox } from './outbox'
+export { flush, leaveNoEvents, outboxState, record, settled, startOutbox, useFinishFate } from './outbox'
 export { useStepTime } from './useStepTime'

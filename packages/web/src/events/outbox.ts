@@ -14,17 +14,27 @@ let personId: string | null = null
 let sending: Promise<void> | null = null
 let most = BATCH
 let timer: ReturnType<typeof setTimeout> | undefined
-let state = { waiting: 0, refused: 0 }
+/** What became of the end of a guide that was told on this page. */
+export type FinishFate = 'waiting' | 'taken' | 'refused'
+type State = { waiting: number; refused: number; finishes: ReadonlyMap<string, FinishFate> }
+let state: State = { waiting: 0, refused: 0, finishes: new Map() }
 const listeners = new Set<() => void>()
 
-function tell(next: Partial<typeof state>): void {
+function tell(next: Partial<State>): void {
   state = { ...state, ...next }
   listeners.forEach((listener) => listener())
 }
 
-/** How many events wait, and how many the server did not take. */
+const keyOf = ({ guideId, edition, way }: Pick<UsageEvent, 'guideId' | 'edition' | 'way'>): string => `${guideId} ${edition} ${way}`
+/** Notes what became of the ends of guides among these events. */
+function noteFinishes(events: readonly UsageEvent[], fate: (event: UsageEvent) => FinishFate): void {
+  const ends = events.filter((event) => event.verb === 'finished')
+  if (ends.length > 0) tell({ finishes: new Map([...state.finishes, ...ends.map((event) => [keyOf(event), fate(event)] as const)]) })
+}
+
+/** How many events wait, how many the server did not take, and which guides' ends it has taken. */
 export const outboxState = {
-  use: () =>
+  use: (): State =>
     useSyncExternalStore(
       (changed) => {
         listeners.add(changed)
@@ -34,10 +44,15 @@ export const outboxState = {
     ),
 }
 
+/** Whether the server has taken that somebody finished a guide, of what was told on this page; `null` when nothing was. */
+export const useFinishFate = (what: Pick<UsageEvent, 'guideId' | 'edition' | 'way'>): FinishFate | null =>
+  outboxState.use().finishes.get(keyOf(what)) ?? null
+
 /** Keeps an event and sends it soon. */
 export async function record(event: UsageEvent): Promise<void> {
   if (personId === null) return
   const owner = personId
+  noteFinishes([event], () => 'waiting')
   await (await kept()).keep(owner, event)
   tell({ waiting: await (await kept()).count(owner) })
   schedule(SOON_MS)
@@ -68,6 +83,8 @@ async function sendOnce(owner: string, keepalive: boolean): Promise<boolean> {
   try {
     const answer = await call(sendEvents, { body: { sentAt: Date.now(), events }, keepalive })
     await setAside(owner, events, answer.refused)
+    const refused = new Set(answer.refused.map(({ at }) => events[at]?.id))
+    noteFinishes(events, (event) => (refused.has(event.id) ? 'refused' : 'taken'))
     most = Math.min(BATCH, most * 2)
   } catch (error) {
     if (!(error instanceof ApiProblem) || ![413, 422].includes(error.problem.status)) throw error
@@ -76,6 +93,7 @@ async function sendOnce(owner: string, keepalive: boolean): Promise<boolean> {
       most = Math.max(1, Math.floor(events.length / 4))
       return true
     }
+    noteFinishes(events, () => 'refused')
     await setAside(owner, events, [{ at: 0, id: events[0]!.id, why: 'malformed', detail: error.problem.detail ?? error.problem.title }])
   }
   await (await kept()).drop(events.map((event) => event.id))

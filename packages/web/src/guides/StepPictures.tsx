@@ -3,15 +3,15 @@ import type { Side } from '@jackdaw/core/annotations'
 import { elementOf, type Look, type PictureSizes, type Rect, type Step, type StepPicture } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, PencilRuler, Trash2 } from 'lucide-react'
-import { lazy, memo, Suspense, useCallback, useRef, type ReactNode } from 'react'
+import { memo, Suspense, useCallback, useRef, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture, useNear } from '../annotations'
 import { addressOf } from '../api'
-import { Button, IconButton } from '../ui'
+import { Button, IconButton, lazyPart } from '../ui'
 import { FoundPrivately } from './Blackouts'
 import type { ItemActions } from './itemActions'
 
-const Bench = lazy(async () => ({ default: (await import('../annotations/bench')).Bench }))
+const Bench = lazyPart(async () => (await import('../annotations/bench')).Bench)
 
 /** What is needed to draw the pictures of a step. */
 export type PictureGround = {

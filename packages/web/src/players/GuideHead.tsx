@@ -1,11 +1,12 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { stepsOf, type HeadFact, type Look } from '@jackdaw/core/guides'
-import { lazy, Suspense, type ReactNode } from 'react'
+import { Suspense, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
-import { whenOf } from '../ui'
+import { lazyPart, whenOf } from '../ui'
 
-const SignView = lazy(async () => ({ default: (await import('../annotations/SignView')).SignView }))
+const SignView = lazyPart(async () => (await import('../annotations/SignView')).SignView)
+export const preloadSigns = SignView.preload
 
 /** The head of a guide: company, title, the facts that the company wants to be seen there, and the signs for the guide as a whole. */
 export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Look }) {

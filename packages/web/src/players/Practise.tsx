@@ -14,6 +14,7 @@ import { PopUp } from './OnPicture'
 import { PractiseEnd } from './PractiseEnd'
 import { PractiseOver } from './PractiseOver'
 import { Stage, type FlatMark } from './Stage'
+import { stageSafety } from './stageSafety'
 import { StepWords } from './StepWords'
 import { pictureAddress, playFor, type UsedGuide } from './used'
 import { usePicturesAhead } from './usePicturesAhead'
@@ -63,6 +64,7 @@ export function Practise({
   const said = useSaid(playing, doing, step ? askedAt(step) : '')
   const names = useMemo(() => namesOf(guide.document), [guide])
   const stay = useCallback(() => act({ type: 'stay' }), [act])
+  const closeList = useCallback(() => setListing(false), [])
   const askOut = useCallback(() => act({ type: 'ask-out' }), [act])
   return (
     <Stage
@@ -82,12 +84,14 @@ export function Practise({
             ? t('What you have practised is on record. These steps can be practised again at any time.')
             : t('You can go on at this step later, on any device.')
       }
+      safety={stageSafety(guide, playing)}
+      closes={listing ? closeList : null}
       bar={step && doing ? <Bar {...{ playing, doing, said, listing }} onList={() => setListing((now) => !now)} /> : <span />}
     >
       {step && doing ? (
         <>
           <PractiseStep key={`${step.id} ${state.here.since}`} {...{ guide, step, doing, playing, said }} first={at === 0} />
-          {listing && <ElementList names={names} onAct={said.act} onClose={() => setListing(false)} />}
+          {listing && <ElementList names={names} onAct={said.act} onClose={closeList} />}
         </>
       ) : (
         <PractiseEnd guide={guide} playing={playing} only={only} />
@@ -130,7 +134,7 @@ function PractiseStep({
   const acted = spotsOf(doing)[0]?.pictureId
   const picture = step.pictures.find((each) => each.id === acted) ?? step.pictures[0]
   const ways = state.here.done || state.results[step.id] ? choicesAt(play, state) : null
-  const hint = Math.min(3, state.here.placed ? 3 : state.here.hint)
+  const hint = Math.min(3, state.here.placed || state.here.shown ? 3 : state.here.hint)
   const shownPicture = useMemo(() => picture && { ...picture, annotations: annotationsAt(picture, hint) }, [picture, hint])
   const alt = doing.kind === 'nothing' ? (picture?.alt ?? '') : t('The screen at this step')
   const words = spokenWords(step)
@@ -154,7 +158,7 @@ function PractiseStep({
               look={look}
               way="practise"
               source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
-              maxHeight="max(220px, calc(100dvh - 256px))"
+              maxHeight="max(220px, calc(100dvh - 256px - var(--safety-height, 0px)))"
               fills
               over={<PractiseOver {...{ guide, step, picture, doing, state, said }} />}
             />

@@ -1,8 +1,10 @@
 import { groundOf } from '@jackdaw/core/annotations'
 import type { Rect, Step, StepPicture } from '@jackdaw/core/guides'
-import { END, spotsOf, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
+import { END, spotsOf, timingOf, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
 import { ActingSurface } from './ActingSurface'
+import { Motion, typedAt } from './Motion'
 import { Brackets, EntryField, Found, PopUp, spotStyle } from './OnPicture'
+import { useClock, useLessMotion } from './useClock'
 import type { UsedGuide } from './used'
 import type { Said } from './useSaid'
 
@@ -45,7 +47,7 @@ export function PractiseOver({
         'id' in each && here.found.includes(each.id as string) ? (
           <Found key={n} rect={each.rect} shown={shown} />
         ) : (
-          here.hint >= 3 && !here.placed && !framed && <Brackets key={n} rect={each.rect} shown={shown} />
+          (here.shown || (here.hint >= 3 && !here.placed)) && !framed && <Brackets key={n} rect={each.rect} shown={shown} />
         ),
       )}
       {doing.kind === 'enter' && here.placed && !open && (
@@ -57,6 +59,7 @@ export function PractiseOver({
           onEnter={(entry) => said.act({ do: 'enter', entry })}
         />
       )}
+      {here.shown && <ShownDone doing={doing} stepKey={`${step.id} ${here.since}`} shown={shown} />}
       {doing.kind === 'pop-up' && !open && (
         <PopUp
           {...doing}
@@ -66,6 +69,16 @@ export function PractiseOver({
       )}
     </>
   )
+}
+
+/** How it is done, shown once; then it stands as it was left. */
+function ShownDone({ doing, stepKey, shown }: { doing: StepDoing; stepKey: string; shown: Rect }) {
+  const less = useLessMotion()
+  const typed = typedAt(doing)
+  const timing = { ...timingOf(0, spotsOf(doing).length > 0, typed.length, 1), readMs: 250 }
+  const totalMs = timing.readMs + timing.travelMs + timing.typeMs + timing.holdMs
+  const ms = useClock(stepKey, totalMs, true, () => undefined)
+  return <Motion {...{ doing, ms, timing, typed, less, shown }} />
 }
 
 /** Share of the picture by which the second hint reaches over the element on each side. */

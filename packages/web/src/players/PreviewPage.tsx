@@ -95,7 +95,7 @@ function ReadPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string
             progress: {
               lastStepId: before.at(-1) ?? null,
               seen: before,
-              acknowledged: before,
+              acknowledged: before.slice(0, -1),
               confirmed: before.slice(0, -1),
               finishedEdition: null,
               mustReread: false,

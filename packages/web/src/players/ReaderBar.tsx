@@ -10,7 +10,7 @@ export const placeAt = ({ script }: Play, id: string): number => (id === END ? s
 /** The one thing to do next: confirm, go on, say "Done", or leave. */
 function Onward({ play, state, act, className }: { play: Play; state: PlayerState; act: (doing: Doing) => void; className: string }) {
   const { t } = useTexts()
-  const look = { look: 'primary' as const, className }
+  const look = { look: 'primary' as const, className, 'data-onward': true }
   if (state.at === END && state.finished)
     return (
       <ButtonLink to="/" {...look}>
@@ -40,7 +40,8 @@ function Onward({ play, state, act, className }: { play: Play; state: PlayerStat
   if (choicesAt(play, state))
     return (
       <Button {...look} onClick={() => document.querySelector<HTMLElement>('[data-ways] button')?.focus()}>
-        {t('Choose how it goes on')}
+        <span className="sm:hidden">{t('Choose')}</span>
+        <span className="max-sm:hidden">{t('Choose how it goes on')}</span>
       </Button>
     )
   return (
@@ -56,11 +57,14 @@ export function ReaderBar({
   play,
   state,
   act,
+  waits,
   openRuler,
 }: {
   play: Play
   state: PlayerState
   act: (doing: Doing) => void
+  /** Why a key did not lead on, in words. */
+  waits: string
   openRuler: () => void
 }) {
   const { t } = useTexts()
@@ -68,22 +72,24 @@ export function ReaderBar({
   const at = placeAt(play, state.at)
   const of = play.script.steps.length
   return (
-    <div className="fixed bottom-14 md:bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
+    <div className="fixed bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
       <div className="max-w-[860px] mx-auto px-4 md:px-8 py-2 flex items-center gap-2">
-        <Button className={`${wide} px-5`} onClick={() => act({ type: 'back' })} disabled={at === 0}>
+        <Button className={`${wide} px-4 sm:px-5`} onClick={() => act({ type: 'back' })} disabled={at === 0}>
           <ArrowLeft size={20} aria-hidden />
-          {t('Back')}
+          <span className="max-sm:sr-only">{t('Back')}</span>
         </Button>
         <button
           type="button"
-          className="lg:hidden grow min-h-14 text-sm text-petrol inline-flex items-center justify-center gap-2"
+          className="lg:hidden grow min-h-14 text-sm text-petrol whitespace-nowrap inline-flex items-center justify-center gap-2"
           onClick={openRuler}
           aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(at + 1, of), of })}
         >
           <ListOrdered size={18} aria-hidden />
           {Math.min(at + 1, of)} / {of}
         </button>
-        <span className="hidden lg:block grow text-center text-sm text-soft">{t('Keys ← and → turn the steps')}</span>
+        <span role="status" className="hidden lg:block grow text-center text-sm">
+          {waits ? <strong className="text-ochre">{waits}</strong> : <span className="text-soft">{t('Keys ← and → turn the steps')}</span>}
+        </span>
         <Onward {...{ play, state, act }} className={`${wide} px-6`} />
       </div>
     </div>

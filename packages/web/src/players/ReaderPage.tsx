@@ -1,28 +1,42 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
-import { PLAIN_LOOK, stepName, stepsOf, type Look, type Step } from '@jackdaw/core/guides'
-import { choicesAt, isWaiting, leftToDo, openTo, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
+import { PLAIN_LOOK, stepName, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
+import { choicesAt, leftToDo, openTo, safetyAt, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { CircleCheck, X } from 'lucide-react'
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, useParams } from 'react-router'
+import { Link, useParams, useSearchParams } from 'react-router'
 import { useLook } from '../annotations/useLook'
+import { useFinishFate } from '../events'
 import { RichTextView } from '../guides/RichTextView'
-import { Button, dayOf, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
-import { GuideHead } from './GuideHead'
+import { Button, dayOf, lazyPart, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
+import { GuideHead, preloadSigns } from './GuideHead'
 import { placeAt, ReaderBar } from './ReaderBar'
 import { DRAFT } from './used'
 import { useReaderEdition, useReading, type Doing } from './useReading'
 import { WaysOn } from './WaysOn'
+import { usePicturesAhead } from './usePicturesAhead'
+import { showWaitedFor, waitsFor } from './waitsFor'
 import { useTurning } from './useTurning'
 
 // Guides that can only be read do without.
-const UseMenu = lazy(async () => ({ default: (await import('./UseMenu')).UseMenu }))
+const UseMenu = lazyPart(async () => (await import('./UseMenu')).UseMenu)
 
-// Drawing comes with the first picture, signs and cautions with the first of them: text can be read before.
-const StepPicturesView = lazy(async () => ({ default: (await import('./StepPicturesView')).StepPicturesView }))
-const StepSafetyView = lazy(async () => ({ default: (await import('./StepSafetyView')).StepSafetyView }))
+// Text can be read before the rest comes; but all that the guide needs is asked for as soon as it opens.
+const StepPicturesView = lazyPart(async () => (await import('./StepPicturesView')).StepPicturesView)
+const StepSafetyView = lazyPart(async () => (await import('./StepSafetyView')).StepSafetyView)
+
+/** Loads what the steps of a guide need to be shown, while there is a network. */
+function usePartsAhead(document: GuideDocument, ways: number): void {
+  useEffect(() => {
+    const steps = stepsOf(document)
+    if (steps.some((step) => step.cautions?.length || step.signs?.length)) void StepSafetyView.preload()
+    if (document.signs.length > 0) void preloadSigns()
+    if (steps.some((step) => step.pictures.length > 0)) void StepPicturesView.preload()
+    if (ways > 1) void UseMenu.preload()
+  }, [document, ways])
+}
 
 export function ReaderPage() {
   const { id } = useParams() as { id: GuideId }
@@ -65,13 +79,32 @@ const lookStyle = (look: Look): React.CSSProperties =>
     '--guide-font': look.type === 'serif' ? 'var(--font-serif)' : 'var(--font-sans)',
   }) as React.CSSProperties
 
+/** Goes to the step that the address names, or as near to it as is open; once for each time that it is named. */
+function useStepInAddress(off: boolean, act: (doing: Doing) => void): void {
+  const [search, setSearch] = useSearchParams()
+  const step = search.get('step')
+  useEffect(() => {
+    if (!step || off) return
+    act({ type: 'go', to: step })
+    setSearch({}, { replace: true })
+  }, [step, off, act, setSearch])
+}
+
 /** An edition, or a draft that is tried, as it is read. */
 export function Reader({ edition }: { edition: ReaderEdition }) {
   const { t } = useTexts()
   const { play, state, act, startedFrom } = useReading(edition)
+  useStepInAddress(edition.edition === DRAFT, act)
   const [rulerOpen, setRulerOpen] = useState(false)
   const steps = useMemo(() => stepsOf(edition.document), [edition])
-  const turn = useCallback((by: 1 | -1) => act({ type: by === 1 ? 'next' : 'back' }), [act])
+  const [waits, setWaits] = useState('')
+  useEffect(() => setWaits(''), [state.at])
+  const turn = (by: 1 | -1) => {
+    const held = by === 1 ? waitsFor(play, state, t) : null
+    setWaits(held?.words ?? '')
+    if (held) showWaitedFor(held.press)
+    else act({ type: by === 1 ? 'next' : 'back' })
+  }
   const swipe = useTurning(turn)
   const heading = useRef<HTMLHeadingElement>(null)
   const moved = useRef(state.at)
@@ -90,6 +123,10 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
   const { document } = edition
   const look = useLook(document.look)
   const ways = useMemo(() => (edition.edition === DRAFT ? [] : waysOf(document)), [edition.edition, document])
+  usePartsAhead(document, ways.length)
+  const byId = useMemo(() => new Map(steps.map((each) => [each.id as string, each])), [steps])
+  const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
+  usePicturesAhead(edition, ids, state.at, byId, 'screen')
   return (
     <div
       style={lookStyle(look)}
@@ -169,7 +206,7 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
             <Closing {...{ edition, play, state, steps, act, heading }} />
           )}
         </article>
-        <ReaderBar {...{ play, state, act }} openRuler={() => setRulerOpen(true)} />
+        <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />
       </div>
     </div>
   )
@@ -215,6 +252,7 @@ function StepView({
   const { t } = useTexts()
   const look = useLook(edition.document.look)
   const choices = choicesAt(play, state)
+  const safety = safetyAt(edition.document, play, state)
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-3 outline-none">
@@ -231,10 +269,13 @@ function StepView({
       {at === 0 && edition.document.summary && (
         <p className="guide-text text-soft border-l-2 border-hair pl-4 mb-5">{edition.document.summary}</p>
       )}
-      {((step.cautions?.length ?? 0) > 0 || (step.signs?.length ?? 0) > 0) && (
-        <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
-          <StepSafetyView step={step} waiting={isWaiting(play, state, step.id)} onAcknowledge={() => act({ type: 'acknowledge' })} />
-        </Suspense>
+      {safety && (safety.cautions.length > 0 || safety.signs.length > 0) && (
+        <div className="mb-5">
+          <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
+            {/* The signs of the whole guide stand in its head. */}
+            <StepSafetyView stepId={step.id} safety={{ ...safety, guideSigns: [] }} onAcknowledge={() => act({ type: 'acknowledge' })} />
+          </Suspense>
+        </div>
       )}
       <RichTextView text={step.body} className="reader-text" />
       {step.pictures.length > 0 && (
@@ -273,21 +314,26 @@ function Closing({
   const { t } = useTexts()
   const left = leftToDo(play, state)
   const already = edition.progress.finishedEdition
+  const fate = useFinishFate({ guideId: edition.guideId, edition: edition.edition, way: 'read' })
   if (state.finished)
     return (
       <div className="py-8">
-        <CircleCheck size={44} className="text-moss mb-3" aria-hidden />
+        {fate !== 'refused' && <CircleCheck size={44} className="text-moss mb-3" aria-hidden />}
         <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
-          {t('Done')}
+          {fate === 'refused' ? t('Not on record yet') : t('Done')}
         </h1>
         <p className="mb-6">
           {edition.edition === DRAFT
             ? t('This is a preview. Nothing of it is kept.')
             : already === edition.edition
               ? t('You have read this edition. You can look things up here at any time.')
-              : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', {
-                  n: edition.edition,
-                })}
+              : fate === 'waiting'
+                ? t('It is kept on this device and goes on record as soon as the server can be reached, also when you close this page.')
+                : fate === 'refused'
+                  ? t('The server does not have all of your reading. Open the guide again: it shows what is missing.')
+                  : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', {
+                      n: edition.edition,
+                    })}
         </p>
         <Button className="min-h-11" onClick={() => act({ type: 'go', to: steps[0]!.id })}>
           {t('Look at step 1')}

@@ -56,6 +56,8 @@ export function Solo({ driver, onLeave }: { driver: SoloDriver; onLeave: () => v
       }
       marks={marks}
       leaving={leaving}
+      safety={screen && { ...screen, stepId: String(screen.position), onAcknowledge: () => does({ type: 'acknowledge' }) }}
+      closes={listing ? () => setListing(false) : null}
       onAskOut={() => (result ? onLeave() : setLeaving(true))}
       onStay={() => setLeaving(false)}
       onLeave={onLeave}
@@ -130,7 +132,7 @@ function SoloStep({
             sizes={sizes}
             look={PLAIN_LOOK}
             source={source}
-            maxHeight="max(220px, calc(100dvh - 290px))"
+            maxHeight="max(220px, calc(100dvh - 290px - var(--safety-height, 0px)))"
             fills
             bare
             over={

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { Button } from '../ui'
 import { Dialog } from '../ui/Dialog'
+import { SafetyBar, SafetyFirst, SafetyStrip, type StageSafety } from './SafetyFirst'
 
 /** A step on the ruler that lies along the top. */
 export type FlatMark = { id: string; state: 'done' | 'here' | 'open' | 'missed' }
@@ -24,6 +25,8 @@ export function Stage({
   kept,
   outWords,
   notice = '',
+  safety,
+  closes = null,
 }: {
   way: string
   title: string
@@ -38,6 +41,10 @@ export function Stage({
   /** What becomes of what was done so far. */
   kept: string
   outWords?: string
+  /** What has to be known before the step is done: asked of every way of use; `null` at the end. */
+  safety: StageSafety | null
+  /** What Escape closes before it asks to leave. */
+  closes?: (() => void) | null
   /** Something about the connection that has to be known. */
   notice?: string
 }) {
@@ -47,11 +54,12 @@ export function Stage({
     const key = (event: KeyboardEvent) => {
       if (event.key !== 'Escape' || event.defaultPrevented || leaving) return
       event.preventDefault()
-      onAskOut()
+      if (closes) closes()
+      else onAskOut()
     }
     window.addEventListener('keydown', key)
     return () => window.removeEventListener('keydown', key)
-  }, [onAskOut, leaving])
+  }, [onAskOut, closes, leaving])
   return (
     <div className="h-dvh flex flex-col bg-page" data-stage>
       <title>{`${way}: ${title} – Jackdaw`}</title>
@@ -87,9 +95,18 @@ export function Stage({
         </p>
       )}
       <main id="main" tabIndex={-1} className="grow min-h-0 overflow-auto outline-none flex flex-col">
-        {children}
+        {safety?.waiting ? (
+          <SafetyFirst safety={safety} />
+        ) : (
+          <>
+            {safety && <SafetyStrip safety={safety} />}
+            {children}
+          </>
+        )}
       </main>
-      <footer className="bg-sheet border-t border-hair px-3 md:px-5 py-2 shrink-0">{bar}</footer>
+      <footer className="bg-sheet border-t border-hair px-3 md:px-5 py-2 shrink-0">
+        {safety?.waiting ? <SafetyBar safety={safety} /> : bar}
+      </footer>
       <Dialog open={leaving} onClose={onStay} title={t('Leave {{way}}?', { way })} about={kept}>
         <div className="flex flex-wrap gap-2">
           <Button look="primary" className="min-h-14 px-6 text-lg" onClick={onStay} autoFocus>

@@ -1,30 +1,30 @@
-import { toAcknowledge, type Step } from '@jackdaw/core/guides'
+import { toAcknowledge, type SignId } from '@jackdaw/core/guides'
+import type { Safety } from '@jackdaw/core/players'
 import { useEffect, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { SignView } from '../annotations'
 import { CautionView } from '../guides/CautionView'
 import { Button } from '../ui'
 
-/** Cautions and signs above a step's text; where it is asked for, the reader says that each was read before going on. */
-export function StepSafetyView({ step, waiting, onAcknowledge }: { step: Step; waiting: boolean; onAcknowledge: () => void }) {
+/** Cautions and signs of a step; where it is asked for, the person says that each was read before going on. */
+export function StepSafetyView({ stepId, safety, onAcknowledge }: { stepId: string; safety: Safety; onAcknowledge: () => void }) {
   const { t } = useTexts()
   const [read, setRead] = useState<ReadonlySet<string>>(new Set())
-  useEffect(() => setRead(new Set()), [step.id])
-  const asked = toAcknowledge(step.cautions)
+  useEffect(() => setRead(new Set()), [stepId])
+  const { cautions, signs, guideSigns, waiting } = safety
+  const asked = toAcknowledge(cautions)
   const say = (id: string) => {
     const next = new Set([...read, id])
     setRead(next)
     if (asked.every((caution) => next.has(caution.id))) onAcknowledge()
   }
-  const cautions = (step.cautions ?? []).filter((caution) => caution.words.trim() !== '')
-  if (cautions.length === 0 && !step.signs?.length) return null
   return (
-    <div className="space-y-3 mb-5">
+    <div className="space-y-3">
       {cautions.map((caution) => (
         <CautionView key={caution.id} caution={caution}>
           {caution.acknowledge &&
             (waiting && !read.has(caution.id) ? (
-              <Button className="min-h-14 px-5 mt-2 text-lg w-full sm:w-auto" onClick={() => say(caution.id)}>
+              <Button look="primary" className="min-h-14 px-5 mt-2 text-lg w-full sm:w-auto" onClick={() => say(caution.id)}>
                 {t('I have read this')}
               </Button>
             ) : (
@@ -32,15 +32,22 @@ export function StepSafetyView({ step, waiting, onAcknowledge }: { step: Step; w
             ))}
         </CautionView>
       ))}
-      {step.signs && step.signs.length > 0 && (
-        <ul className="flex flex-wrap gap-x-5 gap-y-2" aria-label={t('Safety signs for this step')}>
-          {step.signs.map((id) => (
-            <li key={id}>
-              <SignView id={id} sizePx={56} named />
-            </li>
-          ))}
-        </ul>
-      )}
+      <Signs ids={guideSigns} label={t('Safety signs for the whole guide')} />
+      <Signs ids={signs} label={t('Safety signs for this step')} />
     </div>
+  )
+}
+
+/** Signs with what they say. */
+function Signs({ ids, label }: { ids: readonly SignId[]; label: string }) {
+  if (ids.length === 0) return null
+  return (
+    <ul className="flex flex-wrap gap-x-5 gap-y-2" aria-label={label}>
+      {ids.map((id) => (
+        <li key={id}>
+          <SignView id={id} sizePx={56} named />
+        </li>
+      ))}
+    </ul>
   )
 }

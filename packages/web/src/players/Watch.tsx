@@ -1,8 +1,8 @@
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { groundOf, middleOf } from '@jackdaw/core/annotations'
 import { countWords, plainText, stepsOf, type Step } from '@jackdaw/core/guides'
-import { choicesAt, END, indexOf, PACES, shownEntry, spotsOf, timingOf, zoomOn, type Doing, type Timing } from '@jackdaw/core/players'
-import { ArrowLeft, ArrowRight, Captions, MousePointer2, Pause, Play as PlayIcon } from 'lucide-react'
+import { choicesAt, END, indexOf, PACES, spotsOf, timingOf, zoomOn, type Doing } from '@jackdaw/core/players'
+import { ArrowLeft, ArrowRight, Captions, Pause, Play as PlayIcon } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
@@ -10,8 +10,9 @@ import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
 import { useMe } from '../people'
 import { Button, ButtonLink } from '../ui'
-import { Brackets, spotStyle } from './OnPicture'
+import { Motion, typedAt } from './Motion'
 import { Stage, type FlatMark } from './Stage'
+import { stageSafety } from './stageSafety'
 import { useClock, useLessMotion } from './useClock'
 import { pictureAddress, playFor, type UsedGuide } from './used'
 import { usePicturesAhead } from './usePicturesAhead'
@@ -57,6 +58,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
       onStay={stay}
       onLeave={() => act({ type: 'leave' })}
       kept={guide.edition === null ? t('This is a preview. Nothing of it is kept.') : t('You can go on at this step later, on any device.')}
+      safety={stageSafety(guide, playing)}
       bar={<Bar {...{ playing, pace, captions }} atFirst={at === 0} onPace={setPace} onCaptions={() => setCaptions((now) => !now)} />}
     >
       {step ? <Shown key={step.id} {...{ guide, step, doing, playing, pace, captions }} /> : <WatchEnd guide={guide} />}
@@ -81,9 +83,6 @@ function useKeys({ act, state }: Playing): void {
   }, [act, state.paused])
 }
 
-/** Whether, and what, is typed at a step. */
-const typedAt = (doing: Doing): string => (doing.kind === 'enter' ? (shownEntry(doing.accept) ?? '') : '')
-
 function Shown({
   guide,
   step,
@@ -106,7 +105,13 @@ function Shown({
   const spots = spotsOf(doing)
   const typed = typedAt(doing)
   const timing = useMemo(
-    () => timingOf(countWords(plainText(step.body)), spots.length > 0, typed.length, pace),
+    () =>
+      timingOf(
+        countWords([plainText(step.body), ...(step.cautions ?? []).map((caution) => caution.words)].join(' ')),
+        spots.length > 0,
+        typed.length,
+        pace,
+      ),
     [step, spots.length, typed, pace],
   )
   const ways = choicesAt(play, state)
@@ -145,7 +150,11 @@ function Shown({
               sizes={guide.sizes}
               look={look}
               source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
-              maxHeight={captions ? 'max(200px, calc(100dvh - 250px))' : 'max(240px, calc(100dvh - 175px))'}
+              maxHeight={
+                captions
+                  ? 'max(200px, calc(100dvh - 250px - var(--safety-height, 0px)))'
+                  : 'max(240px, calc(100dvh - 175px - var(--safety-height, 0px)))'
+              }
               fills
               over={<Motion {...{ doing, ms, timing, typed, less }} shown={ground.shown} />}
             />
@@ -174,82 +183,6 @@ function Shown({
         </div>
       )}
     </div>
-  )
-}
-
-const START = { x: 0.5, y: 0.94 }
-
-/** The pointer on its way to the element, what is typed there, the pop-up of the application. */
-function Motion({
-  doing,
-  ms,
-  timing,
-  typed,
-  less,
-  shown,
-}: {
-  doing: Doing
-  ms: number
-  timing: Timing
-  typed: string
-  less: boolean
-  shown: { x: number; y: number; width: number; height: number }
-}) {
-  if (doing.kind === 'pop-up')
-    return (
-      <div className="absolute inset-0 bg-ink/35 flex items-center justify-center p-3" aria-hidden>
-        <div className="bg-sheet border border-ink p-4 max-w-md w-full">
-          <p className="font-semibold text-lg mb-1">{doing.title}</p>
-          <p className="mb-3">{doing.words}</p>
-          <div className="flex justify-end gap-2">
-            {doing.buttons.map((button) => (
-              <span
-                key={button.id}
-                className={`border border-edge px-3 py-1.5 font-semibold ${button.right ? 'outline-3 outline-kingfisher outline-offset-2' : ''}`}
-              >
-                {button.words}
-              </span>
-            ))}
-          </div>
-        </div>
-      </div>
-    )
-  const spots = spotsOf(doing)
-  if (spots.length === 0) return null
-  const gone = Math.min(1, Math.max(0, (ms - timing.readMs) / Math.max(1, timing.travelMs)))
-  const eased = less ? (ms >= timing.readMs ? 1 : 0) : gone * gone * (3 - 2 * gone)
-  const share = (n: number) => {
-    const middle = middleOf(spots[n]!.rect)
-    return { x: (middle.x - shown.x) / shown.width, y: (middle.y - shown.y) / shown.height }
-  }
-  const after = Math.min(1, Math.max(0, (ms - timing.readMs - timing.travelMs) / Math.max(1, timing.holdMs)))
-  const [a, b] = doing.kind === 'drag' && gone >= 1 ? [share(0), share(1)] : [START, share(0)]
-  const along = doing.kind === 'drag' && gone >= 1 ? (less ? 1 : after) : eased
-  const at = { x: a.x + (b.x - a.x) * along, y: a.y + (b.y - a.y) * along }
-  const letters = Math.round(typed.length * Math.min(1, Math.max(0, (ms - timing.readMs - timing.travelMs) / Math.max(1, timing.typeMs))))
-  const pressed = gone >= 1 && after > 0 && after < 0.5
-  return (
-    <>
-      {doing.kind === 'several' && spots.map((spot, n) => <Brackets key={n} rect={spot.rect} shown={shown} />)}
-      {doing.kind === 'enter' && (less ? gone >= 1 : letters > 0) && (
-        <span
-          className="absolute bg-sheet border border-edge px-2 flex items-center overflow-hidden whitespace-nowrap text-[16px]"
-          style={spotStyle(doing.on.rect, shown)}
-          data-typed
-        >
-          {less ? typed : typed.slice(0, letters)}
-          <span className="border-l-2 border-ink h-[1.1em] ml-px" aria-hidden />
-        </span>
-      )}
-      <MousePointer2
-        aria-hidden
-        data-pointer
-        size={30}
-        strokeWidth={1.6}
-        className={`absolute text-white fill-ink drop-shadow ${pressed ? 'scale-90' : ''}`}
-        style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%` }}
-      />
-    </>
   )
 }
 

@@ -12,9 +12,13 @@ export function WaysOn({ ask, ways, onChoose }: { ask: string; ways: readonly Wa
   return (
     <section aria-label={t('How it goes on')} className="mt-6 border-t-2 border-ink pt-3" data-ways>
       <p className="font-semibold mb-2">{ask || (byRule ? t('Which holds?') : t('How does it go on?'))}</p>
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-col sm:flex-row sm:flex-wrap gap-2">
         {ways.map((way) => (
-          <Button key={way.id} className="min-h-14 px-5 text-lg" onClick={() => onChoose(way.id)}>
+          <Button
+            key={way.id}
+            className="min-h-14 px-5 text-lg whitespace-normal text-left justify-start sm:justify-center"
+            onClick={() => onChoose(way.id)}
+          >
             {wordsOf(way, t)}
           </Button>
         ))}

@@ -119,7 +119,7 @@ export function usePlay(
     (effects: readonly PlayerEffect[]) => {
       for (const effect of effects) {
         if (effect.do === 'leave') leave.current()
-        if (effect.do !== 'tell' || effect.verb === 'step-acknowledged' || effect.verb === 'step-confirmed') continue
+        if (effect.do !== 'tell' || effect.verb === 'step-confirmed') continue
         if (effect.verb === 'step-done') tell({ verb: 'step-done', stepId: effect.stepId, tries: effect.tries, help: effect.help })
         else tell(effect.verb === 'finished' ? { verb: 'finished' } : { verb: effect.verb, stepId: effect.stepId as StepId })
         if (effect.verb === 'finished') void flush()

@@ -26,6 +26,7 @@ export function useSaid({ state, act }: Playing, doing: StepDoing | undefined, a
     [act, doing],
   )
   if (!doing) return { words: '', tone: 'none', act: send }
+  if (here.shown && here.done) return { words: t('This is how it is done. Look at it, then go on.'), tone: 'part', act: send }
   if (here.hint > 0 && hinted && !here.placed) return { words: hintWords(t, doing, here.hint, asked), tone: 'wrong', act: send }
   if (here.placed && here.hint > 0) return { words: entryWords(t, doing, here), tone: 'wrong', act: send }
   if (part && doing.kind === 'several' && here.found.length > 0)

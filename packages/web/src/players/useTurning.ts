@@ -7,6 +7,8 @@ export function useTurning(turn: (by: 1 | -1) => void): {
   onPointerDown: (event: React.PointerEvent) => void
   onPointerUp: (event: React.PointerEvent) => void
 } {
+  const turned = useRef(turn)
+  turned.current = turn
   const from = useRef<{ x: number; y: number; scrolls: boolean } | null>(null)
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
@@ -20,14 +22,14 @@ export function useTurning(turn: (by: 1 | -1) => void): {
         target.closest('pre, .table-frame')
       )
         return
-      if (event.key === 'ArrowRight' || event.key === 'PageDown') turn(1)
-      else if (event.key === 'ArrowLeft' || event.key === 'PageUp') turn(-1)
+      if (event.key === 'ArrowRight' || event.key === 'PageDown') turned.current(1)
+      else if (event.key === 'ArrowLeft' || event.key === 'PageUp') turned.current(-1)
       else return
       event.preventDefault()
     }
     window.addEventListener('keydown', key)
     return () => window.removeEventListener('keydown', key)
-  }, [turn])
+  }, [])
   return {
     onPointerDown: (event) => {
       const scroller = (event.target as HTMLElement).closest<HTMLElement>('pre, .table-frame')

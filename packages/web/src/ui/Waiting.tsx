@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react'
 import { useTexts } from './texts'
 import { Link } from 'react-router'
-import { ApiProblem, wordsFor } from '../api'
+import { ApiProblem, Unreachable, wordsFor } from '../api'
 import { Button } from './Button'
 import { Message } from './Message'
 
@@ -25,11 +25,20 @@ export function Waiting({ what }: { what?: string }) {
 type Result<T> = { data: T | undefined; error: unknown; isPending: boolean; refetch: () => unknown }
 /** Shows what a query brought, or that it is on its way, or why it did not come. */
 export function Loaded<T>({ query, children }: { query: Result<T>; children: (data: T) => ReactNode }) {
+  const { isPending, error, refetch } = query
+  const failed = query.data === undefined && !isPending
+  useEffect(() => {
+    // What failed for want of a network is asked for again when there is one.
+    if (!failed || !(error instanceof Unreachable)) return
+    const again = () => void refetch()
+    window.addEventListener('online', again)
+    return () => window.removeEventListener('online', again)
+  }, [failed, error, refetch])
   if (query.data !== undefined) return <>{children(query.data)}</>
-  if (query.isPending) return <Waiting />
+  if (isPending) return <Waiting />
   return (
     <div className="p-6 max-w-2xl">
-      <Failed error={query.error} again={() => void query.refetch()} />
+      <Failed error={error} again={() => void refetch()} />
     </div>
   )
 }

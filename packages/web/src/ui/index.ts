@@ -1,5 +1,6 @@
 export { Button, ButtonLink, buttonClass, IconButton } from './Button'
 export { Check, Select, TextArea, TextField } from './Field'
+export { lazyPart } from './lazyPart'
 export { Message } from './Message'
 export { Failed, Loaded, Waiting } from './Waiting'
 export { StateMark } from './StateMark'
