@@ -1,5 +1,7 @@
 import { ReadingState } from '@jackdaw/core/assignments'
-import { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
+import { CautionLevel } from '@jackdaw/core/guides'
+import { Way } from '@jackdaw/core/players'
+import { DepartmentId, GuideId, LocalDate, PersonId, SiteId, StepId, TeamId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { SoloResult } from './players'
@@ -7,6 +9,20 @@ import { SoloResult } from './players'
 const guide = z.object({ id: GuideId })
 const person = z.object({ id: PersonId })
 const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(100_000)))
+
+/** Which people are shown; what is absent leaves nobody out. */
+const among = { department: z.optional(DepartmentId), site: z.optional(SiteId), team: z.optional(TeamId) }
+const find = z.optional(z.string().check(z.maxLength(100)))
+const Named = <I extends z.ZodMiniType>(id: I) => z.object({ id, name: z.string() })
+
+/** The departments, sites and teams of the people whose records the asker may see. */
+export const listRecordGroups = endpoint({
+  method: 'get',
+  path: '/api/records/groups',
+  access: { may: 'records.list' },
+  response: z.object({ departments: z.array(Named(DepartmentId)), sites: z.array(Named(SiteId)), teams: z.array(Named(TeamId)) }),
+  problems: [],
+})
 
 /** How many people are in which state; the states add up to `people`. */
 export const Counts = z.object({
@@ -37,7 +53,7 @@ export const listGuideRecords = endpoint({
   method: 'get',
   path: '/api/records/guides',
   access: { may: 'records.list' },
-  query: z.object({ page }),
+  query: z.object({ page, ...among, state: z.optional(ReadingState) }),
   response: z.object({ rows: z.array(GuideRecord), total: z.int(), pageSize: z.int() }),
   problems: ['invalid'],
 })
@@ -49,8 +65,18 @@ export const listPersonRecords = endpoint({
   method: 'get',
   path: '/api/records/people',
   access: { may: 'records.list' },
-  query: z.object({ page, find: z.optional(z.string().check(z.maxLength(100))) }),
+  query: z.object({ page, find, ...among, state: z.optional(ReadingState) }),
   response: z.object({ rows: z.array(PersonRow), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid'],
+})
+
+/** Every person and guide that the lists show, as CSV: a line for each person and guide. */
+export const getRecordsCsv = endpoint({
+  method: 'get',
+  path: '/api/records.csv',
+  access: { may: 'records.list' },
+  query: z.object({ find, ...among, state: z.optional(ReadingState) }),
+  file: true,
   problems: ['invalid'],
 })
 
@@ -101,32 +127,39 @@ export const PersonRecord = z.extend(ReadingRecord, {
   name: z.string(),
   site: z.string(),
   department: z.string(),
+  /** Names of teams and roles, and the time zone of the primary site. */
+  teams: z.array(z.string()),
+  roles: z.array(z.string()),
+  zone: z.string(),
   assigned: z.boolean(),
 })
 export type PersonRecord = z.infer<typeof PersonRecord>
 
 /** Columns by which the people of a guide can be ordered. */
-export const WhoSort = z.enum(['name', 'state', 'progress', 'time', 'last', 'due'])
+export const WhoSort = z.enum(['name', 'state', 'progress', 'time', 'last', 'due', 'finished'])
 export type WhoSort = z.infer<typeof WhoSort>
 
+const whoFilter = {
+  ...among,
+  state: z.optional(ReadingState),
+  find,
+  furthest: z.optional(StepId),
+  solo: z.optional(SoloState),
+  sort: z.optional(WhoSort),
+  direction: z.optional(z.enum(['up', 'down'])),
+}
 /** The people of a guide, a page of them. `furthest` leaves those who stopped at that step. */
 export const getWhoFinished = endpoint({
   method: 'get',
   path: '/api/guides/:id/who-finished',
   access: { may: 'records.guide', over: 'guide' },
   params: guide,
-  query: z.object({
-    page,
-    state: z.optional(ReadingState),
-    find: z.optional(z.string().check(z.maxLength(100))),
-    furthest: z.optional(StepId),
-    solo: z.optional(SoloState),
-    sort: z.optional(WhoSort),
-    direction: z.optional(z.enum(['up', 'down'])),
-  }),
+  query: z.object({ page, ...whoFilter }),
   response: z.object({
     guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean() }),
     counts: Counts,
+    /** Whether steps of the newest edition have cautions that are to be acknowledged. */
+    hasCautions: z.boolean(),
     /** How many people have passed Solo, have tried without passing, have not taken it. */
     soloCounts: z.object({ passed: z.int(), notPassed: z.int(), notTaken: z.int() }),
     rows: z.array(PersonRecord),
@@ -182,14 +215,61 @@ export const getWaySteps = endpoint({
   problems: ['not-found'],
 })
 
-/** The people of a guide as CSV. */
+/** The people of a guide as CSV: all that the list shows, in its order. */
 export const getWhoFinishedCsv = endpoint({
   method: 'get',
   path: '/api/guides/:id/who-finished.csv',
   access: { may: 'records.guide', over: 'guide' },
   params: guide,
+  query: z.object(whoFilter),
   file: true,
   problems: ['not-found'],
+})
+
+/** That somebody has acknowledged the cautions of a step in one way of use: in which edition last, when first and last, how often, and whether
+ * the server itself has seen it. */
+export const Acknowledged = z.object({
+  way: Way,
+  edition: z.int(),
+  firstAt: z.int(),
+  lastAt: z.int(),
+  times: z.int(),
+  attested: z.boolean(),
+})
+export type Acknowledged = z.infer<typeof Acknowledged>
+const cautioned = { stepId: StepId, position: z.int(), step: z.string(), level: CautionLevel, acknowledged: z.array(Acknowledged) }
+/** A person and a step with cautions that are to be acknowledged. */
+export const CautionRecord = z.object({ personId: PersonId, name: z.string(), site: z.string(), department: z.string(), ...cautioned })
+export type CautionRecord = z.infer<typeof CautionRecord>
+const cautionFilter = { ...among, find, step: z.optional(StepId), missing: z.optional(z.enum(['yes', 'no'])) }
+/** Who has acknowledged the cautions of which step of the newest edition, and when: everybody who was given the guide or has used it.
+ * `missing`: only where nothing was acknowledged in an edition that still counts. */
+export const getCautionRecords = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/caution-records',
+  access: { may: 'records.guide', over: 'guide' },
+  params: guide,
+  query: z.object({ page, ...cautionFilter }),
+  response: z.object({
+    guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int() }),
+    steps: z.array(
+      z.object({ stepId: StepId, position: z.int(), step: z.string(), level: CautionLevel, people: z.int(), acknowledged: z.int() }),
+    ),
+    rows: z.array(CautionRecord),
+    total: z.int(),
+    pageSize: z.int(),
+  }),
+  problems: ['invalid', 'not-found'],
+})
+/** The same as CSV, a line for each person, step and way of use. */
+export const getCautionRecordsCsv = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/caution-records.csv',
+  access: { may: 'records.guide', over: 'guide' },
+  params: guide,
+  query: z.object(cautionFilter),
+  file: true,
+  problems: ['invalid', 'not-found'],
 })
 
 /** The reading of one guide by one person, in the list of the person. */
@@ -232,6 +312,7 @@ export const getPersonGuide = endpoint({
   response: z.object({
     person: z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string() }),
     record: PersonGuide,
+    cautions: z.array(z.object(cautioned)),
     attempts: z.array(z.object({ number: z.int(), edition: z.int(), result: SoloResult })),
     steps: z.array(
       z.object({

@@ -7,9 +7,12 @@ function cell(value: string | number | null): string {
   return /[",\r\n]/.test(harmless) ? `"${harmless.replaceAll('"', '""')}"` : harmless
 }
 
-/** A table as CSV (RFC 4180), with a byte order mark so that spreadsheets read it as UTF-8. Text that a spreadsheet would take
- * for a formula gets an apostrophe in front (OWASP, "CSV injection").
+/** A line of a table. */
+export type CsvRow = readonly (string | number | null)[]
+
+/** The beginning of a table as CSV (RFC 4180), with a byte order mark so that spreadsheets read it as UTF-8.
  * @param header names of the columns */
-export function csv(header: readonly string[], rows: readonly (readonly (string | number | null)[])[]): string {
-  return `\uFEFF${[header, ...rows].map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`
-}
+export const csvHead = (header: readonly string[]): string => `\uFEFF${csvLines([header])}`
+
+/** Lines of a table as CSV. Text that a spreadsheet would take for a formula gets an apostrophe in front (OWASP, "CSV injection"). */
+export const csvLines = (rows: readonly CsvRow[]): string => rows.map((row) => `${row.map(cell).join(',')}\r\n`).join('')

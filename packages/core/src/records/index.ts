@@ -1,4 +1,5 @@
 export { biggestLoss, dropOff } from './dropOff'
 export type { DropOff, StepReach } from './dropOff'
-export { csv } from './csv'
+export { csvHead, csvLines } from './csv'
+export type { CsvRow } from './csv'
 export { hardestStep, LEAST_TIMES } from './hardestStep'

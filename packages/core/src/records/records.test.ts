@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { csv } from './csv'
+import { csvHead, csvLines, type CsvRow } from './csv'
 import { biggestLoss, dropOff } from './dropOff'
 
 describe('drop-off', () => {
@@ -22,6 +22,8 @@ describe('drop-off', () => {
     expect(biggestLoss([{ stepId: 'a', reached: 3, stoppedHere: 0 }])).toBeNull()
   })
 })
+
+const csv = (header: string[], rows: readonly CsvRow[]): string => csvHead(header) + csvLines(rows)
 
 describe('a CSV file', () => {
   it('quotes what needs it and takes the sting out of formulas', () => {

@@ -10,6 +10,15 @@ export function localDateAt(at: number, zone: string): LocalDate {
   return `${local.getFullYear()}-${two(local.getMonth() + 1)}-${two(local.getDate())}` as LocalDate
 }
 
+/** The time of the clock in a zone at an instant, as `YYYY-MM-DD hh:mm`, which spreadsheets read as a time.
+ * @param at   epoch milliseconds, UTC
+ * @param zone IANA time zone name */
+export function localTimeAt(at: number, zone: string): string {
+  const local = new TZDate(at, zone)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${localDateAt(at, zone)} ${two(local.getHours())}:${two(local.getMinutes())}`
+}
+
 /** The day `days` after `date`; negative counts back. */
 export function addDays(date: LocalDate, days: number): LocalDate {
   if (!Number.isInteger(days)) throw new RangeError(`days: ${days}`)

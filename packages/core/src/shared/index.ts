@@ -1,7 +1,7 @@
 export { idOf, kindOfId, PersonId, TeamId, RoleId, SiteId, DepartmentId, FolderId, GuideId, StepId, SectionId, PictureId } from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'
-export { localDateAt, addDays, endOfLocalDay, daysBetween } from './days'
+export { localDateAt, localTimeAt, addDays, endOfLocalDay, daysBetween } from './days'
 export { seededRandom, seededIds } from './random'
 export { canonicalJson } from './canonicalJson'
 export { sameValue } from './sameValue'

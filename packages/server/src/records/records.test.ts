@@ -5,7 +5,18 @@ import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v7 as uuidV7 } from 'uuid'
 import { relationsToGuide } from '../people'
-import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testing/testServer'
+import { recount } from '../events/recount'
+import {
+  aGuide,
+  Client,
+  documentOf,
+  smallCompany,
+  startTestServer,
+  START,
+  type Company,
+  type TestServer,
+  type Who,
+} from '../testing/testServer'
 
 let server: TestServer
 let company: Company
@@ -95,11 +106,96 @@ describe('who finished', () => {
     expect(response.headers.get('content-type')).toBe('text/csv; charset=utf-8')
     expect(response.headers.get('content-disposition')).toMatch(/^attachment; filename="guide-\d+-who-finished-2026-03-10\.csv"$/)
     const [header, line] = (await response.text()).split('\r\n')
-    expect(header).toContain('Name,Site,Department,Assigned,State')
-    expect(line).toContain(`"'=HYPERLINK(""http://evil.example"")",Brookside,Packhouse,no,Done,,3,3,4.5,2026-03-10T09:00:00Z`)
+    expect(header).toContain('Name,Site,Department,Teams,Roles,Time zone,Guide,Title,Edition,Assigned,State')
+    expect(line).toContain(`"'=HYPERLINK(""http://evil.example"")",Brookside,Packhouse,,`)
+    // Nothing is due any more, and times are those of the clock at the person's site.
+    expect(line).toContain(',no,Done,,3,3,4.5,2026-03-10 09:00')
     await server.parts.database.rows(`update person set name = 'Name of outsider' where id = $1`, [company.people.outsider])
     const mine = await (await lead.send('get', `/api/people/${company.people.staff}/records.csv`)).text()
     expect(mine.split('\r\n')).toHaveLength(3)
+  })
+})
+
+describe('records of some people only', () => {
+  it('are filtered by department, site, team and state alike in the lists, the counts and the file', async () => {
+    const guide = await aGuide(server, company, 'lead', { openToAll: true })
+    const { database } = server.parts
+    await database.rows("insert into team values ('crates-team-crates-te', 'Crates')")
+    await database.rows("insert into person_team values ($1, 'crates-team-crates-te')", [company.people.outsider])
+    await read(await company.as('outsider'), guide, 3)
+    await read(await company.as('author'), guide, 1)
+    const groups = await lead.json('get', '/api/records/groups')
+    const team = groups.teams.find((each: { name: string }) => each.name === 'Crates').id
+    const [list, all] = [
+      `/api/guides/${guide.id}/who-finished`,
+      (query: string) => lead.json('get', `/api/guides/${guide.id}/who-finished?${query}`),
+    ]
+    expect(await all(`team=${team}`)).toMatchObject({
+      total: 1,
+      counts: { people: 1, done: 1 },
+      rows: [{ name: 'Name of outsider', teams: ['Crates'] }],
+    })
+    expect((await all('state=in-progress&sort=finished')).rows.map((row: { name: string }) => row.name)).toEqual(['Name of author'])
+    expect((await all(`department=${groups.departments[0].id}&site=${groups.sites[0].id}`)).total).toBe(2)
+    const lines = async (path: string) => (await (await lead.send('get', path)).text()).trim().split('\r\n').length - 1
+    expect([await lines(`${list}.csv?team=${team}`), await lines(`${list}.csv`)]).toEqual([1, 2])
+    expect(await lines(`/api/records.csv?team=${team}&state=done`)).toBeGreaterThanOrEqual(1)
+    expect((await lead.json('get', `/api/records/people?team=${team}`)).rows).toHaveLength(1)
+    const manager = await company.as('manager')
+    const known = await manager.json('get', '/api/records/groups')
+    expect(known.teams.map((each: { name: string }) => each.name)).not.toContain('Crates')
+  })
+})
+
+describe('cautions that were acknowledged', () => {
+  const warned = (texts: string[], at: number) => {
+    const document = documentOf('Change the blade', ...texts)
+    Object.assign(document.items[at]!, { cautions: [{ id: 'danger-one', level: 'danger', words: 'It cuts', acknowledge: true }] })
+    return document
+  }
+  it('stand per step, person and way of use, with the time, on the page and in the file', async () => {
+    const guide = await aGuide(server, company, 'lead', { document: warned(['Stop it', 'Change it'], 1), openToAll: true })
+    const staff = await company.as('staff')
+    const told = (way: string, occurredAt: number) => ({
+      id: uuidV7(),
+      guideId: guide.id,
+      edition: 1,
+      way,
+      verb: 'step-acknowledged',
+      stepId: guide.steps[1],
+      occurredAt,
+    })
+    await read(staff, guide, 2)
+    await staff.json('post', '/api/events', {
+      sentAt: START,
+      events: [told('read', START - 60_000), told('watch', START), told('watch', START)],
+    })
+    await read(await company.as('author'), guide, 1)
+    const records = await lead.json('get', `/api/guides/${guide.id}/caution-records`)
+    expect(records.steps).toEqual([{ stepId: guide.steps[1], position: 2, step: 'Change it', level: 'danger', people: 2, acknowledged: 1 }])
+    const of = (name: string) => records.rows.find((row: { name: string }) => row.name === name).acknowledged
+    expect(of('Name of author')).toEqual([])
+    expect(of('Name of staff')).toMatchObject([
+      { way: 'read', edition: 1, times: 1, attested: false },
+      { way: 'watch', times: 2, firstAt: START, lastAt: START },
+    ])
+    const missing = await lead.json('get', `/api/guides/${guide.id}/caution-records?missing=yes`)
+    expect(missing.rows.map((row: { name: string }) => row.name)).toEqual(['Name of author'])
+    const lines = (await (await lead.send('get', `/api/guides/${guide.id}/caution-records.csv`)).text()).trim().split('\r\n')
+    expect(lines).toHaveLength(4)
+    expect(lines.find((line) => line.includes('Watch'))).toContain(
+      '2,Change it,Danger,Name of staff,Brookside,Packhouse,Europe/London,Watch,1,2026-03-10 09:00,2026-03-10 09:00,2,claimed',
+    )
+    const own = await staff.json('get', `/api/people/${company.people.staff}/records/${guide.id}`)
+    expect(own.cautions).toMatchObject([{ position: 2, level: 'danger', acknowledged: [{ way: 'read' }, { way: 'watch' }] }])
+    expect((await (await company.as('manager')).json('get', `/api/guides/${guide.id}/caution-records`)).rows).toHaveLength(1)
+  })
+  it('are counted the same anew', async () => {
+    const table = () => server.parts.database.rows('select * from acknowledgement order by 1, 2, 3, 4')
+    const before = await table()
+    await recount(server.parts.database)
+    expect(before.length).toBeGreaterThan(0)
+    expect(await table()).toEqual(before)
   })
 })
 

@@ -1,20 +1,28 @@
+import type { QueryOf } from '@jackdaw/contracts/endpoint'
 import {
+  getCautionRecords,
+  getCautionRecordsCsv,
   getDropOff,
   getPersonGuide,
   getPersonRecords,
   getPersonRecordsCsv,
+  getRecordsCsv,
   getWhoFinished,
   getWaySteps,
   getWhoFinishedCsv,
   listGuideRecords,
   listPersonRecords,
+  listRecordGroups,
 } from '@jackdaw/contracts/records'
 import { may } from '@jackdaw/core/people'
-import { localDateAt, type GuideId, type PersonId } from '@jackdaw/core/shared'
-import type { Response } from 'express'
-import { fail, route, type Caller, type Context, type Routes } from '../http'
+import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
+import { fail, route, type Context, type Routes } from '../http'
 import { attemptsOfPerson } from '../players'
+import { amongFor } from './among'
+import { cautionRecords, cautionsOfPerson, cautionSteps } from './cautions'
+import { aboutPerson, groupsAmong } from './groups'
 import {
+  allRecords,
   countsOfGuide,
   dropOffOf,
   guideRecords,
@@ -23,21 +31,22 @@ import {
   personRecords,
   soloCountsOf,
   whoFinished,
-  type Scope,
 } from './readings'
 import { stepsOfPerson, wayStepsOf } from './wayUses'
-import { guideCsv, personCsv } from './tables'
+import { sendCsv } from './sendCsv'
+import { cautionTable, guideTable, personTable, recordTable } from './tables'
 
 const CSV_ROWS = 100_000
 
-const scopeOf = (caller: Caller): Scope =>
-  caller.permissions.has('records.all') ? { everybody: true } : { everybody: false, reportsTo: caller.id }
-
-function sendCsv(res: Response, name: string, text: string): void {
-  res.setHeader('Cache-Control', 'no-store')
-  res.setHeader('Content-Disposition', `attachment; filename="${name}"`)
-  res.type('text/csv; charset=utf-8').send(text)
-}
+/** What of the people of a guide is listed, and in which order. */
+const filterOf = (query: Omit<QueryOf<typeof getWhoFinished>, 'page'>) => ({
+  state: query.state,
+  find: query.find?.trim(),
+  furthest: query.furthest,
+  solo: query.solo,
+  sort: query.sort ?? ('state' as const),
+  down: query.direction === 'down',
+})
 
 export function recordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
@@ -47,63 +56,76 @@ export function recordRoutes(routes: Routes): void {
       'select id, number, published_title as title, newest_edition as edition, required_edition as required from guide where id = $1 and newest_edition is not null',
       [id],
     )) ?? fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
-  const personOf = async (id: PersonId) =>
-    (await db.one<{ id: PersonId; name: string; site: string; department: string }>(
-      'select p.id, p.name, s.name as site, d.name as department from person p join site s on s.id = p.site_id join department d on d.id = p.department_id where p.id = $1',
-      [id],
-    )) ?? fail('not-found')
+  const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
 
   route(routes, listGuideRecords, async ({ query }, { caller, now }) => ({
-    ...(await guideRecords(db, scopeOf(caller), query.page ?? 1, now)),
+    ...(await guideRecords(db, amongFor(caller, query), query.page ?? 1, query.state, now)),
     pageSize: PAGE_SIZE,
   }))
   route(routes, listPersonRecords, async ({ query }, { caller, now }) => ({
-    ...(await personRecords(db, scopeOf(caller), query.find ?? '', query.page ?? 1, now)),
+    ...(await personRecords(db, amongFor(caller, query), query.find ?? '', query.page ?? 1, query.state, now)),
     pageSize: PAGE_SIZE,
   }))
 
+  route(routes, listRecordGroups, (_input, { caller }) => groupsAmong(db, amongFor(caller)))
+  route(routes, getRecordsCsv, async ({ query }, { caller, now, res }) => {
+    const rows = await allRecords(db, amongFor(caller, query), query, CSV_ROWS, now)
+    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, recordTable(rows))
+  })
+
   route(routes, getWhoFinished, async ({ params: { id }, query }, { caller, relations, now }: Context) => {
     const guide = await publishedGuide(id)
-    const scope = scopeOf(caller)
-    const filter = {
-      state: query.state,
-      find: query.find?.trim(),
-      furthest: query.furthest,
-      solo: query.solo,
-      sort: query.sort ?? 'state',
-      down: query.direction === 'down',
-      page: query.page ?? 1,
-    }
-    const [counts, { passed, tried }, { rows, total }] = await Promise.all([
-      countsOfGuide(db, id, scope, now),
-      soloCountsOf(db, id, scope),
-      whoFinished(db, id, scope, filter, now),
+    const among = amongFor(caller, query)
+    const [counts, { passed, tried }, { rows, total }, cautions] = await Promise.all([
+      countsOfGuide(db, id, among, now),
+      soloCountsOf(db, id, among),
+      whoFinished(db, id, among, { ...filterOf(query), page: query.page ?? 1 }, now),
+      cautionSteps(db, id, among),
     ])
     return {
       guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) },
       counts,
+      hasCautions: cautions.length > 0,
       soloCounts: { passed, notPassed: tried - passed, notTaken: counts.people - tried },
       rows,
       total,
       pageSize: PAGE_SIZE,
-      onlyReports: !scope.everybody,
+      onlyReports: among.reportsTo !== null,
     }
   })
   route(routes, getDropOff, async ({ params: { id } }, { caller }) => {
     const { edition, required } = await publishedGuide(id)
-    return dropOffOf(db, id, edition, required, scopeOf(caller))
+    return dropOffOf(db, id, edition, required, amongFor(caller))
   })
 
   route(routes, getWaySteps, async ({ params: { id, way } }, { caller }) => {
     const { edition } = await publishedGuide(id)
-    const scope = scopeOf(caller)
-    return wayStepsOf(db, id, edition, way, scope.everybody ? null : scope.reportsTo)
+    return wayStepsOf(db, id, edition, way, amongFor(caller))
   })
 
-  route(routes, getWhoFinishedCsv, async ({ params: { id } }, { caller, now, res }) => {
+  route(routes, getWhoFinishedCsv, async ({ params: { id }, query }, { caller, now, res }) => {
     const guide = await publishedGuide(id)
-    const { rows } = await whoFinished(db, id, scopeOf(caller), { sort: 'name', down: false, page: 1, pageSize: CSV_ROWS }, now)
-    sendCsv(res, `guide-${guide.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, guideCsv(guide, rows))
+    const { rows } = await whoFinished(db, id, amongFor(caller, query), { ...filterOf(query), page: 1, pageSize: CSV_ROWS }, now)
+    await sendCsv(res, `guide-${guide.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, guideTable(guide, rows))
+  })
+
+  const cautionFilter = (query: { find?: string; step?: StepId; missing?: 'yes' | 'no' }) => ({
+    ...query,
+    missing: query.missing === 'yes',
+  })
+  route(routes, getCautionRecords, async ({ params: { id }, query: { page = 1, ...query } }, { caller }) => {
+    const guide = await publishedGuide(id)
+    const among = amongFor(caller, query)
+    const [steps, { rows, total }] = await Promise.all([
+      cautionSteps(db, id, among),
+      cautionRecords(db, id, { ...cautionFilter(query), ...among }, page, PAGE_SIZE),
+    ])
+    return { guide, steps, rows, total, pageSize: PAGE_SIZE }
+  })
+  route(routes, getCautionRecordsCsv, async ({ params: { id }, query }, { caller, now, res }) => {
+    const guide = await publishedGuide(id)
+    const { rows } = await cautionRecords(db, id, { ...cautionFilter(query), ...amongFor(caller, query) }, 1, CSV_ROWS)
+    await sendCsv(res, `guide-${guide.number}-cautions-${localDateAt(now, caller.zone)}.csv`, cautionTable(guide, rows))
   })
 
   route(routes, getPersonRecords, async ({ params: { id } }, { now }) => ({
@@ -115,12 +137,13 @@ export function recordRoutes(routes: Routes): void {
     return {
       person: await personOf(id),
       record: record ?? fail('not-found', 'This person has not been given the guide and has not used it.'),
+      cautions: await cautionsOfPerson(db, guideId, id),
       attempts: await attemptsOfPerson(db, guideId, id),
       steps: await stepsOfPerson(db, guideId, id),
     }
   })
   route(routes, getPersonRecordsCsv, async ({ params: { id } }, { caller, now, res }) => {
     const person = await personOf(id)
-    sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, personCsv(person, await guidesOfPerson(db, id, now)))
+    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, personTable(person, await guidesOfPerson(db, id, now)))
   })
 }

@@ -1,6 +1,7 @@
 import type { WayStep, WaysUsed } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { amongParam, amongSql, type Among } from './among'
 
 /** Somebody who has only read. */
 export const NO_WAYS: WaysUsed = { watch: null, practise: null, solo: null }
@@ -67,18 +68,18 @@ export async function wayStepsOf(
   guideId: GuideId,
   edition: number,
   way: 'practise' | 'solo',
-  manager: PersonId | null,
+  among: Among,
 ): Promise<{ people: number; steps: WayStep[] }> {
   const people = await db.one<{ people: number }>(
-    'select count(*)::int as people from way_use where guide_id = $1 and way = $2 and ($3::text is null or person_id in (select person_id from reports_of($3)))',
-    [guideId, way, manager],
+    `select count(*)::int as people from way_use where guide_id = $1 and way = $2 and ${amongSql('person_id', '$3')}`,
+    [guideId, way, amongParam(among)],
   )
   const steps = await db.rows<WayStep>(
     `select x.step_id as "stepId", x.position, x.section, x.name, count(w.person_id)::int as people, ${STEP_FIGURES}
      from edition_step x left join way_step w on w.guide_id = x.guide_id and w.step_id = x.step_id and w.way = $3
-       and ($4::text is null or w.person_id in (select person_id from reports_of($4)))
+       and ${amongSql('w.person_id', '$4')}
      where x.guide_id = $1 and x.edition = $2 group by x.step_id, x.position, x.section, x.name order by x.position`,
-    [guideId, edition, way, manager],
+    [guideId, edition, way, amongParam(among)],
   )
   return { people: people!.people, steps }
 }

@@ -42,6 +42,10 @@ export const router = createBrowserRouter([
           { path: 'records', lazy: async () => ({ Component: (await import('../records/RecordsPage')).RecordsPage }) },
           { path: 'records/guides/:id', lazy: async () => ({ Component: (await import('../records/WhoFinishedPage')).WhoFinishedPage }) },
           {
+            path: 'records/guides/:id/cautions',
+            lazy: async () => ({ Component: (await import('../records/CautionsPage')).CautionsPage }),
+          },
+          {
             path: 'records/people/:id/guides/:guideId',
             lazy: async () => ({ Component: (await import('../records/PersonGuidePage')).PersonGuidePage }),
           },

@@ -5,6 +5,8 @@ import { CircleCheck, CircleX } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { useParams } from 'react-router'
 import { ButtonLink, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
+import { cautionWord } from '../guides/CautionView'
+import { AcknowledgedList } from './CautionsPage'
 import { usePersonGuide } from './queries'
 
 type Found = ResponseOf<typeof getPersonGuide>
@@ -16,7 +18,7 @@ export function PersonGuidePage() {
   const query = usePersonGuide(id, guideId)
   return (
     <Loaded query={query}>
-      {({ person, record, attempts, steps }) => (
+      {({ person, record, cautions, attempts, steps }) => (
         <>
           <title>{`${person.name}: ${record.title} – Jackdaw`}</title>
           <TitleLine
@@ -32,6 +34,7 @@ export function PersonGuidePage() {
           </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-4 space-y-6">
             <Ways record={record} />
+            <Cautions cautions={cautions} />
             <Attempts attempts={attempts} />
             <Steps steps={steps} />
           </div>
@@ -77,6 +80,27 @@ function Ways({ record }: { record: Found['record'] }) {
         </div>
       ))}
     </dl>
+  )
+}
+
+function Cautions({ cautions }: { cautions: Found['cautions'] }) {
+  const { t } = useTexts()
+  if (cautions.length === 0) return null
+  return (
+    <section>
+      <h2 className="text-lg mb-1">{t('Cautions acknowledged')}</h2>
+      <ul className="border-t border-hair">
+        {cautions.map((each) => (
+          <li key={each.stepId} className="border-b border-hair py-2 grid sm:grid-cols-[90px_minmax(0,1fr)_minmax(0,1fr)] gap-x-4 gap-y-1">
+            <strong>{cautionWord(each.level, t)}</strong>
+            <span>
+              {each.position}. {each.step}
+            </span>
+            <AcknowledgedList list={each.acknowledged} />
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

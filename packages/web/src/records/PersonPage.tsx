@@ -66,13 +66,20 @@ export function PersonPage() {
                           {!row.assigned && <span className="block text-xs text-soft">{t('not assigned')}</span>}
                           <span className="block">
                             <WaysUsedWords ways={row.ways} to={`/records/people/${id}/guides/${row.guideId}`} />
+                            <Link
+                              to={`/records/people/${id}/guides/${row.guideId}`}
+                              className="text-xs text-petrol underline"
+                              aria-label={t('Details: {{title}}', { title: row.title })}
+                            >
+                              {t('Details')}
+                            </Link>
                           </span>
                         </td>
                         <td className="py-2 pr-4">
                           <StateMark state={row.state} dueOn={row.dueOn} />
                           <Claimed record={row} />
                         </td>
-                        <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn ? dayOf(row.dueOn) : '–'}</td>
+                        <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'}</td>
                         <td className="py-2 pr-4 whitespace-nowrap hidden sm:table-cell">
                           {Math.min(row.seen, row.steps)} / {row.steps}
                         </td>

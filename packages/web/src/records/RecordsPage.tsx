@@ -1,9 +1,16 @@
+import { getRecordsCsv } from '@jackdaw/contracts/records'
+import { ReadingState } from '@jackdaw/core/assignments'
+import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
+import { addressOf } from '../api'
 import { useMe } from '../people'
-import { Button, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
+import { Button, buttonClass, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
 import { DoneShare } from './CountsBar'
+import { amongIn, GroupFilters, type AmongWhom } from './GroupFilters'
 import { useGuideRecords, usePersonList } from './queries'
+
+type Filter = AmongWhom & { state: ReadingState | undefined }
 
 export function RecordsPage() {
   const { t } = useTexts()
@@ -12,7 +19,7 @@ export function RecordsPage() {
   const by = search.get('by') === 'people' ? 'people' : 'guides'
   const tab = (name: 'guides' | 'people', words: string) => (
     <Link
-      to={`/records?by=${name}`}
+      to={`/records?${new URLSearchParams([...[...kept].filter(([key]) => key !== 'by'), ['by', name]])}`}
       aria-current={by === name ? 'page' : undefined}
       className={`px-4 min-h-10 inline-flex items-center border-b-3 ${by === name ? 'border-petrol font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
     >
@@ -20,27 +27,44 @@ export function RecordsPage() {
     </Link>
   )
   const all = me.permissions.includes('records.all')
+  const find = search.get('find') ?? ''
+  const filter: Filter = { ...amongIn(search), state: ReadingState.safeParse(search.get('state')).data }
+  const asked = { ...filter, find: (by === 'people' && find) || undefined }
+  const kept = new URLSearchParams(search)
+  kept.delete('page')
   return (
     <>
       <title>{t('Records – Jackdaw')}</title>
       <TitleLine
         title={t('Records')}
         state={all ? t('Everybody’s reading, counted as it happens') : t('The reading of those who report to you, counted as it happens')}
-      />
+      >
+        <a className={buttonClass('plain')} href={addressOf(getRecordsCsv, {}, asked)} download>
+          <Download size={16} aria-hidden />
+          {t('CSV of all that is shown')}
+        </a>
+      </TitleLine>
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6">
         <nav aria-label={t('Records by')} className="border-b border-hair mb-2">
           {tab('guides', t('By guide'))}
           {tab('people', t('By person'))}
         </nav>
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          {by === 'people' && <FindForm find={find} onFind={(next) => set({ find: next })} />}
+          <GroupFilters {...{ search, set }} states />
+          {(Object.values(filter).some(Boolean) || find) && (
+            <Button
+              look="quiet"
+              onClick={() => set({ department: undefined, site: undefined, team: undefined, state: undefined, find: undefined })}
+            >
+              {t('Show all')}
+            </Button>
+          )}
+        </div>
         {by === 'guides' ? (
-          <Guides page={page} onPage={(next) => set({ page: String(next) })} />
+          <Guides {...{ page, filter }} onPage={(next) => set({ page: String(next) })} />
         ) : (
-          <People
-            page={page}
-            find={search.get('find') ?? ''}
-            onFind={(find) => set({ find })}
-            onPage={(next) => set({ page: String(next) })}
-          />
+          <People {...{ page, find, filter }} onPage={(next) => set({ page: String(next) })} />
         )}
       </div>
     </>
@@ -63,13 +87,43 @@ const Figure = ({ n, to, label, tone = '' }: { n: number; to: string; label: str
     </Link>
   )
 
-function Guides({ page, onPage }: { page: number; onPage: (page: number) => void }) {
+function FindForm({ find, onFind }: { find: string; onFind: (find: string) => void }) {
   const { t } = useTexts()
-  const query = useGuideRecords(page, true)
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        onFind(String(new FormData(event.currentTarget).get('find') ?? '').trim())
+      }}
+    >
+      <input
+        key={find}
+        name="find"
+        defaultValue={find}
+        maxLength={100}
+        aria-label={t('Name')}
+        placeholder={t('Part of a name')}
+        className="min-h-9 px-3 border border-edge rounded-md"
+      />
+      <Button type="submit">{t('Find')}</Button>
+    </form>
+  )
+}
+
+function Guides({ page, filter, onPage }: { page: number; filter: Filter; onPage: (page: number) => void }) {
+  const { t } = useTexts()
+  const query = useGuideRecords({ ...filter, page })
+  const filtered = Object.values(filter).some(Boolean)
+  /** The same people on the page of a guide. */
+  const among = (more: Record<string, string>) =>
+    new URLSearchParams(Object.entries({ ...filter, ...more }).flatMap(([key, value]) => (value ? [[key, value]] : []))).toString()
   return (
     <Loaded query={query}>
       {({ rows, total, pageSize }) =>
-        rows.length === 0 ? (
+        rows.length === 0 && filtered ? (
+          <p className="py-6">{t('Nobody fits.')}</p>
+        ) : rows.length === 0 ? (
           <p className="py-6">
             {t('Nothing has been published to anybody yet. Once it is, you see here who has read it.')}{' '}
             <Link to="/library" className="text-petrol underline">
@@ -94,12 +148,12 @@ function Guides({ page, onPage }: { page: number; onPage: (page: number) => void
               </thead>
               <tbody>
                 {rows.map(({ id, number, title, counts, lastAt }) => {
-                  const to = (state: string) => `/records/guides/${id}?state=${state}`
+                  const to = (state: string) => `/records/guides/${id}?${among({ state })}`
                   return (
                     <tr key={id} className="border-b border-hair hover:bg-page">
                       <td className={`${CELL} text-soft hidden sm:table-cell`}>{number}</td>
                       <td className="py-2 pr-4">
-                        <Link to={`/records/guides/${id}`} className="font-semibold text-base hover:underline">
+                        <Link to={`/records/guides/${id}?${among({})}`} className="font-semibold text-base hover:underline">
                           {title}
                         </Link>
                       </td>
@@ -139,44 +193,11 @@ function Guides({ page, onPage }: { page: number; onPage: (page: number) => void
   )
 }
 
-function People({
-  page,
-  find,
-  onFind,
-  onPage,
-}: {
-  page: number
-  find: string
-  onFind: (find: string) => void
-  onPage: (page: number) => void
-}) {
+function People({ page, find, filter, onPage }: { page: number; find: string; filter: Filter; onPage: (page: number) => void }) {
   const { t } = useTexts()
-  const query = usePersonList(page, find, true)
+  const query = usePersonList({ ...filter, page, find: find || undefined })
   return (
     <>
-      <form
-        className="flex gap-2 py-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          onFind(String(new FormData(event.currentTarget).get('find') ?? '').trim())
-        }}
-      >
-        <input
-          key={find}
-          name="find"
-          defaultValue={find}
-          maxLength={100}
-          aria-label={t('Name')}
-          placeholder={t('Part of a name')}
-          className="min-h-9 px-3 border border-edge rounded-md"
-        />
-        <Button type="submit">{t('Find')}</Button>
-        {find && (
-          <Button look="quiet" onClick={() => onFind('')}>
-            {t('Show all')}
-          </Button>
-        )}
-      </form>
       <Loaded query={query}>
         {({ rows, total, pageSize }) => (
           <div className="overflow-x-auto">

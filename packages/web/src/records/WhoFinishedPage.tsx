@@ -24,6 +24,7 @@ import {
   type RulerMark,
   type Sort,
 } from '../ui'
+import { amongIn, GroupFilters } from './GroupFilters'
 import { useDropOff, useWhoFinished } from './queries'
 import { WayStepsRuler } from './WayStepsRuler'
 import { Claimed, ClaimedLine } from './Claimed'
@@ -32,27 +33,28 @@ import { WaysUsedWords } from './WaysUsedWords'
 export function WhoFinishedPage() {
   const { t } = useTexts()
   const { id } = useParams() as { id: GuideId }
-  const { search, page, set } = useSearchState()
+  const { search, page, set, clear } = useSearchState()
   const state = ReadingState.safeParse(search.get('state')).data
   const furthest = (search.get('stopped') ?? undefined) as StepId | undefined
   const find = search.get('find') ?? ''
   const solo = SoloState.safeParse(search.get('solo')).data
   const by = search.get('by') === 'solo' ? 'solo' : search.get('by') === 'practise' ? 'practise' : 'read'
   const sort: Sort<WhoSort> = { by: (search.get('sort') ?? 'state') as WhoSort, down: search.get('down') === 'yes' }
-  const who = useWhoFinished(id, {
+  const filter = {
+    ...amongIn(search),
     state,
     furthest,
     solo,
     find: find || undefined,
     sort: sort.by,
-    direction: sort.down ? 'down' : 'up',
-    page,
-  })
+    direction: sort.down ? ('down' as const) : ('up' as const),
+  }
+  const who = useWhoFinished(id, { ...filter, page })
   const drops = useDropOff(id)
   const stopName = drops.data?.steps.find((step) => step.stepId === furthest)
   return (
     <Loaded query={who}>
-      {({ guide, counts, soloCounts, rows, total, pageSize, onlyReports }) => (
+      {({ guide, counts, hasCautions, soloCounts, rows, total, pageSize, onlyReports }) => (
         <>
           <title>{`${t('Who finished')} – ${guide.title} – Jackdaw`}</title>
           <TitleLine
@@ -65,8 +67,9 @@ export function WhoFinishedPage() {
               </>
             }
           >
+            {hasCautions && <ButtonLink to={`/records/guides/${id}/cautions`}>{t('Cautions')}</ButtonLink>}
             {guide.mayEdit && <ButtonLink to={`/guides/${id}/edit`}>{t('Edit the guide')}</ButtonLink>}
-            <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id })} download>
+            <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id }, filter)} download>
               <Download size={16} aria-hidden />
               {t('CSV')}
             </a>
@@ -115,15 +118,12 @@ export function WhoFinishedPage() {
                 <button type="submit" className={buttonClass('plain')}>
                   {t('Find')}
                 </button>
+                <GroupFilters {...{ search, set }} />
                 <span className="text-sm text-soft" role="status">
                   {t('{{count}} people', { count: total })}
                   {stopName && ` ${t('who stopped at step {{n}}', { n: stopName.position })}`}
-                  {(state || furthest || solo || find) && (
-                    <button
-                      type="button"
-                      className="ml-2 text-petrol underline"
-                      onClick={() => set({ state: undefined, stopped: undefined, solo: undefined, find: undefined })}
-                    >
+                  {(state || furthest || solo || find || filter.department || filter.site || filter.team) && (
+                    <button type="button" className="ml-2 text-petrol underline" onClick={() => clear()}>
                       {t('Show all')}
                     </button>
                   )}
@@ -171,6 +171,7 @@ function PeopleTable({
                 ['name', t('Name')],
                 ['state', t('State')],
                 ['due', t('Due')],
+                ['finished', t('Finished')],
                 ['progress', t('Steps read')],
                 ['time', t('Time reading')],
                 ['last', t('Last activity')],
@@ -201,7 +202,10 @@ function PeopleTable({
                 <StateMark state={row.state} dueOn={row.dueOn} />
                 <Claimed record={row} />
               </td>
-              <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn ? dayOf(row.dueOn) : '–'}</td>
+              <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'}</td>
+              <td className="py-2 pr-4 whitespace-nowrap" title={row.finishedAt === null ? undefined : momentOf(row.finishedAt)}>
+                {row.finishedAt === null ? '–' : whenOf(row.finishedAt)}
+              </td>
               <td className="py-2 pr-4 whitespace-nowrap">
                 {Math.min(row.seen, row.steps)} / {row.steps}
               </td>

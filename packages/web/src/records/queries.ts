@@ -1,5 +1,6 @@
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
 import {
+  getCautionRecords,
   getDropOff,
   getPersonGuide,
   getPersonRecords,
@@ -7,25 +8,32 @@ import {
   getWhoFinished,
   listGuideRecords,
   listPersonRecords,
+  listRecordGroups,
 } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { call } from '../api'
 
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
-export const useGuideRecords = (page: number, enabled: boolean) =>
+export const useRecordGroups = () =>
+  useQuery({ queryKey: ['records', 'groups'], queryFn: ({ signal }) => call(listRecordGroups, { signal }) })
+export const useGuideRecords = (query: QueryOf<typeof listGuideRecords>) =>
   useQuery({
-    queryKey: ['records', 'guides', page],
-    enabled,
+    queryKey: ['records', 'guides', query],
     ...fresh,
-    queryFn: ({ signal }) => call(listGuideRecords, { query: { page }, signal }),
+    queryFn: ({ signal }) => call(listGuideRecords, { query, signal }),
   })
-export const usePersonList = (page: number, find: string, enabled: boolean) =>
+export const usePersonList = (query: QueryOf<typeof listPersonRecords>) =>
   useQuery({
-    queryKey: ['records', 'people', page, find],
-    enabled,
+    queryKey: ['records', 'people', query],
     ...fresh,
-    queryFn: ({ signal }) => call(listPersonRecords, { query: { page, find: find || undefined }, signal }),
+    queryFn: ({ signal }) => call(listPersonRecords, { query, signal }),
+  })
+export const useCautionRecords = (id: GuideId, query: QueryOf<typeof getCautionRecords>) =>
+  useQuery({
+    queryKey: ['records', 'cautions', id, query],
+    ...fresh,
+    queryFn: ({ signal }) => call(getCautionRecords, { params: { id }, query, signal }),
   })
 export const useWhoFinished = (id: GuideId, query: QueryOf<typeof getWhoFinished>) =>
   useQuery({

@@ -1,0 +1,30 @@
+import type { DepartmentId, PersonId, SiteId, TeamId } from '@jackdaw/core/shared'
+import type { Caller } from '../http'
+
+/** Whose records are shown: everybody's or only those of the people who report to somebody, and of these the ones in the groups named. */
+export type Among = {
+  reportsTo: PersonId | null
+  department?: DepartmentId | undefined
+  site?: SiteId | undefined
+  team?: TeamId | undefined
+}
+
+/** What somebody may see, among what they ask for. */
+export const amongFor = (caller: Caller, { department, site, team }: Omit<Among, 'reportsTo'> = {}): Among => ({
+  reportsTo: caller.permissions.has('records.all') ? null : caller.id,
+  department,
+  site,
+  team,
+})
+
+/** The bound parameter for {@link amongSql}. */
+export const amongParam = (among: Among): string => JSON.stringify(among)
+
+/** Whether a person is among those shown, as SQL. @param personId a column; @param param the parameter with {@link amongParam} */
+export function amongSql(personId: string, param: string): string {
+  const asked = (key: keyof Among) => `(${param}::jsonb ->> '${key}')`
+  return `(${asked('reportsTo')} is null or ${personId} in (select person_id from reports_of(${asked('reportsTo')})))
+    and (coalesce(${asked('department')}, ${asked('site')}) is null or exists (select 1 from person q where q.id = ${personId}
+      and (${asked('department')} is null or q.department_id = ${asked('department')}) and (${asked('site')} is null or q.site_id = ${asked('site')})))
+    and (${asked('team')} is null or exists (select 1 from person_team q where q.person_id = ${personId} and q.team_id = ${asked('team')}))`
+}

@@ -1,0 +1,63 @@
+import { ReadingState } from '@jackdaw/core/assignments'
+import type { DepartmentId, SiteId, TeamId } from '@jackdaw/core/shared'
+import { useTexts } from '../ui/texts'
+import { useRecordGroups } from './queries'
+
+/** Whose records are shown, as it stands in the address. */
+export type AmongWhom = { department?: DepartmentId | undefined; site?: SiteId | undefined; team?: TeamId | undefined }
+export const amongIn = (search: URLSearchParams): AmongWhom => ({
+  department: (search.get('department') ?? undefined) as DepartmentId | undefined,
+  site: (search.get('site') ?? undefined) as SiteId | undefined,
+  team: (search.get('team') ?? undefined) as TeamId | undefined,
+})
+
+/** Leaves the people of a department, site or team, and where asked for those in a state. */
+export function GroupFilters({
+  search,
+  set,
+  states = false,
+}: {
+  search: URLSearchParams
+  set: (more: Record<string, string | undefined>) => void
+  states?: boolean
+}) {
+  const { t } = useTexts()
+  const groups = useRecordGroups().data
+  const STATES: Record<ReadingState, string> = {
+    late: t('Late'),
+    'due-soon': t('Due soon'),
+    'out-of-date': t('Out of date'),
+    'in-progress': t('In progress'),
+    'not-started': t('Not started'),
+    done: t('Done'),
+  }
+  const select = (key: string, label: string, all: string, options: readonly { id: string; name: string }[]) => (
+    <select
+      aria-label={label}
+      className="min-h-9 px-2 border border-edge rounded-md bg-sheet max-w-48"
+      value={search.get(key) ?? ''}
+      onChange={(event) => set({ [key]: event.target.value || undefined })}
+    >
+      <option value="">{all}</option>
+      {options.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  )
+  return (
+    <>
+      {select('department', t('Department'), t('All departments'), groups?.departments ?? [])}
+      {select('site', t('Site'), t('All sites'), groups?.sites ?? [])}
+      {select('team', t('Team'), t('All teams'), groups?.teams ?? [])}
+      {states &&
+        select(
+          'state',
+          t('State'),
+          t('Any state'),
+          ReadingState.options.map((id) => ({ id, name: STATES[id] })),
+        )}
+    </>
+  )
+}
