@@ -32,7 +32,9 @@ export const Publication = z.object({
   openToAll: z.boolean(),
   due: DueRule,
   /** `where` is what the step or section is called, empty for the guide as a whole. */
-  findings: z.array(z.object({ reason: z.enum(PUBLISHING_REASONS), itemId: z.nullable(z.string()), where: z.string() })),
+  findings: z.array(
+    z.object({ reason: z.enum(PUBLISHING_REASONS), itemId: z.nullable(z.string()), where: z.string(), why: z.optional(z.string()) }),
+  ),
 })
 export type Publication = z.infer<typeof Publication>
 /** How a guide is published now. */

@@ -7,7 +7,7 @@ import { frameBrackets } from './frame'
 import { around, grown, middleOf, movedInto, n, type Point, rectPath } from './geometry'
 import type { Rect } from '../guides'
 import type { Pen, Setting } from './pen'
-import { cased } from './shape'
+import { cased, type Shape } from './shape'
 
 type ShapeLike = Exclude<Annotation, { kind: 'label' | 'tag' | 'text' }>
 
@@ -63,27 +63,25 @@ export function drawShapeLike(annotation: ShapeLike, ground: Ground, pen: Pen, s
     }
   }
   if (annotation.kind === 'blackout') {
-    const gap = 7 * pen.unit
-    const lines: string[] = []
-    for (let at = gap; at < area.width + area.height; at += gap) {
-      const start = at <= area.width ? { x: area.x + at, y: area.y } : { x: area.x + area.width, y: area.y + at - area.width }
-      const end = at <= area.height ? { x: area.x, y: area.y + at } : { x: area.x + at - area.height, y: area.y + area.height }
-      lines.push(`M${n(start.x)} ${n(start.y)}L${n(end.x)} ${n(end.y)}`)
-    }
-    return {
-      ...base,
-      box: area,
-      along: [],
-      shapes: [
-        { is: 'path', d: rectPath(area), fill: INK },
-        ...(lines.length > 0
-          ? [{ is: 'path' as const, d: lines.join(''), stroke: '#4a5661', widthPx: pen.unit, cap: 'butt' as const }]
-          : []),
-      ],
-    }
+    return { ...base, box: area, along: [], shapes: coverShapes(area, pen.unit) }
   }
   const d = annotation.kind === 'ellipse' ? ellipsePath(area) : rectPath(area)
   return { ...base, box: grown(area, reach), along: edgeOf(area), shapes: cased(d, colour, casing, strokePx, casingPx) }
+}
+
+/** Flat ink with a fine hatch. @param unit pixels of the picture for one at the reading width */
+export function coverShapes(area: Rect, unit: number): Shape[] {
+  const gap = 7 * unit
+  const lines: string[] = []
+  for (let at = gap; at < area.width + area.height; at += gap) {
+    const start = at <= area.width ? { x: area.x + at, y: area.y } : { x: area.x + area.width, y: area.y + at - area.width }
+    const end = at <= area.height ? { x: area.x, y: area.y + at } : { x: area.x + at - area.height, y: area.y + area.height }
+    lines.push(`M${n(start.x)} ${n(start.y)}L${n(end.x)} ${n(end.y)}`)
+  }
+  return [
+    { is: 'path', d: rectPath(area), fill: INK },
+    ...(lines.length > 0 ? [{ is: 'path' as const, d: lines.join(''), stroke: '#4a5661', widthPx: unit, cap: 'butt' as const }] : []),
+  ]
 }
 
 /** A detail enlarged, in a plain border, with hairlines to where it belongs. */

@@ -1,8 +1,9 @@
 import type { Annotation, Rect } from '../guides'
-import { pointOf, unitOf, type Ground } from './attach'
+import { areaOf, pointOf, unitOf, type Ground } from './attach'
 import { grown, type Point } from './geometry'
-import { drawShapeLike } from './drawShapes'
+import { coverShapes, drawShapeLike } from './drawShapes'
 import { drawLabel, drawListMark, drawTag, drawText, LIST_MARK_PX, slipSize } from './drawWords'
+import { hiddenInDetail } from './hidden'
 import { penFor, type Setting } from './pen'
 import { placeLabels, sideOf, type LabelToPlace, type Side } from './placeLabels'
 import type { Shape } from './shape'
@@ -29,6 +30,8 @@ export type Listed = { id: string; mark: string; words: string }
 /** All annotations of a picture as they are drawn, those below first. */
 export type Drawing = {
   drawn: Drawn[]
+  /** What blackouts of other places hide of this picture; lies below everything else. */
+  covers: Shape[]
   listed: Listed[]
   /** Side on which most labels stand; `null` without labels. */
   side: Side | null
@@ -51,10 +54,18 @@ const wordsOf = (annotation: Extract<Annotation, { kind: 'label' | 'text' }>, { 
   (annotation.kind === 'label' && way === 'practise' ? annotation.practiseWords : undefined) ?? annotation.words
 
 /** Draws the annotations of a picture: where everything stands, in which size and colour.
- * @param prefer side on which the labels of the step before stand */
-export function drawAnnotations(annotations: readonly Annotation[], ground: Ground, setting: Setting, prefer: Side | null = null): Drawing {
+ * @param prefer side on which the labels of the step before stand
+ * @param hidden areas of the picture that blackouts elsewhere hide; what is derived from it does not show them either */
+export function drawAnnotations(
+  annotations: readonly Annotation[],
+  ground: Ground,
+  setting: Setting,
+  prefer: Side | null = null,
+  hidden: readonly Rect[] = [],
+): Drawing {
   const asList = isListed(ground, setting)
   const sorted = [...annotations].sort((a, b) => LAYERS.indexOf(a.kind) - LAYERS.indexOf(b.kind))
+  const blackedOut = [...hidden, ...annotations.flatMap((each) => (each.kind === 'blackout' ? (areaOf(each.area, ground) ?? []) : []))]
   const drawn: Drawn[] = []
   const lost: string[] = []
   const worded: Extract<Annotation, { kind: 'label' | 'text' }>[] = []
@@ -64,7 +75,7 @@ export function drawAnnotations(annotations: readonly Annotation[], ground: Grou
       continue
     }
     const done = drawOne(annotation, ground, setting)
-    if (done) drawn.push(done)
+    if (done) drawn.push({ ...done, shapes: withHidden(done.shapes, blackedOut, ground) })
     else lost.push(annotation.id)
   }
   const obstacles = obstaclesOf(ground, drawn)
@@ -100,8 +111,17 @@ export function drawAnnotations(annotations: readonly Annotation[], ground: Grou
       drawn.push(drawListMark(annotation, mark, slip, dot, pen, ground.shown.width / setting.shownPx))
     } else drawn.push(drawLabel(annotation, words, slip, dot, pen))
   }
-  return { drawn, listed, side: sideOfMost(spots, slips), lost }
+  const covers = hidden.flatMap((area) => coverShapes(area, unitOf(ground)))
+  return { drawn, covers, listed, side: sideOfMost(spots, slips), lost }
 }
+
+/** Shapes of which a detail of the picture shows nothing that is blacked out. */
+const withHidden = (shapes: readonly Shape[], hidden: readonly Rect[], ground: Ground): Shape[] =>
+  shapes.flatMap((shape) =>
+    shape.is === 'detail'
+      ? [shape, ...hiddenInDetail(hidden, shape.from, shape.to).flatMap((area) => coverShapes(area, unitOf(ground)))]
+      : [shape],
+  )
 
 const listMarkSize = (ground: Ground, { shownPx }: Setting): number => (LIST_MARK_PX * ground.shown.width) / shownPx
 

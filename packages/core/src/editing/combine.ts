@@ -88,7 +88,12 @@ export function combineSteps(steps: readonly Step[], keep: KeptPictures, sizes: 
   if (signs.length > 0) changes.push({ type: 'set-signs', stepId, signs })
   const check = mergedCheck(steps)
   if (check) changes.push({ type: 'set-check', stepId, check })
-  if (steps.some((step) => step.notReady)) changes.push({ type: 'set-not-ready', itemId: stepId, notReady: true })
+  const unready = steps.filter((step) => step.notReady)
+  const why = unready
+    .flatMap((step) => (step.notReadyWhy ? [step.notReadyWhy] : []))
+    .join(' · ')
+    .slice(0, 300)
+  if (unready.length > 0) changes.push({ type: 'set-not-ready', itemId: stepId, notReady: true, ...(why ? { why } : {}) })
   const combinedFrom = [...(first.combinedFrom ?? []), ...others.flatMap((step): StepId[] => [step.id, ...(step.combinedFrom ?? [])])]
   changes.push({ type: 'set-combined-from', stepId, combinedFrom })
   for (const step of others) changes.push({ type: 'remove-item', itemId: step.id })

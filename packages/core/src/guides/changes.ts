@@ -2,7 +2,7 @@ import * as z from 'zod/mini'
 import { PictureId, SectionId, StepId } from '../shared'
 import { Annotation, AnnotationId } from './annotation'
 import { Caution } from './caution'
-import { GuideItem, GuideKind, GuideSummary, GuideTitle, Sheet, StepPicture } from './document'
+import { GuideItem, GuideKind, GuideSummary, GuideTitle, NotReadyWhy, Sheet, StepPicture } from './document'
 import { Exercise, SoloRules } from './exercise'
 import { Flow } from './flow'
 import { GUIDE_LIMITS } from './limits'
@@ -46,7 +46,7 @@ export const Change = z.discriminatedUnion('type', [
   z.object({ type: z.literal('set-cautions'), stepId: StepId, cautions: z.array(Caution).check(z.maxLength(GUIDE_LIMITS.cautions.most)) }),
   z.object({ type: z.literal('set-signs'), stepId: StepId, signs: z.array(SignId).check(z.maxLength(GUIDE_LIMITS.signs.most)) }),
   z.object({ type: z.literal('set-combined-from'), stepId: StepId, combinedFrom: z.array(StepId) }),
-  z.object({ type: z.literal('set-not-ready'), itemId: ItemId, notReady: z.boolean() }),
+  z.object({ type: z.literal('set-not-ready'), itemId: ItemId, notReady: z.boolean(), why: z.optional(NotReadyWhy) }),
   z.object({ type: z.literal('silence'), finding: z.string().check(z.maxLength(100)), silenced: z.boolean() }),
   /** Puts an annotation on a picture, or in the place of the one with its id. */
   z.object({

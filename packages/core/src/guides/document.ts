@@ -42,6 +42,9 @@ export type PictureSizes = Readonly<Record<string, { widthPx: number; heightPx: 
 export const storedPicturesOf = (picture: StepPicture): PictureId[] =>
   picture.sheet ? picture.sheet.pictures.map((each) => each.id) : [picture.id]
 
+/** Why something is not ready, for its authors; at most 300 characters. */
+export const NotReadyWhy = z.string().check(z.maxLength(300))
+
 /** One instruction. Its first line of text is its name. */
 export const Step = z.object({
   kind: z.literal('step'),
@@ -60,8 +63,9 @@ export const Step = z.object({
   exercise: z.optional(Exercise),
   /** Where to go next, if not simply on. */
   flow: z.optional(Flow),
-  /** Flagged by an author as not ready to be published. */
+  /** Flagged by an author as not ready to be published, and what is missing. */
   notReady: z.optional(z.literal(true)),
+  notReadyWhy: z.optional(NotReadyWhy),
   copiedFrom: z.optional(StepId),
   /** Steps that were combined into this one. */
   combinedFrom: z.optional(z.array(StepId)),
@@ -77,8 +81,9 @@ export const Section = z.object({
   title: z.string().check(z.maxLength(300)),
   /** Whoever likes may leave its steps out. */
   optional: z.optional(z.literal(true)),
-  /** Flagged by an author as not ready to be published. */
+  /** Flagged by an author as not ready to be published, and what is missing. */
   notReady: z.optional(z.literal(true)),
+  notReadyWhy: z.optional(NotReadyWhy),
 })
 export type Section = z.infer<typeof Section>
 

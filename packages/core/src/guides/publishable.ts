@@ -8,7 +8,12 @@ export const PUBLISHING_REASONS = ['no-title', 'no-steps', 'empty-step', 'blacko
 /** Whether a finding keeps a guide from being published; the others are told and the publisher decides. */
 export const stopsPublishing = (finding: Finding): boolean => finding.reason !== 'not-ready'
 /** Something to be looked at before publishing, with the place where it is mended. */
-export type Finding = { reason: (typeof PUBLISHING_REASONS)[number]; itemId: string | null }
+export type Finding = {
+  reason: (typeof PUBLISHING_REASONS)[number]
+  itemId: string | null
+  /** What its author says is missing. */
+  why?: string
+}
 
 /** What has to be mended before a document can be published, and what its authors have flagged as not ready. */
 export function findingsBeforePublishing(document: GuideDocument): Finding[] {
@@ -22,7 +27,8 @@ export function findingsBeforePublishing(document: GuideDocument): Finding[] {
     if (step.pictures.some((picture) => picture.annotations?.some((each) => each.kind === 'blackout')))
       findings.push({ reason: 'blackout-pending', itemId: step.id })
   for (const { itemId } of tooMuchIn(document)) findings.push({ reason: 'too-much', itemId })
-  for (const item of document.items) if (item.notReady) findings.push({ reason: 'not-ready', itemId: item.id })
+  for (const item of document.items)
+    if (item.notReady) findings.push({ reason: 'not-ready', itemId: item.id, ...(item.notReadyWhy ? { why: item.notReadyWhy } : {}) })
   return findings
 }
 
@@ -30,8 +36,9 @@ export function findingsBeforePublishing(document: GuideDocument): Finding[] {
 export const readyToRead = (document: GuideDocument): GuideDocument => ({
   ...document,
   items: document.items.map((item) => {
-    if (item.kind !== 'step') return item
-    const { check: _, ...step } = item
+    const { notReady: _, notReadyWhy: __, ...ready } = item
+    if (ready.kind !== 'step') return ready
+    const { check: ___, ...step } = ready
     return step
   }),
   silenced: [],

@@ -143,9 +143,10 @@ export class WorkingCopy {
     const item = this.item(id)
     if (!item) return refuse('item-missing')
     if (change.type === 'set-not-ready') {
-      const { notReady = false, ...rest } = item
-      this.replace(change.notReady ? { ...rest, notReady: true } : rest)
-      return { ok: true, inverse: { ...change, notReady } }
+      const { notReady = false, notReadyWhy = '', ...rest } = item
+      const why = change.why?.trim() ? { notReadyWhy: change.why } : {}
+      this.replace(change.notReady ? { ...rest, notReady: true, ...why } : rest)
+      return { ok: true, inverse: { type: 'set-not-ready', itemId: change.itemId, notReady, ...(notReadyWhy ? { why: notReadyWhy } : {}) } }
     }
     if ('sectionId' in change) {
       if (item.kind !== 'section') return refuse('not-a-section')

@@ -1,6 +1,7 @@
 import {
   drawAnnotations,
   groundOf,
+  hiddenAreas,
   READING_WIDTH_PX,
   widestOf,
   wholeOf,
@@ -10,9 +11,10 @@ import {
 } from '@jackdaw/core/annotations'
 import type { Look, PictureSizes, Rect, Step, StepPicture } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { ShapesSvg } from './ShapesSvg'
+import { PendingBlackouts } from './usePending'
 
 export type PictureProps = {
   step: Step
@@ -82,10 +84,17 @@ export function AnnotatedPicture({
   const box = useRef<HTMLDivElement>(null)
   const shownPx = useShownWidth(box, near)
   const ground = useMemo(() => groundOf(step, picture, sizes[picture.id]), [step, picture, sizes])
+  const pending = useContext(PendingBlackouts)
+  const hidden = useMemo(() => hiddenAreas(picture, pending, sizes), [picture, pending, sizes])
   const drawing = useMemo<Drawing | null>(
-    () => (ground && near && !bare ? drawAnnotations(picture.annotations ?? [], ground, { look, way, shownPx }, prefer) : null),
-    [ground, near, picture.annotations, look, way, shownPx, prefer, bare],
+    () =>
+      ground && near && (!bare || hidden.length > 0)
+        ? drawAnnotations(bare ? [] : (picture.annotations ?? []), ground, { look, way, shownPx }, prefer, hidden)
+        : null,
+    [ground, near, picture.annotations, look, way, shownPx, prefer, bare, hidden],
   )
+  // What is to be hidden cannot be as long as nobody knows how large the picture is: then it is not shown at all.
+  if (!ground && picture.annotations?.some((each) => each.kind === 'blackout')) return <p className="p-4 text-soft">{picture.alt}</p>
   if (!ground)
     return (
       <div ref={box}>
@@ -188,6 +197,11 @@ function Overlay({
       viewBox={`${shown.x} ${shown.y} ${shown.width} ${shown.height}`}
       data-annotations={drawing.drawn.length}
     >
+      {drawing.covers.length > 0 && (
+        <g data-covers>
+          <ShapesSvg shapes={drawing.covers} detail={() => null} />
+        </g>
+      )}
       {drawing.drawn.map((each) => (
         <g key={each.id} data-annotation={each.id} data-kind={each.kind}>
           <ShapesSvg

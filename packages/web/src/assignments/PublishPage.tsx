@@ -132,7 +132,7 @@ function Findings({ id, publication }: { id: GuideId; publication: Publication }
     'empty-step': t('A step has neither words nor pictures.'),
     'blackout-pending': t('A blackout is drawn on a picture and not applied yet: what is under it could still be got at.'),
     'too-much': t('There is more here than a guide may hold.'),
-    'not-ready': t('Flagged as not ready.'),
+    'not-ready': t('Not ready.'),
   }
   const list = (findings: Publication['findings']) => (
     <ul className="list-disc pl-5">
@@ -142,6 +142,7 @@ function Findings({ id, publication }: { id: GuideId; publication: Publication }
           <Link className="text-petrol underline" to={`/guides/${id}/edit${finding.itemId ? `?step=${finding.itemId}` : ''}`}>
             {finding.where || t('Open the draft')}
           </Link>
+          {finding.why && `: ${finding.why}`}
         </li>
       ))}
     </ul>

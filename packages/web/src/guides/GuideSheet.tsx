@@ -2,7 +2,7 @@ import type { ItemId, Look, PictureSizes } from '@jackdaw/core/guides'
 import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { useTexts } from '../ui/texts'
-import { usePreferredSides } from '../annotations'
+import { PendingBlackouts, usePending, usePreferredSides } from '../annotations'
 import { Button } from '../ui'
 import type { DraftSession, DraftView } from './draftSession'
 import type { ItemActions } from './itemActions'
@@ -85,6 +85,7 @@ export function GuideSheet({
   const { t } = useTexts()
   const guide = view.document
   const sides = usePreferredSides(guide, sizes, look)
+  const pending = usePending(guide, sizes)
   let number = 0
   return (
     <>
@@ -104,34 +105,36 @@ export function GuideSheet({
         className="font-serif text-lg leading-7 text-soft mt-1 mb-2"
         onChange={(summary) => session.change({ type: 'set-facts', facts: { summary } })}
       />
-      <ol className="border-t-2 border-ink">
-        {guide.items.map((item) => {
-          const conflicts = only(view.conflicts, (conflict) => conflict.itemId === item.id)
-          const common = {
-            actions,
-            selected: selected === item.id,
-            focus: focus?.id === item.id ? focus : null,
-            conflicts,
-            ticked: ticked.has(item.id),
-          }
-          return item.kind === 'section' ? (
-            <SectionSheet key={item.id} section={item} {...common} />
-          ) : (
-            <StepSheet
-              key={item.id}
-              {...{ guideId, sizes, look, round, panelHost }}
-              prefer={sides.get(item.id) ?? null}
-              onBench={onBench?.stepId === item.id ? onBench.pictureId : null}
-              step={item}
-              number={++number}
-              uploads={only(uploads, (each) => each.stepId === item.id)}
-              onEditor={onEditor}
-              tools={selected === item.id && ticked.size === 0}
-              {...common}
-            />
-          )
-        })}
-      </ol>
+      <PendingBlackouts value={pending}>
+        <ol className="border-t-2 border-ink">
+          {guide.items.map((item) => {
+            const conflicts = only(view.conflicts, (conflict) => conflict.itemId === item.id)
+            const common = {
+              actions,
+              selected: selected === item.id,
+              focus: focus?.id === item.id ? focus : null,
+              conflicts,
+              ticked: ticked.has(item.id),
+            }
+            return item.kind === 'section' ? (
+              <SectionSheet key={item.id} section={item} {...common} />
+            ) : (
+              <StepSheet
+                key={item.id}
+                {...{ guideId, sizes, look, round, panelHost }}
+                prefer={sides.get(item.id) ?? null}
+                onBench={onBench?.stepId === item.id ? onBench.pictureId : null}
+                step={item}
+                number={++number}
+                uploads={only(uploads, (each) => each.stepId === item.id)}
+                onEditor={onEditor}
+                tools={selected === item.id && ticked.size === 0}
+                {...common}
+              />
+            )
+          })}
+        </ol>
+      </PendingBlackouts>
       {guide.items.length === 0 && (
         <p className="py-6 text-soft">{t('A guide is a list of steps. Write the first one, or drop pictures on it later.')}</p>
       )}

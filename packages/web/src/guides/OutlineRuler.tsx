@@ -131,8 +131,10 @@ const Tick = memo(function Tick({
         {item.kind === 'section' ? (
           <>
             <span className="h-0.5 w-7 bg-ink shrink-0 mt-[15px]" aria-hidden />
-            <span className={`text-sm leading-5 py-1.5 font-semibold ${here ? 'underline' : ''}`}>{name}</span>
-            {item.notReady && <NotReady />}
+            <span className={`text-sm leading-5 py-1.5 font-semibold ${here ? 'underline' : ''}`}>
+              {name}
+              {item.notReady && <NotReady why={item.notReadyWhy} />}
+            </span>
           </>
         ) : (
           <>
@@ -140,7 +142,6 @@ const Tick = memo(function Tick({
               <span className={`block ${here ? 'h-1.5 w-5 mt-[13px] bg-kingfisher' : 'h-0.5 w-3.5 mt-[15px] bg-edge'}`} />
             </span>
             <span className="text-xs tabular-nums w-5 text-right text-soft shrink-0 mt-[7px]">{number}</span>
-            {item.notReady && <NotReady />}
             {lack !== '' && (
               <span className="shrink-0 mt-[7px] text-ochre" title={lack} data-lack>
                 <Unplug size={14} aria-hidden />
@@ -160,6 +161,7 @@ const Tick = memo(function Tick({
             )}
             <span className="py-1.5">
               <span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span>
+              {item.notReady && <NotReady why={item.notReadyWhy} />}
             </span>
           </>
         )}
@@ -178,12 +180,12 @@ const Tick = memo(function Tick({
   )
 })
 
-function NotReady() {
+function NotReady({ why = '' }: { why?: string | undefined }) {
   const { t } = useTexts()
   return (
-    <span className="shrink-0 mt-[7px] text-ochre" title={t('Not ready')}>
-      <Construction size={14} aria-hidden />
-      <span className="sr-only">{t('Not ready')}</span>
+    <span className="flex items-start gap-1 text-xs text-ochre font-semibold" title={why}>
+      <Construction size={13} className="shrink-0 mt-px" aria-hidden />
+      <span className="line-clamp-2">{why ? t('Not ready: {{why}}', { why }) : t('Not ready')}</span>
     </span>
   )
 }

@@ -6,6 +6,7 @@ import { IconButton } from '../ui'
 import { ConflictPanel } from './ConflictPanel'
 import { ItemMenu } from './ItemMenu'
 import type { Common } from './StepSheet'
+import { NotReadyStrip } from './NotReadyStrip'
 import { Tick } from './Tick'
 
 /** A section heading on the author's sheet. */
@@ -57,6 +58,14 @@ export const SectionSheet = memo(function SectionSheet({
           />
         </div>
       </div>
+      {section.notReady && (
+        <NotReadyStrip
+          why={section.notReadyWhy ?? ''}
+          name={section.title || t('Section heading')}
+          onWhy={(why) => actions.setNotReady(section.id, true, why)}
+          onReady={() => actions.setNotReady(section.id, false)}
+        />
+      )}
       {conflicts.map((conflict) => (
         <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
       ))}

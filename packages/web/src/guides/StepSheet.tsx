@@ -6,6 +6,7 @@ import { memo, useDeferredValue, useMemo, useRef, useState, type DragEvent } fro
 import { useTexts } from '../ui/texts'
 import { ConflictPanel } from './ConflictPanel'
 import type { ItemActions } from './itemActions'
+import { NotReadyStrip } from './NotReadyStrip'
 import { StepBody, type FocusAt } from './StepBody'
 import { StepCheckPanel } from './StepCheckPanel'
 import { StepSafety } from './StepSafety'
@@ -107,6 +108,14 @@ export const StepSheet = memo(function StepSheet({
         <Tick ticked={ticked} name={t('Choose step {{n}}', { n: number })} onTick={(range) => actions.tick(step.id, range)} />
       </div>
       <div className="min-w-0">
+        {step.notReady && (
+          <NotReadyStrip
+            why={step.notReadyWhy ?? ''}
+            name={name}
+            onWhy={(why) => actions.setNotReady(step.id, true, why)}
+            onReady={() => actions.setNotReady(step.id, false)}
+          />
+        )}
         {/* As high as the number and the box beside it, so that a wide picture below covers neither. */}
         <div className="min-h-[60px]">
           <StepBody

@@ -110,7 +110,8 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
         cautions: [...(stepOf(stepId)?.cautions ?? []), { id: nanoid(), level: 'caution', words: '', acknowledge: false }],
       }),
     setSigns: (stepId: StepId, signs: SignId[]) => session.change({ type: 'set-signs', stepId, signs }),
-    setNotReady: (itemId: ItemId, notReady: boolean) => session.change({ type: 'set-not-ready', itemId, notReady }),
+    setNotReady: (itemId: ItemId, notReady: boolean, why = '') =>
+      session.change({ type: 'set-not-ready', itemId, notReady, ...(why ? { why } : {}) }),
     /** Splits a step in two. */
     split: (stepId: StepId, first: RichText, second: RichText) => {
       const step = stepOf(stepId)

@@ -4,6 +4,7 @@ import { stepsOf, type HeadFact, type Look } from '@jackdaw/core/guides'
 import { Suspense, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { lazyPart, whenOf } from '../ui'
+import { DRAFT } from './used'
 
 const SignView = lazyPart(async () => (await import('../annotations/SignView')).SignView)
 export const preloadSigns = SignView.preload
@@ -16,8 +17,8 @@ export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Loo
     owner: [t('Owner'), edition.owner],
     steps: [t('Steps'), stepsOf(document).length],
     minutes: [t('Takes about'), t('{{minutes}} min', { minutes: edition.minutes })],
-    date: [t('Published'), whenOf(edition.publishedAt)],
-    edition: [t('Edition'), edition.edition],
+    date: [t('Published'), edition.edition === DRAFT ? t('not yet') : whenOf(edition.publishedAt)],
+    edition: [t('Edition'), edition.edition === DRAFT ? t('Draft') : edition.edition],
   }
   const colour = darkened(look.colour, 4.5)
   return (

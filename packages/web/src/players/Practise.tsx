@@ -85,6 +85,7 @@ export function Practise({
             : t('You can go on at this step later, on any device.')
       }
       safety={stageSafety(guide, playing)}
+      notReady={step?.notReady ? (step.notReadyWhy ?? '') : null}
       closes={listing ? closeList : null}
       bar={step && doing ? <Bar {...{ playing, doing, said, listing }} onList={() => setListing((now) => !now)} /> : <span />}
     >
@@ -158,7 +159,7 @@ function PractiseStep({
               look={look}
               way="practise"
               source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
-              maxHeight="max(220px, calc(100dvh - 256px - var(--safety-height, 0px)))"
+              maxHeight="max(220px, calc(100dvh - 256px - var(--safety-height, 0px) - var(--preview-bar, 0px)))"
               fills
               over={<PractiseOver {...{ guide, step, picture, doing, state, said }} />}
             />

@@ -7,103 +7,126 @@ import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
+import { PendingBlackouts, usePending } from '../annotations'
 import { call } from '../api'
 import { Loaded } from '../ui'
 import { Practise } from './Practise'
+import { PreviewFrame } from './PreviewFrame'
 import { Reader } from './ReaderPage'
 import { Solo } from './Solo'
+import { handTried, takeTried } from './triedDraft'
 import { DRAFT, pictureAddress, playFor, type UsedGuide } from './used'
 import { Watch } from './Watch'
 
 /** An author tries the draft in one of the ways, from any step. Nothing of it is kept or counted. */
 export function PreviewPage() {
   const { id, way } = useParams() as { id: GuideId; way: string }
-  const [search] = useSearchParams()
+  const [search, setSearch] = useSearchParams()
   const navigate = useNavigate()
-  const tried = (useLocation().state as { document?: GuideDocument } | null)?.document
+  const framed = search.get('framed') === 'yes'
+  const phone = search.get('phone') === 'yes'
+  const tried = (useLocation().state as { document?: GuideDocument } | null)?.document ?? (framed ? takeTried(id) : null)
   const from = search.get('step') ?? undefined
   const draft = useQuery({
     queryKey: ['preview', id],
     gcTime: 0,
     staleTime: Infinity,
     refetchOnWindowFocus: false,
-    queryFn: async ({ signal }): Promise<UsedGuide> => {
-      const { document: saved, number } = await call(getDraft, { params: { id }, signal })
+    queryFn: async ({ signal }): Promise<UsedGuide & { owner: string }> => {
+      const { document: saved, number, owner } = await call(getDraft, { params: { id }, signal })
       const document = tried ?? saved
       const sizes = await call(getPictureSizes, { params: { id }, signal })
-      return { guideId: id, number, edition: null, document, sizes, reader: { roles: [], sites: [] } }
+      return { guideId: id, number, edition: null, document, sizes, reader: { roles: [], sites: [] }, owner: owner.name }
     },
   })
-  const onLeave = () => void navigate(`/guides/${id}/edit${from ? `?step=${from}` : ''}`)
+  const onLeave = () => {
+    if (framed) return
+    void navigate(`/guides/${id}/edit${from ? `?step=${from}` : ''}`)
+  }
   const start = from === undefined ? {} : { from }
+  const used = Way.safeParse(way).data ?? 'practise'
   return (
     <Loaded query={draft}>
-      {(guide) => {
-        switch (Way.safeParse(way).data) {
-          case 'watch':
-            return <Watch guide={guide} kept={null} onLeave={onLeave} {...start} />
-          case 'solo':
-            return <SoloPreview guide={guide} onLeave={onLeave} {...start} />
-          case 'read':
-            return <ReadPreview guide={guide} onLeave={onLeave} {...start} />
-          default:
-            return <Practise guide={guide} kept={null} onLeave={onLeave} {...start} />
-        }
-      }}
+      {(guide) => (
+        <PreviewFrame
+          {...{ framed, onLeave }}
+          number={guide.number}
+          owner={guide.owner}
+          phone={phone ? `/guides/${id}/preview/${used}?framed=yes${from ? `&step=${from}` : ''}` : null}
+          onPhone={(on) => {
+            handTried(id, guide.document)
+            setSearch(
+              (now) => {
+                if (on) now.set('phone', 'yes')
+                else now.delete('phone')
+                return now
+              },
+              { replace: true, state: { document: guide.document } },
+            )
+          }}
+        >
+          <Previewed key={used} {...{ guide, onLeave }} way={used} start={start} />
+        </PreviewFrame>
+      )}
     </Loaded>
   )
 }
 
+function Previewed({
+  guide,
+  way,
+  start,
+  onLeave,
+}: {
+  guide: UsedGuide & { owner: string }
+  way: Way
+  start: { from?: string }
+  onLeave: () => void
+}) {
+  const pending = usePending(guide.document, guide.sizes)
+  const WAYS: Record<Way, () => React.ReactNode> = {
+    watch: () => <Watch guide={guide} kept={null} onLeave={onLeave} {...start} />,
+    solo: () => <SoloPreview guide={guide} onLeave={onLeave} {...start} />,
+    read: () => <ReadPreview guide={guide} {...start} />,
+    practise: () => <Practise guide={guide} kept={null} onLeave={onLeave} {...start} />,
+  }
+  return <PendingBlackouts value={pending}>{WAYS[way]()}</PendingBlackouts>
+}
+
 /** The reader over the draft. */
-function ReadPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string; onLeave: () => void }) {
-  const { t } = useTexts()
+function ReadPreview({ guide, from }: { guide: UsedGuide & { owner: string }; from?: string }) {
   const steps = stepsOf(guide.document)
   const before = steps.slice(0, Math.max(0, steps.findIndex((step) => step.id === from) + 1)).map((step) => step.id)
   return (
-    <div className="min-h-dvh flex flex-col">
-      <p className="bg-ink text-white px-4 min-h-11 flex items-center gap-4 text-sm">
-        <span className="grow">{t('This is a preview. Nothing of it is kept.')}</span>
-        <Link
-          to={`/guides/${guide.guideId}/edit`}
-          className="underline min-h-11 inline-flex items-center"
-          onClick={(event) => {
-            event.preventDefault()
-            onLeave()
-          }}
-        >
-          {t('Back to the editor')}
-        </Link>
-      </p>
-      <main id="main" className="grow flex flex-col">
-        <Reader
-          edition={{
-            guideId: guide.guideId,
-            number: guide.number,
-            edition: DRAFT,
-            newestEdition: DRAFT,
-            publishedAt: Date.now(),
-            changeNote: '',
-            minutes: minutesToRead(guide.document),
-            owner: '',
-            document: guide.document,
-            pictureSizes: guide.sizes,
-            amendedAt: null,
-            assigned: false,
-            dueOn: null,
-            reader: { roles: [], sites: [] },
-            progress: {
-              lastStepId: before.at(-1) ?? null,
-              seen: before,
-              acknowledged: before.slice(0, -1),
-              confirmed: before.slice(0, -1),
-              finishedEdition: null,
-              mustReread: false,
-            },
-          }}
-        />
-      </main>
-    </div>
+    <main id="main" className="grow flex flex-col">
+      <Reader
+        edition={{
+          guideId: guide.guideId,
+          number: guide.number,
+          edition: DRAFT,
+          newestEdition: DRAFT,
+          publishedAt: Date.now(),
+          changeNote: '',
+          minutes: minutesToRead(guide.document),
+          owner: guide.owner,
+          document: guide.document,
+          pictureSizes: guide.sizes,
+          amendedAt: null,
+          assigned: false,
+          dueOn: null,
+          reader: { roles: [], sites: [] },
+          progress: {
+            lastStepId: before.at(-1) ?? null,
+            seen: before,
+            acknowledged: before.slice(0, -1),
+            confirmed: before.slice(0, -1),
+            finishedEdition: null,
+            mustReread: false,
+          },
+        }}
+      />
+    </main>
   )
 }
 

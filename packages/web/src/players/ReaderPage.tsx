@@ -1,27 +1,26 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepName, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
-import { choicesAt, leftToDo, openTo, safetyAt, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
+import { choicesAt, safetyAt, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
-import { CircleCheck, X } from 'lucide-react'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, useParams, useSearchParams } from 'react-router'
+import { useParams, useSearchParams } from 'react-router'
 import { useLook } from '../annotations/useLook'
-import { useFinishFate } from '../events'
+import { NotReadyStrip } from '../guides/NotReadyStrip'
 import { RichTextView } from '../guides/RichTextView'
-import { Button, dayOf, lazyPart, Loaded, Message, StepRuler, whenOf, type RulerMark } from '../ui'
+import { lazyPart, Loaded, Message } from '../ui'
+import { Closing } from './Closing'
+import { FlatRuler } from './FlatRuler'
 import { GuideHead, preloadSigns } from './GuideHead'
 import { placeAt, ReaderBar } from './ReaderBar'
+import { ReaderColumn, UseMenu } from './ReaderColumn'
 import { DRAFT } from './used'
 import { useReaderEdition, useReading, type Doing } from './useReading'
 import { WaysOn } from './WaysOn'
 import { usePicturesAhead } from './usePicturesAhead'
 import { showWaitedFor, waitsFor } from './waitsFor'
 import { useTurning } from './useTurning'
-
-// Guides that can only be read do without.
-const UseMenu = lazyPart(async () => (await import('./UseMenu')).UseMenu)
 
 // Text can be read before the rest comes; but all that the guide needs is asked for as soon as it opens.
 const StepPicturesView = lazyPart(async () => (await import('./StepPicturesView')).StepPicturesView)
@@ -43,23 +42,6 @@ export function ReaderPage() {
   const query = useReaderEdition(id)
   return <Loaded query={query}>{(edition) => <Reader key={`${edition.guideId} ${edition.edition}`} edition={edition} />}</Loaded>
 }
-
-/** The ruler's marks for an edition and where its reader is. */
-function marksOf({ document }: ReaderEdition, play: Play, state: PlayerState): RulerMark[] {
-  let index = -1
-  const open = openTo(play, state)
-  return document.items.map((item): RulerMark => {
-    if (item.kind === 'section') return { id: item.id, kind: 'section', name: item.title }
-    index++
-    const at = item.id === state.at ? 'here' : isPassed(play, state, item.id) ? 'done' : open.has(item.id) ? 'open' : 'shut'
-    return { id: item.id, kind: 'step', name: stepName(item), number: index + 1, state: at }
-  })
-}
-
-const isPassed = ({ script }: Play, state: PlayerState, id: string): boolean =>
-  (script.confirmSteps ? state.confirmed : state.seen).includes(id)
-
-/** Where a place stands, from 0; the end comes after the last step. */
 
 const sectionAt = ({ document }: ReaderEdition, step: Step | undefined): string => {
   let section = ''
@@ -134,39 +116,7 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
       {...swipe}
     >
       <title>{`${document.title} – Jackdaw`}</title>
-      <aside
-        className={`${rulerOpen ? 'fixed inset-0 z-40 bg-page overflow-auto' : 'hidden'} lg:block lg:static lg:bg-transparent border-r border-hair`}
-      >
-        <div className="lg:sticky lg:top-14 lg:max-h-[calc(100dvh-56px)] overflow-auto p-4">
-          <div className="flex justify-between items-center lg:hidden mb-3">
-            <strong>{t('Steps')}</strong>
-            <Button look="quiet" onClick={() => setRulerOpen(false)}>
-              <X size={18} aria-hidden />
-              {t('Close')}
-            </Button>
-          </div>
-          <p className="text-sm text-soft mb-1">
-            <Link to="/" className="text-petrol underline underline-offset-3">
-              {t('Today')}
-            </Link>{' '}
-            · {t('Guide {{n}}', { n: edition.number })}
-          </p>
-          <p className="font-serif text-lg leading-6 mb-1">{document.title}</p>
-          <p className="text-sm text-soft mb-4">
-            {t('Edition {{n}}', { n: edition.edition })}, {whenOf(edition.publishedAt)} ·{' '}
-            {t('{{minutes}} min', { minutes: edition.minutes })}
-            {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
-          </p>
-          <div className="mb-4">
-            {ways.length > 1 && (
-              <Suspense>
-                <UseMenu guideId={edition.guideId} ways={ways} place="column" />
-              </Suspense>
-            )}
-          </div>
-          <StepRuler marks={marksOf(edition, play, state)} label={t('Steps')} onPick={pick} />
-        </div>
-      </aside>
+      <ReaderColumn {...{ edition, play, state, ways }} open={rulerOpen} onPick={pick} onClose={() => setRulerOpen(false)} />
       <div className="grow flex flex-col bg-sheet min-w-0">
         <div className="lg:hidden px-4 py-2 flex items-center gap-3">
           <span className="text-sm text-soft truncate grow">{document.title}</span>
@@ -208,20 +158,6 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
         </article>
         <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />
       </div>
-    </div>
-  )
-}
-
-/** On a narrow screen the ruler lies flat along the top. */
-function FlatRuler({ play, state }: { play: Play; state: PlayerState }) {
-  return (
-    <div className="lg:hidden flex items-end gap-[2px] h-4 mx-4 border-b-2 border-ink" aria-hidden>
-      {play.script.steps.map(({ id }) => (
-        <span
-          key={id}
-          className={`flex-1 ${id === state.at ? 'h-4 bg-kingfisher' : isPassed(play, state, id) ? 'h-2.5 bg-moss' : 'h-1.5 bg-edge'}`}
-        />
-      ))}
     </div>
   )
 }
@@ -269,6 +205,7 @@ function StepView({
       {at === 0 && edition.document.summary && (
         <p className="guide-text text-soft border-l-2 border-hair pl-4 mb-5">{edition.document.summary}</p>
       )}
+      {step.notReady && <NotReadyStrip why={step.notReadyWhy ?? ''} />}
       {safety && (safety.cautions.length > 0 || safety.signs.length > 0) && (
         <div className="mb-5">
           <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
@@ -293,82 +230,5 @@ function StepView({
       )}
       {choices && <WaysOn ask={choices.ask} ways={choices.ways} onChoose={(id) => act({ type: 'choose', id })} />}
     </>
-  )
-}
-
-function Closing({
-  edition,
-  play,
-  state,
-  steps,
-  act,
-  heading,
-}: {
-  edition: ReaderEdition
-  play: Play
-  state: PlayerState
-  steps: Step[]
-  act: (doing: Doing) => void
-  heading: Heading
-}) {
-  const { t } = useTexts()
-  const left = leftToDo(play, state)
-  const already = edition.progress.finishedEdition
-  const fate = useFinishFate({ guideId: edition.guideId, edition: edition.edition, way: 'read' })
-  if (state.finished)
-    return (
-      <div className="py-8">
-        {fate !== 'refused' && <CircleCheck size={44} className="text-moss mb-3" aria-hidden />}
-        <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
-          {fate === 'refused' ? t('Not on record yet') : t('Done')}
-        </h1>
-        <p className="mb-6">
-          {edition.edition === DRAFT
-            ? t('This is a preview. Nothing of it is kept.')
-            : already === edition.edition
-              ? t('You have read this edition. You can look things up here at any time.')
-              : fate === 'waiting'
-                ? t('It is kept on this device and goes on record as soon as the server can be reached, also when you close this page.')
-                : fate === 'refused'
-                  ? t('The server does not have all of your reading. Open the guide again: it shows what is missing.')
-                  : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', {
-                      n: edition.edition,
-                    })}
-        </p>
-        <Button className="min-h-11" onClick={() => act({ type: 'go', to: steps[0]!.id })}>
-          {t('Look at step 1')}
-        </Button>
-      </div>
-    )
-  return (
-    <div className="py-8">
-      <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
-        {t('That was the last step')}
-      </h1>
-      {left.length > 0 ? (
-        <>
-          <p className="mb-3">{t('Before you say that you are done, look at what you have jumped over:')}</p>
-          <ul className="mb-6 border-t border-hair">
-            {left.map((id) => (
-              <li key={id} className="border-b border-hair">
-                <button
-                  type="button"
-                  className="py-2.5 text-left text-petrol hover:underline w-full"
-                  onClick={() => act({ type: 'go', to: id })}
-                >
-                  {placeAt(play, id) + 1}. {stepName(steps[placeAt(play, id)]!)}
-                </button>
-              </li>
-            ))}
-          </ul>
-        </>
-      ) : (
-        <p className="mb-6">
-          {t('Say that you are done when you have read and understood everything. Your name and the time go on record for edition {{n}}.', {
-            n: edition.edition,
-          })}
-        </p>
-      )}
-    </div>
   )
 }

@@ -132,7 +132,7 @@ function SoloStep({
             sizes={sizes}
             look={PLAIN_LOOK}
             source={source}
-            maxHeight="max(220px, calc(100dvh - 290px - var(--safety-height, 0px)))"
+            maxHeight="max(220px, calc(100dvh - 290px - var(--safety-height, 0px) - var(--preview-bar, 0px)))"
             fills
             bare
             over={

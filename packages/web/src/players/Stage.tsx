@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { Button } from '../ui'
 import { Dialog } from '../ui/Dialog'
+import { NotReadyStrip } from '../guides/NotReadyStrip'
 import { SafetyBar, SafetyFirst, SafetyStrip, type StageSafety } from './SafetyFirst'
 
 /** A step on the ruler that lies along the top. */
@@ -27,6 +28,7 @@ export function Stage({
   notice = '',
   safety,
   closes = null,
+  notReady = null,
 }: {
   way: string
   title: string
@@ -45,6 +47,8 @@ export function Stage({
   safety: StageSafety | null
   /** What Escape closes before it asks to leave. */
   closes?: (() => void) | null
+  /** Of a draft: what its author says is missing at this step; `null` when nothing is. */
+  notReady?: string | null
   /** Something about the connection that has to be known. */
   notice?: string
 }) {
@@ -61,7 +65,7 @@ export function Stage({
     return () => window.removeEventListener('keydown', key)
   }, [onAskOut, closes, leaving])
   return (
-    <div className="h-dvh flex flex-col bg-page" data-stage>
+    <div className="h-[calc(100dvh-var(--preview-bar,0px))] flex flex-col bg-page" data-stage>
       <title>{`${way}: ${title} – Jackdaw`}</title>
       <header className="bg-sheet border-b border-hair px-3 md:px-5 flex items-center gap-3 min-h-14 shrink-0">
         <Button className="min-h-11" onClick={onAskOut}>
@@ -99,6 +103,11 @@ export function Stage({
           <SafetyFirst safety={safety} />
         ) : (
           <>
+            {notReady !== null && (
+              <div className="px-3 md:px-6 pt-2">
+                <NotReadyStrip why={notReady} />
+              </div>
+            )}
             {safety && <SafetyStrip safety={safety} />}
             {children}
           </>

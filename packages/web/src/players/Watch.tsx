@@ -59,6 +59,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
       onLeave={() => act({ type: 'leave' })}
       kept={guide.edition === null ? t('This is a preview. Nothing of it is kept.') : t('You can go on at this step later, on any device.')}
       safety={stageSafety(guide, playing)}
+      notReady={step?.notReady ? (step.notReadyWhy ?? '') : null}
       bar={<Bar {...{ playing, pace, captions }} atFirst={at === 0} onPace={setPace} onCaptions={() => setCaptions((now) => !now)} />}
     >
       {step ? <Shown key={step.id} {...{ guide, step, doing, playing, pace, captions }} /> : <WatchEnd guide={guide} />}
@@ -152,8 +153,8 @@ function Shown({
               source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
               maxHeight={
                 captions
-                  ? 'max(200px, calc(100dvh - 250px - var(--safety-height, 0px)))'
-                  : 'max(240px, calc(100dvh - 175px - var(--safety-height, 0px)))'
+                  ? 'max(200px, calc(100dvh - 250px - var(--safety-height, 0px) - var(--preview-bar, 0px)))'
+                  : 'max(240px, calc(100dvh - 175px - var(--safety-height, 0px) - var(--preview-bar, 0px)))'
               }
               fills
               over={<Motion {...{ doing, ms, timing, typed, less }} shown={ground.shown} />}

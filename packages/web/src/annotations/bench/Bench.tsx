@@ -1,11 +1,12 @@
-import { drawAnnotations, groundOf, READING_WIDTH_PX, type Side } from '@jackdaw/core/annotations'
+import { drawAnnotations, groundOf, hiddenAreas, placeKey, READING_WIDTH_PX, type Side } from '@jackdaw/core/annotations'
 import { setElement } from '@jackdaw/core/editing'
 import type { Annotation, Change, Look, PictureSizes, Rect, Sheet, Step, StepPicture } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import { useTexts } from '../../ui/texts'
 import { Button } from '../../ui'
+import { PendingBlackouts } from '../usePending'
 import { BenchPanel } from './BenchPanel'
 import { BenchStage } from './BenchStage'
 import { TOOLS, toolHint, toolName, type Tool } from './tools'
@@ -57,6 +58,7 @@ function Opened({
   number,
   picture,
   look,
+  sizes,
   prefer,
   source,
   change,
@@ -75,9 +77,12 @@ function Opened({
   const images = useImages(picture, ground, source)
   const measured = usePixels(images, ground)
   const annotations = useMemo(() => picture.annotations ?? [], [picture.annotations])
+  // Its own blackouts are drawn where the hand has them.
+  const pending = useContext(PendingBlackouts)
+  const hidden = useMemo(() => hiddenAreas(picture, pending, sizes, placeKey(step, picture)), [picture, pending, sizes, step])
   const draw = useCallback(
-    (all: readonly Annotation[]) => drawAnnotations(all, ground, { look, way, shownPx: READING_WIDTH_PX }, prefer),
-    [ground, look, way, prefer],
+    (all: readonly Annotation[]) => drawAnnotations(all, ground, { look, way, shownPx: READING_WIDTH_PX }, prefer, hidden),
+    [ground, look, way, prefer, hidden],
   )
   const drawing = useMemo(() => draw(annotations), [draw, annotations])
   const { key, remove, put, addAll, drawnByHand, atOnce } = useBenchWork({

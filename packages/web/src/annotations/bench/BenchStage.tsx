@@ -71,6 +71,9 @@ export function BenchStage(props: StageProps) {
           )
         })}
       </Layer>
+      <Layer listening={false}>
+        <ShapesKonva shapes={drawing.covers} images={images} hitPx={1} />
+      </Layer>
       <Layer>
         {drawing.drawn.map((each) => (
           <Group
