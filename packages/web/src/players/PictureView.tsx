@@ -1,10 +1,11 @@
-import type { Side } from '@jackdaw/core/annotations'
+import { groundOf, type Side } from '@jackdaw/core/annotations'
 import type { Look, PictureSizes, Step, StepPicture } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { Maximize2 } from 'lucide-react'
 import { useCallback, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
+import { EnlargedPicture } from './EnlargedPicture'
 import { pictureAddress } from './used'
 
 /** A picture of an edition with what is drawn on it; its place is kept free while it comes, and it can be seen in full. */
@@ -26,7 +27,9 @@ export function PictureView({
   prefer: Side | null
 }) {
   const { t } = useTexts()
+  const shown = groundOf(step, picture, sizes[picture.id])?.shown
   const [failed, setFailed] = useState(0)
+  const [enlarged, setEnlarged] = useState(false)
   const source = useCallback(
     (id: PictureId, size: 'screen' | 'full' = 'screen') => pictureAddress(guideId, edition, id, size),
     [guideId, edition],
@@ -48,17 +51,19 @@ export function PictureView({
         maxHeight="max(56vh, 320px)"
         onFailed={() => setFailed((n) => n + 1)}
       />
-      {!picture.sheet && (
-        <a
-          href={source(picture.id, 'full')}
-          target="_blank"
-          rel="noopener"
-          className="text-sm text-petrol inline-flex items-center gap-1.5 min-h-8"
-          aria-label={t('Full picture: {{alt}}', { alt: picture.alt })}
-        >
-          <Maximize2 size={14} aria-hidden />
-          {t('Full picture')}
-        </a>
+      <button
+        type="button"
+        className="text-sm text-petrol inline-flex items-center gap-1.5 min-h-11 md:min-h-8"
+        aria-label={t('Enlarge: {{alt}}', { alt: picture.alt })}
+        onClick={() => setEnlarged(true)}
+      >
+        <Maximize2 size={14} aria-hidden />
+        {t('Enlarge')}
+      </button>
+      {enlarged && (
+        <EnlargedPicture name={picture.alt} ratio={shown ? shown.width / shown.height : 1.6} onClose={() => setEnlarged(false)}>
+          <AnnotatedPicture {...{ step, picture, sizes, look, prefer }} source={(id) => source(id, 'full')} maxHeight="100000px" fills />
+        </EnlargedPicture>
       )}
     </figure>
   )
