@@ -90,13 +90,13 @@ export class PlayerHand {
   /** Enters what was recorded, or something else, in the field that is open. */
   async fillsIn(n: number, other?: string): Promise<void> {
     const value = other ?? this.steps[n - 1]!.action!.value!
-    const list = await this.page.waitForSelector('[aria-label="Your entry"], ul[aria-label="Choose one"]')
+    const list = await this.page.waitForSelector('[data-entry], ul[data-entries]')
     if (await list!.evaluate((each) => each.tagName === 'UL')) {
-      const option = await this.page.$(`::-p-xpath(//ul[@aria-label="Choose one"]//button[normalize-space()="${value}"])`)
+      const option = await this.page.$(`::-p-xpath(//ul[@data-entries]//button[normalize-space()="${value}"])`)
       if (!option) throw new Error(`“${value}” is not in the list`)
       return option.evaluate((each) => (each as HTMLElement).click())
     }
-    await this.page.locator('[aria-label="Your entry"]').fill(value)
+    await this.page.locator('[data-entry]').fill(value)
     await press(this.page, 'Enter it')
   }
 

@@ -41,7 +41,7 @@ class OnPicture {
     await this.page.waitForFunction((wanted: string) => document.querySelector('#said')?.textContent?.includes(wanted), {}, words)
   }
   async enters(entry: string): Promise<void> {
-    await this.page.locator('[aria-label="Your entry"]').fill(entry)
+    await this.page.locator('[data-entry]').fill(entry)
     await press(this.page, 'Enter it')
   }
 }

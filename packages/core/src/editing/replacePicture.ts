@@ -29,12 +29,15 @@ export function replacePicture(
       after: pictureId,
     },
   ]
-  const moved = <T extends NonNullable<Step['element']>>(each: T, at?: Rect): T => ({
-    ...each,
-    pictureId: by.id,
-    of,
-    rect: at ?? scaled(each.rect, each.of),
-  })
+  const moved = <T extends NonNullable<Step['element']>>({ labels, ...each }: T, at?: Rect): T =>
+    ({
+      ...each,
+      // Where its labels stand is known only where everything stands as it did.
+      ...(labels && !at ? { labels: labels.map((label) => scaled(label, each.of)) } : {}),
+      pictureId: by.id,
+      of,
+      rect: at ?? scaled(each.rect, each.of),
+    }) as T
   if (step.action?.element?.pictureId === pictureId || step.action?.onto?.pictureId === pictureId) {
     const { action } = step
     changes.push({
@@ -64,7 +67,8 @@ export function setElement(
   element: { pictureId: PictureId; rect: Rect; of: { widthPx: number; heightPx: number } } | null,
 ): Change[] {
   if (step.action) {
-    const { element: was, ...rest } = step.action
+    const { element: before, ...rest } = step.action
+    const { labels: _, ...was } = before ?? {}
     const blank = { role: '', name: '', frame: [], locators: [] }
     return [{ type: 'set-action', stepId: step.id, action: element ? { ...rest, element: { ...blank, ...was, ...element } } : rest }]
   }

@@ -64,6 +64,8 @@ export const StepElement = z.object({
   of: z.object({ widthPx: z.int().check(z.minimum(1)), heightPx: z.int().check(z.minimum(1)) }),
   role: text(40),
   name: text(300),
+  /** Where its labels stand, as far as they are no part of `rect`, in pixels of the stored picture. */
+  labels: z.optional(z.array(Rect).check(z.maxLength(4))),
   frame: z.array(text(300)).check(z.maxLength(10)),
   locators: z.array(Locator).check(z.maxLength(16)),
 })

@@ -11,8 +11,8 @@ import {
 } from '../guides'
 import { shownEntry } from './accept'
 
-/** An element on a picture: where it stands, in pixels of the stored picture, and what it is called. */
-export type Spot = { pictureId: string; rect: Rect; role: string; name: string }
+/** An element on a picture: where it and its labels stand, in pixels of the stored picture, and what it is called. */
+export type Spot = { pictureId: string; rect: Rect; role: string; name: string; labels: readonly Rect[] }
 
 /** How something is clicked. */
 export type Click = 'once' | 'double' | 'right'
@@ -30,10 +30,24 @@ export type Doing =
 /** What a step lacks to be used in a way. */
 export type Lack = 'no-picture' | 'no-element' | 'no-accepted-value' | 'no-words-for-value' | 'no-right-button' | 'no-key'
 
-const spotOf = ({ pictureId, rect, role, name }: StepElement): Spot => ({ pictureId, rect, role, name })
+const spotOf = ({ pictureId, rect, role, name, labels }: StepElement): Spot => ({
+  pictureId,
+  rect,
+  role,
+  name,
+  labels: labels ?? wordsBeside(rect, role, name),
+})
+
+const TICKED = new Set(['checkbox', 'radio', 'switch', 'menuitemcheckbox', 'menuitemradio'])
+/** Where the words beside a tick box stand, where nobody has measured it: behind the box, on its line. A letter is about half as wide as a line
+ * of type is high, and a box as high as its line. */
+function wordsBeside({ x, y, width, height }: Rect, role: string, name: string): Rect[] {
+  if (!TICKED.has(role) || name.trim() === '' || width > 3 * height) return []
+  return [{ x: x + width, y, width: height * (0.6 + 0.5 * Math.min(60, name.trim().length)), height }]
+}
 
 /** Whether a spot lies on one of the step's pictures, in the part that is shown of it. */
-function isShown(spot: Spot, pictures: readonly StepPicture[]): boolean {
+function isShown(spot: Pick<Spot, 'pictureId' | 'rect'>, pictures: readonly StepPicture[]): boolean {
   const picture = pictures.find((each) => each.id === spot.pictureId)
   if (!picture) return false
   const { shown } = picture
@@ -158,6 +172,21 @@ export function namesOf(document: GuideDocument): string[] {
   return [...names].sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1))
 }
 
+const MOST_LISTED = 40
+/** Whether words on a picture could be the name of something on it: neither a whole sentence nor a mere number. */
+const couldBeName = (words: string): boolean => words.length >= 2 && words.length <= 40 && /\p{L}{2}/u.test(words)
+
+/** What stands in the list for whoever does not point: the elements of the step among all that its picture shows, so that the list does not
+ * tell which is right. Where nobody knows what it shows, the elements of the whole guide.
+ * @param shown words on the picture */
+export function listedNames(document: GuideDocument, doing: Doing, shown: readonly string[]): string[] {
+  const right = spotsOf(doing).map(nameOf)
+  const words = shown.map((each) => each.replace(/\s+/g, ' ').trim()).filter(couldBeName)
+  if (words.length < 4) return namesOf(document)
+  const others = [...new Set(words)].filter((each) => !right.includes(each)).slice(0, MOST_LISTED)
+  return [...new Set([...right, ...others])].sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1))
+}
+
 /** All spots that a doing speaks of. */
 export function spotsOf(doing: Doing): Spot[] {
   switch (doing.kind) {
@@ -174,5 +203,5 @@ export function spotsOf(doing: Doing): Spot[] {
 }
 
 /** What a spot is called in a list: its name, or what it is and where it stands. */
-export const nameOf = ({ name, role, rect }: Spot): string =>
+export const nameOf = ({ name, role, rect }: Pick<Spot, 'name' | 'role' | 'rect'>): string =>
   name.trim() || `${role || 'element'} (${Math.round(rect.x + rect.width / 2)}, ${Math.round(rect.y + rect.height / 2)})`

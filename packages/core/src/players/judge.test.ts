@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { elementOf, type Step } from '../guides'
-import { doingOf, lacksOf, nameOf, namesOf, saysWhatToEnter } from './doing'
+import { doingOf, lacksOf, listedNames, nameOf, namesOf, saysWhatToEnter } from './doing'
 import { judge, plainKeys, targetArea, type Act } from './judge'
 import { acting, click, elementAt, guideOf, PICTURE, says } from './testing'
 
@@ -36,10 +36,33 @@ describe('a click', () => {
     expect(at(acting(says('Menu'), 'right-click'), click('element', 'right'))).toEqual({ is: 'right' })
     expect(at(acting(says('Menu'), 'right-click'), click('element'))).toEqual(ELSEWHERE)
   })
+  it('hits the field as well when it is on its label, or on the words beside a tick box', () => {
+    const labelled = acting(says('Type'), 'type', { value: '6' })
+    labelled.action!.element!.labels = [{ x: 20, y: 100, width: 60, height: 20 }]
+    expect(at(labelled, click({ x: 40, y: 110 }))).toEqual({ is: 'part', placed: true })
+    const box = acting(says('Tick'), 'tick', { name: 'Deliver on Saturdays' })
+    Object.assign(box.action!.element!, { role: 'checkbox', rect: { x: 100, y: 100, width: 16, height: 16 } })
+    expect(at(box, click({ x: 240, y: 108 }))).toEqual({ is: 'right' })
+    expect(at(box, click({ x: 240, y: 160 }))).toEqual(ELSEWHERE)
+    expect(at(box, click({ x: 400, y: 108 }))).toEqual(ELSEWHERE)
+  })
   it('can be chosen from the list instead', () => {
     expect(at(step, { do: 'pick', name: 'Save', how: 'once' })).toEqual({ is: 'right' })
     expect(at(step, { do: 'pick', name: 'Cancel', how: 'once' })).toEqual(ELSEWHERE)
-    expect(nameOf({ ...elementAt(0, 0, ' '), pictureId: PICTURE })).toBe('button (50, 20)')
+    expect(nameOf(elementAt(0, 0, ' '))).toBe('button (50, 20)')
+  })
+})
+
+describe('the list for whoever does not point', () => {
+  const [save, other] = [acting(says('Save')), acting(says('Print'), 'select', { name: 'Print' })]
+  const guide = guideOf(save, other)
+  const doing = doingOf(save, guide)
+  it('holds what the picture shows, so that it does not tell which is right', () => {
+    const shown = ['Orders', 'Cancel', 'Save', '14.2', 'Customers', 'A long sentence that explains what all of this is about, at length']
+    expect(listedNames(guide, doing, shown)).toEqual(['Cancel', 'Customers', 'Orders', 'Save'])
+  })
+  it('holds the elements of the whole guide where nobody knows what is shown', () => {
+    expect(listedNames(guide, doing, [])).toEqual(['Print', 'Save'])
   })
 })
 

@@ -62,8 +62,10 @@ export function targetArea(rect: Rect, scale: number, by: 'mouse' | 'touch'): Re
 type Pointed = { pictureId: string; by: 'mouse' | 'touch'; scale: number }
 function hits(spot: Spot, at: { x: number; y: number }, { pictureId, by, scale }: Pointed): boolean {
   if (spot.pictureId !== pictureId) return false
-  const { x, y, width, height } = targetArea(spot.rect, scale, by)
-  return at.x >= x && at.x <= x + width && at.y >= y && at.y <= y + height
+  return [spot.rect, ...spot.labels].some((rect) => {
+    const { x, y, width, height } = targetArea(rect, scale, by)
+    return at.x >= x && at.x <= x + width && at.y >= y && at.y <= y + height
+  })
 }
 /** Whether an act points at a spot, on the picture or in the list. */
 function points(act: Act, spot: Spot): boolean {

@@ -1,7 +1,18 @@
 import * as z from 'zod/mini'
-import { Caution, Rect, RichText, Sheet, SignId, stepsOf, type GuideDocument, type PictureSizes, type Step } from '../guides'
+import {
+  Caution,
+  Rect,
+  RichText,
+  Sheet,
+  SignId,
+  stepsOf,
+  type GuideDocument,
+  type PictureSizes,
+  type Step,
+  type StepPicture,
+} from '../guides'
 import { PictureId } from '../shared'
-import { namesOf, spotsOf, type Doing } from './doing'
+import { listedNames, spotsOf, type Doing } from './doing'
 import type { Verdict } from './judge'
 import { choicesAt, type Play } from './moves'
 import { END, indexOf } from './script'
@@ -38,8 +49,9 @@ export const SoloScreen = z.object({
   body: z.nullable(RichText),
   picture: z.nullable(SoloPicture),
   popUp: z.nullable(z.object({ title: z.string(), words: z.string(), buttons: z.array(z.object({ id: z.string(), words: z.string() })) })),
-  /** The right field has been pointed at: something is to be entered, or chosen from a list. */
-  field: z.nullable(z.object({ options: z.nullable(z.array(z.string())) })),
+  /** The right field has been pointed at: something is to be entered, or chosen from a list. `chooses`: it is a list of the application, also
+   * where its entries are not known. */
+  field: z.nullable(z.object({ options: z.nullable(z.array(z.string())), name: z.string(), chooses: z.boolean() })),
   /** How many of several elements have been found. */
   found: z.int(),
   triesLeft: z.nullable(z.int()),
@@ -53,9 +65,14 @@ export const SoloSaid = z.object({ is: z.enum(['right', 'part', 'wrong', 'idle']
 export type SoloSaid = z.infer<typeof SoloSaid>
 
 /** The picture on which the step is done, or its first one. */
-function pictureOf(step: Step, doing: Doing, sizes: PictureSizes): SoloPicture | null {
+function actedOn(step: Step, doing: Doing): StepPicture | undefined {
   const acted = spotsOf(doing)[0]?.pictureId
-  const picture = step.pictures.find((each) => each.id === acted) ?? step.pictures[0]
+  return step.pictures.find((each) => each.id === acted) ?? step.pictures[0]
+}
+
+/** The same as a test shows it. */
+function pictureOf(step: Step, doing: Doing, sizes: PictureSizes): SoloPicture | null {
+  const picture = actedOn(step, doing)
   const size = picture && (picture.sheet ?? sizes[picture.id])
   if (!picture || !size) return null
   return {
@@ -67,16 +84,25 @@ function pictureOf(step: Step, doing: Doing, sizes: PictureSizes): SoloPicture |
   }
 }
 
+/** The picture on which the step is done where somebody is in a test. */
+export function soloPictureAt(document: GuideDocument, play: Play, state: PlayerState): StepPicture | null {
+  const step = stepsOf(document).find((each) => each.id === state.at)
+  const doing = play.script.steps[indexOf(play.script, state.at)]?.doing
+  return step && doing ? (actedOn(step, doing) ?? null) : null
+}
+
 /** What whoever takes a test gets to see: pictures and the author's words for the test. Neither where an element stands, nor what is
  * accepted, nor the words, labels and alternative texts that would tell.
  * @param state   `null` once the attempt is over
- * @param verdict on the last act */
+ * @param verdict on the last act
+ * @param shown   words on the step's picture, as far as they are known */
 export function soloScreen(
   document: GuideDocument,
   play: Play,
   state: PlayerState | null,
   sizes: PictureSizes,
   verdict: Verdict | null,
+  shown: readonly string[] = [],
 ): { names: string[]; said: SoloSaid | null; screen: SoloScreen | null } {
   const refused = verdict?.is === 'wrong' && verdict.why === 'not-accepted'
   const said = verdict && { is: verdict.is, message: refused && state ? messageAt(play, state.at) : '' }
@@ -99,13 +125,18 @@ export function soloScreen(
       doing.kind === 'pop-up'
         ? { title: doing.title, words: doing.words, buttons: doing.buttons.map(({ id, words }) => ({ id, words })) }
         : null,
-    field: doing.kind === 'enter' && here.placed && !here.done ? { options: doing.options } : null,
+    field:
+      doing.kind === 'enter' && here.placed && !here.done
+        ? { options: doing.options, name: doing.on.name, chooses: isList(doing.on.role) }
+        : null,
     found: here.found.length,
     triesLeft: play.triesPerStep === 0 || doing.kind === 'nothing' ? null : Math.max(0, play.triesPerStep - here.tries),
     choice: ways && { ask: ways.ask, ways: ways.ways.map(({ id, words }) => ({ id, words })) },
   }
-  return { names: namesOf(document), said, screen }
+  return { names: listedNames(document, doing, shown), said, screen }
 }
+
+const isList = (role: string): boolean => ['combobox', 'listbox', 'option'].includes(role)
 
 function messageAt(play: Play, id: string): string {
   const doing = play.script.steps[indexOf(play.script, id)]?.doing

@@ -64,9 +64,17 @@ export function draftFrom(
       body,
       pictures,
       action,
+      ...listOf(act),
       ...(sureness < SURE_FROM ? { check: { sureness, doubts, otherPictures: others } } : {}),
     }
   }
+}
+
+/** The other entries of the list from which was chosen: where it is practised, it is a list as well. */
+function listOf({ verb, value, element, list }: Act): Pick<Step, 'exercise'> {
+  const entries = element?.options ?? list?.options ?? []
+  const options = [...new Set(entries)].filter((entry) => entry !== '' && entry !== value)
+  return verb === 'choose' && value !== undefined && options.length > 0 ? { exercise: { options } } : {}
 }
 
 /** What is acted on gets a frame. */
@@ -104,6 +112,7 @@ function aroundPoint({ x, y }: { x: number; y: number }, { x: left, y: top, widt
   }
 }
 
+const tenth = (n: number): number => Math.round(n * 10) / 10
 /** The element with its rectangle in pixels of the picture, cut to it. Without a picture there is nothing to frame. */
 function elementOf(
   element: ElementSeen | undefined,
@@ -114,15 +123,20 @@ function elementOf(
   if (!element || !shot || !picture || window.width <= 0) return undefined
   const scale = picture.widthPx / window.width
   const rect = point && element.tag === 'canvas' ? aroundPoint(point, element.rect) : element.rect
-  const left = Math.max(0, rect.x * scale)
-  const top = Math.max(0, rect.y * scale)
-  const right = Math.min(picture.widthPx, (rect.x + rect.width) * scale)
-  const bottom = Math.min(picture.heightPx, (rect.y + rect.height) * scale)
-  if (right - left < 1 || bottom - top < 1) return undefined
-  const round = (n: number) => Math.round(n * 10) / 10
+  const onPicture = ({ x, y, width, height }: Rect): Rect | null => {
+    const [left, top] = [Math.max(0, x * scale), Math.max(0, y * scale)]
+    const right = Math.min(picture.widthPx, (x + width) * scale)
+    const bottom = Math.min(picture.heightPx, (y + height) * scale)
+    if (right - left < 1 || bottom - top < 1) return null
+    return { x: tenth(left), y: tenth(top), width: tenth(right - left), height: tenth(bottom - top) }
+  }
+  const area = onPicture(rect)
+  if (!area) return undefined
+  const labels = (element.labels ?? []).flatMap((each) => onPicture(each) ?? [])
   return {
     pictureId: picture.id,
-    rect: { x: round(left), y: round(top), width: round(right - left), height: round(bottom - top) },
+    rect: area,
+    ...(labels.length > 0 ? { labels } : {}),
     of: { widthPx: picture.widthPx, heightPx: picture.heightPx },
     role: element.role,
     name: element.name,

@@ -55,6 +55,10 @@ export const ElementSeen = z.object({
   glyph: z.optional(Glyph),
   /** It was out of sight, and the person scrolled this way until it was there. */
   scrolledTo: z.optional(z.enum(['down', 'up', 'left', 'right'])),
+  /** Where the labels of a field stand that are no part of `rect`: a press on one is a press on the field. */
+  labels: z.optional(z.array(Rect).check(z.maxLength(4))),
+  /** The entries of the list from which is chosen, without those that hold something private. */
+  options: z.optional(z.array(text(300)).check(z.maxLength(50))),
   /** Kinds of private text that were taken out of its name and text. */
   hid: z.optional(z.array(PrivateKind)),
 })

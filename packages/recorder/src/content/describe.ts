@@ -162,12 +162,46 @@ export function describe(element: Element, eyes: Eyes): ElementSeen {
     ...(sends(element) ? { submits: true } : {}),
   }
   if (!/[\p{L}\p{N}]/u.test(described.name + described.text)) described.nearby = nearbyText(described.rect, eyes.boxes())
+  const labels = labelRects(element, standIn).map((each) => eyes.toWindow(each))
+  if (labels.length > 0) described.labels = labels
+  const options = optionsOf(element).filter((words) => scrubbed(words, eyes) === words)
+  if (options.length > 0) described.options = options
   const glyph = glyphOf(standIn)
   if (glyph) described.glyph = glyph
   const scrolledTo = eyes.scrolledTo(standIn)
   if (scrolledTo) described.scrolledTo = scrolledTo
   if (hid.size > 0) described.hid = [...hid]
   return described
+}
+
+const MOST_LABELS = 4
+/** Where the labels of a field stand, as far as they reach out of what stands for it. */
+function labelRects(element: Element, standIn: Element): ElementSeen['rect'][] {
+  const labels = [...((element as HTMLInputElement).labels ?? [])].filter((label) => label !== standIn)
+  const own = standIn.getBoundingClientRect()
+  return labels
+    .map((label) => label.getBoundingClientRect())
+    .filter(({ width, height, left, top, right, bottom }) => {
+      const within = left >= own.left && top >= own.top && right <= own.right && bottom <= own.bottom
+      return width > 0 && height > 0 && !within
+    })
+    .slice(0, MOST_LABELS)
+    .map(({ x, y, width, height }) => ({ x, y, width, height }))
+}
+
+const MOST_OPTIONS = 50
+/** The entries of the list that an element is, or in which it stands. */
+function optionsOf(element: Element): string[] {
+  const entries =
+    element instanceof HTMLSelectElement
+      ? [...element.options].filter((option) => option.value !== '').map((option) => option.label)
+      : element.getAttribute('role') === 'option'
+        ? [...(element.closest('[role="listbox"]')?.querySelectorAll('[role="option"]') ?? [])].map((option) => option.textContent ?? '')
+        : []
+  return entries
+    .slice(0, MOST_OPTIONS)
+    .map((words) => squeezed(words))
+    .filter((words) => words !== '' && words.length <= 300)
 }
 
 const sends = (element: Element): boolean =>

@@ -1,5 +1,5 @@
 import type { AttemptId, SoloAct, SoloAttempt, SoloResult } from '@jackdaw/contracts/players'
-import { readDocument, stepName, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import { readDocument, stepName, stepsOf, type GuideDocument, type Rect } from '@jackdaw/core/guides'
 import {
   begin,
   END,
@@ -7,6 +7,7 @@ import {
   RULES,
   scoreOf,
   scriptOf,
+  soloPictureAt,
   soloScreen,
   waysOf,
   type Play,
@@ -20,7 +21,7 @@ import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { v7 as uuidV7 } from 'uuid'
 import type { Db } from '../db'
 import { addAttested, type AttestedEvent } from '../events'
-import { picturesOfEdition } from '../files'
+import { picturesOfEdition, textOfPicture } from '../files'
 import { findEdition } from '../guides'
 import { fail } from '../http'
 import { ruledBy } from './plays'
@@ -103,10 +104,20 @@ async function viewOf(db: Db, test: Test, said: Verdict | null): Promise<SoloAtt
     task: document.solo.task,
     passMark: row.pass_mark,
     acts: row.acts,
-    ...soloScreen(document, play, row.ended === null ? row.state : null, sizes, said),
+    ...soloScreen(document, play, row.ended === null ? row.state : null, sizes, said, await wordsShown(db, test)),
     result: resultOf(row),
     attemptsLeft: await attemptsLeft(db, row.guide_id, row.person_id, document.solo.attempts),
   }
+}
+
+/** Words on the picture of the step, as far as the recorder has told them and the picture shows them. */
+async function wordsShown(db: Db, { row, document, play }: Test): Promise<string[]> {
+  const picture = row.ended === null ? soloPictureAt(document, play, row.state) : null
+  if (!picture || picture.sheet) return []
+  const { shown } = picture
+  const isShown = ({ x, y, width, height }: Rect): boolean =>
+    !shown || (x >= shown.x && y >= shown.y && x + width <= shown.x + shown.width && y + height <= shown.y + shown.height)
+  return (await textOfPicture(db, picture.id)).flatMap((box) => (isShown(box.rect) ? [box.text] : []))
 }
 
 const findOpen = (db: Db, guideId: GuideId, personId: PersonId): Promise<Row | undefined> =>
@@ -114,7 +125,7 @@ const findOpen = (db: Db, guideId: GuideId, personId: PersonId): Promise<Row | u
 
 /** What an effect of the player is in the record. */
 function eventsOf(row: Row, effect: PlayerEffect, now: number): AttestedEvent[] {
-  if (effect.do !== 'tell' || (effect.verb === 'finished' || effect.verb === 'step-confirmed')) return []
+  if (effect.do !== 'tell' || effect.verb === 'finished' || effect.verb === 'step-confirmed') return []
   const base = { ...eventIn(row, now), step_id: effect.stepId }
   if (effect.verb !== 'step-done') return [{ ...base, verb: effect.verb }]
   return [{ ...base, verb: effect.verb, active_ms: effect.activeMs, tries: effect.tries, help: effect.help, done: effect.done }]

@@ -50,6 +50,8 @@ export function Found({ rect, shown }: { rect: Rect; shown: Rect }) {
  * @param refusal what the application says to the last one; empty when it says nothing */
 export function EntryField({
   style,
+  name,
+  chooses,
   options,
   tries,
   refusal,
@@ -57,6 +59,10 @@ export function EntryField({
   onEnter,
 }: {
   style: React.CSSProperties
+  /** What the field is called; empty when it has no name. */
+  name: string
+  /** It is a list, of which the entries may not be known. */
+  chooses: boolean
   options: readonly string[] | null
   tries: number
   refusal: string
@@ -64,6 +70,15 @@ export function EntryField({
   onEnter: (entry: string) => void
 }) {
   const { t } = useTexts()
+  const label = options
+    ? name
+      ? t('Choose: {{name}}', { name })
+      : t('Choose one')
+    : name
+      ? chooses
+        ? t('Choose or type: {{name}}', { name })
+        : t('Type: {{name}}', { name })
+      : t('Your entry')
   const [entry, setEntry] = useState('')
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => {
@@ -75,8 +90,12 @@ export function EntryField({
       <ul
         className="absolute z-10 bg-sheet border-2 border-petrol min-w-48 max-h-60 overflow-auto shadow-md"
         style={{ ...style, height: 'auto' }}
-        aria-label={t('Choose one')}
+        aria-label={label}
+        data-entries
       >
+        <li className="px-3 py-1 text-sm text-soft border-b border-hair" aria-hidden>
+          {label}
+        </li>
         {options.map((option, n) => (
           <li key={option}>
             <button
@@ -106,7 +125,9 @@ export function EntryField({
         value={entry}
         maxLength={2_000}
         autoComplete="off"
-        aria-label={t('Your entry')}
+        aria-label={label}
+        data-entry
+        placeholder={label}
         aria-invalid={refusal !== ''}
         className={`grow min-w-0 bg-sheet border-2 px-2 text-[16px] ${refusal ? 'border-brick' : 'border-petrol'}`}
         onChange={(event) => setEntry(event.target.value)}

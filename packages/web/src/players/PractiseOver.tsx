@@ -53,6 +53,8 @@ export function PractiseOver({
       {doing.kind === 'enter' && here.placed && !open && (
         <EntryField
           style={spotStyle(doing.on.rect, shown)}
+          name={doing.on.name}
+          chooses={['combobox', 'listbox', 'option'].includes(doing.on.role)}
           options={doing.options}
           tries={here.tries}
           refusal={said.tone === 'wrong' ? doing.message : ''}

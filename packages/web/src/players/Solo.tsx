@@ -151,6 +151,8 @@ function SoloStep({
                   {screen.field && (
                     <EntryField
                       style={keptInside(place.x, place.y)}
+                      name={screen.field.name}
+                      chooses={screen.field.chooses}
                       options={screen.field.options}
                       tries={attempt.acts}
                       refusal={attempt.said?.is === 'wrong' ? attempt.said.message : ''}
