@@ -118,7 +118,7 @@ describe('annotating a recorded step', () => {
     )
     await rest(600)
     const stage = (await marta.waitForSelector('[data-bench] canvas'))!
-    await tool(marta, 'Element', 'press')
+    await tool(marta, 'What it is about', 'press')
     await draw(marta, stage, [0.6, 0.7], [0.8, 0.8])
     await press(marta, 'Done')
     await marta.waitForFunction(() => !document.querySelector('[data-bench]'))

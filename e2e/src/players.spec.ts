@@ -159,6 +159,10 @@ describe('Practise', () => {
     await next.does(6)
     await next.seesStep(7)
     await press(clerk, 'Show me')
+    // It stays until the person has looked at it.
+    await seen(clerk, 'This is how it is done')
+    await next.seesStep(7)
+    await press(clerk, 'Go on')
     await next.doesFrom(8)
     await seen(clerk, 'Practised to the end')
     await seen(clerk, '7 of 10 steps at the first try and without help.')

@@ -9,7 +9,7 @@ const step = (words: string, more: Partial<Step> = {}): Step => ({
   kind: 'step',
   id: ids() as StepId,
   body: richTextOf(...words.split('\n')),
-  pictures: [{ id: ids() as PictureId, alt: '' }],
+  pictures: [{ id: ids() as PictureId, alt: 'A valve' }],
   ...more,
 })
 const guide = (language: string, ...items: Step[]): GuideDocument => ({ ...emptyDocument('A guide', 'how-to'), language, items })
@@ -53,6 +53,18 @@ describe('findings about a step', () => {
     const opening = { verb: 'open' as const, page: { address: 'https://book.example/', title: '', application: 'Order Book' } }
     expect(reasons('Open **Order Book**.', 'en', { pictures: [], action: opening })).toEqual([])
   })
+  it.each([
+    ['en', 'Thank the caller and say your name.', []],
+    ['en', 'Wait until the lamp on the panel is green.', ['picture-missing']],
+    ['de', 'Drehen Sie das Handrad nach rechts.', ['picture-missing']],
+    ['es', 'Espere a que llegue el conductor.', []],
+    ['pl', 'Zamknij zawór.', ['picture-missing']],
+  ])('miss one only where there is something to be seen, in %s: %s', (language, words, expected) => {
+    expect(reasons(words, language, { pictures: [] })).toEqual(expected)
+  })
+  it('miss what a picture shows in words', () => {
+    expect(reasons('Open the valve.', 'en', { pictures: [{ id: ids() as PictureId, alt: ' ' }] })).toEqual(['no-description'])
+  })
   it('ask for a frame around what is acted on, and tell of annotations that lost their element', () => {
     const id = ids() as PictureId
     const element = {
@@ -65,8 +77,8 @@ describe('findings about a step', () => {
       locators: [],
     }
     const label: Annotation = { id: 'label-one', kind: 'label', words: 'x', at: { to: 'element', at: 'top', gapPx: 0 } }
-    expect(reasons('Open it.', 'en', { pictures: [{ id, alt: '', annotations: [label] }], element })).toEqual(['no-frame'])
-    expect(reasons('Open it.', 'en', { pictures: [{ id, alt: '', annotations: [label] }] })).toEqual(['lost-annotation'])
+    expect(reasons('Open it.', 'en', { pictures: [{ id, alt: 'A valve', annotations: [label] }], element })).toEqual(['no-frame'])
+    expect(reasons('Open it.', 'en', { pictures: [{ id, alt: 'A valve', annotations: [label] }] })).toEqual(['lost-annotation'])
   })
   it('count annotations in a style of their own', () => {
     const stray: Annotation = {
@@ -77,7 +89,7 @@ describe('findings about a step', () => {
       style: { typePx: 20 },
     }
     const [finding] = writingFindings(
-      guide('en', step('Open it.', { pictures: [{ id: ids() as PictureId, alt: '', annotations: [stray] }] })),
+      guide('en', step('Open it.', { pictures: [{ id: ids() as PictureId, alt: 'A valve', annotations: [stray] }] })),
     )
     expect(finding).toMatchObject({ reason: 'stray-style', about: '1' })
   })

@@ -18,6 +18,7 @@ export const WRITING_REASONS = [
   'long-step',
   'several-actions',
   'picture-missing',
+  'no-description',
   'no-frame',
   'lost-annotation',
   'stray-style',
@@ -118,9 +119,9 @@ function findingsOfStep(step: Step, language: string, asksForPictures: boolean):
     const passive = rules.passive.exec(text)?.[0]
     if (passive) raw.push(['passive', passive.slice(0, 60)])
   }
-  // To open an address there is nothing to point at.
-  const showable = step.action?.verb !== 'open'
-  if (asksForPictures && showable && step.pictures.length === 0 && words > 0) raw.push(['picture-missing', ''])
+  if (asksForPictures && step.pictures.length === 0 && words > 0 && couldBeShown(step, rules?.things.test(text) === true))
+    raw.push(['picture-missing', ''])
+  if (step.pictures.some((picture) => picture.alt.trim() === '')) raw.push(['no-description', ''])
   const element = elementOf(step)
   const acted = step.pictures.find((picture) => picture.id === element?.pictureId)
   if (acted && !acted.annotations?.some((each) => each.kind === 'frame')) raw.push(['no-frame', ''])
@@ -130,6 +131,12 @@ function findingsOfStep(step: Step, language: string, asksForPictures: boolean):
   ofStep.set(step, { key, raw })
   return raw
 }
+
+/** Verbs of the browser itself and of the keyboard: there is nothing to point at. */
+const NOT_SHOWN = new Set(['open', 'back', 'forward', 'reload', 'switch-tab', 'press'])
+/** Whether a picture would help: something is done to an element on a screen or a machine. "Thank the caller" needs none. */
+const couldBeShown = (step: Step, speaksOfThings: boolean): boolean =>
+  step.action ? !NOT_SHOWN.has(step.action.verb) : step.element !== undefined || speaksOfThings
 
 type Drawn = NonNullable<Step['pictures'][number]['annotations']>[number]
 /** Whether an annotation is attached to an element that this picture does not show. */

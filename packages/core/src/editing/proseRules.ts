@@ -4,6 +4,8 @@ export type ProseRules = {
   imperatives: ReadonlySet<string>
   /** The passive voice. */
   passive: RegExp
+  /** Things on a screen or a machine: where one of them is spoken of, a picture says more. */
+  things: RegExp
   /** Readability index (LIX, C. H. Björnsson, 1968) from which a text counts as hard; languages with long words have a higher one. */
   hardFrom: number
 }
@@ -16,6 +18,8 @@ const ENGLISH: ProseRules = {
   ),
   passive:
     /\b(?:is|are|was|were|be|been|being|gets|get)\s+(?:\w+ly\s+)?(?:\w{2,}ed|built|bought|brought|caught|chosen|cut|done|drawn|driven|found|given|held|kept|known|laid|left|lost|made|paid|put|read|seen|sent|set|shown|shut|sold|taken|told|thrown|understood|worn|written)\b/iu,
+  things:
+    /\b(?:buttons?|screens?|menus?|fields?|icons?|windows?|tabs?|checkbox(?:es)?|valves?|levers?|switch(?:es)?|panels?|dials?|knobs?|gauges?|displays?|lamps?|drums?|hoses?|filters?|plugs?|sockets?|pumps?|tanks?|trays?|crates?|labels?|cables?|bolts?|screws?|nuts|handles?|hand ?wheels?|belts?|blades?|scanners?|scales?|printers?|pipes?|taps?|lids?|hatch(?:es)?|machines?|motors?|hoppers?|sensors?|keypads?|bar ?codes?|nozzles?|clamps?)\b/iu,
   hardFrom: 45,
 }
 const GERMAN: ProseRules = {
@@ -23,6 +27,8 @@ const GERMAN: ProseRules = {
     'öffnen wählen klicken drücken geben tippen ziehen schließen prüfen nehmen legen stellen füllen reinigen spülen messen notieren tragen entfernen setzen schalten warten melden speichern senden drehen lösen befestigen',
   ),
   passive: /\b(?:wird|werden|wurde|wurden|worden)\b[^.!?]*\b(?:ge\w{2,}(?:t|en)|\w+iert|be\w+t|ver\w+t|ent\w+t|er\w+t)\b/iu,
+  things:
+    /(?:schaltfläche|bildschirm|menü|\bfeld|symbol|fenster|ventil|hebel|schalter|tafel|anzeige|lampe|trommel|schlauch|filter|stecker|pumpe|\btank|schale|kiste|etikett|kabel|schraube|griff|handrad|förderband|klinge|scanner|waage|drucker|rohr|hahn|deckel|maschine|motor|sensor|düse|klemme)/iu,
   hardFrom: 58,
 }
 const SPANISH: ProseRules = {
@@ -30,6 +36,8 @@ const SPANISH: ProseRules = {
     'abra seleccione haga escriba elija pulse arrastre cierre compruebe tome ponga llene limpie enjuague mida anote lleve retire coloque encienda apague espere avise guarde envíe gire afloje apriete',
   ),
   passive: /\b(?:es|son|fue|fueron|ser|sido|será|serán)\s+(?:\w+mente\s+)?\w+(?:ado|ada|ados|adas|ido|ida|idos|idas)\b/iu,
+  things:
+    /(?:botón|pantalla|menú|\bcampo|icono|ventana|válvula|palanca|interruptor|panel|indicador|lámpara|tambor|manguera|filtro|enchufe|bomba|tanque|bandeja|\bcaja|etiqueta|cable|tornillo|manija|volante|cinta|cuchilla|escáner|báscula|impresora|tubo|grifo|tapa|máquina|motor|sensor|boquilla|abrazadera)/iu,
   hardFrom: 50,
 }
 const POLISH: ProseRules = {
@@ -38,6 +46,8 @@ const POLISH: ProseRules = {
   ),
   passive:
     /\b(?:jest|są|był|była|było|były|zostaje|zostają|został|została|zostało|zostały|będzie|będą)\s+\w+(?:ny|na|ne|ni|ty|ta|te|ci)\b/iu,
+  things:
+    /(?:przycisk|ekran|menu|\bpole|ikon|okn|zaw[oó]r|dźwigni|przełącznik|panel|wskaźnik|lamp|bęb[ne]|wąż|węż|filtr|wtyczk|pomp|zbiornik|tac[aę]|skrzyn|etykiet|kabel|śrub|uchwyt|pokrętł|taśm|ostrz|skaner|wag[aęi]|drukark|rur|kran|pokryw|maszyn|silnik|czujnik|dysz|zacisk)/iu,
   hardFrom: 55,
 }
 

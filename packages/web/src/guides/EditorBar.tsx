@@ -12,6 +12,9 @@ import { PreviewMenu } from './exercises/PreviewMenu'
 import { SaveWords } from './SaveWords'
 import { TextTools } from './TextTools'
 
+/** What an author asks for from the menu or a strip. */
+export type Asked = 'find' | 'private' | 'apply' | 'duplicate' | null
+
 type Props = {
   draft: Draft
   session: DraftSession
@@ -23,25 +26,11 @@ type Props = {
   onArchive: () => void
   onFacts: () => void
   actions: ItemActions
-  onFind: () => void
-  onPrivate: () => void
+  onAsk: (asked: Asked) => void
 }
 
 /** Above the sheet: what the guide is and whether it is saved, the tools for its text, and what can be done with it. */
-export function EditorBar({
-  draft,
-  session,
-  view,
-  alsoHere,
-  editor,
-  factsOpen,
-  selected,
-  onArchive,
-  onFacts,
-  actions,
-  onFind,
-  onPrivate,
-}: Props) {
+export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, selected, onArchive, onFacts, actions, onAsk }: Props) {
   const { t } = useTexts()
   const navigate = useNavigate()
   return (
@@ -89,11 +78,19 @@ export function EditorBar({
             </Button>
           }
         >
-          <MenuItem onSelect={onFind}>{t('Find and replace …')}</MenuItem>
-          <MenuItem onSelect={onPrivate}>{t('Find private data …')}</MenuItem>
+          <MenuItem onSelect={() => onAsk('find')}>{t('Find and replace …')}</MenuItem>
+          <MenuItem onSelect={() => onAsk('private')}>{t('Find private data …')}</MenuItem>
           {draft.edition !== null && (
             <MenuItem onSelect={() => void navigate(`/guides/${draft.id}`)}>{t('Read edition {{n}}', { n: draft.edition })}</MenuItem>
           )}
+          <MenuItem
+            onSelect={() => {
+              session.flush()
+              onAsk('duplicate')
+            }}
+          >
+            {t('Duplicate …')}
+          </MenuItem>
           {draft.may.seeRecords && <MenuItem onSelect={() => void navigate(`/records/guides/${draft.id}`)}>{t('Who finished')}</MenuItem>}
           {draft.may.handOver && (
             <MenuItem danger={!draft.archived} onSelect={onArchive}>

@@ -7,7 +7,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { useParams, useSearchParams } from 'react-router'
 import { useLook } from '../annotations'
-import { useChangeGuide } from '../library/queries'
+import { DuplicateDialog } from '../library/DuplicateDialog'
+import { useChangeGuide, useFolders } from '../library/queries'
 import { useMe } from '../people'
 import { useRecordInto } from '../recording'
 import { Button, Loaded, Message, Waiting } from '../ui'
@@ -15,7 +16,7 @@ import { ApplyBlackouts, BlackoutStrip, FindPrivateData } from './Blackouts'
 import { CheckStrip } from './CheckStrip'
 import { ConflictPanel } from './ConflictPanel'
 import type { DraftSession } from './draftSession'
-import { EditorBar } from './EditorBar'
+import { EditorBar, type Asked } from './EditorBar'
 import { FactsColumn, type FactChanger } from './FactsColumn'
 import { FindingsPanel } from './FindingsPanel'
 import { FindReplace } from './FindReplace'
@@ -149,8 +150,7 @@ function EditorBench({ draft }: { draft: Draft }) {
         onArchive={() => mutate({ archived: !draft.archived })}
         onFacts={() => setFactsOpen((now) => !now)}
         actions={actions}
-        onFind={() => setAsked('find')}
-        onPrivate={() => setAsked('private')}
+        onAsk={setAsked}
       />
       <div
         style={{ '--facts-width': factsOpen ? '300px' : '0px' } as React.CSSProperties}
@@ -176,7 +176,7 @@ function EditorBench({ draft }: { draft: Draft }) {
         </div>
         {factsOpen && (
           <aside className="border-l border-hair bg-page">
-            <div className="lg:sticky lg:top-[120px] lg:max-h-[calc(100dvh-120px)] overflow-auto">
+            <div className="lg:sticky lg:top-[120px] lg:max-h-[calc(100dvh-120px)] overflow-auto [scrollbar-width:none]">
               {benchIsOpen && <div ref={setPanelHost} />}
               <div hidden={benchIsOpen}>
                 <FindingsPanel document={guide} onPick={pick} change={actions.change} />
@@ -220,9 +220,6 @@ function useFacts({ kind, confirmSteps, look, signs, solo, ...rest }: GuideDocum
   return useMemo(() => ({ kind, confirmSteps, look, signs, solo, steps, minutes }), [kind, confirmSteps, look, signs, solo, steps, minutes])
 }
 
-/** What an author asks for from the menu or a strip. */
-type Asked = 'find' | 'private' | 'apply' | null
-
 function EditorDialogs({
   asked,
   draft,
@@ -242,8 +239,20 @@ function EditorDialogs({
 }) {
   if (asked === 'find') return <FindReplace draft={draft} document={guide} session={session} onClose={onClose} />
   if (asked === 'private') return <FindPrivateData guideId={draft.id} document={guide} {...{ sizes, session, onClose }} />
+  if (asked === 'duplicate') return <DuplicateThis {...{ draft, guide, onClose }} />
   if (asked === 'apply') return <ApplyBlackouts guideId={draft.id} document={guide} {...{ session, onApplied, onClose }} />
   return null
+}
+
+function DuplicateThis({ draft, guide, onClose }: { draft: Draft; guide: GuideDocument; onClose: () => void }) {
+  const folders = useFolders()
+  return (
+    <DuplicateDialog
+      guide={{ id: draft.id, title: guide.title, folderId: draft.folderId }}
+      folders={folders.data ?? []}
+      onClose={onClose}
+    />
+  )
 }
 
 /** The ruler beside the sheet. */
@@ -265,7 +274,7 @@ function Outline({
   const lacks = useMemo(() => lacksIn(guide, way), [guide, way])
   return (
     <aside className="hidden lg:block border-r border-hair">
-      <div className="sticky top-[120px] max-h-[calc(100dvh-120px)] overflow-auto p-4 pr-1">
+      <div className="sticky top-[120px] max-h-[calc(100dvh-120px)] overflow-auto [scrollbar-width:none] p-4 pr-1">
         <WayCheck {...{ way, lacks }} onWay={setWay} />
         <OutlineRuler
           document={guide}

@@ -18,7 +18,9 @@ function words({ reason, about }: WritingFinding, t: TFunction): string {
     case 'several-actions':
       return t('{{n}} actions in one step', { n: about })
     case 'picture-missing':
-      return t('No picture')
+      return t('No picture of it')
+    case 'no-description':
+      return t('A picture has no description for those who cannot see it')
     case 'no-frame':
       return t('The picture has no frame around its element')
     case 'lost-annotation':
@@ -67,15 +69,19 @@ function useSettled(document: GuideDocument): GuideDocument {
   return settled
 }
 
-/** What could be better about the guide, beside the text as it is written. Each can be silenced. */
+/** What could be better about the guide, beside the text as it is written. Each can be ignored. */
 export function FindingsPanel({ document, ...rest }: Props) {
   return <Findings document={useSettled(document)} {...rest} />
 }
+
+/** So many are shown at first: the facts below stay in sight. */
+const FIRST = 5
 
 type Props = { document: GuideDocument; onPick: (id: ItemId) => void; change: (...changes: Change[]) => void }
 
 const Findings = memo(function Findings({ document: later, onPick, change }: Props) {
   const { t } = useTexts()
+  const [most, setMost] = useState(FIRST)
   const [withSilenced, setWithSilenced] = useState(false)
   const dead = useDeadLinks(later)
   const all = useMemo(() => writingFindings(later, dead), [later, dead])
@@ -103,8 +109,8 @@ const Findings = memo(function Findings({ document: later, onPick, change }: Pro
           {t('Bring all annotations back to the guide’s style')}
         </Button>
       )}
-      <ul className="max-h-56 overflow-auto">
-        {shown.slice(0, 200).map((finding) => (
+      <ul>
+        {shown.slice(0, most).map((finding) => (
           <li
             key={finding.key}
             className={`flex items-start gap-1 border-b border-hair py-1 text-sm ${finding.silenced ? 'opacity-70' : ''}`}
@@ -119,19 +125,32 @@ const Findings = memo(function Findings({ document: later, onPick, change }: Pro
               aria-label={
                 finding.silenced
                   ? t('Show again: {{what}}', { what: words(finding, t) })
-                  : t('Silence: {{what}}', { what: words(finding, t) })
+                  : t('Ignore: {{what}}', { what: words(finding, t) })
               }
               onClick={() => change({ type: 'silence', finding: finding.key, silenced: !finding.silenced })}
             >
-              {finding.silenced ? t('Show again') : t('Silence')}
+              {finding.silenced ? t('Show again') : t('Ignore')}
             </button>
           </li>
         ))}
       </ul>
-      {shown.length > 200 && <p className="text-xs text-soft">{t('and {{n}} more', { n: shown.length - 200 })}</p>}
+      {shown.length > most && (
+        <button
+          type="button"
+          className="text-xs text-petrol underline min-h-8 mr-3"
+          onClick={() => setMost(shown.length > 200 && most < 200 ? 200 : shown.length)}
+        >
+          {t('and {{n}} more', { n: shown.length - most })}
+        </button>
+      )}
+      {most > FIRST && (
+        <button type="button" className="text-xs text-petrol underline min-h-8 mr-3" onClick={() => setMost(FIRST)}>
+          {t('Show fewer')}
+        </button>
+      )}
       {all.length > open.length && (
         <button type="button" className="text-xs text-petrol underline min-h-8" onClick={() => setWithSilenced((now) => !now)}>
-          {withSilenced ? t('Hide those silenced') : t('{{n}} silenced', { n: all.length - open.length })}
+          {withSilenced ? t('Hide those ignored') : t('{{n}} ignored', { n: all.length - open.length })}
         </button>
       )}
     </section>

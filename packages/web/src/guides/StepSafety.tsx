@@ -1,5 +1,6 @@
 import { CautionLevel, type Caution, type SignId, type Step } from '@jackdaw/core/guides'
 import { Trash2 } from 'lucide-react'
+import { useEffect, useRef } from 'react'
 import { useTexts } from '../ui/texts'
 import { SignView } from '../annotations'
 import { IconButton } from '../ui'
@@ -74,9 +75,17 @@ export function StepSafety({
   const { t } = useTexts()
   const cautions = step.cautions ?? []
   const signs = step.signs ?? []
+  const box = useRef<HTMLDivElement>(null)
+  const before = useRef(cautions.length)
+  useEffect(() => {
+    const isNew = cautions.length > before.current && cautions.at(-1)!.words === ''
+    before.current = cautions.length
+    if (isNew && box.current?.closest('li')?.querySelector('[data-step-tools]'))
+      [...box.current.querySelectorAll('textarea')].at(-1)?.focus()
+  }, [cautions])
   const set = (next: Caution[]) => actions.setCautions(step.id, next)
   return (
-    <div data-keeps-editor>
+    <div ref={box} data-keeps-editor>
       {cautions.map((caution, n) => (
         <div key={caution.id} className="flex gap-2 items-start border-l-2 border-hair pl-3 py-1 mb-2">
           <CautionFields

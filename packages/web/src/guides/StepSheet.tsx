@@ -2,7 +2,7 @@ import type { DraftConflict } from '@jackdaw/contracts/guides'
 import { stepName, type Step } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
-import { memo, useDeferredValue, useMemo, useRef, useState, type DragEvent } from 'react'
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type DragEvent } from 'react'
 import { useTexts } from '../ui/texts'
 import { ConflictPanel } from './ConflictPanel'
 import type { ItemActions } from './itemActions'
@@ -36,6 +36,13 @@ function useApartFromWords(step: Step): Step {
   if (fields.length !== before.length || fields.some(([name, value], n) => before[n]![0] !== name || before[n]![1] !== value))
     kept.current = { fields, step }
   return kept.current.step
+}
+
+/** A panel opens below the pictures, and the tools float at the foot of the page: it is brought into sight. */
+function useInSight(stepId: string, panel: Panel): void {
+  useEffect(() => {
+    if (panel) document.querySelector(`#item-${stepId} [data-panel]`)?.scrollIntoView({ block: 'nearest' })
+  }, [panel, stepId])
 }
 
 const holdsFiles = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files')
@@ -74,6 +81,7 @@ export const StepSheet = memo(function StepSheet({
   const [over, setOver] = useState(false)
   const [picking, setPicking] = useState(false)
   const [panel, setPanel] = useState<Panel>(null)
+  useInSight(step.id, panel)
   const name = useDeferredValue(stepName(step) || t('Step {{n}}', { n: number }))
   const pictured = useApartFromWords(step)
   const ground = useMemo(() => ({ guideId, sizes, look, prefer, round }), [guideId, sizes, look, prefer, round])

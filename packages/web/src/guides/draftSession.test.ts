@@ -64,6 +64,7 @@ describe('a session on a draft', () => {
     const kept: { pending: Pending | null } = { pending: null }
     let refuse = true
     const session = new DraftSession(start, 0, {
+      me: 'me',
       send: async (base, set) => {
         if (refuse) throw new Error('The guide is archived')
         return server.put(set.changes, set.id, base)
@@ -96,6 +97,7 @@ describe('a session on a draft', () => {
     const planned: (() => void)[] = []
     let fails = true
     const session = new DraftSession(start, 0, {
+      me: 'me',
       send: async (base, set) => {
         if (fails) throw problem(500)
         return server.put(set.changes, set.id, base)
@@ -172,6 +174,15 @@ describe('a session on a draft', () => {
     expect(session.snapshot().document).toEqual(server.document)
     expect(textOf(server.document, two)).toBe('Marta’s')
     expect(session.snapshot().others.map((each) => each.name)).toEqual(['Marta'])
+  })
+  it('does not tell somebody what they did themselves in another window', async () => {
+    const server = aServer()
+    const { session, settle } = aBrowser(server, server, marta.id)
+    server.put([write(two, 'in the other window')])
+    session.change(write(one, 'here'))
+    await settle()
+    expect(textOf(session.snapshot().document, two)).toBe('in the other window')
+    expect(session.snapshot().others).toEqual([])
   })
   it('shows a clash with both versions, and each choice does what it says', async () => {
     for (const [choice, texts] of [

@@ -19,6 +19,8 @@ export type Pending = { baseRevision: number; inFlight: ChangeSet | null; queue:
 type Answer = { revision: number; missed: SavedChanges[]; conflicts: DraftConflict[] }
 
 export type DraftPorts = {
+  /** Who works here: what they do in another window is no news to them. */
+  me: string
   send: (baseRevision: number, set: ChangeSet) => Promise<Answer>
   /** What an error means for the changes: try again later, sign in first, or never. */
   judge: (error: unknown) => { state: 'offline' | 'failed' | 'signed-out' | 'refused'; words: string }
@@ -308,7 +310,7 @@ export class DraftSession {
     const now = this.ports.now()
     this.others = [
       ...this.others,
-      ...saved.filter((each) => each.changes.length > 0).map((each) => ({ name: each.by.name, at: now })),
+      ...saved.filter((each) => each.changes.length > 0 && each.by.id !== this.ports.me).map((each) => ({ name: each.by.name, at: now })),
     ].slice(-5)
   }
 

@@ -50,11 +50,12 @@ export function aServer() {
   return server
 }
 
-export function aBrowser(server: ReturnType<typeof aServer>, net: { cut: null | 'before' | 'after' } = server) {
+export function aBrowser(server: ReturnType<typeof aServer>, net: { cut: null | 'before' | 'after' } = server, me = 'me') {
   const timers: { work: () => void; off: boolean }[] = []
   const kept: { pending: Pending | null } = { pending: null }
   let now = 0
   const session = new DraftSession(start, 0, {
+    me,
     send: async (base, set) => {
       if (net.cut === 'before') throw new Error('cut')
       const answer = server.put(set.changes, set.id, base)

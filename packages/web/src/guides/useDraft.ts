@@ -52,6 +52,7 @@ export function useDraftSession(draft: Draft, personId: PersonId): { session: Dr
     }
     return {
       session: new DraftSession(draft.document, draft.revision, {
+        me: personId,
         send: send(id),
         judge: judgeSaving,
         keep: kept.keep,

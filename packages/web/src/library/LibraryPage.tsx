@@ -10,6 +10,7 @@ import { useMe } from '../people'
 import { RecordDialog } from '../recording'
 import { Button, Loaded, Pager, SortHead, TitleLine, useSearchState, whenOf, momentOf, type Sort } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
+import { DuplicateDialog } from './DuplicateDialog'
 import { FolderColumn } from './FolderColumn'
 import { GuideStateWords } from './GuideStateWords'
 import { ImportDialog } from './ImportDialog'
@@ -18,7 +19,7 @@ import { NewGuideDialog } from './NewGuideDialog'
 import { useChangeGuide, useFolders, useGuides } from './queries'
 import { RenameDialog } from './RenameDialog'
 
-type Asked = { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'move'; guide: GuideRow } | null
+type Asked = { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'move' | 'duplicate'; guide: GuideRow } | null
 
 export function LibraryPage() {
   const { t } = useTexts()
@@ -127,6 +128,7 @@ export function LibraryPage() {
         <RecordDialog target={null} into={t('Every action becomes a step of a new guide.')} onClose={() => setAsked(null)} />
       )}
       {asked?.what === 'rename' && <RenameDialog guide={asked.guide} onClose={() => setAsked(null)} />}
+      {asked?.what === 'duplicate' && <DuplicateDialog guide={asked.guide} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
       {asked?.what === 'move' && <MoveDialog guide={asked.guide} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
     </>
   )
@@ -268,16 +270,25 @@ function Table({
 
 function Row({ row, mayWrite, onAsk }: { row: GuideRow; mayWrite: boolean; onAsk: (asked: Asked) => void }) {
   const { t } = useTexts()
+  const edit = `/guides/${row.id}/edit`
+  // What is published is read, also by those who write it.
+  const reads = row.mayRead && row.state !== 'archived'
   return (
     <tr className="border-b border-hair hover:bg-page">
       <td className="py-2 pr-4 text-soft hidden sm:table-cell">{row.number}</td>
       <td className="py-2 pr-4">
-        <Link
-          to={row.mayEdit ? `/guides/${row.id}/edit` : `/guides/${row.id}`}
-          className="font-semibold text-base hover:underline [overflow-wrap:anywhere]"
-        >
+        <Link to={reads ? `/guides/${row.id}` : edit} className="font-semibold text-base hover:underline [overflow-wrap:anywhere]">
           {row.title || t('Without a title')}
         </Link>
+        {reads && row.mayEdit && (
+          <Link
+            to={edit}
+            className="ml-3 text-sm text-petrol underline underline-offset-3 inline-flex items-center min-h-8"
+            aria-label={t('Edit {{title}}', { title: row.title })}
+          >
+            {t('Edit')}
+          </Link>
+        )}
         {row.folder && <span className="block text-xs text-soft">{row.folder}</span>}
       </td>
       <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell">{kindName(row.kind, t)}</td>
@@ -318,6 +329,7 @@ function RowMenu({ row, onAsk }: { row: GuideRow; onAsk: (asked: Asked) => void 
         <MenuItem onSelect={() => onAsk({ what: 'rename', guide: row })}>{t('Rename …')}</MenuItem>
       )}
       {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'move', guide: row })}>{t('Move to another folder …')}</MenuItem>}
+      {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'duplicate', guide: row })}>{t('Duplicate …')}</MenuItem>}
       {row.mayEdit && (
         <MenuItem danger={row.state !== 'archived'} onSelect={() => change.mutate({ archived: row.state !== 'archived' })}>
           {row.state === 'archived' ? t('Take out of the archive') : t('Archive')}

@@ -1,6 +1,6 @@
 import type { BodyOf, QueryOf } from '@jackdaw/contracts/endpoint'
 import { importGuide } from '@jackdaw/contracts/exchange'
-import { changeFolder, changeGuide, createFolder, createGuide, listFolders, listGuides } from '@jackdaw/contracts/library'
+import { changeFolder, changeGuide, createFolder, createGuide, duplicateGuide, listFolders, listGuides } from '@jackdaw/contracts/library'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
@@ -31,6 +31,11 @@ export const useChangeGuide = (id: GuideId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof changeGuide>) => call(changeGuide, { params: { id }, body }),
     onSettled: () => Promise.all([libraryChanged(), queryClient.invalidateQueries({ queryKey: ['draft', id] })]),
+  })
+export const useDuplicateGuide = (id: GuideId) =>
+  useMutation({
+    mutationFn: (body: BodyOf<typeof duplicateGuide>) => call(duplicateGuide, { params: { id }, body }),
+    onSuccess: libraryChanged,
   })
 export const useImport = () =>
   useMutation({

@@ -26,7 +26,8 @@ export function Dialog({
           className="fixed z-50 left-1/2 top-[12vh] -translate-x-1/2 w-[min(560px,calc(100vw-24px))] max-h-[80vh] overflow-auto bg-sheet border border-ink p-5"
           {...(about ? {} : { 'aria-describedby': undefined })}
         >
-          <div className="flex items-start gap-4 mb-4">
+          {/* Stays in sight, however long the rest is. */}
+          <div className="flex items-start gap-4 mb-4 sticky -top-5 -mt-5 pt-5 pb-2 bg-sheet z-10">
             <Radix.Title className="font-serif text-xl grow">{title}</Radix.Title>
             <Radix.Close className="size-9 inline-flex items-center justify-center hover:bg-wash rounded-md" aria-label={t('Close')}>
               <X size={18} aria-hidden />

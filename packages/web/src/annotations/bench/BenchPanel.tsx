@@ -184,7 +184,7 @@ function GroundFields({ ground, picture, onElement, onShown }: Props) {
   const unit = unitOf(ground)
   return (
     <>
-      {ground.element && <RectFields name={t('Element')} rect={ground.element} unit={unit} onChange={onElement} />}
+      {ground.element && <RectFields name={t('What the step is about')} rect={ground.element} unit={unit} onChange={onElement} />}
       {picture.shown && (
         <RectFields
           name={t('Shown part')}

@@ -258,7 +258,7 @@ function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: Props 
       />
       <SizeFields {...{ annotation, drawn, ground, onChange }} />
       <fieldset className="border-t border-hair pt-2">
-        <legend className="text-sm font-semibold pr-2">{t('Where it stands, from its dot')}</legend>
+        <legend className="text-sm font-semibold pr-2">{t('Distance of the words from the dot')}</legend>
         {place ? (
           <>
             <div className="grid grid-cols-2 gap-2">
@@ -278,7 +278,12 @@ function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: Props 
           </p>
         )}
       </fieldset>
-      <AnchorFields name={t('Its dot')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
+      <AnchorFields
+        name={t('The dot: what the words point at')}
+        anchor={annotation.at}
+        ground={ground}
+        onChange={(at) => onChange({ ...annotation, at })}
+      />
     </>
   )
 }

@@ -54,7 +54,7 @@ export function toolName(tool: Tool, t: TFunction): string {
     case 'blackout':
       return t('Blackout')
     case 'element':
-      return t('Element')
+      return t('What it is about')
     case 'crop':
       return t('Crop')
   }
@@ -64,7 +64,7 @@ export function toolName(tool: Tool, t: TFunction): string {
 export function toolHint(tool: Tool, t: TFunction): string {
   switch (tool) {
     case 'element':
-      return t('Draw what the step is about. Frames and labels attached to it go along.')
+      return t('Draw around the button, field or part that this step is about. Frames and labels attached to it go along.')
     case 'crop':
       return t('Draw the part to be shown. The rest is kept, and can be got at: to destroy something, use a blackout.')
     case 'blackout':

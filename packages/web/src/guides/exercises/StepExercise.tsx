@@ -57,7 +57,8 @@ export function StepExercise({
   const element = elementOf(step)
   return (
     <section
-      className="border-l-2 border-petrol pl-3 py-1 mt-3 space-y-3"
+      className="border-l-2 border-petrol pl-3 py-1 mt-3 space-y-3 scroll-mt-36 scroll-mb-16"
+      data-panel
       aria-label={t('Practise and Solo, step {{n}}', { n: number })}
       data-keeps-editor
     >
@@ -67,6 +68,9 @@ export function StepExercise({
           <X size={16} aria-hidden />
         </IconButton>
       </div>
+      <p className="text-sm text-soft">
+        {t('What somebody does at this step when they practise or are tested, and what counts as right.')}
+      </p>
       <Select
         label={t('What is done here')}
         value={task?.kind ?? ''}

@@ -42,17 +42,21 @@ export function StepFlow({ step, number, actions, onClose }: { step: Step; numbe
   const put = (next: Partial<Flow>) => actions.change({ type: 'set-flow', stepId: step.id, flow: bare({ ...flow, ...next }) })
   return (
     <section
-      className="border-l-2 border-petrol pl-3 py-1 mt-3 space-y-3"
-      aria-label={t('Ways on from step {{n}}', { n: number })}
+      className="border-l-2 border-petrol pl-3 py-1 mt-3 space-y-3 scroll-mt-36 scroll-mb-16"
+      data-panel
+      aria-label={t('What comes after step {{n}}', { n: number })}
       data-keeps-editor
       onFocus={(event) => !event.currentTarget.contains(event.relatedTarget) && look()}
     >
       <div className="flex items-center">
-        <h3 className="grow font-semibold">{t('Where it goes on')}</h3>
+        <h3 className="grow font-semibold">{t('What comes next')}</h3>
         <IconButton name={t('Close')} onClick={onClose}>
           <X size={16} aria-hidden />
         </IconButton>
       </div>
+      <p className="text-sm text-soft">
+        {t('Without anything here the next step follows. Otherwise readers choose where to go on, or a rule leads them there.')}
+      </p>
       <fieldset className="space-y-2">
         <legend className="text-sm font-semibold">{t('The person chooses')}</legend>
         {choices.length > 0 && (
