@@ -9,10 +9,17 @@ const TAG = /<\/?[a-zA-Z][^<>]*>/g
 const ATTRIBUTE_NAME = /([\s"'])[a-zA-Z_:@][-\w:.@]*(?=\s*=)/g
 
 const LIST_NUMBER = /^[\s>*+-]*\d{1,9}[.)](?=\s)/
+/** The box of something to be ticked off. */
+const TASK_BOX = /^([\s>*+-]*(?:\d{1,9}[.)]\s+)?)\[[ xX]\](?=\s)/
 
 /** A line of Markdown without what is only notation: names of tags and of attributes, character references, list numbers. */
 const withoutNotation = (line: string): string =>
-  decodeHTML(line.replace(LIST_NUMBER, ' ').replace(TAG, (tag) => tag.replace(/^<\/?[a-zA-Z][-\w]*/, ' ').replace(ATTRIBUTE_NAME, '$1 ')))
+  decodeHTML(
+    line
+      .replace(TASK_BOX, '$1 ')
+      .replace(LIST_NUMBER, ' ')
+      .replace(TAG, (tag) => tag.replace(/^<\/?[a-zA-Z][-\w]*/, ' ').replace(ATTRIBUTE_NAME, '$1 ')),
+  )
 
 function countInto(counts: Map<string, number>, text: string): void {
   for (const [word] of text.matchAll(WORD)) counts.set(word, (counts.get(word) ?? 0) + 1)
@@ -23,17 +30,19 @@ function countTexts(counts: Map<string, number>, value: unknown): void {
   else if (value !== null && typeof value === 'object')
     for (const [key, each] of Object.entries(value)) {
       if (typeof each !== 'string') countTexts(counts, each)
-      else if (key !== 'id' && key !== 'type' && key !== 'kind') countInto(counts, each)
+      else if (!['id', 'type', 'kind', 'level', 'notReadyWhy'].includes(key)) countInto(counts, each)
     }
 }
 
 /** Holds the draft against its source, word by word, so that nothing goes missing unsaid.
  * @param source   the Markdown as it came
  * @param document the draft made from it
+ * @param read     words that became something else than words, such as the level of a caution
  * @returns the lines with words of which the draft has fewer than the source */
-export function auditWords(source: string, document: GuideDocument): NotPlaced[] {
+export function auditWords(source: string, document: GuideDocument, read: readonly string[] = []): NotPlaced[] {
   const left = new Map<string, number>()
   countTexts(left, { title: document.title, summary: document.summary, items: document.items })
+  for (const each of read) countInto(left, each)
   const missing: NotPlaced[] = []
   source.split(/\r\n|\n|\r/).forEach((line, index) => {
     const words: string[] = []

@@ -6,7 +6,8 @@ export type PictureRef = { path: string; alt: string }
 /** What a text consists of at its top level, in order. */
 export type Piece =
   | { kind: 'heading'; level: number; inline: Inline[]; pictures: PictureRef[] }
-  | { kind: 'list-entry'; blocks: Block[]; pictures: PictureRef[] }
+  /** `task`: it has a box to be ticked off. */
+  | { kind: 'list-entry'; blocks: Block[]; pictures: PictureRef[]; task: boolean }
   | { kind: 'block'; block: Block | null; pictures: PictureRef[] }
 
 type Node = { type: string; name?: string; data?: string; attribs?: Record<string, string>; children?: Node[] }
@@ -144,8 +145,28 @@ function codeBlock(node: Node): Block[] {
 const elements = (node: Node, ...names: string[]): Node[] =>
   (node.children ?? []).filter((child) => isElement(child) && names.includes(child.name))
 
+const TASK = /^\s*\[([ xX])\]\s+/
+/** The first words of an entry, if it begins with words. */
+function firstText(node: Node): Node | null {
+  const first = (node.children ?? []).find((child) => child.type !== 'text' || (child.data ?? '').trim() !== '')
+  if (!first) return null
+  return first.type === 'text' ? first : first.name === 'p' ? firstText(first) : null
+}
+const taskOf = (entry: Node): { text: Node; ticked: boolean } | null => {
+  const text = firstText(entry)
+  const mark = TASK.exec(text?.data ?? '')?.[1]
+  return text && mark !== undefined ? { text, ticked: mark !== ' ' } : null
+}
+/** Takes the box to be ticked off out of an entry, or puts a sign in its place. @returns whether there was one */
+function takeBox(entry: Node, sign: boolean): boolean {
+  const task = taskOf(entry)
+  if (task) task.text.data = task.text.data!.replace(TASK, sign ? (task.ticked ? '☑ ' : '☐ ') : '')
+  return task !== null
+}
+
 function entries(list: Node, pictures: PictureRef[], depth: number): ListItem[] {
   return (list.children ?? []).flatMap((child): ListItem[] => {
+    if (child.name === 'li') takeBox(child, true)
     const content = child.name === 'li' ? blocks(child.children ?? [], pictures, depth + 1) : blocks([child], pictures, depth + 1)
     if (content.length === 0) return []
     return [{ type: 'listItem', content: content[0]!.type === 'paragraph' ? content : [{ type: 'paragraph' }, ...content] }]
@@ -248,6 +269,12 @@ const WRAPPERS = new Set([
   'p',
 ])
 
+/** A list of which every entry has a box to be ticked off. */
+const isTaskList = (node: Node): boolean => {
+  const items = node.name === 'ul' ? elements(node, 'li') : []
+  return items.length > 0 && items.every((entry) => taskOf(entry) !== null)
+}
+
 function walk(nodes: readonly Node[], out: Piece[], depth: number): void {
   let run: Node[] = []
   const blockPiece = (made: Block[], pictures: PictureRef[]) => {
@@ -270,11 +297,12 @@ function walk(nodes: readonly Node[], out: Piece[], depth: number): void {
     const level = HEADING.exec(element.name)?.[1]
     if (level)
       out.push({ kind: 'heading', level: Number(level), inline: trimmed(inlines(element.children ?? [], [], pictures, depth)), pictures })
-    else if (element.name === 'ol')
+    else if (element.name === 'ol' || isTaskList(element))
       for (const child of element.children ?? []) {
         const own: PictureRef[] = []
+        const task = child.name === 'li' && takeBox(child, false)
         const made = child.name === 'li' ? blocks(child.children ?? [], own, depth + 1) : blocks([child], own, depth + 1)
-        if (made.length > 0 || own.length > 0) out.push({ kind: 'list-entry', blocks: made, pictures: own })
+        if (made.length > 0 || own.length > 0) out.push({ kind: 'list-entry', blocks: made, pictures: own, task })
       }
     else if (WRAPPERS.has(element.name) && depth < MAX_DEPTH && (element.children ?? []).some((child) => holdsBlock(child)))
       walk(element.children ?? [], out, depth + 1)

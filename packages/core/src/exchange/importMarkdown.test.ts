@@ -66,12 +66,46 @@ describe('a Markdown file as a draft', () => {
     expect(stepsOf(draft.document)[0]!.pictures).toHaveLength(1)
     expect(draft.notPlaced.flatMap((each) => each.words)).toContain('elsewhere')
   })
-  it('turns the description of a missing picture into words', () => {
-    const draft = read('1. Open ![the red valve](valve.png)\n')
-    const settled = settlePictures(draft, new Set())
-    expect(settled.missing).toHaveLength(1)
-    expect(plainText(stepsOf(settled.document)[0]!.body)).toBe('Open\nthe red valve')
-    expect(settlePictures(draft, new Set([draft.pictures[0]!.id])).document).toEqual(draft.document)
+  it('notes a missing picture at its step and makes no step of it', () => {
+    const draft = read('## Open\n\n1. Open the valve\n\n![the red valve](valve.png)\n\n## Close\n\n![](lid.png)\n\n1. Close it\n')
+    const { document, missing } = settlePictures(draft, new Set())
+    expect(missing).toHaveLength(2)
+    expect(stepsOf(document).map((step) => [plainText(step.body), step.pictures.length, step.notReadyWhy])).toEqual([
+      ['Open the valve', 0, 'Picture missing: valve.png (the red valve).'],
+      ['Close it', 0, 'Picture missing: lid.png.'],
+    ])
+    expect(settlePictures(draft, new Set(draft.pictures.map((each) => each.id))).document.items).toEqual(draft.document.items)
+    const nothingElse = settlePictures(read('![only this](a.png)\n'), new Set()).document
+    expect(stepsOf(nothingElse).map((step) => plainText(step.body))).toEqual(['only this'])
+  })
+  it('makes cautions of what begins with a signal word, and asks to look at them', () => {
+    const { document, notPlaced } = read(
+      '# Cut\n\n**Danger:** The blade runs on.\n\n1. Switch it off\n\n   Note: it hums for a while\n2. Open it\n\n> [!WARNING]\n> Sharp edges\n\n## Then\n\n1. Uwaga: gorące\n2. Take it out\n\nTake note: this is no caution.\n',
+    )
+    expect(
+      stepsOf(document).map((step) => [plainText(step.body), step.cautions?.map((each) => [each.level, each.words, each.acknowledge])]),
+    ).toEqual([
+      [
+        'Switch it off',
+        [
+          ['danger', 'The blade runs on.', true],
+          ['note', 'it hums for a while', false],
+        ],
+      ],
+      ['Open it', [['warning', 'Sharp edges', false]]],
+      ['Take it out', [['caution', 'gorące', false]]],
+      ['Take note: this is no caution.', undefined],
+    ])
+    expect(stepsOf(document)[0]).toMatchObject({ notReady: true, notReadyWhy: expect.stringContaining('see whether its level') })
+    expect(notPlaced).toEqual([])
+    expect(GuideDocument.safeParse(document).success).toBe(true)
+  })
+  it('makes steps that are confirmed of a list of boxes to be ticked, and shows boxes inside of a step as boxes', () => {
+    const { document, notPlaced } = read('# Round\n\n- [ ] Look at the gauge\n- [x] Close the hatch\n  - [ ] upper\n  - [x] lower\n')
+    expect(document.confirmSteps).toBe(true)
+    expect(stepsOf(document).map((step) => plainText(step.body))).toEqual(['Look at the gauge', 'Close the hatch\n☐ upper\n☑ lower'])
+    expect(notPlaced).toEqual([])
+    expect(read('1. [ ] One\n2. Two\n').document.confirmSteps).toBe(false)
   })
   it('lists front matter, and takes its title when no heading has one', () => {
     const { document, notPlaced } = read('---\ntitle: "Lone working"\nweight: 7\n---\nStay in touch.\n')

@@ -13,6 +13,7 @@ import {
 } from '../guides'
 import type { NewId, PictureId, SectionId, StepId } from '../shared'
 import { auditWords, type NotPlaced } from './auditWords'
+import { cautionIn, type SpokenCaution } from './cautionIn'
 import { htmlPieces, MAX_HTML_LEVELS, type Piece, type PictureRef } from './htmlBlocks'
 
 /** A picture of the draft and the path under which its file is looked for. */
@@ -52,12 +53,24 @@ const titleFromFileName = (fileName: string): string =>
     .replace(/[-_]+/g, ' ')
     .trim()
 
+const LOOK_AT_CAUTION = 'A caution was made from the text: see whether its level is right.'
+const MOST_WHY = 300
+/** Marks a step as something that its author should look at. */
+function flag(step: Step, why: string): void {
+  if (step.notReadyWhy?.includes(why)) return
+  step.notReady = true
+  step.notReadyWhy = [step.notReadyWhy, why].filter(Boolean).join(' ').slice(0, MOST_WHY)
+}
+
 /** Builds the list of steps and sections from the pieces. */
 class DraftBuilder {
   readonly items: GuideItem[] = []
   readonly pictures: DraftPicture[] = []
   private open: Step | null = null
   private waiting: PictureRef[] = []
+  private warned: SpokenCaution[] = []
+  /** Signal words that became the level of a caution. */
+  readonly signals: string[] = []
 
   constructor(private readonly newId: NewId) {}
 
@@ -70,6 +83,7 @@ class DraftBuilder {
     this.items.push(step)
     this.show(step, [...this.waiting, ...pictures])
     this.waiting = []
+    for (const caution of this.warned.splice(0)) this.warn(step, caution)
     this.open = stayOpen ? step : null
   }
   add(block: Block | null, pictures: PictureRef[]): void {
@@ -82,12 +96,39 @@ class DraftBuilder {
       this.show(this.open, pictures)
     }
   }
+  /** A caution belongs to the step that it follows; one at the beginning of a part, to the step behind it. */
+  caution(caution: SpokenCaution): void {
+    const last = this.open ?? this.items.at(-1)
+    if (last?.kind === 'step') this.warn(last, caution)
+    else this.warned.push(caution)
+  }
+  /** A caution that is written as an entry of its own warns of the next one. */
+  cautionAhead(caution: SpokenCaution): void {
+    this.warned.push(caution)
+  }
+  /** A picture that stands by itself belongs to the step that it follows. */
+  picturesBehind(pictures: PictureRef[]): void {
+    const last = this.open ?? this.items.at(-1)
+    if (last?.kind === 'step' && last.pictures.length + pictures.length <= MAX_PICTURES_A_STEP) this.show(last, pictures)
+    else this.add(null, pictures)
+  }
+  private warn(step: Step, { level, words, signal }: SpokenCaution): void {
+    const cautions = step.cautions ?? []
+    if (cautions.length >= GUIDE_LIMITS.cautions.most) {
+      step.body.content.push({ type: 'paragraph', content: [{ type: 'text', text: `${signal}: ${words}` }] })
+      return
+    }
+    this.signals.push(signal)
+    step.cautions = [...cautions, { id: this.newId(), level, words, acknowledge: level === 'danger' }]
+    flag(step, LOOK_AT_CAUTION)
+  }
   /** Keeps pictures for the next step, as those that stand in a heading. */
   keep(pictures: PictureRef[]): void {
     this.waiting.push(...pictures)
   }
   finish(): void {
     if (this.waiting.length > 0) this.add(null, this.waiting.splice(0))
+    if (this.warned.length > 0) this.step([], [], false)
     for (const item of this.items)
       if (item.kind === 'step')
         item.body = withBlockIds(item.body.content.length > 0 ? item.body : { type: 'doc', content: [{ type: 'paragraph' }] }, this.newId)
@@ -116,9 +157,9 @@ function titleIndex(pieces: readonly Piece[]): number {
   return pieces[0] && usable(pieces[0]) ? 0 : -1
 }
 
-/** The text that serves as the summary: a first paragraph without links, code or pictures. */
+/** The text that serves as the summary: a first paragraph without links, code or pictures that is no caution. */
 function summaryOf(piece: Piece | undefined): string | null {
-  if (piece?.kind !== 'block' || piece.block?.type !== 'paragraph' || piece.pictures.length > 0) return null
+  if (piece?.kind !== 'block' || piece.block?.type !== 'paragraph' || piece.pictures.length > 0 || cautionIn(piece.block)) return null
   const content = (piece.block.content ?? []) as Inline[]
   if (
     content.some(
@@ -130,9 +171,26 @@ function summaryOf(piece: Piece | undefined): string | null {
   return text !== '' && text.length <= MAX_SUMMARY ? text : null
 }
 
+/** An entry of a list is a step; cautions in it are cautions of the step, and an entry that is nothing else warns of the next one. */
+function placeEntry({ blocks, pictures }: Extract<Piece, { kind: 'list-entry' }>, builder: DraftBuilder): void {
+  const cautions = blocks.map(cautionIn)
+  if (blocks.length === 1 && cautions[0] && pictures.length === 0) return builder.cautionAhead(cautions[0])
+  const spoken = cautions.flatMap((each, n) => (each && n > 0 ? [each] : []))
+  builder.step(
+    blocks.filter((_, n) => n === 0 || !cautions[n]),
+    pictures,
+    false,
+  )
+  for (const each of spoken) builder.caution(each)
+}
+
 function place(piece: Piece, builder: DraftBuilder): void {
-  if (piece.kind === 'list-entry') return builder.step(piece.blocks, piece.pictures, false)
-  if (piece.kind === 'block') return builder.add(piece.block, piece.pictures)
+  if (piece.kind === 'list-entry') return placeEntry(piece, builder)
+  if (piece.kind === 'block') {
+    const caution = piece.pictures.length === 0 ? cautionIn(piece.block) : null
+    if (caution) return builder.caution(caution)
+    return piece.block === null ? builder.picturesBehind(piece.pictures) : builder.add(piece.block, piece.pictures)
+  }
   const title = inlineText(piece.inline)
   if (title === '') return builder.keep(piece.pictures)
   if (piece.level > 2 || title.length > MAX_TITLE) return builder.step([{ type: 'paragraph', content: piece.inline }], piece.pictures, true)
@@ -169,32 +227,64 @@ export function importMarkdown(source: string, fileName: string, newId: NewId): 
     if (index !== at && !(summary !== null && index === at + 1)) place(piece, builder)
   })
   builder.finish()
-  const document: GuideDocument = { ...emptyDocument(title, 'how-to'), summary: summary ?? '', items: builder.items }
+  const entries = pieces.filter((piece) => piece.kind === 'list-entry')
+  const document: GuideDocument = {
+    ...emptyDocument(title, 'how-to'),
+    summary: summary ?? '',
+    // A list of things to be ticked off is a guide of which each step is confirmed.
+    confirmSteps: entries.length > 0 && entries.every((entry) => entry.task),
+    items: builder.items,
+  }
   if (document.items.length > GUIDE_LIMITS.items.most) return tooManySteps(document.items.length)
   const [tooMuch] = tooMuchIn(document)
   if (tooMuch) return { ok: false, reason: 'too-much', words: `${GUIDE_LIMITS[tooMuch.limit].words} Nothing was imported.` }
-  return { ok: true, draft: { document, pictures: builder.pictures, notPlaced: auditWords(text, document) } }
+  return { ok: true, draft: { document, pictures: builder.pictures, notPlaced: auditWords(text, document, builder.signals) } }
 }
 
-/** Settles which pictures were there: those that were not leave the draft, their descriptions stay as words.
+/** What is said at a step whose picture is missing. */
+const missingWords = ({ path, alt }: DraftPicture): string => `Picture missing: ${path}${alt === '' ? '' : ` (${alt})`}.`
+
+/** Settles which pictures were there. One that was not is noted at its step; a step that was nothing but such pictures is none: the note stands at
+ * the step before it, else at the one behind.
  * @param found ids of the pictures that were stored */
 export function settlePictures(draft: ImportedDraft, found: ReadonlySet<string>): { document: GuideDocument; missing: DraftPicture[] } {
   const missing = draft.pictures.filter((picture) => !found.has(picture.id))
   const gone = new Map(missing.map((picture) => [picture.id as string, picture]))
-  const items = draft.document.items.map((item) => {
-    if (item.kind !== 'step' || !item.pictures.some((picture) => gone.has(picture.id))) return item
-    const words = item.pictures.flatMap((picture) => {
-      const lost = gone.get(picture.id)
-      return lost && lost.alt !== ''
-        ? [{ type: 'paragraph' as const, attrs: { id: lost.id as string }, content: [{ type: 'text' as const, text: lost.alt }] }]
-        : []
-    })
-    const text = plainText(item.body).trim()
-    return {
-      ...item,
-      pictures: item.pictures.filter((picture) => !gone.has(picture.id)),
-      body: words.length === 0 ? item.body : { type: 'doc' as const, content: text === '' ? words : [...item.body.content, ...words] },
+  const items: GuideItem[] = []
+  let ahead: DraftPicture[] = []
+  const note = (step: Step, lost: readonly DraftPicture[]): Step => {
+    const noted = { ...step }
+    for (const each of lost) flag(noted, missingWords(each))
+    return noted
+  }
+  for (const item of draft.document.items) {
+    if (item.kind !== 'step') {
+      items.push(item)
+      continue
     }
-  })
+    const lost = item.pictures.flatMap((picture) => gone.get(picture.id) ?? [])
+    const step = lost.length === 0 ? item : { ...item, pictures: item.pictures.filter((picture) => !gone.has(picture.id)) }
+    const isNothingElse = lost.length > 0 && step.pictures.length === 0 && plainText(step.body).trim() === '' && !step.cautions
+    const before = items.at(-1)
+    if (isNothingElse && before?.kind === 'step') items[items.length - 1] = note(before, lost)
+    else if (isNothingElse) ahead.push(...lost)
+    else {
+      items.push(lost.length + ahead.length === 0 ? step : note(step, [...ahead, ...lost]))
+      ahead = []
+    }
+  }
+  // A text of nothing but pictures that are not there still says what they were.
+  if (ahead.length > 0) {
+    const first = draft.document.items.find((item): item is Step => item.kind === 'step')!
+    const body = {
+      type: 'doc' as const,
+      content: ahead.map((each) => ({
+        type: 'paragraph' as const,
+        attrs: { id: each.id as string },
+        content: [{ type: 'text' as const, text: each.alt || each.path }],
+      })),
+    }
+    items.push(note({ ...first, pictures: [], body }, ahead))
+  }
   return { document: { ...draft.document, items }, missing }
 }

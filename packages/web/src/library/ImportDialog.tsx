@@ -3,8 +3,9 @@ import type { Folder } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { useState, type DragEvent } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, ButtonLink, Failed, Message } from '../ui'
+import { Button, ButtonLink, Failed, Message, Select } from '../ui'
 import { Dialog } from '../ui/Dialog'
+import { FolderOptions } from './FolderOptions'
 import { useImport } from './queries'
 
 /** Brings a Markdown file, or a zip with its pictures, in as a draft; says what came of it before one goes on. */
@@ -12,28 +13,32 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
   const { t } = useTexts()
   const bring = useImport()
   const [over, setOver] = useState(false)
+  const [into, setInto] = useState<FolderId | ''>(folder ?? '')
   const take = (file: File | undefined) => {
-    if (file && !bring.isPending) bring.mutate({ file, folder })
+    if (file && !bring.isPending) bring.mutate({ file, folder: into || undefined })
   }
   const drop = (event: DragEvent) => {
     event.preventDefault()
     setOver(false)
     take(event.dataTransfer.files[0])
   }
-  const into = folders.find((each) => each.id === folder)?.name
   return (
     <Dialog
       open
       onClose={onClose}
       title={t('Import a guide')}
       about={t(
-        'A Markdown file, or a zip with a Markdown file and its pictures. Headings become the title and the sections; numbered entries and sub-headings become steps.',
+        'A Markdown file, or a zip with a Markdown file and its pictures. Headings become the title and the sections; numbered entries, boxes to be ticked and sub-headings become steps; “Warning:”, “Note:” and the like become cautions.',
       )}
     >
       {bring.data ? (
         <Report report={bring.data} onClose={onClose} />
       ) : (
         <div className="space-y-4">
+          <Select label={t('Into the folder')} value={into} onChange={(event) => setInto(event.target.value as FolderId | '')}>
+            <option value="">{t('No folder')}</option>
+            <FolderOptions folders={folders} />
+          </Select>
           <label
             className={`block border-2 border-dashed p-8 text-center cursor-pointer focus-within:outline-2 focus-within:outline-petrol ${over ? 'border-petrol bg-wash' : 'border-edge'}`}
             onDragOver={(event) => {
@@ -58,7 +63,6 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
             ) : (
               <>
                 {t('Drop the file here, or')} <span className="text-petrol underline">{t('choose it')}</span>
-                {into && <span className="block text-sm text-soft mt-1">{t('It goes into the folder {{folder}}.', { folder: into })}</span>}
               </>
             )}
           </label>

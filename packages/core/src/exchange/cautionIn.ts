@@ -1,0 +1,30 @@
+import type { Block, CautionLevel, Inline } from '../guides'
+
+const WORDS: Readonly<Record<CautionLevel, string>> = {
+  danger: 'danger gefahr peligro niebezpieczeństwo',
+  warning: 'warning warnung advertencia ostrzeżenie',
+  caution: 'caution vorsicht precaución atención attention achtung uwaga',
+  note: 'note hinweis nota notatka wskazówka',
+}
+const LEVEL_OF = new Map(
+  (Object.keys(WORDS) as CautionLevel[]).flatMap((level) => WORDS[level].split(' ').map((word) => [word, level] as const)),
+)
+/** The signal word at the start of a paragraph, as people write it: `Warning: …`, or in brackets as `[!WARNING]`. */
+const SIGNAL = /^\s*(?:\[!(\p{L}+)\]|(\p{L}+)\s*[:!])\s*/u
+
+const MOST_CHARS = 1_000
+
+/** A caution that a text speaks: its level, what it says, and the signal word that is no part of it any more. */
+export type SpokenCaution = { level: CautionLevel; words: string; signal: string }
+
+/** Reads a paragraph that begins with a signal word as a caution.
+ * @returns `null` for any other block, and for one that says more than a caution can hold */
+export function cautionIn(block: Block | null): SpokenCaution | null {
+  if (block?.type !== 'paragraph') return null
+  const text = ((block.content ?? []) as Inline[]).map((node) => (node.type === 'text' ? node.text : '\n')).join('')
+  const found = SIGNAL.exec(text)
+  const signal = found?.[1] ?? found?.[2] ?? ''
+  const level = LEVEL_OF.get(signal.toLowerCase())
+  const words = text.slice(found?.[0].length ?? 0).trim()
+  return level && words !== '' && words.length <= MOST_CHARS ? { level, words, signal } : null
+}
