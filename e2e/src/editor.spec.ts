@@ -9,7 +9,7 @@ beforeAll(async () => {
   ;[app, browser] = await Promise.all([startApp(), openBrowser()])
   tomasz = await signedIn(browser, app, 'tomasz@larkmoor.example')
   await press(tomasz, 'Library')
-  await press(tomasz, 'Edit Water the seed trays')
+  await tomasz.locator('td ::-p-text(Water the seed trays)').click()
   await tomasz.waitForSelector('li[data-step]')
 })
 afterAll(async () => {

@@ -45,7 +45,7 @@ const chord = async (page: Page, key: string): Promise<void> => {
   await page.keyboard.up('Control')
 }
 const saved = (page: Page) =>
-  page.waitForFunction(() => /Saved at|Everything is saved/.test(document.querySelector('[role=status]')?.parentElement?.innerText ?? ''))
+  page.waitForFunction(() => /Saved at|Everything is saved/.test(document.querySelector<HTMLElement>('[data-save]')?.innerText ?? ''))
 const clean = async (page: Page & { complaints: string[] }): Promise<void> => {
   expect(await seriousFindings(page)).toEqual([])
   expect(page.complaints).toEqual([])

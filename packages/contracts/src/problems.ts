@@ -19,6 +19,7 @@ export const PROBLEMS = {
   'recording-full': { status: 409, title: 'The recording is full' },
   'no-attempts-left': { status: 409, title: 'There is no attempt left' },
   'not-testable': { status: 409, title: 'There is nothing to be done in this guide' },
+  'too-many-remarks': { status: 409, title: 'Too many remarks wait already' },
   'out-of-turn': { status: 409, title: 'This is not the next act of the attempt' },
   'attempt-over': { status: 409, title: 'The attempt is over' },
   'precondition-failed': { status: 412, title: 'It has changed meanwhile' },

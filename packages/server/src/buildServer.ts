@@ -15,6 +15,7 @@ import { libraryRoutes } from './library'
 import { findCaller, peopleRoutes, relationsToGuide, relationsToPerson, whoIs } from './people'
 import { playerRoutes } from './players'
 import { recordRoutes } from './records'
+import { remarkRoutes } from './remarks'
 import { recordingRoutes, whoRecords } from './recording'
 import { localStore } from './storage'
 
@@ -53,6 +54,7 @@ export function buildServer(parts: Parts): BuiltServer {
     eventRoutes,
     recordRoutes,
     recordingRoutes,
+    remarkRoutes,
   ])
     add(routes)
   const { app, close } = buildApp(parts, routes, [whoIs(parts), whoRecords(parts, (id) => findCaller(database, id))])

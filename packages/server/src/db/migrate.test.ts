@@ -13,7 +13,15 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
   expect((await tables()).map((table) => table.name)).toEqual(['migration'])
   expect(await isMigrated(one)).toBe(false)
   const [first, second] = await Promise.all([migrateUp(one), migrateUp(two)])
-  expect([...first, ...second].sort()).toEqual(['0001-first-tables', '0002-recordings', '0003-refining', '0004-players', '0005-hardening'])
+  expect([...first, ...second].sort()).toEqual([
+    '0001-first-tables',
+    '0002-recordings',
+    '0003-refining',
+    '0004-players',
+    '0005-hardening',
+    '0006-acknowledgements',
+    '0007-remarks',
+  ])
   expect(await tables()).toEqual(before)
   await one.close()
   await two.close()

@@ -7,8 +7,9 @@ import { refining } from './migrations/0003-refining'
 import { players } from './migrations/0004-players'
 import { hardening } from './migrations/0005-hardening'
 import { acknowledgements } from './migrations/0006-acknowledgements'
+import { remarks } from './migrations/0007-remarks'
 
-const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening, acknowledgements]
+const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening, acknowledgements, remarks]
 const LOCK = 7_203_114
 
 function umzugFor(database: Database): Umzug {

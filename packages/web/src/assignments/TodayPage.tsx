@@ -2,6 +2,7 @@ import type { TodayItem } from '@jackdaw/contracts/reading'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { useMe } from '../people'
+import { RemarksForMe } from '../remarks'
 import { ButtonLink, dayOf, Loaded, StateMark, whenOf } from '../ui'
 import { useToday } from './queries'
 
@@ -19,6 +20,7 @@ export function TodayPage() {
             <p className="text-soft">{dayOf(today)}</p>
             <h1 className="font-serif text-2xl mb-1">{t('Good day, {{name}}', { name: me.name.split(' ')[0] })}</h1>
             <p className="mb-5">{waiting.length === 0 ? t('Nothing is waiting for you.') : <Summary items={waiting} />}</p>
+            {me.permissions.includes('guides.write') && <RemarksForMe />}
             {waiting.length > 0 && (
               <section aria-labelledby="to-read" className="mb-10">
                 <h2 id="to-read" className="text-lg mb-1">

@@ -11,6 +11,7 @@ import { DuplicateDialog } from '../library/DuplicateDialog'
 import { useChangeGuide, useFolders } from '../library/queries'
 import { useMe } from '../people'
 import { useRecordInto } from '../recording'
+import { GuideRemarks, RemarksOnGoneSteps } from '../remarks'
 import { Button, Loaded, Message, Waiting } from '../ui'
 import { ApplyBlackouts, BlackoutStrip, FindPrivateData } from './Blackouts'
 import { CheckStrip } from './CheckStrip'
@@ -40,7 +41,19 @@ export function EditorPage() {
   // Asked for beside the draft and waited for, so that a long guide is drawn once; without them it opens all the same.
   const { isLoading, failureCount } = usePictureSizesQuery(id)
   const waits = isLoading && failureCount === 0
-  return <Loaded query={query}>{(draft) => (waits ? <Waiting /> : <EditorBench key={draft.id} draft={draft} />)}</Loaded>
+  return (
+    <Loaded query={query}>
+      {(draft) =>
+        waits ? (
+          <Waiting />
+        ) : (
+          <GuideRemarks key={draft.id} guideId={draft.id}>
+            <EditorBench draft={draft} />
+          </GuideRemarks>
+        )
+      }
+    </Loaded>
+  )
 }
 
 function useUndoKeys(undo: () => void, redo: () => void): void {
@@ -164,6 +177,7 @@ function EditorBench({ draft }: { draft: Draft }) {
               <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
             ))}
             <BlackoutStrip document={guide} onApply={() => setAsked('apply')} />
+            <RemarksOnGoneSteps items={guide.items} />
             <TooMuchStrip document={guide} onPick={pick} />
             <CheckStrip document={guide} onPick={pick} />
             <FlowStrip document={guide} onPick={pick} />

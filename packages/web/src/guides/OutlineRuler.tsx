@@ -5,6 +5,7 @@ import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalList
 import { CSS } from '@dnd-kit/utilities'
 import { Construction, Split, Unplug } from 'lucide-react'
 import { memo, useMemo, useRef } from 'react'
+import { RemarkMark } from '../remarks'
 import { useTexts } from '../ui/texts'
 import { FlowLines, roomForLines } from './exercises/FlowLines'
 import { lackWords } from './exercises/lackWords'
@@ -162,6 +163,7 @@ const Tick = memo(function Tick({
             <span className="py-1.5">
               <span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span>
               {item.notReady && <NotReady why={item.notReadyWhy} />}
+              <RemarkMark stepId={item.id} />
             </span>
           </>
         )}

@@ -20,7 +20,7 @@ export function SaveWords({ view, alsoHere, onRetry }: { view: DraftView; alsoHe
     </>
   )
   return (
-    <p className="text-sm text-soft" role="status">
+    <p className="text-sm text-soft" role="status" data-save>
       {view.save === 'saved' && (view.savedAt === null ? t('Everything is saved') : t('Saved at {{time}}', { time: timeOf(view.savedAt) }))}
       {view.save === 'unsaved' && t('Not saved yet …')}
       {view.save === 'saving' && t('Saving …')}

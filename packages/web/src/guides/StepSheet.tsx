@@ -16,6 +16,7 @@ import { StepExercise } from './exercises/StepExercise'
 import { StepFlow } from './exercises/StepFlow'
 import { StepPictures, type PictureGround } from './StepPictures'
 import { pictureAddress } from '../players'
+import { StepRemarks } from '../remarks'
 
 /** What a step and a heading on the sheet have in common. `focus`: the cursor is to go there. */
 export type Common = {
@@ -116,6 +117,7 @@ export const StepSheet = memo(function StepSheet({
         <Tick ticked={ticked} name={t('Choose step {{n}}', { n: number })} onTick={(range) => actions.tick(step.id, range)} />
       </div>
       <div className="min-w-0">
+        <StepRemarks stepId={step.id} />
         {step.notReady && (
           <NotReadyStrip
             why={step.notReadyWhy ?? ''}

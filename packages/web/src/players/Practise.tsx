@@ -14,7 +14,7 @@ import { PopUp } from './OnPicture'
 import { PractiseEnd } from './PractiseEnd'
 import { PractiseOver } from './PractiseOver'
 import { Stage, type FlatMark } from './Stage'
-import { stageSafety } from './stageSafety'
+import { aboutStep, stageSafety } from './stageSafety'
 import { StepWords } from './StepWords'
 import { pictureAddress, playFor, type UsedGuide } from './used'
 import { usePicturesAhead } from './usePicturesAhead'
@@ -85,6 +85,7 @@ export function Practise({
             : t('You can go on at this step later, on any device.')
       }
       safety={stageSafety(guide, playing)}
+      about={aboutStep(guide, step, 'practise')}
       notReady={step?.notReady ? (step.notReadyWhy ?? '') : null}
       closes={listing ? closeList : null}
       bar={step && doing ? <Bar {...{ playing, doing, said, listing }} onList={() => setListing((now) => !now)} /> : <span />}

@@ -9,6 +9,7 @@ import { useParams, useSearchParams } from 'react-router'
 import { useLook } from '../annotations/useLook'
 import { NotReadyStrip } from '../guides/NotReadyStrip'
 import { RichTextView } from '../guides/RichTextView'
+import { SomethingWrong } from '../remarks'
 import { lazyPart, Loaded, Message } from '../ui'
 import { Closing } from './Closing'
 import { FlatRuler } from './FlatRuler'
@@ -227,6 +228,9 @@ function StepView({
             {t('Go on after it')}
           </button>
         </p>
+      )}
+      {edition.edition !== DRAFT && (
+        <SomethingWrong className="mt-6" about={{ guideId: edition.guideId, edition: edition.edition, stepId: step.id, way: 'read' }} />
       )}
       {choices && <WaysOn ask={choices.ask} ways={choices.ways} onChoose={(id) => act({ type: 'choose', id })} />}
     </>

@@ -1,6 +1,7 @@
-import { ArrowLeft, LogOut, Maximize2, Minimize2 } from 'lucide-react'
+import { ArrowLeft, LogOut, Maximize2, MessageSquareWarning, Minimize2 } from 'lucide-react'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
+import { RemarkForm, type About } from '../remarks'
 import { Button } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { NotReadyStrip } from '../guides/NotReadyStrip'
@@ -29,6 +30,7 @@ export function Stage({
   safety,
   closes = null,
   notReady = null,
+  about = null,
 }: {
   way: string
   title: string
@@ -49,11 +51,15 @@ export function Stage({
   closes?: (() => void) | null
   /** Of a draft: what its author says is missing at this step; `null` when nothing is. */
   notReady?: string | null
+  /** The step of which somebody may say that something is wrong. */
+  about?: About | null
   /** Something about the connection that has to be known. */
   notice?: string
 }) {
   const { t } = useTexts()
   const { isFull, canBeFull, toggle } = useFullScreen(onAskOut)
+  const [telling, setTelling] = useState(false)
+  useEffect(() => setTelling(false), [about?.stepId])
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
       if (event.key !== 'Escape' || event.defaultPrevented || leaving) return
@@ -80,6 +86,7 @@ export function Stage({
             {where}
           </span>
         </p>
+        {about && <TellButton about={about} onTell={() => setTelling((now) => !now)} />}
         {canBeFull && (
           <Button className="min-h-11 hidden sm:inline-flex" onClick={toggle}>
             {isFull ? <Minimize2 size={18} aria-hidden /> : <Maximize2 size={18} aria-hidden />}
@@ -93,6 +100,11 @@ export function Stage({
           <span key={id} className={`flex-1 ${MARK[state]}`} />
         ))}
       </div>
+      {telling && about && (
+        <div className="px-4 md:px-6 pb-3 bg-sheet max-h-[50dvh] overflow-auto shrink-0">
+          <RemarkForm about={about} onClose={() => setTelling(false)} />
+        </div>
+      )}
       {notice && (
         <p role="status" className="bg-ochre text-white px-4 py-1.5 text-sm shrink-0">
           {notice}
@@ -129,6 +141,16 @@ export function Stage({
         </div>
       </Dialog>
     </div>
+  )
+}
+
+function TellButton({ about, onTell }: { about: About; onTell: () => void }) {
+  const { t } = useTexts()
+  return (
+    <Button className="min-h-11 px-2.5" look="quiet" data-tell={about.stepId} onClick={onTell} title={t('Something is wrong here')}>
+      <MessageSquareWarning size={18} aria-hidden />
+      <span className="max-lg:sr-only font-normal">{t('Something is wrong here')}</span>
+    </Button>
   )
 }
 

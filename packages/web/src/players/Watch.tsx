@@ -12,7 +12,7 @@ import { useMe } from '../people'
 import { Button, ButtonLink } from '../ui'
 import { Motion, typedAt } from './Motion'
 import { Stage, type FlatMark } from './Stage'
-import { stageSafety } from './stageSafety'
+import { aboutStep, stageSafety } from './stageSafety'
 import { useClock, useLessMotion } from './useClock'
 import { pictureAddress, playFor, type UsedGuide } from './used'
 import { usePicturesAhead } from './usePicturesAhead'
@@ -59,6 +59,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
       onLeave={() => act({ type: 'leave' })}
       kept={guide.edition === null ? t('This is a preview. Nothing of it is kept.') : t('You can go on at this step later, on any device.')}
       safety={stageSafety(guide, playing)}
+      about={aboutStep(guide, step, 'watch')}
       notReady={step?.notReady ? (step.notReadyWhy ?? '') : null}
       bar={<Bar {...{ playing, pace, captions }} atFirst={at === 0} onPace={setPace} onCaptions={() => setCaptions((now) => !now)} />}
     >

@@ -1,4 +1,6 @@
-import { safetyAt } from '@jackdaw/core/players'
+import type { Step } from '@jackdaw/core/guides'
+import { safetyAt, type Way } from '@jackdaw/core/players'
+import type { About } from '../remarks'
 import type { StageSafety } from './SafetyFirst'
 import type { UsedGuide } from './used'
 import type { Playing } from './usePlay'
@@ -15,3 +17,7 @@ export function stageSafety(guide: UsedGuide, { play, state, act }: Playing): St
     }
   )
 }
+
+/** The step of an edition, for who wants to say that something is wrong there; `null` at the end and in a draft. */
+export const aboutStep = ({ guideId, edition }: UsedGuide, step: Step | undefined, way: Way): About | null =>
+  step && edition !== null ? { guideId, edition, stepId: step.id, way } : null

@@ -90,6 +90,10 @@ const SPECIAL: Record<string, Special> = {
     const act = sent['does'] as { type: string }
     if (act.type !== 'act') sent['does'] = { type: 'leave-out' }
   }),
+  'post /api/guides/:id/remarks': body((sent) => {
+    sent['id'] = nanoid()
+    sent['edition'] = 1
+  }),
   'post /api/recorder/pairing': async (world, _things, input) => {
     input.body = { code: await world.newCode(), name: 'Here' }
   },
@@ -148,6 +152,7 @@ export async function validInput(
     team: [world.company.team],
     role: [world.company.role],
     attempt: [things.attempt.id],
+    remark: [things.remark],
     recording: [things.recording],
     shot: [things.shot],
     action: [things.action],

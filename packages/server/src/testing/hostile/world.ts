@@ -33,6 +33,7 @@ export type Things = {
   blackout: { stepId: string; pictureId: string; annotationIds: string[] }
   folder: string
   attempt: { id: string; acts: number }
+  remark: string
   recording: string
   shot: string
   action: string
@@ -189,6 +190,16 @@ export class HostileWorld {
     return { id: attemptId, acts }
   }
 
+  /** What a reader has said of the first step of a guide. */
+  private async remarkOn(guide: { id: GuideId; steps: readonly string[] }): Promise<string> {
+    const id = nanoid()
+    await this.server.parts.database.rows(
+      "insert into remark (id, guide_id, edition, step_id, person_id, way, words, device, said_at) values ($1, $2, 1, $3, $4, 'read', 'Not so', '', $5)",
+      [id, guide.id, guide.steps[0], this.company.people.staff, new Date(START)],
+    )
+    return id
+  }
+
   /** Everything that an input for an endpoint may speak of, made anew. */
   async things(caller: CallerName, { path }: { path: string }): Promise<Things> {
     const { database } = this.server.parts
@@ -229,6 +240,7 @@ export class HostileWorld {
       blackout: { stepId: made.steps[1]!, pictureId: made.picture, annotationIds: ['blackout-one'] },
       folder,
       attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.id) : { id: nanoid(), acts: 0 },
+      remark: path.includes('/remarks/') ? await this.remarkOn(made) : nanoid(),
       ...recorded,
       recorder,
       code: '',
@@ -252,6 +264,7 @@ export class HostileWorld {
       section: guide.section,
       picture: guide.picture,
       attempt: attempt.id,
+      remark: await this.remarkOn(guide),
       recording,
       shot,
       action,
@@ -298,6 +311,7 @@ export class HostileWorld {
           (select string_agg(t::text, '|' order by t::text) from picture_version t join picture p on p.id = t.picture_id where p.guide_id = $1),
           (select string_agg(t::text, '|' order by t::text) from edition t where guide_id = $1),
           (select string_agg(t::text, '|' order by t::text) from attempt t where guide_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from remark t where guide_id = $1),
           (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,
         [id, this.foreign['recording']],
       )

@@ -1,0 +1,1 @@
+export { remarkRoutes } from './routes'
