@@ -48,6 +48,32 @@ function useInSight(stepId: string, panel: Panel): void {
 
 const holdsFiles = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files')
 
+/** The number of a step, and the box by which it is chosen among many. */
+function Number({
+  number,
+  selected,
+  ticked,
+  onTick,
+}: {
+  number: number
+  selected: boolean
+  ticked: boolean
+  onTick: (range: boolean) => void
+}) {
+  const { t } = useTexts()
+  return (
+    <div className="flex flex-col items-center gap-1.5">
+      <span
+        className={`mt-1.5 h-7 w-9 flex items-center justify-center text-sm font-semibold tabular-nums [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${selected ? 'bg-petrol text-white' : 'bg-ink text-white'}`}
+        aria-hidden
+      >
+        {number}
+      </span>
+      <Tick ticked={ticked} name={t('Choose step {{n}}', { n: number })} onTick={onTick} />
+    </div>
+  )
+}
+
 /** One step on the author's sheet: number, text, pictures, and what can be done with it. */
 export const StepSheet = memo(function StepSheet({
   guideId,
@@ -107,15 +133,7 @@ export const StepSheet = memo(function StepSheet({
         }
       }}
     >
-      <div className="flex flex-col items-center gap-1.5">
-        <span
-          className={`mt-1.5 h-7 w-9 flex items-center justify-center text-sm font-semibold tabular-nums [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${selected ? 'bg-petrol text-white' : 'bg-ink text-white'}`}
-          aria-hidden
-        >
-          {number}
-        </span>
-        <Tick ticked={ticked} name={t('Choose step {{n}}', { n: number })} onTick={(range) => actions.tick(step.id, range)} />
-      </div>
+      <Number {...{ number, selected, ticked }} onTick={(range) => actions.tick(step.id, range)} />
       <div className="min-w-0">
         <StepRemarks stepId={step.id} />
         {step.notReady && (

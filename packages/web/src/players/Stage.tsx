@@ -95,11 +95,7 @@ export function Stage({
           </Button>
         )}
       </header>
-      <div className="flex items-end gap-[2px] h-4 px-3 md:px-5 bg-sheet border-b-2 border-ink shrink-0" aria-hidden>
-        {marks.map(({ id, state }) => (
-          <span key={id} className={`flex-1 ${MARK[state]}`} />
-        ))}
-      </div>
+      <FlatMarks marks={marks} />
       {telling && about && (
         <div className="px-4 md:px-6 pb-3 bg-sheet max-h-[50dvh] overflow-auto shrink-0">
           <RemarkForm about={about} onClose={() => setTelling(false)} />
@@ -143,6 +139,15 @@ export function Stage({
     </div>
   )
 }
+
+/** The ruler, flat along the top. */
+const FlatMarks = ({ marks }: { marks: readonly FlatMark[] }) => (
+  <div className="flex items-end gap-[2px] h-4 px-3 md:px-5 bg-sheet border-b-2 border-ink shrink-0" aria-hidden>
+    {marks.map(({ id, state }) => (
+      <span key={id} className={`flex-1 ${MARK[state]}`} />
+    ))}
+  </div>
+)
 
 function TellButton({ about, onTell }: { about: About; onTell: () => void }) {
   const { t } = useTexts()
