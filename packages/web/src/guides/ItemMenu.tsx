@@ -23,7 +23,7 @@ export function ItemMenu({
   return (
     <Menu
       trigger={
-        <IconButton name={t('More for {{name}}', { name })} className="shrink-0 w-8">
+        <IconButton name={t('More for {{name}}', { name })} className="shrink-0 w-7">
           <MoreHorizontal size={18} aria-hidden />
         </IconButton>
       }

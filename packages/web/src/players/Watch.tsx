@@ -1,7 +1,7 @@
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { groundOf, middleOf } from '@jackdaw/core/annotations'
 import { countWords, plainText, stepsOf, type Step } from '@jackdaw/core/guides'
-import { choicesAt, END, indexOf, PACES, spotsOf, timingOf, zoomOn, type Doing } from '@jackdaw/core/players'
+import { choicesAt, END, indexOf, isWaiting, PACES, spotsOf, timingOf, zoomOn, type Doing } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Captions, Pause, Play as PlayIcon } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
@@ -17,6 +17,7 @@ import { useClock, useLessMotion } from './useClock'
 import { pictureAddress, playFor, type UsedGuide } from './used'
 import { usePicturesAhead } from './usePicturesAhead'
 import { usePlay, type Playing } from './usePlay'
+import { showWaitedFor, waitsFor } from './waitsFor'
 import { whereWords } from './whereWords'
 import { WaysOn } from './WaysOn'
 
@@ -69,20 +70,25 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
 }
 
 /** Space pauses and plays, the arrow keys turn the steps. */
-function useKeys({ act, state }: Playing): void {
+function useKeys({ act, state, play }: Playing): void {
+  const { t } = useTexts()
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement
       if (event.ctrlKey || event.metaKey || event.altKey || target.closest('button, select, input, a, [role=dialog]')) return
       if (event.key === ' ') act({ type: state.paused ? 'play' : 'pause' })
-      else if (event.key === 'ArrowRight') act({ type: 'next' })
-      else if (event.key === 'ArrowLeft') act({ type: 'back' })
+      else if (event.key === 'ArrowRight') {
+        // Where it waits for somebody, the key leads to what it waits for.
+        const held = isWaiting(play, state, state.at) || state.here.done ? waitsFor(play, state, t) : null
+        if (held) showWaitedFor(held.press)
+        else act({ type: 'next' })
+      } else if (event.key === 'ArrowLeft') act({ type: 'back' })
       else return
       event.preventDefault()
     }
     window.addEventListener('keydown', key)
     return () => window.removeEventListener('keydown', key)
-  }, [act, state.paused])
+  }, [act, state, play, t])
 }
 
 function Shown({
@@ -135,7 +141,7 @@ function Shown({
     target && ground ? { x: (target.x - ground.shown.x) / ground.shown.width, y: (target.y - ground.shown.y) / ground.shown.height } : null
   const zoom = share && ms > timing.readMs * 0.6 ? zoomOn(share, widths.shownPx, widths.boxPx, ground!.shown.width) : null
   return (
-    <div className="grow min-h-0 flex flex-col items-center justify-center px-3 md:px-6 py-3 gap-3">
+    <div className="grow flex flex-col items-center [justify-content:safe_center] px-3 md:px-6 py-3 gap-3">
       {resumed && state.seen.at(-1) === step.id && <p className="text-sm text-soft">{t('You go on where you were.')}</p>}
       {picture && ground && (
         <div ref={box} className="w-full max-w-[1180px] overflow-hidden" data-zoomed={zoom ? 'yes' : undefined}>
@@ -152,11 +158,7 @@ function Shown({
               sizes={guide.sizes}
               look={look}
               source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
-              maxHeight={
-                captions
-                  ? 'max(200px, calc(100dvh - 250px - var(--safety-height, 0px) - var(--preview-bar, 0px)))'
-                  : 'max(240px, calc(100dvh - 175px - var(--safety-height, 0px) - var(--preview-bar, 0px)))'
-              }
+              maxHeight={`max(180px, calc(100dvh - ${(captions ? 250 : 175) + (waits ? 150 : 0)}px - var(--safety-height, 0px) - var(--preview-bar, 0px)))`}
               fills
               over={<Motion {...{ doing, ms, timing, typed, less }} shown={ground.shown} />}
             />

@@ -10,9 +10,9 @@ export function waitsFor(play: Play, state: PlayerState, t: Texts['t']): { words
   return null
 }
 
-/** Brings what is waited for into sight and puts the focus on it. */
+/** Brings what is waited for into sight and puts the focus on it; but not on what says that a caution was read: the next key must not say so. */
 export function showWaitedFor(press: string): void {
   const button = document.querySelector<HTMLElement>(press)
   button?.scrollIntoView({ block: 'center' })
-  button?.focus({ preventScroll: true })
+  if (!button?.closest('[data-caution]')) button?.focus({ preventScroll: true })
 }
