@@ -268,9 +268,10 @@ describe('from an empty page to who finished', () => {
     await seen(desk, 'That was the last step')
     await seen(desk, 'No connection')
     await press(desk, 'Done')
-    await seen(desk, 'It is on record that you have read edition 1')
+    await seen(desk, 'It is kept on this device and goes on record as soon as')
     await desk.setOfflineMode(false)
     await desk.evaluate(() => window.dispatchEvent(new Event('online')))
+    await seen(desk, 'It is on record that you have read edition 1')
     await desk.waitForFunction(
       async () =>
         ((await (await fetch('/api/today')).json()) as { done: { title: string }[] }).done.some((item) => item.title === 'Wash the crates'),

@@ -100,6 +100,24 @@ describe('the outbox (in a browser without a database of its own)', () => {
     expect(told.map(([, why]) => why)).toContain('unknown-step')
     expect(await outbox.leaveNoEvents()).toBe(0)
   })
+  it('says that a guide’s end is on record once the server has taken it, and not before', async () => {
+    outbox.startOutbox('me')
+    world.answer = () => 'cut'
+    const end = { ...anEvent(), verb: 'finished' } as UsageEvent
+    const fate = (what: UsageEvent = end) => outbox.finishFate(outbox.outboxState.now(), what)
+    expect(fate()).toBe(null)
+    await outbox.record(end)
+    await outbox.flush()
+    expect(fate()).toBe('waiting')
+    world.answer = (sent) => Response.json({ taken: sent.events.length, refused: [] })
+    await outbox.flush()
+    expect(fate()).toBe('taken')
+    const other = { ...end, id: uuidV7(), edition: 2 }
+    world.answer = () => Response.json({ taken: 0, refused: [{ at: 0, id: other.id, why: 'steps-not-read' }] })
+    await outbox.record(other)
+    await outbox.flush()
+    expect([fate(other), fate()]).toEqual(['refused', 'taken'])
+  })
   it('never sends one person’s reading in the name of another', async () => {
     outbox.startOutbox('ines')
     world.answer = () => 'cut'

@@ -34,6 +34,7 @@ function noteFinishes(events: readonly UsageEvent[], fate: (event: UsageEvent) =
 
 /** How many events wait, how many the server did not take, and which guides' ends it has taken. */
 export const outboxState = {
+  now: (): State => state,
   use: (): State =>
     useSyncExternalStore(
       (changed) => {
@@ -44,9 +45,13 @@ export const outboxState = {
     ),
 }
 
+export const finishFate = (
+  { finishes }: Pick<State, 'finishes'>,
+  what: Pick<UsageEvent, 'guideId' | 'edition' | 'way'>,
+): FinishFate | null => finishes.get(keyOf(what)) ?? null
 /** Whether the server has taken that somebody finished a guide, of what was told on this page; `null` when nothing was. */
 export const useFinishFate = (what: Pick<UsageEvent, 'guideId' | 'edition' | 'way'>): FinishFate | null =>
-  outboxState.use().finishes.get(keyOf(what)) ?? null
+  finishFate(outboxState.use(), what)
 
 /** Keeps an event and sends it soon. */
 export async function record(event: UsageEvent): Promise<void> {

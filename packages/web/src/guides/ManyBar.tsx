@@ -78,7 +78,7 @@ export function ManyBar({ draft, document, ids, sizes, session, onClear }: Props
         className={quiet}
         onClick={() => session.change(...items.map((item) => ({ type: 'set-not-ready' as const, itemId: item.id, notReady: !allFlagged })))}
       >
-        {allFlagged ? t('They are ready') : t('Flag as not ready')}
+        {allFlagged ? t('They are ready') : t('Mark as not ready')}
       </Button>
       {copied.annotations.length > 0 && (
         <Button

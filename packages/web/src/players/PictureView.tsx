@@ -2,11 +2,13 @@ import { groundOf, type Side } from '@jackdaw/core/annotations'
 import type { Look, PictureSizes, Step, StepPicture } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { Maximize2 } from 'lucide-react'
-import { useCallback, useState } from 'react'
+import { Suspense, useCallback, useEffect, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
-import { EnlargedPicture } from './EnlargedPicture'
+import { lazyPart } from '../ui'
 import { pictureAddress } from './used'
+
+const EnlargedPicture = lazyPart(async () => (await import('./EnlargedPicture')).EnlargedPicture)
 
 /** A picture of an edition with what is drawn on it; its place is kept free while it comes, and it can be seen in full. */
 export function PictureView({
@@ -30,6 +32,7 @@ export function PictureView({
   const shown = groundOf(step, picture, sizes[picture.id])?.shown
   const [failed, setFailed] = useState(0)
   const [enlarged, setEnlarged] = useState(false)
+  useEffect(() => void EnlargedPicture.preload(), [])
   const source = useCallback(
     (id: PictureId, size: 'screen' | 'full' = 'screen') => pictureAddress(guideId, edition, id, size),
     [guideId, edition],
@@ -61,9 +64,11 @@ export function PictureView({
         {t('Enlarge')}
       </button>
       {enlarged && (
-        <EnlargedPicture name={picture.alt} ratio={shown ? shown.width / shown.height : 1.6} onClose={() => setEnlarged(false)}>
-          <AnnotatedPicture {...{ step, picture, sizes, look, prefer }} source={(id) => source(id, 'full')} maxHeight="100000px" fills />
-        </EnlargedPicture>
+        <Suspense>
+          <EnlargedPicture name={picture.alt} ratio={shown ? shown.width / shown.height : 1.6} onClose={() => setEnlarged(false)}>
+            <AnnotatedPicture {...{ step, picture, sizes, look, prefer }} source={(id) => source(id, 'full')} maxHeight="100000px" fills />
+          </EnlargedPicture>
+        </Suspense>
       )}
     </figure>
   )
