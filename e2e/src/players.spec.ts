@@ -353,6 +353,10 @@ describe('a guide with branches', () => {
     await press(marta, 'Practise and Solo')
     await marta.select('section[aria-label="Practise and Solo, step 2"] select', 'pop-up')
     await marta.locator('section[aria-label="Practise and Solo, step 2"] input').fill('Chilled load')
+    // Clear of the tools that float at the foot of the page.
+    await (await marta.waitForSelector('::-p-aria([name="Add a button"])'))!.evaluate((button) =>
+      button.scrollIntoView({ block: 'center' }),
+    )
     await press(marta, 'Add a button')
     await marta.locator('[aria-label="Words of button 2"]').fill('No')
     await marta.locator('[aria-label="Button 1 is right"]').click()
