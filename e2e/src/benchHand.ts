@@ -28,7 +28,7 @@ export async function edit(app: App, page: Page, title: string): Promise<string>
 export async function saved(page: Page): Promise<void> {
   await rest(250)
   await page.waitForFunction(
-    () => /^(Saved at|Everything is saved)/.test(document.querySelector<HTMLElement>('p[role="status"]')?.innerText ?? ''),
+    () => /^(Saved at|Everything is saved)/.test(document.querySelector<HTMLElement>('[data-save]')?.innerText ?? ''),
     { timeout: 15_000 },
   )
 }

@@ -42,6 +42,7 @@ export function Find() {
       <div className="relative w-full max-w-72 flex">
         <Suggest
           ref={input}
+          end
           before={<Search size={16} className="absolute left-2.5 top-1/2 -translate-y-1/2 text-soft" aria-hidden />}
           label={t('Find a guide by title or number')}
           placeholder={t('Find a guide   /')}

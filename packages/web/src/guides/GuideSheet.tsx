@@ -128,7 +128,7 @@ export function GuideSheet({
                 number={++number}
                 uploads={only(uploads, (each) => each.stepId === item.id)}
                 onEditor={onEditor}
-                tools={selected === item.id && ticked.size === 0}
+                tools={selected === item.id && ticked.size === 0 && onBench === null}
                 {...common}
               />
             )

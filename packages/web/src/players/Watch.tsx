@@ -158,7 +158,7 @@ function Shown({
               sizes={guide.sizes}
               look={look}
               source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
-              maxHeight={`max(180px, calc(100dvh - ${(captions ? 250 : 175) + (waits ? 150 : 0)}px - var(--safety-height, 0px) - var(--preview-bar, 0px)))`}
+              maxHeight={`max(180px, calc(100dvh - ${(captions ? 250 : 175) + (waits ? 96 + 64 * Math.min(4, ways.ways.length) : 0)}px - var(--safety-height, 0px) - var(--preview-bar, 0px)))`}
               fills
               over={<Motion {...{ doing, ms, timing, typed, less }} shown={ground.shown} />}
             />

@@ -16,7 +16,7 @@ export function WaysOn({ ask, ways, onChoose }: { ask: string; ways: readonly Wa
         {ways.map((way) => (
           <Button
             key={way.id}
-            className="min-h-14 px-5 text-lg whitespace-normal text-left justify-start sm:justify-center"
+            className="min-h-14 px-5 py-2 text-lg whitespace-normal! text-left justify-start sm:justify-center"
             onClick={() => onChoose(way.id)}
           >
             {wordsOf(way, t)}

@@ -13,6 +13,7 @@ export function Suggest({
   state,
   className = '',
   autoFocus = false,
+  end = false,
   before,
   ref,
   onChange,
@@ -27,6 +28,8 @@ export function Suggest({
   state: 'still' | 'asking' | 'answered' | 'failed'
   className?: string
   autoFocus?: boolean
+  /** The list ends where the field does, at the right edge of a page. */
+  end?: boolean
   before?: ReactNode
   ref?: Ref<HTMLInputElement>
   onChange: (value: string) => void
@@ -93,7 +96,7 @@ export function Suggest({
         }}
         onKeyDown={key}
       />
-      <Listed {...{ list, label, suggestions, at, shown }} onPick={pick} />
+      <Listed {...{ list, label, suggestions, at, shown, end }} onPick={pick} />
       <p
         role="status"
         className={
@@ -121,6 +124,7 @@ function Listed({
   suggestions,
   at,
   shown,
+  end,
   onPick,
 }: {
   list: string
@@ -128,11 +132,12 @@ function Listed({
   suggestions: readonly Suggestion[]
   at: number
   shown: boolean
+  end: boolean
   onPick: (id: string) => void
 }) {
   return (
     <div
-      className={`absolute left-0 top-full mt-1 min-w-full w-max max-w-[min(480px,92vw)] max-h-80 overflow-auto bg-sheet border border-edge z-50 shadow-[0_4px_14px_rgb(23_33_43/0.14)] ${shown ? '' : 'hidden'}`}
+      className={`absolute ${end ? 'right-0' : 'left-0'} top-full mt-1 min-w-full w-max max-w-[min(480px,80vw)] max-h-80 overflow-auto bg-sheet border border-edge z-50 shadow-[0_4px_14px_rgb(23_33_43/0.14)] ${shown ? '' : 'hidden'}`}
       data-suggestions
     >
       <ul role="listbox" id={list} aria-label={label}>
