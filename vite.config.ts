@@ -13,6 +13,8 @@ export default defineConfig({
     target: 'es2022',
     chunkSizeWarningLimit: 900,
     assetsInlineLimit: 0,
+    // A browser that preloads no modules fetches them a little later.
+    modulePreload: { polyfill: false },
   },
   server: {
     port: 4401,

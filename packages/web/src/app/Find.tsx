@@ -2,27 +2,19 @@ import { Search } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useSuggestions } from '../library/useSuggestions'
-import { Suggest, type Suggestion } from '../ui'
+import { Suggest, type Suggestion } from '../ui/Suggest'
 import { useTexts } from '../ui/texts'
+import { slashToFind } from './slashToFind'
 
-/** Finds guides and their steps from every page: `/` goes there, with what was looked for last selected. */
-export function Find() {
+/** Finds guides and their steps from every page: `/` goes there, with what was looked for last selected.
+ * @param focused it takes the focus when it comes */
+export function Find({ focused }: { focused: boolean }) {
   const { t } = useTexts()
   const navigate = useNavigate()
   const input = useRef<HTMLInputElement>(null)
   const [typed, setTyped] = useState('')
   const { guides, steps, state } = useSuggestions(typed)
-  useEffect(() => {
-    const slash = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName))
-      if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return
-      event.preventDefault()
-      input.current?.select()
-    }
-    window.addEventListener('keydown', slash)
-    return () => window.removeEventListener('keydown', slash)
-  }, [])
+  useEffect(() => slashToFind(() => input.current?.select()), [])
   const found: (Suggestion & { to: string })[] = [
     ...guides.map(({ id, number, title, edition }) => ({
       id,
@@ -38,26 +30,25 @@ export function Find() {
     })),
   ]
   return (
-    <search className="grow flex justify-end">
-      <div className="relative w-full max-w-72 flex">
-        <Suggest
-          ref={input}
-          end
-          before={<Search size={16} className="absolute left-2.5 top-1/2 -translate-y-1/2 text-soft" aria-hidden />}
-          label={t('Find a guide by title or number')}
-          placeholder={t('Find a guide   /')}
-          className="w-full min-h-9 pl-8 pr-2 bg-page border border-edge rounded-md"
-          value={typed}
-          suggestions={found}
-          state={state}
-          onChange={setTyped}
-          onEnter={() => void navigate(`/library?find=${encodeURIComponent(typed.trim())}`)}
-          onPick={(id) => {
-            setTyped('')
-            void navigate(found.find((each) => each.id === id)!.to)
-          }}
-        />
-      </div>
-    </search>
+    <div className="relative w-full max-w-72 flex">
+      <Suggest
+        ref={input}
+        end
+        autoFocus={focused}
+        before={<Search size={16} className="absolute left-2.5 top-1/2 -translate-y-1/2 text-soft" aria-hidden />}
+        label={t('Find a guide by title or number')}
+        placeholder={t('Find a guide   /')}
+        className="w-full min-h-9 pl-8 pr-2 bg-page border border-edge rounded-md"
+        value={typed}
+        suggestions={found}
+        state={state}
+        onChange={setTyped}
+        onEnter={() => void navigate(`/library?find=${encodeURIComponent(typed.trim())}`)}
+        onPick={(id) => {
+          setTyped('')
+          void navigate(found.find((each) => each.id === id)!.to)
+        }}
+      />
+    </div>
   )
 }

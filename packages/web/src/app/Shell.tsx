@@ -9,7 +9,7 @@ import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
 import { leave, useMe } from '../people'
-import { Find } from './Find'
+import { FindPlace } from './FindPlace'
 import { useOnline } from './useOnline'
 
 type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean }
@@ -65,7 +65,7 @@ export function Shell() {
             </NavLink>
           ))}
         </nav>
-        <Find />
+        <FindPlace />
         <Person me={me} />
       </header>
       <Connection />

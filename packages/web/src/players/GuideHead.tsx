@@ -7,7 +7,7 @@ import { lazyPart, whenOf } from '../ui'
 import { DRAFT } from './used'
 
 const SignView = lazyPart(async () => (await import('../annotations/SignView')).SignView)
-export const preloadSigns = SignView.preload
+export const preloadSigns = SignView.preloadAtRest
 
 /** The head of a guide: company, title, the facts that the company wants to be seen there, and the signs for the guide as a whole. */
 export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Look }) {

@@ -32,7 +32,7 @@ export function PictureView({
   const shown = groundOf(step, picture, sizes[picture.id])?.shown
   const [failed, setFailed] = useState(0)
   const [enlarged, setEnlarged] = useState(false)
-  useEffect(() => void EnlargedPicture.preload(), [])
+  useEffect(() => void EnlargedPicture.preloadAtRest(), [])
   const source = useCallback(
     (id: PictureId, size: 'screen' | 'full' = 'screen') => pictureAddress(guideId, edition, id, size),
     [guideId, edition],

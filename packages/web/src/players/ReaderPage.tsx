@@ -7,9 +7,8 @@ import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { useParams, useSearchParams } from 'react-router'
 import { useLook } from '../annotations/useLook'
-import { NotReadyStrip } from '../guides/NotReadyStrip'
 import { RichTextView } from '../guides/RichTextView'
-import { SomethingWrong } from '../remarks'
+import { SomethingWrong } from '../remarks/SomethingWrong'
 import { lazyPart, Loaded, Message } from '../ui'
 import { Closing } from './Closing'
 import { FlatRuler } from './FlatRuler'
@@ -18,23 +17,26 @@ import { placeAt, ReaderBar } from './ReaderBar'
 import { ReaderColumn, UseMenu } from './ReaderColumn'
 import { DRAFT } from './used'
 import { useReaderEdition, useReading, type Doing } from './useReading'
-import { WaysOn } from './WaysOn'
 import { usePicturesAhead } from './usePicturesAhead'
 import { showWaitedFor, waitsFor } from './waitsFor'
 import { useTurning } from './useTurning'
 
-// Text can be read before the rest comes; but all that the guide needs is asked for as soon as it opens.
+// Text can be read before the rest comes. All that a guide needs is asked for once its first page stands.
 const StepPicturesView = lazyPart(async () => (await import('./StepPicturesView')).StepPicturesView)
+const NotReadyStrip = lazyPart(async () => (await import('../guides/NotReadyStrip')).NotReadyStrip)
+const WaysOn = lazyPart(async () => (await import('./WaysOn')).WaysOn)
 const StepSafetyView = lazyPart(async () => (await import('./StepSafetyView')).StepSafetyView)
 
 /** Loads what the steps of a guide need to be shown, while there is a network. */
 function usePartsAhead(document: GuideDocument, ways: number): void {
   useEffect(() => {
     const steps = stepsOf(document)
-    if (steps.some((step) => step.cautions?.length || step.signs?.length)) void StepSafetyView.preload()
+    if (steps.some((step) => step.cautions?.length || step.signs?.length)) void StepSafetyView.preloadAtRest()
     if (document.signs.length > 0) void preloadSigns()
-    if (steps.some((step) => step.pictures.length > 0)) void StepPicturesView.preload()
-    if (ways > 1) void UseMenu.preload()
+    if (steps.some((step) => step.pictures.length > 0)) void StepPicturesView.preloadAtRest()
+    if (steps.some((step) => step.notReady)) void NotReadyStrip.preloadAtRest()
+    if (steps.some((step) => step.flow)) void WaysOn.preloadAtRest()
+    if (ways > 1) void UseMenu.preloadAtRest()
   }, [document, ways])
 }
 
@@ -206,7 +208,11 @@ function StepView({
       {at === 0 && edition.document.summary && (
         <p className="guide-text text-soft border-l-2 border-hair pl-4 mb-5">{edition.document.summary}</p>
       )}
-      {step.notReady && <NotReadyStrip why={step.notReadyWhy ?? ''} />}
+      {step.notReady && (
+        <Suspense>
+          <NotReadyStrip why={step.notReadyWhy ?? ''} />
+        </Suspense>
+      )}
       {safety && (safety.cautions.length > 0 || safety.signs.length > 0) && (
         <div className="mb-5">
           <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
@@ -232,7 +238,11 @@ function StepView({
       {edition.edition !== DRAFT && (
         <SomethingWrong className="mt-6" about={{ guideId: edition.guideId, edition: edition.edition, stepId: step.id, way: 'read' }} />
       )}
-      {choices && <WaysOn ask={choices.ask} ways={choices.ways} onChoose={(id) => act({ type: 'choose', id })} />}
+      {choices && (
+        <Suspense>
+          <WaysOn ask={choices.ask} ways={choices.ways} onChoose={(id) => act({ type: 'choose', id })} />
+        </Suspense>
+      )}
     </>
   )
 }

@@ -15,10 +15,21 @@ function nextChance(): Promise<void> {
   })
 }
 
-/** A part of a page that is loaded when it is needed, or before by `preload`. A load that fails is tried again until it comes: without a network
- * the place of the part says that it is coming, and the page lives on. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
-export function lazyPart<C extends ComponentType<any>>(load: () => Promise<C>): LazyExoticComponent<C> & { preload: () => Promise<void> } {
+type LazyPart<C extends ComponentType<any>> = LazyExoticComponent<C> & Record<'preload' | 'preloadAtRest', () => Promise<void>>
+
+const REST_MS = 1_500
+
+/** Resolves when the page has been at rest for a moment: what is fetched then holds up nothing that one is waiting for. */
+const atRest = (): Promise<void> =>
+  new Promise((resolve) =>
+    setTimeout(() => ('requestIdleCallback' in window ? window.requestIdleCallback(() => resolve()) : resolve()), REST_MS),
+  )
+
+/** A part of a page that is loaded when it is needed, or before by `preload` (`preloadAtRest`: when nothing more urgent comes). A load that
+ * fails is tried again until it comes: without a network the place of the part says that it is coming, and the page lives on. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+export function lazyPart<C extends ComponentType<any>>(load: () => Promise<C>): LazyPart<C> {
   let coming: Promise<{ default: C }> | null = null
   const come = (): Promise<{ default: C }> =>
     (coming ??= (async () => {
@@ -31,5 +42,6 @@ export function lazyPart<C extends ComponentType<any>>(load: () => Promise<C>): 
         }
       }
     })())
-  return Object.assign(lazy(come), { preload: async () => void (await come()) })
+  const preload = async (): Promise<void> => void (await come())
+  return Object.assign(lazy(come), { preload, preloadAtRest: () => atRest().then(preload) })
 }
