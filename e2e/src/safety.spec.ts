@@ -118,8 +118,12 @@ describe('a reader on a phone whose network goes', () => {
   it('reads on to the end, past the danger, and is told that it is on record once it is', async () => {
     await clerk.goto(`${app.address}/guides/${guideId}`)
     await seen(clerk, 'Step 1 of 11')
-    // Everything that the guide needs comes while there is a network.
-    await clerk.waitForNetworkIdle({ idleTime: 600 })
+    // Everything that the guide needs comes while there is a network, once the first page stands.
+    await clerk.waitForFunction(() => {
+      const come = performance.getEntriesByType('resource').map(({ name }) => name)
+      return ['StepSafetyView', 'StepPicturesView'].every((part) => come.some((name) => name.includes(part)))
+    })
+    await clerk.waitForNetworkIdle({ idleTime: 1_000 })
     await clerk.setOfflineMode(true)
     await press(clerk, 'Next')
     await clerk.waitForSelector('[data-caution=danger] button')
@@ -174,6 +178,7 @@ describe('a reader who sees that something is wrong', () => {
     await clerk.goto(`${app.address}/guides/${guideId}?step=${steps[3]!.id}`)
     await seen(clerk, 'Step 4 of 11')
     await press(clerk, 'Something is wrong here')
+    await clerk.waitForSelector('form textarea:focus')
     await clerk.keyboard.type('There is a new button since Monday.')
     await clean(clerk)
     await press(clerk, 'Send to the owner')

@@ -23,7 +23,7 @@ export function SomethingWrong({ about, className = '' }: { about: About; classN
   }, [about.stepId])
   if (open)
     return (
-      <Suspense>
+      <Suspense fallback={<p className={`text-soft min-h-11 ${className}`}>{t('The form is coming …')}</p>}>
         <RemarkForm
           about={about}
           onClose={(told) => {
