@@ -15,7 +15,7 @@ export function FindPlace() {
   const place = (
     <button
       type="button"
-      className="w-full max-w-72 min-h-9 pl-8 pr-2 relative bg-page border border-edge rounded-md text-left text-soft truncate"
+      className="w-full max-w-72 min-h-9 pl-8 pr-2 relative bg-page border border-edge rounded-md text-left text-soft truncate whitespace-pre"
       aria-label={t('Find a guide by title or number')}
       onClick={() => setWanted('now')}
     >

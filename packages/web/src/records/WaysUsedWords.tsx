@@ -24,10 +24,12 @@ export function WaysUsedWords({ ways, to, none = null }: { ways: WaysUsed; to: s
   return (
     <Link to={to} className="text-sm hover:underline inline-flex flex-wrap items-center gap-x-2">
       {solo && solo.finished > 0 && (
-        <span
-          className={`inline-flex items-center gap-1 whitespace-nowrap font-semibold ${solo.passedAt === null ? 'text-brick' : 'text-moss'}`}
-        >
-          {solo.passedAt === null ? <CircleX size={15} aria-hidden /> : <CircleCheck size={15} aria-hidden />}
+        <span className={`font-semibold ${solo.passedAt === null ? 'text-brick' : 'text-moss'}`}>
+          {solo.passedAt === null ? (
+            <CircleX size={15} className="inline mr-1 -mt-0.5" aria-hidden />
+          ) : (
+            <CircleCheck size={15} className="inline mr-1 -mt-0.5" aria-hidden />
+          )}
           {solo.passedAt === null ? t('Solo not passed') : t('Solo passed')}, {solo.bestPercent ?? 0} % (
           {t('{{count}} attempts', { count: solo.finished })})
         </span>

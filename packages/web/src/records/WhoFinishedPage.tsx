@@ -193,7 +193,7 @@ function PeopleTable({
                 <Link to={`/records/people/${row.personId}`} className="font-semibold hover:underline">
                   {row.name}
                 </Link>
-                <span className="block text-xs text-soft whitespace-nowrap">
+                <span className="block text-xs text-soft">
                   {row.department}, {row.site}
                   {!row.assigned && ` · ${t('not assigned')}`}
                 </span>
