@@ -30,20 +30,23 @@ export async function addRemark(db: Db, guideId: GuideId, personId: PersonId, re
 }
 
 type Row = Omit<Remark, 'by' | 'at'> & { person_id: PersonId; name: string; said_at: Date }
-const OPEN = `select r.id, r.guide_id as "guideId", coalesce(g.published_title, g.title) as title, r.step_id as "stepId", s.name as step, s.position, r.edition, r.way, r.words, r.device,
-    r.person_id, p.name, r.said_at
+/** The remarks that are not done. @param more columns besides */
+const open = (
+  more = '',
+) => `select r.id, r.guide_id as "guideId", coalesce(g.published_title, g.title) as title, r.step_id as "stepId", s.name as step, s.position, r.edition, r.way, r.words, r.device,
+    r.person_id, p.name, r.said_at${more}
   from remark r join guide g on g.id = r.guide_id join person p on p.id = r.person_id
   join edition_step s on s.guide_id = r.guide_id and s.edition = r.edition and s.step_id = r.step_id where r.done_at is null`
 const remarkOf = ({ person_id, name, said_at, ...row }: Row): Remark => ({ ...row, by: { id: person_id, name }, at: said_at.getTime() })
 
 /** The remarks on a guide that are not done yet. */
 export const openRemarks = async (db: Db, guideId: GuideId): Promise<Remark[]> =>
-  (await db.rows<Row>(`${OPEN} and r.guide_id = $1 order by r.said_at, r.id`, [guideId])).map(remarkOf)
+  (await db.rows<Row>(`${open()} and r.guide_id = $1 order by r.said_at, r.id`, [guideId])).map(remarkOf)
 
 /** Those on all guides that somebody owns. */
 export async function remarksForOwner(db: Db, ownerId: PersonId): Promise<{ rows: Remark[]; total: number }> {
   const rows = await db.rows<Row & { total: number }>(
-    `${OPEN.replace('r.said_at\n', 'r.said_at, count(*) over ()::int as total\n')} and g.owner_id = $1 and g.archived_at is null order by r.said_at, r.id limit ${MOST_LISTED}`,
+    `${open(', count(*) over ()::int as total')} and g.owner_id = $1 and g.archived_at is null order by r.said_at, r.id limit ${MOST_LISTED}`,
     [ownerId],
   )
   return { total: rows[0]?.total ?? 0, rows: rows.map(({ total: _, ...row }) => remarkOf(row)) }

@@ -8,7 +8,7 @@ import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
 import { RecordDialog } from '../recording'
-import { Button, Loaded, Pager, SortHead, TitleLine, useSearchState, whenOf, momentOf, type Sort } from '../ui'
+import { Button, FindForm, Loaded, Pager, SortHead, TitleLine, useSearchState, whenOf, momentOf, type Sort } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
 import { DuplicateDialog } from './DuplicateDialog'
 import { FolderColumn } from './FolderColumn'
@@ -144,23 +144,14 @@ type Filter = {
 function FilterForm({ find, kind, archived, mayWrite, set }: Filter) {
   const { t } = useTexts()
   return (
-    <form
-      className="flex flex-wrap gap-3 px-4 md:px-6 py-3 border-b border-hair"
-      onSubmit={(event) => {
-        event.preventDefault()
-        set({ find: String(new FormData(event.currentTarget).get('find') ?? '').trim() })
-      }}
+    <FindForm
+      className="gap-3 px-4 md:px-6 py-3 border-b border-hair"
+      find={find}
+      label={t('Title or number')}
+      maxLength={200}
+      wide
+      onFind={(words) => set({ find: words })}
     >
-      <input
-        key={find}
-        name="find"
-        defaultValue={find}
-        maxLength={200}
-        aria-label={t('Title or number')}
-        placeholder={t('Title or number')}
-        className="min-h-9 px-3 border border-edge rounded-md grow max-w-80"
-      />
-      <Button type="submit">{t('Find')}</Button>
       <select
         aria-label={t('Kind')}
         value={kind ?? ''}
@@ -185,7 +176,7 @@ function FilterForm({ find, kind, archived, mayWrite, set }: Filter) {
           {t('Archived ones')}
         </label>
       )}
-    </form>
+    </FindForm>
   )
 }
 

@@ -5,7 +5,7 @@ import { CircleCheck, Download } from 'lucide-react'
 import { Link, useParams } from 'react-router'
 import { addressOf } from '../api'
 import { cautionWord } from '../guides/CautionView'
-import { buttonClass, Loaded, momentOf, Pager, TitleLine, useSearchState } from '../ui'
+import { buttonClass, FindForm, Loaded, momentOf, Pager, TitleLine, useSearchState } from '../ui'
 import { useTexts } from '../ui/texts'
 import { amongIn, GroupFilters } from './GroupFilters'
 import { useCautionRecords } from './queries'
@@ -57,25 +57,13 @@ export function CautionsPage() {
               ))}
               {steps.length === 0 && <li className="py-3 text-soft">{t('This edition has no caution that is to be acknowledged.')}</li>}
             </ul>
-            <form
-              className="flex flex-wrap gap-2 items-center mb-2"
-              onSubmit={(event) => {
-                event.preventDefault()
-                set({ find: String(new FormData(event.currentTarget).get('find') ?? '').trim() })
-              }}
+            <FindForm
+              className="gap-2 mb-2"
+              find={find}
+              label={t('Name')}
+              placeholder={t('Part of a name')}
+              onFind={(words) => set({ find: words })}
             >
-              <input
-                key={find}
-                name="find"
-                defaultValue={find}
-                maxLength={100}
-                aria-label={t('Name')}
-                placeholder={t('Part of a name')}
-                className="min-h-9 px-3 border border-edge rounded-md"
-              />
-              <button type="submit" className={buttonClass('plain')}>
-                {t('Find')}
-              </button>
               <GroupFilters {...{ search, set }} />
               <label className="flex items-center gap-2">
                 <input
@@ -86,7 +74,7 @@ export function CautionsPage() {
                 />
                 {t('Only what is not acknowledged')}
               </label>
-            </form>
+            </FindForm>
             <p className="text-sm text-soft" role="status">
               {t('{{count}} lines: a person and a step each', { count: total })}
             </p>

@@ -5,7 +5,7 @@ import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { addressOf } from '../api'
 import { useMe } from '../people'
-import { Button, buttonClass, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
+import { Button, buttonClass, FindForm, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
 import { DoneShare } from './CountsBar'
 import { amongIn, GroupFilters, type AmongWhom } from './GroupFilters'
 import { useGuideRecords, usePersonList } from './queries'
@@ -50,7 +50,15 @@ export function RecordsPage() {
           {tab('people', t('By person'))}
         </nav>
         <div className="flex flex-wrap items-center gap-2 py-2">
-          {by === 'people' && <FindForm find={find} onFind={(next) => set({ find: next })} />}
+          {by === 'people' && (
+            <FindForm
+              className="gap-2"
+              find={find}
+              label={t('Name')}
+              placeholder={t('Part of a name')}
+              onFind={(words) => set({ find: words })}
+            />
+          )}
           <GroupFilters {...{ search, set }} states />
           {(Object.values(filter).some(Boolean) || find) && (
             <Button
@@ -86,30 +94,6 @@ const Figure = ({ n, to, label, tone = '' }: { n: number; to: string; label: str
       {n}
     </Link>
   )
-
-function FindForm({ find, onFind }: { find: string; onFind: (find: string) => void }) {
-  const { t } = useTexts()
-  return (
-    <form
-      className="flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        onFind(String(new FormData(event.currentTarget).get('find') ?? '').trim())
-      }}
-    >
-      <input
-        key={find}
-        name="find"
-        defaultValue={find}
-        maxLength={100}
-        aria-label={t('Name')}
-        placeholder={t('Part of a name')}
-        className="min-h-9 px-3 border border-edge rounded-md"
-      />
-      <Button type="submit">{t('Find')}</Button>
-    </form>
-  )
-}
 
 function Guides({ page, filter, onPage }: { page: number; filter: Filter; onPage: (page: number) => void }) {
   const { t } = useTexts()

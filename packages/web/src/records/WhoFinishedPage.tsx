@@ -7,6 +7,7 @@ import { useTexts } from '../ui/texts'
 import { Link, useParams } from 'react-router'
 import { addressOf } from '../api'
 import {
+  FindForm,
   buttonClass,
   ButtonLink,
   dayOf,
@@ -99,25 +100,13 @@ export function WhoFinishedPage() {
               />
               <ClaimedLine claimed={counts.claimed} />
               <SoloLine counts={soloCounts} solo={solo} onSolo={(next) => set({ solo: next === solo ? undefined : next })} />
-              <form
-                className="flex flex-wrap gap-2 items-center my-3"
-                onSubmit={(event) => {
-                  event.preventDefault()
-                  set({ find: String(new FormData(event.currentTarget).get('find') ?? '').trim() })
-                }}
+              <FindForm
+                className="gap-2 my-3"
+                find={find}
+                label={t('Name')}
+                placeholder={t('Part of a name')}
+                onFind={(words) => set({ find: words })}
               >
-                <input
-                  key={find}
-                  name="find"
-                  defaultValue={find}
-                  maxLength={100}
-                  aria-label={t('Name')}
-                  placeholder={t('Part of a name')}
-                  className="min-h-9 px-3 border border-edge rounded-md"
-                />
-                <button type="submit" className={buttonClass('plain')}>
-                  {t('Find')}
-                </button>
                 <GroupFilters {...{ search, set }} />
                 <span className="text-sm text-soft" role="status">
                   {t('{{count}} people', { count: total })}
@@ -128,7 +117,7 @@ export function WhoFinishedPage() {
                     </button>
                   )}
                 </span>
-              </form>
+              </FindForm>
               <PeopleTable
                 guideId={id}
                 rows={rows}

@@ -1,5 +1,6 @@
 export { Button, ButtonLink, buttonClass, IconButton } from './Button'
 export { Check, Select, TextArea, TextField } from './Field'
+export { FindForm } from './FindForm'
 export { lazyPart } from './lazyPart'
 export { Message } from './Message'
 export { Failed, Loaded, Waiting } from './Waiting'
