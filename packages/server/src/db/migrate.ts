@@ -24,14 +24,16 @@ function umzugFor(database: Database): Umzug {
   })
 }
 
-/** Brings the tables up to date; servers that start at the same time wait for one another. */
-export async function migrateUp(database: Database): Promise<string[]> {
-  return underLock(database, async () => (await umzugFor(database).up()).map((each) => each.name))
+/** Brings the tables up to date; servers that start at the same time wait for one another.
+ * @param to the last migration that is carried out; all without it */
+export async function migrateUp(database: Database, to?: string): Promise<string[]> {
+  return underLock(database, async () => (await umzugFor(database).up(to === undefined ? {} : { to })).map((each) => each.name))
 }
 
-/** Takes all tables away again, newest migration first. */
-export async function migrateDown(database: Database): Promise<string[]> {
-  return underLock(database, async () => (await umzugFor(database).down({ to: 0 })).map((each) => each.name))
+/** Takes migrations back, newest first.
+ * @param to the last one that is taken back; all without it */
+export async function migrateDown(database: Database, to?: string): Promise<string[]> {
+  return underLock(database, async () => (await umzugFor(database).down({ to: to ?? 0 })).map((each) => each.name))
 }
 
 /** Whether every migration has been carried out. */

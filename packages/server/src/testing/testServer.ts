@@ -28,16 +28,20 @@ export type TestServer = BuiltServer & {
   second: () => Promise<TestServer>
 }
 
-/** Makes an empty migrated database for one test file.
- * @returns its address */
-export async function newDatabase(): Promise<string> {
+async function databaseFrom(template: string): Promise<string> {
   const cluster = inject('cluster')
   const name = `test_${randomBytes(6).toString('hex')}`
   const admin = openDatabase(`${cluster}/postgres`, 1)
-  await admin.rows(`create database ${name} template template_jackdaw`)
+  await admin.rows(`create database ${name} template ${template}`)
   await admin.close()
   return `${cluster}/${name}`
 }
+/** Makes an empty migrated database for one test file.
+ * @returns its address */
+export const newDatabase = (): Promise<string> => databaseFrom('template_jackdaw')
+/** Makes a database without any tables.
+ * @returns its address */
+export const emptyDatabase = (): Promise<string> => databaseFrom('template0')
 
 /** A server with a database of its own and a clock that the test turns. */
 export async function startTestServer(
