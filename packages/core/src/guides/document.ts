@@ -7,8 +7,8 @@ import { Flow } from './flow'
 import { GUIDE_LIMITS } from './limits'
 import { GuideLook } from './look'
 import { Rect, StepAction, StepCheck, StepElement } from './onScreen'
-import { plainText } from './plainText'
-import { RichText } from './richText'
+import { plainText } from './text/plainText'
+import { RichText } from './text/richText'
 import { SignId } from './signId'
 
 /** Kind of a guide; it sets defaults only. */

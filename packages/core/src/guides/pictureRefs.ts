@@ -1,5 +1,5 @@
 import type { PictureId } from '../shared'
-import type { Change } from './changes'
+import type { Change } from './changing/changes'
 import type { GuideDocument, GuideItem, Step, StepPicture } from './document'
 import type { Exercise } from './exercise'
 import type { StepAction, StepCheck, StepElement } from './onScreen'

@@ -1,6 +1,6 @@
 import { gravestOf, toAcknowledge, type CautionLevel } from './caution'
 import { stepName, stepsOf, type GuideDocument } from './document'
-import { leastReadMs } from './leastTime'
+import { leastReadMs } from './text/leastTime'
 import { tooMuchIn } from './tooMuch'
 
 /** What can stand in the way of publishing. */

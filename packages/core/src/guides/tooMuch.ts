@@ -1,6 +1,6 @@
 import type { GuideDocument, GuideItem, StepPicture } from './document'
 import { GUIDE_LIMITS, type Limit } from './limits'
-import { textLevels } from './richText'
+import { textLevels } from './text/richText'
 
 type Amounts = Partial<Record<Limit, number>>
 const most = (numbers: readonly number[]): number => numbers.reduce((a, b) => Math.max(a, b), 0)

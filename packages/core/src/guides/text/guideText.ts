@@ -1,4 +1,4 @@
-import type { GuideDocument } from './document'
+import type { GuideDocument } from '../document'
 import { plainText } from './plainText'
 
 /** The words of a whole guide as a Markdown text that can be read anywhere and imported again: title, summary, headings, numbered steps

@@ -1,4 +1,4 @@
-import { stepsOf, storedPicturesOf, type GuideDocument, type Step } from './document'
+import { stepsOf, storedPicturesOf, type GuideDocument, type Step } from '../document'
 import { countWords, plainText } from './plainText'
 
 const WORDS_A_MINUTE = 200

@@ -1,4 +1,4 @@
-import type { Step } from './document'
+import type { Step } from '../document'
 import { countWords, plainText } from './plainText'
 
 const MS_A_STEP = 400

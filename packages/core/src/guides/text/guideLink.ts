@@ -1,4 +1,4 @@
-import type { GuideId, StepId } from '../shared'
+import type { GuideId, StepId } from '../../shared'
 
 const OWN = /^\/guides\/([A-Za-z0-9_-]{21})(?:\?step=([A-Za-z0-9_-]{21}))?$/
 

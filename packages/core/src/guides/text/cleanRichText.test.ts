@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { seededIds } from '../shared'
+import { seededIds } from '../../shared'
 import { cleanRichText, withBlockIds } from './cleanRichText'
 import { plainText } from './plainText'
 import { RichText, type Block } from './richText'

@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest'
 import { applyAll } from './apply'
 import type { Change } from './changes'
 import { rebase } from './rebase'
-import type { PictureId } from '../shared'
-import type { Step } from './document'
-import { PLAIN_SOLO } from './exercise'
-import { richTextOf } from './richText'
+import type { PictureId } from '../../shared'
+import type { Step } from '../document'
+import { PLAIN_SOLO } from '../exercise'
+import { richTextOf } from '../text/richText'
 import { theirsIn } from './theirs'
-import { aDocument, aStep } from './testing'
+import { aDocument, aStep } from '../testing'
 
 const steps = [aStep('One'), aStep('Two'), aStep('Three'), aStep('Four')] as const
 const start = aDocument(...steps)

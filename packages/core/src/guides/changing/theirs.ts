@@ -1,5 +1,5 @@
 import { targetsOf, type Change, type TargetKind } from './changes'
-import type { GuideDocument, GuideItem } from './document'
+import type { GuideDocument, GuideItem } from '../document'
 
 /** The facts about a guide that a change can set. */
 export type FactName = keyof Extract<Change, { type: 'set-facts' }>['facts']

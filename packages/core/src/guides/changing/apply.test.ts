@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { seededIds, type PictureId, type StepId } from '../shared'
+import { seededIds, type PictureId, type StepId } from '../../shared'
 import { apply, applyAll } from './apply'
 import type { Change } from './changes'
-import { PLAIN_SOLO } from './exercise'
-import type { Flow } from './flow'
+import { PLAIN_SOLO } from '../exercise'
+import type { Flow } from '../flow'
 import { joinChanges } from './joinChanges'
-import { richTextOf } from './richText'
-import { aDocument, aSection, aStep } from './testing'
+import { richTextOf } from '../text/richText'
+import { aDocument, aSection, aStep } from '../testing'
 
 const [one, two, three] = [aStep('One'), aStep('Two'), aStep('Three')]
 const heading = aSection('Before you start')

@@ -1,7 +1,7 @@
-import { sameValue } from '../shared'
+import { sameValue } from '../../shared'
 import { itemOf, targetsOf, type Change, type ChangeTarget } from './changes'
-import type { GuideDocument } from './document'
-import type { Limit } from './limits'
+import type { GuideDocument } from '../document'
+import type { Limit } from '../limits'
 import { singleFacts } from './theirs'
 import { WorkingCopy, type Refusal } from './workingCopy'
 

@@ -1,6 +1,6 @@
 import type { Change } from './changes'
-import type { GuideDocument } from './document'
-import type { Limit } from './limits'
+import type { GuideDocument } from '../document'
+import type { Limit } from '../limits'
 import { WorkingCopy, type Refusal } from './workingCopy'
 
 /** A change carried out: the new document, and the change that undoes it. */

@@ -1,6 +1,6 @@
 import type { Change } from './changes'
-import type { Step, StepPicture } from './document'
-import { insertAfter, placeBefore, withEntry, without } from './lists'
+import type { Step, StepPicture } from '../document'
+import { insertAfter, placeBefore, withEntry, without } from '../lists'
 import type { Refusal } from './workingCopy'
 
 type StepChange = Extract<Change, { stepId: Step['id'] }>

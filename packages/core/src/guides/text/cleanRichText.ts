@@ -1,4 +1,4 @@
-import type { NewId } from '../shared'
+import type { NewId } from '../../shared'
 import { isSafeLink, MAX_TEXT_LEVELS, RichText } from './richText'
 
 const MARKS = new Set(['bold', 'italic', 'code', 'keyCap', 'link'])

@@ -1,8 +1,8 @@
 import { applyToStep } from './applyToStep'
 import type { Change } from './changes'
-import type { GuideDocument, GuideItem } from './document'
-import { GUIDE_LIMITS, type Limit } from './limits'
-import { amountsIn, grownOver } from './tooMuch'
+import type { GuideDocument, GuideItem } from '../document'
+import { GUIDE_LIMITS, type Limit } from '../limits'
+import { amountsIn, grownOver } from '../tooMuch'
 
 /** Why a change cannot be carried out on a document. */
 export type Refusal =
