@@ -47,9 +47,9 @@ beforeAll(async () => {
   const danger = { id: 'danger-one', level: 'danger' as const, words: 'The conveyor starts by itself.', acknowledge: true }
   const third = steps[2]!
   const changes: Change[] = [
-    { type: 'set-cautions', stepId: steps[1]!.id, cautions: [danger] },
-    { type: 'set-signs', stepId: steps[1]!.id, signs: ['W024'] },
-    { type: 'set-exercise', stepId: third.id, exercise: { ...third.exercise, options: ['Kestrel Hotel', 'Moorgate Foods'] } },
+    { type: 'set-step', stepId: steps[1]!.id, fields: { cautions: [danger] } },
+    { type: 'set-step', stepId: steps[1]!.id, fields: { signs: ['W024'] } },
+    { type: 'set-step', stepId: third.id, fields: { exercise: { ...third.exercise, options: ['Kestrel Hotel', 'Moorgate Foods'] } } },
     { type: 'set-facts', facts: { solo: { ...draft.document.solo, task: `Standing order for ${third.action!.value!}.` } } },
   ]
   const saved = await ask<{ revision: number }>(marta, 'post', `/api/guides/${guideId}/draft/changes`, {

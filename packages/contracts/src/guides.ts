@@ -1,4 +1,4 @@
-import { Change, GUIDE_LIMITS, GuideDocument, GuideItem, GuideLook, SignId, SoloRules, type Limit } from '@jackdaw/core/guides'
+import { Change, GUIDE_ITEMS, GUIDE_LIMITS, GuideDocument, GuideItem, OldChange, type FactNow, type Limit } from '@jackdaw/core/guides'
 import { FolderId, GuideId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint, WholeInAddress } from './endpoint'
@@ -15,8 +15,8 @@ export const StoredDocument = z.custom<GuideDocument>(
 /** Changes as they were stored, see {@link StoredDocument}. */
 const StoredChange = z.custom<Change>((value) => typeof value === 'object' && value !== null && 'type' in value, 'Not a change')
 const StoredItem = z.custom<GuideItem>(
-  (value) => typeof value === 'object' && value !== null && 'kind' in value && (value.kind === 'step' || value.kind === 'section'),
-  'Not a step or section',
+  (value) => typeof value === 'object' && value !== null && 'kind' in value && String(value.kind) in GUIDE_ITEMS,
+  'Not an item of a guide',
 )
 
 /** The draft and the facts about the guide that are not part of its text. `revision` counts the saved changes. */
@@ -49,20 +49,11 @@ export const getDraft = endpoint({
 export const SavedChanges = z.object({ revision: z.int(), by: PersonRef, changes: z.array(StoredChange) })
 export type SavedChanges = z.infer<typeof SavedChanges>
 
-const fact = <F extends string, V extends z.ZodMiniType>(name: F, value: V) =>
-  z.object({ kind: z.literal('fact'), fact: z.literal(name), value })
-/** A fact about a guide as it stands there. The last form is how facts were told before they had names. */
-const FactNow = z.union([
-  fact('title', z.string()),
-  fact('summary', z.string()),
-  fact('kind', z.string()),
-  fact('confirmSteps', z.boolean()),
-  fact('look', GuideLook),
-  fact('signs', z.array(SignId)),
-  fact('solo', SoloRules),
-  fact('silenced', z.boolean()),
-  z.object({ kind: z.literal('fact'), value: z.union([z.string(), z.boolean()]) }),
-])
+/** A fact about a guide as it stands there. */
+const StoredFact = z.custom<FactNow>(
+  (value) => typeof value === 'object' && value !== null && 'kind' in value && value.kind === 'fact',
+  'Not a fact',
+)
 
 /** A change that was not made because somebody else had changed the same, or because there would be too much of something.
  * `theirs` is what stands there now; `null` when it is gone. */
@@ -71,12 +62,15 @@ export const DraftConflict = z.object({
   target: z.string(),
   itemId: z.nullable(z.string()),
   mine: StoredChange,
-  theirs: z.nullable(z.union([FactNow, StoredItem])),
+  theirs: z.nullable(z.union([StoredFact, StoredItem])),
   by: z.nullable(PersonRef),
   limit: z.optional(z.enum(Object.keys(GUIDE_LIMITS) as [Limit, ...Limit[]])),
 })
 export type DraftConflict = z.infer<typeof DraftConflict>
 
+/** Form in which a page writes and understands changes: 2 since there is `set-step`. A page that does not say is older, and is answered
+ * with the changes that it knows. */
+export const ChangesForm = z.literal(2)
 /** Changes to save, made on the state `baseRevision`. Sending the same `changeSetId` again changes nothing. */
 export const saveChanges = endpoint({
   method: 'post',
@@ -86,7 +80,8 @@ export const saveChanges = endpoint({
   body: z.object({
     baseRevision: Whole,
     changeSetId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)),
-    changes: z.array(Change).check(z.minLength(1), z.maxLength(2_000)),
+    changes: z.array(z.union([Change, OldChange])).check(z.minLength(1), z.maxLength(2_000)),
+    form: z.optional(ChangesForm),
   }),
   maxBytes: 4 * 1024 * 1024,
   response: z.object({ revision: z.int(), missed: z.array(SavedChanges), conflicts: z.array(DraftConflict) }),
@@ -98,7 +93,7 @@ export const getChangesSince = endpoint({
   path: '/api/guides/:id/draft/changes',
   access: { may: 'guide.edit', over: 'guide' },
   params: guide,
-  query: z.object({ since: WholeInAddress }),
+  query: z.object({ since: WholeInAddress, form: z.optional(z.literal('2')) }),
   response: z.object({ revision: z.int(), saved: z.array(SavedChanges), alsoHere: z.array(PersonRef) }),
   problems: ['invalid', 'draft-moved-on'],
 })

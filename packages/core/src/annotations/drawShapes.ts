@@ -1,15 +1,11 @@
-import type { Annotation } from '../guides'
+import type { Annotation, AnnotationKind, Rect } from '../guides'
 import { areaOf, pointOf, type Ground } from './attach'
 import { arrowPaths } from './arrow'
 import { INK, WHITE } from './colour'
-import type { Drawn } from './drawing'
 import { frameBrackets } from './frame'
 import { around, grown, middleOf, movedInto, n, type Point, rectPath } from './geometry'
-import type { Rect } from '../guides'
 import type { Pen, Setting } from './pen'
-import { cased, type Shape } from './shape'
-
-type ShapeLike = Exclude<Annotation, { kind: 'label' | 'tag' | 'text' }>
+import { cased, type Drawn, type Shape } from './shape'
 
 /** The frame of something small is at least so large on the screen, in CSS pixels. */
 const LEAST_FRAME_PX = 24
@@ -32,41 +28,47 @@ const edgeOf = (rect: Rect): Point[] =>
     return Array.from({ length: 6 }, (_, k) => ({ x: from.x + ((to.x - from.x) * k) / 6, y: from.y + ((to.y - from.y) * k) / 6 }))
   })
 
-/** Draws frames, shapes, arrows, insets and blackouts.
- * @returns `undefined` when what it is attached to is not in this picture */
-export function drawShapeLike(annotation: ShapeLike, ground: Ground, pen: Pen, setting: Setting): Drawn | undefined {
-  const { id, kind } = annotation
-  const { colour, casing, strokePx, casingPx } = pen
-  const base = { id, kind, stroke: colour, casing }
-  const reach = strokePx / 2 + casingPx
-  if (annotation.kind === 'arrow') {
-    const [from, to] = [pointOf(annotation.from, ground), pointOf(annotation.to, ground)]
-    if (!from || !to) return undefined
-    const { paths, along } = arrowPaths(from, to, annotation.bend, annotation.heads, Math.max(HEAD_PX * pen.unit, strokePx * 3.6))
-    const box = grown(around(along.map((point) => ({ ...point, width: 0, height: 0 }))), reach)
-    // All casings first, so that they do not cut through the shaft.
-    const shapes = paths.map((d) => cased(d, colour, casing, strokePx, casingPx))
-    return { ...base, box, along, shapes: [...shapes.map((each) => each[0]!), ...shapes.map((each) => each[1]!)] }
-  }
-  if (annotation.kind === 'inset') return drawInset(annotation, ground, pen)
-  const area = areaOf(annotation.area, ground)
+type OfKind<K extends AnnotationKind> = Extract<Annotation, { kind: K }>
+const based = ({ id, kind }: Annotation, { colour, casing }: Pen) => ({ id, kind, stroke: colour, casing })
+/** How far a stroke with its casing reaches over its line. */
+const reachOf = ({ strokePx, casingPx }: Pen): number => strokePx / 2 + casingPx
+/** All casings first, so that they do not cut through other strokes. */
+const casedPaths = (paths: readonly string[], { colour, casing, strokePx, casingPx }: Pen, cap?: 'square'): Shape[] => {
+  const shapes = paths.map((d) => cased(d, colour, casing, strokePx, casingPx, cap))
+  return [...shapes.map((each) => each[0]!), ...shapes.map((each) => each[1]!)]
+}
+
+/** Draws an arrow; `undefined` when what it is attached to is not in this picture, as below. */
+export function drawArrow(arrow: OfKind<'arrow'>, ground: Ground, pen: Pen): Drawn | undefined {
+  const [from, to] = [pointOf(arrow.from, ground), pointOf(arrow.to, ground)]
+  if (!from || !to) return undefined
+  const { paths, along } = arrowPaths(from, to, arrow.bend, arrow.heads, Math.max(HEAD_PX * pen.unit, pen.strokePx * 3.6))
+  const box = grown(around(along.map((point) => ({ ...point, width: 0, height: 0 }))), reachOf(pen))
+  return { ...based(arrow, pen), box, along, shapes: casedPaths(paths, pen) }
+}
+
+/** Draws a frame: four brackets around an area, never too small to be seen. */
+export function drawFrame(frame: OfKind<'frame'>, ground: Ground, pen: Pen, setting: Setting): Drawn | undefined {
+  const area = areaOf(frame.area, ground)
   if (!area) return undefined
-  if (annotation.kind === 'frame') {
-    const least = (LEAST_FRAME_PX * ground.shown.width) / setting.shownPx
-    const { area: box, paths } = frameBrackets(area, ground.shown, pen.unit, least)
-    const shapes = paths.map((d) => cased(d, colour, casing, strokePx, casingPx, 'square'))
-    return {
-      ...base,
-      box: grown(box, reach),
-      along: edgeOf(box),
-      shapes: [...shapes.map((each) => each[0]!), ...shapes.map((each) => each[1]!)],
-    }
-  }
-  if (annotation.kind === 'blackout') {
-    return { ...base, box: area, along: [], shapes: coverShapes(area, pen.unit) }
-  }
-  const d = annotation.kind === 'ellipse' ? ellipsePath(area) : rectPath(area)
-  return { ...base, box: grown(area, reach), along: edgeOf(area), shapes: cased(d, colour, casing, strokePx, casingPx) }
+  const least = (LEAST_FRAME_PX * ground.shown.width) / setting.shownPx
+  const { area: box, paths } = frameBrackets(area, ground.shown, pen.unit, least)
+  return { ...based(frame, pen), box: grown(box, reachOf(pen)), along: edgeOf(box), shapes: casedPaths(paths, pen, 'square') }
+}
+
+/** Draws a blackout that has not been applied yet. */
+export function drawBlackout(blackout: OfKind<'blackout'>, ground: Ground, pen: Pen): Drawn | undefined {
+  const area = areaOf(blackout.area, ground)
+  return area && { ...based(blackout, pen), box: area, along: [], shapes: coverShapes(area, pen.unit) }
+}
+
+/** Draws a rectangle or an ellipse. */
+export function drawOutline(shape: OfKind<'rectangle'> | OfKind<'ellipse'>, ground: Ground, pen: Pen): Drawn | undefined {
+  const area = areaOf(shape.area, ground)
+  if (!area) return undefined
+  const d = shape.kind === 'ellipse' ? ellipsePath(area) : rectPath(area)
+  const { colour, casing, strokePx, casingPx } = pen
+  return { ...based(shape, pen), box: grown(area, reachOf(pen)), along: edgeOf(area), shapes: cased(d, colour, casing, strokePx, casingPx) }
 }
 
 /** Flat ink with a fine hatch. @param unit pixels of the picture for one at the reading width */
@@ -85,7 +87,7 @@ export function coverShapes(area: Rect, unit: number): Shape[] {
 }
 
 /** A detail enlarged, in a plain border, with hairlines to where it belongs. */
-function drawInset(annotation: Extract<Annotation, { kind: 'inset' }>, ground: Ground, { unit, colour, casing }: Pen): Drawn | undefined {
+export function drawInset(annotation: OfKind<'inset'>, ground: Ground, { unit, colour, casing }: Pen): Drawn | undefined {
   const from = areaOf(annotation.detail, ground)
   const at = pointOf(annotation.at, ground)
   if (!from || !at || from.width < 1 || from.height < 1) return undefined

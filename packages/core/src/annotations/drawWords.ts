@@ -1,11 +1,10 @@
 import type { Annotation, Rect } from '../guides'
 import { unitOf, type Ground } from './attach'
 import { INK, WHITE, wordsOn } from './colour'
-import type { Drawn } from './drawing'
 import { around, grown, movedInto, n, type Point, type Size, rectPath } from './geometry'
 import { leaderOf } from './leader'
 import type { Pen } from './pen'
-import type { Shape } from './shape'
+import type { Drawn, Shape } from './shape'
 import { LINE_HEIGHT, setWords, widthOf, type SetWords } from './words'
 
 // In pixels at the reading width.

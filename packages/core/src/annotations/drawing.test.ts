@@ -4,10 +4,9 @@ import { Annotation, PLAIN_LOOK, type AnnotationKind, type Rect } from '../guide
 import { arrowPaths } from './arrow'
 import { anchorAt, areaOf, pinned, pointOf, unitOf, widestOf, type Ground } from './attach'
 import { casingFor, contrast, contrastUnder, darkened, PALETTE, rgbOf, wordsOn } from './colour'
-import { newAnnotation } from './create'
 import { drawAnnotations, isListed } from './drawing'
 import { cut, distance, holds, overlap, shareInside } from './geometry'
-import { handleMoved, handlesOf, movedBy } from './move'
+import { handleMoved, handlesOf, movedBy, newAnnotation } from './kinds'
 import { snapBox, snapPoint } from './snap'
 import { linesOf, setWords, widthOf } from './words'
 

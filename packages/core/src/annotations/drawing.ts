@@ -1,30 +1,16 @@
-import type { Annotation, Rect } from '../guides'
+import type { Annotation, AnnotationKind, Rect } from '../guides'
 import { areaOf, pointOf, unitOf, type Ground } from './attach'
 import { grown, type Point } from './geometry'
-import { coverShapes, drawShapeLike } from './drawShapes'
+import { coverShapes, drawArrow, drawBlackout, drawFrame, drawInset, drawOutline } from './drawShapes'
 import { drawLabel, drawListMark, drawTag, drawText, LIST_MARK_PX, slipSize } from './drawWords'
 import { hiddenInDetail } from './hidden'
-import { penFor, type Setting } from './pen'
+import { penFor, type Pen, type Setting } from './pen'
 import { placeLabels, sideOf, type LabelToPlace, type Side } from './placeLabels'
-import type { Shape } from './shape'
+import type { Drawn, Shape } from './shape'
 
+export type { Drawn } from './shape'
 export type { Setting } from './pen'
 
-/** One annotation as it is drawn. */
-export type Drawn = {
-  id: string
-  kind: Annotation['kind']
-  /** What it covers, in pixels of the stored picture. */
-  box: Rect
-  shapes: Shape[]
-  /** Points along its strokes, where contrast is measured. */
-  along: Point[]
-  stroke: string
-  casing: string
-  /** Of a label: what it speaks of, and its slip. */
-  dot?: Point
-  slip?: Rect
-}
 /** Words that stand under the picture, because on it they would be too small to be read. */
 export type Listed = { id: string; mark: string; words: string }
 /** All annotations of a picture as they are drawn, those below first. */
@@ -49,8 +35,30 @@ export function isListed(ground: Ground, setting: Setting): boolean {
   return (setting.look.labelPx * unitOf(ground) * setting.shownPx) / ground.shown.width < LEAST_TYPE_PX - 0.01
 }
 
-const LAYERS: readonly Annotation['kind'][] = ['inset', 'rectangle', 'ellipse', 'frame', 'arrow', 'blackout', 'text', 'tag', 'label']
-const wordsOf = (annotation: Extract<Annotation, { kind: 'label' | 'text' }>, { way }: Setting): string =>
+type Worded = Extract<Annotation, { kind: 'label' | 'text' }>
+type OfKind<K extends AnnotationKind> = Extract<Annotation, { kind: K }>
+type Draw<K extends AnnotationKind> = (annotation: OfKind<K>, ground: Ground, pen: Pen, setting: Setting) => Drawn | undefined
+/** How every kind is drawn; those that stand first lie below. Labels find their places together, see {@link placeLabels}.
+ * What an author does to each kind stands in `ANNOTATION_KINDS`: whoever reads needs none of it. */
+const DRAWN: { readonly [K in Exclude<AnnotationKind, 'label'>]: Draw<K> } & { readonly label: 'placed' } = {
+  inset: (inset, ground, pen) => drawInset(inset, ground, pen),
+  rectangle: drawOutline,
+  ellipse: drawOutline,
+  frame: drawFrame,
+  arrow: (arrow, ground, pen) => drawArrow(arrow, ground, pen),
+  blackout: (blackout, ground, pen) => drawBlackout(blackout, ground, pen),
+  text: (text, ground, pen) => {
+    const at = pointOf(text.at, ground)
+    return at && drawText(text, at, pen, ground)
+  },
+  tag: (tag, ground, pen, setting) => {
+    const at = pointOf(tag.at, ground)
+    return at && drawTag(tag, at, pen, ground.shown.width / setting.shownPx)
+  },
+  label: 'placed',
+}
+const LAYERS = Object.keys(DRAWN)
+const wordsOf = (annotation: Worded, { way }: Setting): string =>
   (annotation.kind === 'label' && way === 'practise' ? annotation.practiseWords : undefined) ?? annotation.words
 
 /** Draws the annotations of a picture: where everything stands, in which size and colour.
@@ -68,7 +76,7 @@ export function drawAnnotations(
   const blackedOut = [...hidden, ...annotations.flatMap((each) => (each.kind === 'blackout' ? (areaOf(each.area, ground) ?? []) : []))]
   const drawn: Drawn[] = []
   const lost: string[] = []
-  const worded: Extract<Annotation, { kind: 'label' | 'text' }>[] = []
+  const worded: Worded[] = []
   for (const annotation of sorted) {
     if (annotation.kind === 'label' || (annotation.kind === 'text' && asList)) {
       worded.push(annotation)
@@ -131,18 +139,8 @@ const markerFor = (annotations: readonly Annotation[]): ((index: number) => stri
     ? (index) => (index < 26 ? String.fromCharCode(97 + index) : `a${index - 25}`)
     : (index) => String(index + 1)
 
-function drawOne(annotation: Exclude<Annotation, { kind: 'label' }>, ground: Ground, setting: Setting): Drawn | undefined {
-  const pen = penFor(annotation, ground, setting)
-  if (annotation.kind === 'tag') {
-    const at = pointOf(annotation.at, ground)
-    return at && drawTag(annotation, at, pen, ground.shown.width / setting.shownPx)
-  }
-  if (annotation.kind === 'text') {
-    const at = pointOf(annotation.at, ground)
-    return at && drawText(annotation, at, pen, ground)
-  }
-  return drawShapeLike(annotation, ground, pen, setting)
-}
+const drawOne = (annotation: Exclude<Annotation, { kind: 'label' }>, ground: Ground, setting: Setting): Drawn | undefined =>
+  (DRAWN[annotation.kind] as Draw<typeof annotation.kind>)(annotation, ground, penFor(annotation, ground, setting), setting)
 
 function obstaclesOf(ground: Ground, drawn: readonly Drawn[]): Rect[] {
   const most = MOST_COVERED * ground.shown.width * ground.shown.height

@@ -1,4 +1,5 @@
-import type { Rect, TypeFace } from '../guides'
+import type { AnnotationKind, Rect, TypeFace } from '../guides'
+import type { Point } from './geometry'
 
 /** One thing to draw. Everything that shows annotations (page, editor, print) knows these three only. Coordinates in pixels of the
  * stored picture; a path is SVG path data. */
@@ -21,3 +22,19 @@ export const cased = (
   { is: 'path', d, stroke: casing, widthPx: widthPx + 2 * casingPx, cap },
   { is: 'path', d, stroke: colour, widthPx, cap },
 ]
+
+/** One annotation as it is drawn. */
+export type Drawn = {
+  id: string
+  kind: AnnotationKind
+  /** What it covers, in pixels of the stored picture. */
+  box: Rect
+  shapes: Shape[]
+  /** Points along its strokes, where contrast is measured. */
+  along: Point[]
+  stroke: string
+  casing: string
+  /** Of a label: what it speaks of, and its slip. */
+  dot?: Point
+  slip?: Rect
+}

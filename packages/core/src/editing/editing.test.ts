@@ -1,63 +1,25 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { areaOf, groundOf, pointOf } from '../annotations'
+import { groundOf, pointOf } from '../annotations'
 import {
   applyAll,
-  emptyDocument,
   plainText,
   richTextOf,
   stepsOf,
-  type Anchor,
   type Annotation,
   type Change,
   type GuideDocument,
-  type Section,
   type NamedPoint,
   type Step,
 } from '../guides'
-import { seededIds, type PictureId, type SectionId, type StepId } from '../shared'
+import type { PictureId } from '../shared'
 import { combineSteps } from './combine'
-import { findInGuide } from './findReplace'
-import { cautionOnAll, chosenSteps, copiesOf, insertItems, moveItems, rangeBetween, removeItems, signOnAll, splitStep } from './manySteps'
-import { joinWithBefore } from './joinWithBefore'
+import { findInGuide, replaceInGuide } from './findReplace'
+import { cautionOnAll, chosenSteps, copiesOf, insertItems, moveItems, rangeBetween, removeItems, signsOnAll, splitStep } from './manySteps'
 import { pasteAnnotations, positionOf, withPosition } from './pasteAnnotations'
 import { replacePicture, setElement } from './replacePicture'
+import { aDocument, aSection, aStep, framed, ids, label, of } from './testing'
 
-const ids = seededIds(41)
-const aStep = (...lines: string[]): Step => ({ kind: 'step', id: ids() as StepId, body: richTextOf(...lines), pictures: [] })
-const aSection = (title: string): Section => ({ kind: 'section', id: ids() as SectionId, title })
-const aDocument = (...items: GuideDocument['items']): GuideDocument => ({ ...emptyDocument('Rinse the trays', 'how-to'), items })
-const of = { widthPx: 1280, heightPx: 800 }
-const elementIn = (pictureId: PictureId, x = 300, y = 200) => ({
-  pictureId,
-  rect: { x, y, width: 120, height: 40 },
-  of,
-  role: 'button',
-  name: 'Save',
-  frame: [],
-  locators: [],
-})
-const label = (id: string, at: NamedPoint = 'right', to: Anchor['to'] = 'element'): Annotation => ({
-  id,
-  kind: 'label',
-  words: 'Press here',
-  at: { to, at, gapPx: 0 },
-})
-function framed(words: string, x = 300): Step {
-  const id = ids() as PictureId
-  const step = aStep(words)
-  return {
-    ...step,
-    pictures: [
-      { id, alt: words, annotations: [{ id: 'frame-element', kind: 'frame', area: { to: 'element', gapPx: 3 } }, label('label-one')] },
-    ],
-    action: {
-      verb: 'select',
-      page: { address: 'https://book.example/', title: 'Orders', application: 'Order Book' },
-      element: elementIn(id, x),
-    },
-  }
-}
 const [one, two, three] = [framed('Open the form', 100), framed('Fill it in', 300), aStep('Done')]
 const start = aDocument(aSection('Before'), one, two, aSection('After'), three)
 const after = (changes: readonly Change[], document: GuideDocument = start) => {
@@ -67,76 +29,20 @@ const after = (changes: readonly Change[], document: GuideDocument = start) => {
 }
 const texts = (document: GuideDocument) => document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : `# ${item.title}`))
 
-describe('combining', () => {
-  it('joins the texts, keeps the first picture, and writes down what went in', () => {
-    const document = after(combineSteps([one, two, three], 'first', {}))
-    expect(texts(document)).toEqual(['# Before', 'Open the form\nFill it in\nDone', '# After'])
-    const [step] = stepsOf(document)
-    expect(step).toMatchObject({ id: one.id, combinedFrom: [two.id, three.id], action: one.action })
-    expect(step!.pictures).toEqual(one.pictures)
-  })
-  it('keeps all pictures as a sequence, with what was attached to the lost element where it stood', () => {
-    const was = groundOf(two, two.pictures[0]!, of)!
-    const [step] = stepsOf(after(combineSteps([one, two], 'all', {})))
-    expect(step!.pictures.map((each) => each.id)).toEqual([one.pictures[0]!.id, two.pictures[0]!.id])
-    const ground = groundOf(step!, step!.pictures[1]!, of)!
-    const [frame, words] = step!.pictures[1]!.annotations as [
-      Extract<Annotation, { kind: 'frame' }>,
-      Extract<Annotation, { kind: 'label' }>,
-    ]
-    expect(areaOf(frame.area, ground)!.x).toBeCloseTo(areaOf({ to: 'element', gapPx: 3 }, was)!.x, 0)
-    expect(pointOf(words.at, ground)!.x).toBeCloseTo(420, 0)
-  })
-  it('takes the element of the first step that has one', () => {
-    const plain = aStep('First look')
-    const [step] = stepsOf(after(combineSteps([plain, two], 'all', {}), aDocument(plain, two)))
-    expect(step).toMatchObject({ id: plain.id, action: two.action })
-    expect(step!.pictures[0]!.annotations).toEqual(two.pictures[0]!.annotations)
-  })
-})
-
-describe('joining with the step before', () => {
-  const flow = { choices: [{ id: 'choice-one', words: 'Again', to: 'end' as const }] }
-  it('keeps the step before and what the second one had of its own, and tells where the text goes on', () => {
-    const wait = aStep('Wait', 'and look')
-    const document = aDocument(one, wait, { ...three, flow })
-    const joined = joinWithBefore(document, three.id, {})
-    if ('refused' in joined) throw new Error(joined.refused)
-    expect(joined).toMatchObject({ into: wait.id, number: 2, block: 2 })
-    const [, step, ...others] = stepsOf(after(joined.changes, document))
-    expect([plainText(step!.body), step!.flow, others]).toEqual(['Wait\nand look\nDone', flow, []])
-  })
-  it('puts the cursor at the end where nothing is added', () => {
-    const blank = aStep('')
-    expect(joinWithBefore(aDocument(one, blank), blank.id, {})).toMatchObject({ into: one.id, block: Infinity })
-  })
-  it('loses nothing: it does not join over a heading, nor two that act on an element each', () => {
-    expect(joinWithBefore(start, three.id, {})).toEqual({ refused: 'after-heading' })
-    expect(joinWithBefore(aDocument(one), one.id, {})).toEqual({ refused: 'is-first' })
-    expect(joinWithBefore(start, two.id, {})).toEqual({ refused: 'both-have-an-element' })
-  })
-})
-
-describe('combining, where there is too much', () => {
-  it('is refused whole, and no picture is left out without a word', () => {
-    const withPictures = (count: number): Step => ({
-      ...aStep('x'),
-      pictures: Array.from({ length: count }, () => ({ id: ids() as PictureId, alt: '' })),
-    })
-    const steps = [withPictures(39), withPictures(2)]
-    expect(applyAll(combineSteps(steps, 'all', {}), aDocument(...steps)).limit).toBe('pictures')
-    expect(applyAll(combineSteps(steps, 'first', {}), aDocument(...steps)).limit).toBe(null)
-    const caution = (n: number) => ({ id: `caution-${n}`, level: 'note' as const, words: 'x', acknowledge: false })
-    const warned = [0, 1].map((n): Step => ({ ...aStep('x'), cautions: Array.from({ length: 11 }, (_, i) => caution(n * 20 + i)) }))
-    expect(applyAll(combineSteps(warned, 'all', {}), aDocument(...warned)).limit).toBe('cautions')
-  })
-})
-
 describe('splitting', () => {
   it('leaves the pictures with the first part and says where the second came from', () => {
-    const document = after(splitStep(one, richTextOf('Open'), richTextOf('the form'), ids))
+    const document = after(splitStep(one, richTextOf('Open'), richTextOf('the form'), ids).changes)
     expect(texts(document).slice(0, 3)).toEqual(['# Before', 'Open', 'the form'])
     expect(stepsOf(document)[1]).toMatchObject({ splitFrom: one.id, pictures: [] })
+  })
+})
+
+describe('splitting a step that leads elsewhere', () => {
+  it('asks where to go on behind the second part, and passes over both', () => {
+    const skipWhen = { of: 'role' as const, ids: [] }
+    const leading = { ...three, flow: { choices: [{ id: 'choice-one', words: 'Again', to: 'end' as const }], skipWhen } }
+    const [first, second] = stepsOf(after(splitStep(leading, richTextOf('a'), richTextOf('b'), ids).changes, aDocument(leading)))
+    expect([first!.flow, second!.flow]).toEqual([{ skipWhen }, leading.flow])
   })
 })
 
@@ -175,7 +81,7 @@ describe('many steps', () => {
       after(cautionOnAll(stepsOf(start), caution, ids)),
     )
     for (const step of stepsOf(twice)) expect(step.cautions).toMatchObject([{ level: 'danger', words: 'Hot water' }])
-    expect(signOnAll(stepsOf(after(signOnAll(stepsOf(start), 'M009'))), 'M009')).toEqual([])
+    expect(signsOnAll(stepsOf(after(signsOnAll(stepsOf(start), ['M009']))), ['M009'])).toEqual([])
   })
 })
 
@@ -286,7 +192,7 @@ describe('find and replace', () => {
     expect(
       texts(
         after(
-          found.map((each) => each.change),
+          replaceInGuide(document, { find: 'tray', matchCase: false, wholeWords: true }, 'crate', new Set(found.map((each) => each.key))),
           document,
         ),
       ),
@@ -330,6 +236,7 @@ const anyOperation = fc.record({
   from: fc.nat(20),
   to: fc.nat(20),
 })
+const anO = { find: 'o', matchCase: false, wholeWords: false }
 function operation(document: GuideDocument, { what, from, to }: { what: string; from: number; to: number }): Change[] {
   const at = (n: number) => document.items[n % Math.max(1, document.items.length)]
   if (!at(from) || !at(to)) return []
@@ -339,9 +246,9 @@ function operation(document: GuideDocument, { what, from, to }: { what: string; 
   switch (what) {
     case 'combine':
     case 'combine-all':
-      return combineSteps(steps, what === 'combine' ? 'first' : 'all', {})
+      return combineSteps(steps, what === 'combine' ? 'first' : 'all', {}).changes
     case 'split':
-      return first ? splitStep(first, richTextOf('a'), richTextOf('b'), ids) : []
+      return first ? splitStep(first, richTextOf('a'), richTextOf('b'), ids).changes : []
     case 'move':
       return moveItems(document, range, at(from + to)!.id)
     case 'copy':
@@ -351,7 +258,7 @@ function operation(document: GuideDocument, { what, from, to }: { what: string; 
     case 'caution':
       return cautionOnAll(steps, { level: 'note', words: `n${from % 3}`, acknowledge: false }, ids)
     case 'sign':
-      return signOnAll(steps, 'W002')
+      return signsOnAll(steps, ['W002'])
     case 'replace': {
       const picture = first?.pictures[0]
       return first && picture
@@ -359,7 +266,7 @@ function operation(document: GuideDocument, { what, from, to }: { what: string; 
         : []
     }
     case 'words':
-      return findInGuide(document, { find: 'o', matchCase: false, wholeWords: false }, 'oo').map((each) => each.change)
+      return replaceInGuide(document, anO, 'oo', new Set(findInGuide(document, anO, 'oo').map((each) => each.key)))
     case 'paste':
       return pasteAnnotations([label(`pasted${from}`)], steps, ids)
     case 'silence':

@@ -1,12 +1,22 @@
-import type { Block, Change, GuideDocument, Inline, ListItem, RichText, Step, StepPicture, TableRow } from '../guides'
+import {
+  changeTexts,
+  textsOf,
+  type Block,
+  type Change,
+  type GuideDocument,
+  type Inline,
+  type ListItem,
+  type RichText,
+  type TableRow,
+  type TextOfGuide,
+  type TextWhere,
+} from '../guides'
 
 /** What is looked for, and how. */
 export type Search = { find: string; matchCase: boolean; wholeWords: boolean }
 /** One text in which something was found: where it is, what it says now, what it would say, and how often it was found.
  * `key` names the place for the choice of what is replaced. */
-export type Found = { key: string; itemId: string | null; where: FoundIn; before: string; after: string; times: number; change: Change }
-/** The texts that are searched. */
-export type FoundIn = 'title' | 'summary' | 'section' | 'step' | 'label' | 'caution' | 'picture'
+export type Found = { key: string; itemId: string | null; where: TextWhere; before: string; after: string; times: number }
 
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 /** The search as an expression; `null` when there is nothing to look for. */
@@ -98,98 +108,34 @@ const inText = (block: Block): string => {
 }
 const words = (text: RichText): string => text.content.map(inText).join(' ')
 
-type Look = { pattern: RegExp; by: string }
-const plain = (
-  { pattern, by }: Look,
-  key: string,
-  itemId: string | null,
-  where: FoundIn,
-  text: string,
-  change: (after: string) => Change,
-): Found[] => {
-  const times = [...text.matchAll(pattern)].filter((match) => match[0] !== '').length
-  if (times === 0) return []
-  const after = text.replace(pattern, () => by)
-  return [{ key, itemId, where, before: text, after, times, change: change(after) }]
+/** What a text says with something in the place of what is looked for. `times`: how often it was found. */
+function replaced(text: TextOfGuide, pattern: RegExp, by: string): { next: string | RichText; times: number } {
+  if (text.is === 'rich') {
+    const done = replacedIn(text.text, pattern, by)
+    return { next: done.text, times: done.times }
+  }
+  const times = [...text.text.matchAll(pattern)].filter((match) => match[0] !== '').length
+  return { next: times === 0 ? text.text : text.text.replace(pattern, () => by), times }
 }
+const shown = (text: string | RichText): string => (typeof text === 'string' ? text : words(text))
 
-/** Finds words in everything that a guide says: title, summary, headings, steps, cautions, labels, descriptions of pictures.
- * @returns one entry for each text, with the change that replaces all that was found in it */
+/** Finds words in everything that a guide says, see `textsOf`.
+ * @returns one entry for each text */
 export function findInGuide(document: GuideDocument, search: Search, by: string): Found[] {
   const pattern = searchFor(search)
   if (!pattern) return []
-  const look = { pattern, by }
-  return [
-    ...plain(look, 'title', null, 'title', document.title, (title) => ({
-      type: 'set-facts',
-      facts: { title: title.slice(0, 300).trim() },
-    })),
-    ...plain(look, 'summary', null, 'summary', document.summary, (summary) => ({
-      type: 'set-facts',
-      facts: { summary: summary.slice(0, 2_000) },
-    })),
-    ...document.items.flatMap((item) =>
-      item.kind === 'step'
-        ? findInStep(item, look)
-        : plain(look, `section:${item.id}`, item.id, 'section', item.title, (title) => ({
-            type: 'set-section-title',
-            sectionId: item.id,
-            title: title.slice(0, 300),
-          })),
-    ),
-  ]
+  return textsOf(document).flatMap((text): Found[] => {
+    const { next, times } = replaced(text, pattern, by)
+    if (times === 0) return []
+    const { key, itemId, where } = text
+    return [{ key, itemId, where, before: shown(text.text), after: shown(next), times }]
+  })
 }
 
-function findInStep(step: Step, look: Look): Found[] {
-  const stepId = step.id
-  const { pattern, by } = look
-  const found: Found[] = []
-  const body = replacedIn(step.body, pattern, by)
-  if (body.times > 0)
-    found.push({
-      key: `body:${stepId}`,
-      itemId: stepId,
-      where: 'step',
-      before: words(step.body),
-      after: words(body.text),
-      times: body.times,
-      change: { type: 'set-body', stepId, body: body.text },
-    })
-  const cautions = step.cautions ?? []
-  const cautionWords = cautions.map((each) => each.words).join(' / ')
-  found.push(
-    ...plain(look, `cautions:${stepId}`, stepId, 'caution', cautionWords, () => ({
-      type: 'set-cautions',
-      stepId,
-      cautions: cautions.map((each) => ({ ...each, words: each.words.replace(pattern, () => by).slice(0, 1_000) })),
-    })),
-  )
-  for (const picture of step.pictures) found.push(...findOnPicture(stepId, picture, look))
-  return found
-}
-
-function findOnPicture(stepId: Step['id'], { id: pictureId, alt, annotations = [] }: StepPicture, look: Look): Found[] {
-  return [
-    ...plain(look, `alt:${stepId}:${pictureId}`, stepId, 'picture', alt, (after) => ({
-      type: 'set-picture-alt',
-      stepId,
-      pictureId,
-      alt: after.slice(0, 1_000),
-    })),
-    ...annotations.flatMap((annotation): Found[] => {
-      if (annotation.kind !== 'label' && annotation.kind !== 'text') return []
-      const practiseWords = annotation.kind === 'label' ? annotation.practiseWords : undefined
-      return plain(look, `annotation:${pictureId}:${annotation.id}`, stepId, 'label', annotation.words, (after) => ({
-        type: 'put-annotation',
-        stepId,
-        pictureId,
-        annotation: {
-          ...annotation,
-          words: after.slice(0, 600),
-          ...(practiseWords ? { practiseWords: practiseWords.replace(look.pattern, () => look.by).slice(0, 600) } : {}),
-        },
-        after: null,
-      }))
-    }),
-  ]
+/** The changes that replace what was found.
+ * @param keys the places in which it is replaced */
+export function replaceInGuide(document: GuideDocument, search: Search, by: string, keys: ReadonlySet<string>): Change[] {
+  const pattern = searchFor(search)
+  if (!pattern) return []
+  return changeTexts(document, (text) => (keys.has(text.key) ? replaced(text, pattern, by).next : undefined))
 }

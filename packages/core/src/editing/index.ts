@@ -1,10 +1,10 @@
-export { combineSteps, combinedText, pinnedDown } from './combine'
-export type { KeptPictures } from './combine'
+export { combineSteps, combinedText } from './combine'
+export type { Combined, KeptPictures, Lost } from './combine'
 export { copyOfGuide } from './copyOfGuide'
 export { WRITING_REASONS, isBroken, linksOf, writingFindings } from './findings'
 export type { WritingFinding, WritingReason } from './findings'
-export { findInGuide, searchFor } from './findReplace'
-export type { Found, FoundIn, Search } from './findReplace'
+export { findInGuide, replaceInGuide, searchFor } from './findReplace'
+export type { Found, Search } from './findReplace'
 export {
   cautionOnAll,
   chosenItems,
@@ -14,7 +14,7 @@ export {
   moveItems,
   rangeBetween,
   removeItems,
-  signOnAll,
+  signsOnAll,
   splitStep,
 } from './manySteps'
 export { joinWithBefore } from './joinWithBefore'

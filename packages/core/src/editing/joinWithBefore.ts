@@ -1,4 +1,4 @@
-import { elementOf, plainText, stepsOf, type Change, type GuideDocument, type PictureSizes, type Step } from '../guides'
+import { plainText, stepsOf, type Change, type GuideDocument, type PictureSizes, type Step } from '../guides'
 import type { StepId } from '../shared'
 import { combineSteps } from './combine'
 
@@ -8,9 +8,6 @@ export type JoinedSteps =
   { changes: Change[]; into: StepId; number: number; block: number } | { refused: 'is-first' | 'after-heading' | 'both-have-an-element' }
 
 const isBlank = (step: Step): boolean => plainText(step.body).trim() === ''
-/** What a step has only one of, and what combining would lose of the second. */
-const hasItsOwn = (step: Step): boolean =>
-  elementOf(step) !== undefined || step.action !== undefined || step.exercise !== undefined || step.flow !== undefined
 
 /** Joins a step with the one before it, as when somebody deletes backwards at the beginning of its text. */
 export function joinWithBefore(document: GuideDocument, stepId: StepId, sizes: PictureSizes): JoinedSteps {
@@ -19,10 +16,8 @@ export function joinWithBefore(document: GuideDocument, stepId: StepId, sizes: P
   const before = document.items[at - 1]
   if (!before || step?.kind !== 'step') return { refused: 'is-first' }
   if (before.kind !== 'step') return { refused: 'after-heading' }
-  if (hasItsOwn(step) && hasItsOwn(before)) return { refused: 'both-have-an-element' }
   const kept = before.body.content.filter((block) => block.type !== 'paragraph' || (block.content ?? []).length > 0).length
-  const changes = combineSteps([before, step], 'all', sizes)
-  if (step.exercise) changes.push({ type: 'set-exercise', stepId: before.id, exercise: step.exercise })
-  if (step.flow) changes.push({ type: 'set-flow', stepId: before.id, flow: step.flow })
+  const { changes, lost } = combineSteps([before, step], 'all', sizes)
+  if (lost.length > 0) return { refused: 'both-have-an-element' }
   return { changes, into: before.id, number: stepsOf(document).indexOf(before) + 1, block: isBlank(step) ? Infinity : kept }
 }

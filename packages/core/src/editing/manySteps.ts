@@ -1,14 +1,18 @@
 import {
-  withBlockIds,
+  changesBetween,
+  copyOfItem,
+  freshBlockIds,
+  STEP_FIELDS,
   type Caution,
   type Change,
   type GuideDocument,
   type GuideItem,
   type ItemId,
   type RichText,
+  type SignId,
   type Step,
+  type StepField,
 } from '../guides'
-import type { SignId } from '../guides'
 import type { NewId, StepId } from '../shared'
 
 /** The items with these ids, in the order of the guide. */
@@ -41,25 +45,12 @@ export function moveItems(document: GuideDocument, ids: ReadonlySet<string>, aft
   })
 }
 
-const freshBlocks = (body: RichText, newId: NewId): RichText =>
-  withBlockIds(
-    {
-      type: 'doc',
-      content: body.content.map((block) => ({
-        ...block,
-        ...(block.attrs ? { attrs: { ...block.attrs, id: undefined } } : {}),
-      })) as RichText['content'],
-    },
-    newId,
-  )
-
-/** Copies of items with ids of their own, which say what they were copied from. */
-export const copiesOf = (items: readonly GuideItem[], newId: NewId): GuideItem[] =>
-  items.map((item) => {
-    if (item.kind === 'section') return { ...item, id: newId() as typeof item.id }
-    const { combinedFrom: _, splitFrom: __, ...step } = item
-    return { ...step, id: newId() as StepId, body: freshBlocks(step.body, newId), copiedFrom: step.id }
-  })
+/** Copies of items with ids of their own, which say what they were copied from. Where one of them leads to another, so do the copies.
+ * @param elsewhere into another guide: what leads to steps that stay behind leads on to the next step there */
+export function copiesOf(items: readonly GuideItem[], newId: NewId, elsewhere = false): GuideItem[] {
+  const ids = new Map(items.map((item) => [item.id as string, newId()]))
+  return items.map((item) => copyOfItem(item, { newId, ids, elsewhere }))
+}
 
 /** Inserts items one behind the other. */
 export function insertItems(items: readonly GuideItem[], after: ItemId | null): Change[] {
@@ -71,22 +62,27 @@ export function insertItems(items: readonly GuideItem[], after: ItemId | null): 
   })
 }
 
-/** Splits a step in two where its author has the cursor. Pictures, action and cautions stay with the first.
+/** Splits a step in two where its author has the cursor. What stays with the first part and what goes with the second is said by `STEP_FIELDS`.
  * @param first  text before the cursor
- * @param second text after it */
-export const splitStep = (
-  step: Step,
-  first: RichText,
-  second: RichText,
-  newId: NewId,
-): [Change, Extract<Change, { type: 'insert-item' }>] => [
-  { type: 'set-body', stepId: step.id, body: first },
-  {
-    type: 'insert-item',
-    item: { kind: 'step', id: newId() as StepId, body: freshBlocks(second, newId), pictures: [], splitFrom: step.id },
-    after: step.id,
-  },
-]
+ * @param second text after it
+ * @returns the changes, and the id of the second part */
+export function splitStep(step: Step, first: RichText, second: RichText, newId: NewId): { changes: Change[]; into: StepId } {
+  const parts = (Object.keys(STEP_FIELDS) as StepField[]).flatMap((field) => {
+    if (field === 'body' || step[field] === undefined) return []
+    return [[field, (STEP_FIELDS[field] as { split: (value: unknown) => readonly [unknown, unknown] }).split(step[field])] as const]
+  })
+  const of = (n: 0 | 1) => Object.fromEntries(parts.flatMap(([field, split]) => (split[n] === undefined ? [] : [[field, split[n]]])))
+  const kept: Step = { kind: 'step', id: step.id, body: first, pictures: [], ...of(0) }
+  const split: Step = {
+    kind: 'step',
+    id: newId() as StepId,
+    body: freshBlockIds(second, newId),
+    pictures: [],
+    ...of(1),
+    splitFrom: step.id,
+  }
+  return { changes: [...changesBetween(step, kept), { type: 'insert-item', item: split, after: step.id }], into: split.id }
+}
 
 /** Sets a caution on every step; where one with the same words stands already, only its level and whether it is to be acknowledged. */
 export const cautionOnAll = (steps: readonly Step[], caution: Omit<Caution, 'id'>, newId: NewId): Change[] =>
@@ -96,11 +92,13 @@ export const cautionOnAll = (steps: readonly Step[], caution: Omit<Caution, 'id'
     const cautions = same
       ? now.map((each) => (each === same ? { ...each, ...caution } : each))
       : [...now, { ...caution, id: newId().slice(0, 21) }]
-    return { type: 'set-cautions', stepId: step.id, cautions }
+    return { type: 'set-step', stepId: step.id, fields: { cautions } }
   })
 
-/** Adds a sign to every step that does not have it. */
-export const signOnAll = (steps: readonly Step[], sign: SignId): Change[] =>
-  steps
-    .filter((step) => !step.signs?.includes(sign))
-    .map((step): Change => ({ type: 'set-signs', stepId: step.id, signs: [...(step.signs ?? []), sign] }))
+/** Adds signs to every step that does not have them. */
+export const signsOnAll = (steps: readonly Step[], signs: readonly SignId[]): Change[] =>
+  steps.flatMap((step): Change[] => {
+    const had = step.signs ?? []
+    const more = signs.filter((sign) => !had.includes(sign))
+    return more.length > 0 ? [{ type: 'set-step', stepId: step.id, fields: { signs: [...had, ...more] } }] : []
+  })

@@ -41,20 +41,23 @@ export function replacePicture(
   if (step.action?.element?.pictureId === pictureId || step.action?.onto?.pictureId === pictureId) {
     const { action } = step
     changes.push({
-      type: 'set-action',
+      type: 'set-step',
       stepId: step.id,
-      action: {
-        ...action,
-        ...(action.element?.pictureId === pictureId ? { element: moved(action.element, element) } : {}),
-        ...(action.onto?.pictureId === pictureId ? { onto: moved(action.onto) } : {}),
+      fields: {
+        action: {
+          ...action,
+          ...(action.element?.pictureId === pictureId ? { element: moved(action.element, element) } : {}),
+          ...(action.onto?.pictureId === pictureId ? { onto: moved(action.onto) } : {}),
+        },
       },
     })
   }
-  if (step.element?.pictureId === pictureId) changes.push({ type: 'set-element', stepId: step.id, element: moved(step.element, element) })
+  if (step.element?.pictureId === pictureId)
+    changes.push({ type: 'set-step', stepId: step.id, fields: { element: moved(step.element, element) } })
   const task = step.exercise?.task
   if (task?.kind === 'several' && task.elements.some((each) => each.element.pictureId === pictureId)) {
     const elements = task.elements.map((each) => (each.element.pictureId === pictureId ? { ...each, element: moved(each.element) } : each))
-    changes.push({ type: 'set-exercise', stepId: step.id, exercise: { ...step.exercise, task: { ...task, elements } } })
+    changes.push({ type: 'set-step', stepId: step.id, fields: { exercise: { ...step.exercise, task: { ...task, elements } } } })
   }
   changes.push({ type: 'remove-picture', stepId: step.id, pictureId })
   return changes
@@ -70,8 +73,10 @@ export function setElement(
     const { element: before, ...rest } = step.action
     const { labels: _, ...was } = before ?? {}
     const blank = { role: '', name: '', frame: [], locators: [] }
-    return [{ type: 'set-action', stepId: step.id, action: element ? { ...rest, element: { ...blank, ...was, ...element } } : rest }]
+    return [
+      { type: 'set-step', stepId: step.id, fields: { action: element ? { ...rest, element: { ...blank, ...was, ...element } } : rest } },
+    ]
   }
   const blank = { role: '', name: '', frame: [], locators: [] }
-  return [{ type: 'set-element', stepId: step.id, element: element && { ...blank, ...element } }]
+  return [{ type: 'set-step', stepId: step.id, fields: { element: element && { ...blank, ...element } } }]
 }

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini'
+import type { TextVisit } from './fields'
 
 /** Id of an annotation, unique within its step. */
 export const AnnotationId = z.string().check(z.regex(/^[A-Za-z0-9_-]{6,24}$/, 'Not an id of an annotation'))
@@ -101,3 +102,26 @@ export const Annotation = z.discriminatedUnion('kind', [
 export type Annotation = z.infer<typeof Annotation>
 /** The kinds of annotation. */
 export type AnnotationKind = Annotation['kind']
+
+const asItIs = <A>(annotation: A): A => annotation
+/** The texts in an annotation, for every kind. */
+const TEXTS: { [K in AnnotationKind]: (annotation: Extract<Annotation, { kind: K }>, visit: TextVisit, at: string) => Annotation } = {
+  frame: asItIs,
+  label: (label, visit, at) => ({
+    ...label,
+    words: visit.plain(label.words, { at, where: 'label', most: 600 }),
+    ...(label.practiseWords === undefined
+      ? {}
+      : { practiseWords: visit.plain(label.practiseWords, { at: `${at}:practise`, where: 'practise-label', most: 600 }) }),
+  }),
+  tag: asItIs,
+  arrow: asItIs,
+  rectangle: asItIs,
+  ellipse: asItIs,
+  text: (text, visit, at) => ({ ...text, words: visit.plain(text.words, { at, where: 'label', most: 600 }) }),
+  inset: asItIs,
+  blackout: asItIs,
+}
+/** An annotation with what is made of its texts. @param at where it stands */
+export const annotationTexts = (annotation: Annotation, visit: TextVisit, at: string): Annotation =>
+  (TEXTS[annotation.kind] as (annotation: Annotation, visit: TextVisit, at: string) => Annotation)(annotation, visit, at)

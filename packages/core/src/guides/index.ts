@@ -2,27 +2,22 @@ export { RichText, isSafeLink, paragraph, richTextOf } from './text/richText'
 export type { Block, Inline, ListItem, Mark, TableCell, TableRow } from './text/richText'
 export { guideLink, readGuideLink } from './text/guideLink'
 export type { GuideLink } from './text/guideLink'
-export { cleanRichText, withBlockIds } from './text/cleanRichText'
+export { freshBlockIds, withBlockIds } from './text/blockIds'
+export { cleanRichText } from './text/cleanRichText'
 export { countWords, plainText } from './text/plainText'
 export { guideText } from './text/guideText'
-export {
-  GuideDocument,
-  GuideItem,
-  GuideKind,
-  GuideSummary,
-  GuideTitle,
-  Section,
-  Sheet,
-  Step,
-  StepPicture,
-  elementOf,
-  emptyDocument,
-  itemName,
-  stepName,
-  stepsOf,
-  storedPicturesOf,
-} from './document'
-export type { ItemId, PictureSizes } from './document'
+export { GuideDocument, GuideItem, Section, Step, elementOf, emptyDocument, factOf, itemName, stepName, stepsOf } from './document'
+export type { ItemId } from './document'
+export { GuideClosing, GuideKind, GuideSummary, GuideSystem, GuideTitle } from './guideFacts'
+export type { FactName, GuideFacts } from './guideFacts'
+export { Sheet, StepPicture, storedPicturesOf } from './stepPicture'
+export type { PictureSizes } from './stepPicture'
+export { STEP_FIELDS } from './stepFields'
+export type { StepField } from './stepFields'
+export type { Copying, Joining, TextWhere } from './fields'
+export { copyOfItem, GUIDE_ITEMS, kindOf } from './guideItems'
+export { changeTexts, textsOf } from './texts'
+export type { TextOfGuide } from './texts'
 export { Doubt, Locator, Rect, StepAction, StepCheck, StepElement, Verb } from './onScreen'
 export { Accept, Exercise, PLAIN_SOLO, PopUpButton, SoloRules, Task } from './exercise'
 export { Choice, Condition, Flow, Rule, Target } from './flow'
@@ -48,16 +43,20 @@ export { Caution, CautionLevel, gravestOf, toAcknowledge } from './caution'
 export { GuideLook, HeadFact, Look, PLAIN_LOOK, lookOf } from './look'
 export { SIGN_IDS, SignId } from './signId'
 export { FRAME_GAP_PX, NEWEST_VERSION, readDocument } from './readDocument'
-export { Change, itemOf, targetsOf } from './changing/changes'
-export type { ChangeTarget, TargetKind } from './changing/changes'
+export { Change } from './changing/changes'
+export type { ChangeOf, ChangeType, StepFieldsSet } from './changing/changes'
+export { itemOf, pictureRefsIn, targetsOf } from './changing/changeKinds'
+export type { ChangeTarget, TargetKind } from './changing/changeKinds'
+export { changesBetween } from './changing/changesBetween'
+export { OldChange, inOldForm, readChange } from './changing/oldChanges'
 export { GUIDE_LIMITS } from './limits'
 export type { Limit } from './limits'
 export { tooMuchIn } from './tooMuch'
 export type { TooMuch } from './tooMuch'
-export { pictureRefsIn, pictureRefsOf, shownPictures, withPictures } from './pictureRefs'
+export { mapPictures, pictureRefsOf, shownPictures } from './pictureRefs'
 export type { PictureRefs } from './pictureRefs'
 export { theirsIn } from './changing/theirs'
-export type { FactName, FactNow, Theirs } from './changing/theirs'
+export type { FactNow, Theirs } from './changing/theirs'
 export { apply, applyAll } from './changing/apply'
 export { joinChanges, joinPair } from './changing/joinChanges'
 export { rebase } from './changing/rebase'

@@ -1,5 +1,6 @@
 import { gravestOf, toAcknowledge, type CautionLevel } from './caution'
 import { stepName, stepsOf, type GuideDocument } from './document'
+import { kindOf } from './guideItems'
 import { leastReadMs } from './text/leastTime'
 import { tooMuchIn } from './tooMuch'
 
@@ -35,12 +36,7 @@ export function findingsBeforePublishing(document: GuideDocument): Finding[] {
 /** The document as readers get it: without what is there for authors only. */
 export const readyToRead = (document: GuideDocument): GuideDocument => ({
   ...document,
-  items: document.items.map((item) => {
-    const { notReady: _, notReadyWhy: __, ...ready } = item
-    if (ready.kind !== 'step') return ready
-    const { check: ___, ...step } = ready
-    return step
-  }),
+  items: document.items.map((item) => kindOf(item).ready(item)),
   silenced: [],
 })
 

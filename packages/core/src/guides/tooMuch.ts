@@ -1,21 +1,11 @@
-import type { GuideDocument, GuideItem, StepPicture } from './document'
+import type { GuideDocument, GuideItem } from './document'
+import { kindOf } from './guideItems'
 import { GUIDE_LIMITS, type Limit } from './limits'
-import { textLevels } from './text/richText'
 
 type Amounts = Partial<Record<Limit, number>>
-const most = (numbers: readonly number[]): number => numbers.reduce((a, b) => Math.max(a, b), 0)
 
-/** How much of each limited thing a step or section holds; of pictures, the one with the most annotations counts. */
-export function amountsIn(item: GuideItem): Amounts {
-  if (item.kind === 'section') return {}
-  return {
-    pictures: item.pictures.length,
-    annotations: most(item.pictures.map((picture: StepPicture) => picture.annotations?.length ?? 0)),
-    cautions: item.cautions?.length ?? 0,
-    signs: item.signs?.length ?? 0,
-    levels: textLevels(item.body),
-  }
-}
+/** How much of each limited thing an item holds; of pictures, the one with the most annotations counts. */
+export const amountsIn = (item: GuideItem): Amounts => kindOf(item).amounts(item)
 
 /** The first limit that one state breaks and another one broke less: what is too large already may shrink, and change elsewhere. */
 export const grownOver = (before: Amounts, after: Amounts): Limit | null =>

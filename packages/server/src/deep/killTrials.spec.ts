@@ -97,7 +97,7 @@ async function saving(): Promise<void> {
   let { revision } = await client('author').json<{ revision: number }>('get', `/api/guides/${guide.id}/draft`)
   for (;;) {
     const id = nanoid()
-    const changes = [{ type: 'set-body', stepId: oneOf(random, guide.steps), body: richTextOf(`words of ${id}`) }]
+    const changes = [{ type: 'set-step', stepId: oneOf(random, guide.steps), fields: { body: richTextOf(`words of ${id}`) } }]
     const answer = await client('author').json<{ revision: number }>('post', `/api/guides/${guide.id}/draft/changes`, {
       baseRevision: revision,
       changeSetId: id,

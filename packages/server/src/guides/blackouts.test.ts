@@ -270,7 +270,7 @@ describe('on the way', () => {
         },
         after: null,
       },
-      { type: 'set-check', stepId: step, check: { sureness: 0.5, doubts: ['picture-uncertain'], otherPictures: [offered] } },
+      { type: 'set-step', stepId: step, fields: { check: { sureness: 0.5, doubts: ['picture-uncertain'], otherPictures: [offered] } } },
       {
         type: 'put-annotation',
         stepId: step,
@@ -306,9 +306,9 @@ describe('on the way', () => {
     const [stepId, second] = steps as [StepId, StepId]
     const [mine, beside] = [await upload(author, id, '#555555'), await upload(author, id, '#666666')]
     const check = (offered: PictureId): Change => ({
-      type: 'set-check',
+      type: 'set-step',
       stepId,
-      check: { sureness: 0.5, doubts: ['picture-uncertain'], otherPictures: [offered] },
+      fields: { check: { sureness: 0.5, doubts: ['picture-uncertain'], otherPictures: [offered] } },
     })
     const tried = await author.send('post', `/api/guides/${id}/draft/changes`, {
       baseRevision: 0,

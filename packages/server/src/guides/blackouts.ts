@@ -99,9 +99,9 @@ function changesAfter(
     if (gone.length === 0) continue
     offered.push(...gone)
     changes.push({
-      type: 'set-check',
+      type: 'set-step',
       stepId: item.id,
-      check: { ...item.check, otherPictures: item.check.otherPictures.filter((id) => !gone.includes(id)) },
+      fields: { check: { ...item.check, otherPictures: item.check.otherPictures.filter((id) => !gone.includes(id)) } },
     })
   }
   return { changes, offered }

@@ -20,9 +20,13 @@ beforeEach(async () => {
 })
 afterAll(() => server.close())
 
-const write = (index: number, text: string): Change => ({ type: 'set-body', stepId: guide.steps[index] as never, body: richTextOf(text) })
+const write = (index: number, text: string): Change => ({
+  type: 'set-step',
+  stepId: guide.steps[index] as never,
+  fields: { body: richTextOf(text) },
+})
 const save = (client: Client, baseRevision: number, changes: Change[], changeSetId = nanoid()) =>
-  client.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision, changeSetId, changes })
+  client.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision, changeSetId, changes, form: 2 })
 const draft = async (): Promise<{ revision: number; document: GuideDocument }> => author.json('get', `/api/guides/${guide.id}/draft`)
 const texts = async () => (await draft()).document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : item.title))
 
@@ -36,7 +40,9 @@ describe('saving a draft', () => {
   it('hands back the second of two changes to the same text, with what stands there and who wrote it', async () => {
     await save(author, 0, [write(0, 'first')])
     const answer = await save(lead, 0, [write(0, 'second'), write(2, 'fine')])
-    expect(answer.conflicts).toMatchObject([{ reason: 'changed', mine: { body: richTextOf('second') }, by: { name: 'Name of author' } }])
+    expect(answer.conflicts).toMatchObject([
+      { reason: 'changed', mine: { fields: { body: richTextOf('second') } }, by: { name: 'Name of author' } },
+    ])
     expect(plainText(answer.conflicts[0].theirs.body)).toBe('first')
     expect(await texts()).toEqual(['first', 'Rinse', 'fine'])
   })
@@ -47,6 +53,18 @@ describe('saving a draft', () => {
     const again = await Promise.all([save(lead, 0, [write(0, 'second')], id), save(lead, 0, [write(0, 'second')], id)])
     for (const answer of again) expect(answer).toEqual(once)
     expect((await draft()).revision).toBe(2)
+  })
+  it('is understood by pages from before there was set-step, and understands them', async () => {
+    await save(author, 0, [{ ...write(0, 'first'), fields: { body: richTextOf('first'), signs: ['W010'] } } as Change])
+    const old = { type: 'set-body', stepId: guide.steps[0], body: richTextOf('second') }
+    const path = `/api/guides/${guide.id}/draft/changes`
+    const answer = await lead.json('post', path, { baseRevision: 0, changeSetId: nanoid(), changes: [old] })
+    expect(answer.missed[0].changes.map((change: { type: string }) => change.type)).toEqual(['set-body', 'set-signs'])
+    expect(answer.conflicts[0].mine).toMatchObject({ type: 'set-body', body: { content: old.body.content.map(({ type }) => ({ type })) } })
+    const since = await lead.json('get', `${path}?since=0`)
+    expect(since.saved[0].changes).toEqual(answer.missed[0].changes)
+    const now = (await lead.json('get', `${path}?since=0&form=2`)).saved[0].changes
+    expect(now.map((change: { type: string }) => change.type)).toEqual(['set-step', 'set-step'])
   })
   it('shows in the library what the draft is called now', async () => {
     await save(author, 0, [{ type: 'set-facts', facts: { title: 'Rinse the trays twice', kind: 'policy' } }])
@@ -119,7 +137,7 @@ describe('saving a draft', () => {
     const deep = (levels: number): unknown =>
       levels === 0 ? { type: 'paragraph' } : { type: 'bulletList', content: [{ type: 'listItem', content: [deep(levels - 1)] }] }
     for (const levels of [45, 100, 800]) {
-      const changes = [{ type: 'set-body', stepId, body: { type: 'doc', content: [deep(levels)] } }]
+      const changes = [{ type: 'set-step', stepId, fields: { body: { type: 'doc', content: [deep(levels)] } } }]
       const sent = await author.send('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 5, changeSetId: nanoid(), changes })
       expect([400, 422]).toContain(sent.status)
     }

@@ -9,6 +9,7 @@ import { relationsToGuide } from '../people'
 import { fail, route, type Routes } from '../http'
 import * as blackouts from './blackouts'
 import { findLook, writeLook } from './look'
+import { conflictsInOldForm, savedInOldForm } from './olderPages'
 import { saveDraftChanges } from './saveChanges'
 import { changesSince, deadAmong, findDraft, findDraftToSend, findFacts, noteAndListPresent, revisionOfEdition, sharedWith } from './store'
 
@@ -38,13 +39,18 @@ export function guideRoutes(routes: Routes): void {
       },
     }
   })
-  route(routes, saveChanges, async ({ params: { id }, body }, { caller, now }) => saveDraftChanges(db, newId, caller, id, body, now))
-  route(routes, getChangesSince, async ({ params: { id }, query: { since } }, { caller, now }) => {
+  route(routes, saveChanges, async ({ params: { id }, body }, { caller, now }) => {
+    const saved = await saveDraftChanges(db, newId, caller, id, body, now)
+    if (body.form) return saved
+    return { ...saved, missed: savedInOldForm(saved.missed), conflicts: conflictsInOldForm(saved.conflicts) }
+  })
+  route(routes, getChangesSince, async ({ params: { id }, query: { since, form } }, { caller, now }) => {
     const draft = (await findDraft(db, id)) ?? fail('not-found')
     if (since > draft.revision) fail('draft-moved-on', 'The server knows an older draft than this page. Load the page again.')
+    const saved = since === draft.revision ? [] : await changesSince(db, id, since)
     return {
       revision: draft.revision,
-      saved: since === draft.revision ? [] : await changesSince(db, id, since),
+      saved: form ? saved : savedInOldForm(saved),
       alsoHere: await noteAndListPresent(db, id, caller.id, now),
     }
   })

@@ -3,6 +3,7 @@ import {
   itemOf,
   pictureRefsIn,
   pictureRefsOf,
+  readChange,
   rebase,
   targetsOf,
   theirsIn,
@@ -10,6 +11,7 @@ import {
   type Change,
   type Conflict,
   type GuideDocument,
+  type OldChange,
 } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
@@ -17,7 +19,7 @@ import { ownersOf } from '../files'
 import { fail, failField, type Caller } from '../http'
 import { changesSince, findChangeSet, findDraft, findFacts, savedSince, writeChanges, writeDraft, type StoredChanges } from './store'
 
-type Request = { baseRevision: number; changeSetId: string; changes: Change[] }
+type Request = { baseRevision: number; changeSetId: string; changes: (Change | OldChange)[] }
 type Saved = { revision: number; missed: StoredChanges[]; conflicts: DraftConflict[] }
 
 /** Refuses pictures of other guides, wherever in a change they stand. Where an element is said to stand may also be a sheet, or what the
@@ -46,7 +48,8 @@ async function refuseOldBase(tx: Db, guideId: GuideId, baseRevision: number): Pr
 }
 
 function withIds(change: Change, newId: () => string): Change {
-  if (change.type === 'set-body') return { ...change, body: withBlockIds(change.body, newId) }
+  if (change.type === 'set-step' && change.fields.body)
+    return { ...change, fields: { ...change.fields, body: withBlockIds(change.fields.body, newId) } }
   if (change.type === 'insert-item' && change.item.kind === 'step')
     return { ...change, item: { ...change.item, body: withBlockIds(change.item.body, newId) } }
   return change
@@ -77,9 +80,10 @@ export async function saveDraftChanges(
   newId: () => string,
   caller: Caller,
   guideId: GuideId,
-  request: Request,
+  { changes: asked, ...request }: Request,
   now: number,
 ): Promise<Saved> {
+  const mine = asked.map(readChange)
   return db.transaction(async (tx) => {
     const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
     const before = await findChangeSet(tx, guideId, request.changeSetId)
@@ -91,11 +95,11 @@ export async function saveDraftChanges(
       fail('draft-moved-on', 'The server knows an older draft than this page. Your changes are kept in this browser; load the page again.')
     if ((await findFacts(tx, guideId))?.archived) fail('guide-archived', 'Take the guide out of the archive to change it.')
     await refuseOldBase(tx, guideId, request.baseRevision)
-    await refuseForeignPictures(tx, guideId, request.changes, draft.document)
+    await refuseForeignPictures(tx, guideId, mine, draft.document)
     const since = await changesSince(tx, guideId, request.baseRevision)
     const theirs = since.filter((saved) => saved.changes.length > 0)
     const result = rebase(
-      request.changes.map((change) => withIds(change, newId)),
+      mine.map((change) => withIds(change, newId)),
       theirs.flatMap((saved) => saved.changes),
       draft.document,
     )

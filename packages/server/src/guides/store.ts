@@ -1,4 +1,4 @@
-import { NEWEST_VERSION, readDocument, type Change, type GuideDocument } from '@jackdaw/core/guides'
+import { NEWEST_VERSION, readChange, readDocument, type Change, type GuideDocument, type OldChange } from '@jackdaw/core/guides'
 import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
 import type { Db } from '../db'
@@ -122,11 +122,15 @@ export async function writeDraft(tx: Db, id: GuideId, next: DraftState, was: Gui
   ])
 }
 
+type StoredConflict = Omit<DraftConflict, 'mine'> & { mine: Change | OldChange }
+const readConflicts = (stored: readonly StoredConflict[]): DraftConflict[] =>
+  stored.map((conflict) => ({ ...conflict, mine: readChange(conflict.mine) }))
+
 type ChangeRow = {
   revision: number
   change_set_id: string
-  changes: Change[]
-  conflicts: DraftConflict[]
+  changes: (Change | OldChange)[]
+  conflicts: StoredConflict[]
   person_id: PersonId
   name: string
 }
@@ -139,19 +143,24 @@ export async function changesSince(db: Db, id: GuideId, revision: number): Promi
   return rows.map((row) => ({
     revision: row.revision,
     by: { id: row.person_id, name: row.name },
-    changes: row.changes,
+    changes: row.changes.map(readChange),
     changeSetId: row.change_set_id,
-    conflicts: row.conflicts,
+    conflicts: readConflicts(row.conflicts),
   }))
 }
 
 /** A set of changes by the id that its sender gave it. */
-export const findChangeSet = (
+export async function findChangeSet(
   db: Db,
   id: GuideId,
   changeSetId: string,
-): Promise<{ revision: number; conflicts: DraftConflict[] } | undefined> =>
-  db.one('select revision, conflicts from draft_change where guide_id = $1 and change_set_id = $2', [id, changeSetId])
+): Promise<{ revision: number; conflicts: DraftConflict[] } | undefined> {
+  const row = await db.one<{ revision: number; conflicts: StoredConflict[] }>(
+    'select revision, conflicts from draft_change where guide_id = $1 and change_set_id = $2',
+    [id, changeSetId],
+  )
+  return row && { revision: row.revision, conflicts: readConflicts(row.conflicts) }
+}
 
 /** How much was saved since a revision: how often, and how many characters of changes. */
 export async function savedSince(db: Db, id: GuideId, revision: number): Promise<{ savings: number; chars: number }> {

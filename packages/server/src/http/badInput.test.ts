@@ -22,7 +22,7 @@ const problem = async (response: Response) => {
 const body = (setBody: unknown) => ({
   baseRevision: 0,
   changeSetId: 'a'.repeat(21),
-  changes: [{ type: 'set-body', stepId: guide.steps[0], body: setBody }],
+  changes: [{ type: 'set-step', stepId: guide.steps[0], fields: { body: setBody } }],
 })
 
 describe('bad input', () => {

@@ -1,5 +1,5 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
-import { GUIDE_LIMITS } from '@jackdaw/core/guides'
+import { GUIDE_LIMITS, type Caution, type Change } from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
 import type { ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
@@ -7,10 +7,14 @@ import { Button } from '../ui'
 import { factNowWords, factWords } from './factWords'
 import { RichTextView } from './RichTextView'
 
+const cautionWords = (cautions: readonly Caution[]): string => cautions.map((caution) => caution.words).join(' / ')
+
 function mineShown({ mine }: DraftConflict, t: TFunction): ReactNode {
   switch (mine.type) {
-    case 'set-body':
-      return <RichTextView text={mine.body} />
+    case 'set-step':
+      if (mine.fields.body) return <RichTextView text={mine.fields.body} />
+      if (mine.fields.cautions) return cautionWords(mine.fields.cautions)
+      return <em>{t('Your change')}</em>
     case 'set-section-title':
       return mine.title
     case 'set-picture-alt':
@@ -21,8 +25,6 @@ function mineShown({ mine }: DraftConflict, t: TFunction): ReactNode {
       return mine.silenced ? t('Not shown') : t('Shown')
     case 'put-annotation':
       return 'words' in mine.annotation ? mine.annotation.words : <em>{t('The annotation as you have changed it')}</em>
-    case 'set-cautions':
-      return mine.cautions.map((caution) => caution.words).join(' / ')
     case 'insert-picture':
       return <em>{t('The picture that you added')}</em>
     case 'remove-item':
@@ -45,15 +47,17 @@ function theirsShown({ theirs, mine }: DraftConflict, t: TFunction): ReactNode {
     if (!now) return <em>{t('It was removed')}</em>
     return 'words' in now ? now.words : <em>{t('The annotation as it is now')}</em>
   }
-  if (mine.type === 'set-cautions') return (theirs.cautions ?? []).map((caution) => caution.words).join(' / ')
+  if (mine.type === 'set-step' && mine.fields.cautions !== undefined) return cautionWords(theirs.cautions ?? [])
   return <RichTextView text={theirs.body} />
 }
+
+const isBody = (change: Change): boolean => change.type === 'set-step' && change.fields.body !== undefined
 
 /** Two people changed the same: both versions, and the choice between them. */
 export function ConflictPanel({ conflict, onSettle }: { conflict: DraftConflict; onSettle: (choice: 'mine' | 'theirs' | 'both') => void }) {
   const { t } = useTexts()
   const name = conflict.by?.name ?? t('Somebody else')
-  const canKeepBoth = conflict.mine.type === 'set-body' && conflict.theirs !== null
+  const canKeepBoth = isBody(conflict.mine) && conflict.theirs !== null
   return (
     <section role="alert" aria-label={t('Two versions')} className="my-3 border-2 border-ochre bg-sheet p-4">
       <p className="font-semibold text-ochre">
@@ -76,7 +80,7 @@ export function ConflictPanel({ conflict, onSettle }: { conflict: DraftConflict;
       </div>
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => onSettle('mine')}>
-          {conflict.theirs === null && conflict.mine.type === 'set-body' ? t('Put mine back as a step') : t('Take mine')}
+          {conflict.theirs === null && isBody(conflict.mine) ? t('Put mine back as a step') : t('Take mine')}
         </Button>
         <Button onClick={() => onSettle('theirs')}>{conflict.limit ? t('Leave mine out') : t('Leave theirs')}</Button>
         {canKeepBoth && <Button onClick={() => onSettle('both')}>{t('Keep both, mine as a step after it')}</Button>}

@@ -1,7 +1,7 @@
 import { getDraft, saveChanges, type Draft } from '@jackdaw/contracts/guides'
 import { listGuides } from '@jackdaw/contracts/library'
-import { findInGuide, type Found, type FoundIn as Where, type Search } from '@jackdaw/core/editing'
-import { applyAll, itemName, type Change, type GuideDocument } from '@jackdaw/core/guides'
+import { findInGuide, replaceInGuide, type Found, type Search } from '@jackdaw/core/editing'
+import { applyAll, itemName, type Change, type GuideDocument, type TextWhere } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { TFunction } from 'i18next'
@@ -15,18 +15,31 @@ import type { DraftSession } from './draftSession'
 
 type InGuide = { id: GuideId; title: string; revision: number; document: GuideDocument; found: Found[] }
 
-function whereWords(where: Where, t: TFunction): string {
-  const words: Record<Where, string> = {
+function whereWords(where: TextWhere, t: TFunction): string {
+  const words: Record<TextWhere, string> = {
     title: t('Title'),
     summary: t('Summary'),
+    closing: t('Closing words'),
+    system: t('System'),
+    task: t('Task in Solo'),
     section: t('Heading'),
+    'not-ready': t('What is missing'),
     step: t('Step'),
     label: t('On a picture'),
+    'practise-label': t('On a picture in Practise'),
     caution: t('Caution'),
     picture: t('Description of a picture'),
+    hint: t('Hint'),
+    message: t('What the application says'),
+    solo: t('Words in Solo'),
+    option: t('Entry of a list'),
+    'pop-up': t('Pop-up'),
+    ask: t('Question'),
+    choice: t('Choice'),
   }
   return words[where]
 }
+const keysOf = (found: readonly Found[]): ReadonlySet<string> => new Set(found.map((each) => each.key))
 
 /** All drafts in the folder of this guide, and in those under it, that its author may edit. */
 function useFolderDrafts(draft: Draft, wanted: boolean) {
@@ -51,19 +64,21 @@ function useReplace(draft: Draft, session: DraftSession, taken: readonly InGuide
   const client = useQueryClient()
   return useMutation({
     mutationFn: async () => {
-      const here = taken.find((guide) => guide.id === draft.id)?.found.map((found) => found.change) ?? []
+      const own = taken.find((guide) => guide.id === draft.id)
+      const here = own ? replaceInGuide(own.document, search, by, keysOf(own.found)) : []
       const elsewhere = taken.filter((guide) => guide.id !== draft.id && guide.found.length > 0)
       const inverses = new Map<GuideId, Change[]>()
       const put = async (forth: boolean) => {
         for (const guide of elsewhere) {
           const now = await call(getDraft, { params: { id: guide.id } })
           // Searched anew, as somebody may have gone on with the guide.
-          const keys = new Set(guide.found.map((found) => found.key))
-          const again = () => findInGuide(now.document, search, by).flatMap((found) => (keys.has(found.key) ? [found.change] : []))
-          const changes = forth ? again() : (inverses.get(guide.id) ?? [])
+          const changes = forth ? replaceInGuide(now.document, search, by, keysOf(guide.found)) : (inverses.get(guide.id) ?? [])
           inverses.set(guide.id, applyAll(changes, now.document).inverses)
           if (changes.length > 0)
-            await call(saveChanges, { params: { id: guide.id }, body: { baseRevision: now.revision, changeSetId: nanoid(), changes } })
+            await call(saveChanges, {
+              params: { id: guide.id },
+              body: { baseRevision: now.revision, changeSetId: nanoid(), changes, form: 2 },
+            })
         }
         void client.invalidateQueries({ queryKey: ['folder-drafts'] })
       }
@@ -111,7 +126,7 @@ export function FindReplace({
       open
       onClose={onClose}
       title={t('Find and replace')}
-      about={t('In titles, steps, headings, cautions, labels and descriptions of pictures. Nothing changes before you say so.')}
+      about={t('In everything that the guide says, on pictures and in exercises too. Nothing changes before you say so.')}
     >
       <form
         className="space-y-3"

@@ -13,9 +13,10 @@ import {
   type KeptPictures,
   type Position,
 } from '@jackdaw/core/editing'
-import { itemName, type Change, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
+import { itemName, type Change, type GuideDocument, type ItemId, type PictureSizes, type Step, type StepField } from '@jackdaw/core/guides'
+import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { useCopied } from '../annotations'
 import { Button, Select } from '../ui'
@@ -107,11 +108,10 @@ export function ManyBar({ draft, document, ids, sizes, session, onClear }: Props
       </Button>
       {asked === 'combine' && (
         <CombineDialog
-          text={combinedText(steps)}
-          pictures={new Set(steps.flatMap((step) => step.pictures.map((picture) => picture.id))).size}
+          {...{ document, steps, sizes }}
           onClose={() => setAsked(null)}
           onCombine={(keep) => {
-            session.change(...combineSteps(steps, keep, sizes))
+            session.change(...combineSteps(steps, keep, sizes).changes)
             done()
           }}
         />
@@ -171,17 +171,21 @@ function PastePosition({
 }
 
 function CombineDialog({
-  text,
-  pictures,
+  document,
+  steps,
+  sizes,
   onClose,
   onCombine,
 }: {
-  text: string
-  pictures: number
+  document: GuideDocument
+  steps: readonly Step[]
+  sizes: PictureSizes
   onClose: () => void
   onCombine: (keep: KeptPictures) => void
 }) {
   const { t } = useTexts()
+  const pictures = new Set(steps.flatMap((step) => step.pictures.map((picture) => picture.id))).size
+  const lost = useMemo(() => combineSteps(steps, 'all', sizes).lost, [steps, sizes])
   return (
     <Dialog
       open
@@ -189,7 +193,19 @@ function CombineDialog({
       title={t('Combine into one step')}
       about={t('The texts are joined in this order. It can be undone in one go.')}
     >
-      <p className="guide-text whitespace-pre-line border-l-2 border-hair pl-3 max-h-56 overflow-auto mb-4">{text}</p>
+      <p className="guide-text whitespace-pre-line border-l-2 border-hair pl-3 max-h-56 overflow-auto mb-4">{combinedText(steps)}</p>
+      {lost.length > 0 && (
+        <div className="border-2 border-ochre bg-sheet p-3 mb-4 max-h-40 overflow-auto">
+          <p className="font-semibold text-ochre">{t('A step has only one of these. It will be lost:')}</p>
+          <ul className="list-disc pl-5">
+            {lost.map(({ stepId, field }) => (
+              <li key={`${stepId} ${field}`}>
+                {lostWords(field, t)} · {itemName(document, stepId)}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <div className="flex flex-wrap gap-2">
         <Button look="primary" onClick={() => onCombine('first')}>
           {pictures > 0 ? t('Combine, keep the first picture') : t('Combine')}
@@ -198,6 +214,22 @@ function CombineDialog({
       </div>
     </Dialog>
   )
+}
+
+/** What of a step is lost by combining, in words; the other fields are all joined. */
+function lostWords(field: StepField, t: TFunction): string {
+  switch (field) {
+    case 'action':
+      return t('What is done on screen')
+    case 'element':
+      return t('The element that it is about')
+    case 'exercise':
+      return t('The exercise')
+    case 'flow':
+      return t('The choices and rules where to go on')
+    default:
+      return t('A part of it')
+  }
 }
 
 function MoveDialog({

@@ -1,4 +1,4 @@
-import { cautionOnAll, signOnAll } from '@jackdaw/core/editing'
+import { cautionOnAll, signsOnAll } from '@jackdaw/core/editing'
 import type { Caution, Change, SignId, Step } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
@@ -33,17 +33,4 @@ export function SetOnAll({ steps, onClose, onSet }: { steps: readonly Step[]; on
       </Button>
     </Dialog>
   )
-}
-
-/** Several signs at once: one change for each step. */
-function signsOnAll(steps: readonly Step[], signs: readonly SignId[]): Change[] {
-  let now = steps
-  for (const sign of signs) {
-    const changes = signOnAll(now, sign)
-    now = now.map((step) => {
-      const change = changes.find((each) => each.type === 'set-signs' && each.stepId === step.id)
-      return change?.type === 'set-signs' ? { ...step, signs: change.signs } : step
-    })
-  }
-  return now.flatMap((step, n): Change[] => (step === steps[n] ? [] : [{ type: 'set-signs', stepId: step.id, signs: step.signs ?? [] }]))
 }

@@ -2,7 +2,7 @@ import { adoptPictures } from '@jackdaw/contracts/pictures'
 import { getDraft, saveChanges, type Draft } from '@jackdaw/contracts/guides'
 import { listGuides } from '@jackdaw/contracts/library'
 import { copiesOf, insertItems, removeItems } from '@jackdaw/core/editing'
-import { applyAll, GUIDE_LIMITS, pictureRefsOf, withPictures, type Change, type GuideItem } from '@jackdaw/core/guides'
+import { applyAll, GUIDE_LIMITS, mapPictures, pictureRefsOf, type Change, type GuideItem } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
@@ -13,13 +13,6 @@ import { Button, Failed, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import type { DraftSession } from './draftSession'
 
-/** Items as they go to another guide: what the recorder was not sure of stays behind. */
-const settled = (items: readonly GuideItem[]): GuideItem[] =>
-  items.map((item) => {
-    if (item.kind === 'section') return item
-    const { check: _, ...step } = item
-    return step
-  })
 const picturesIn = (items: readonly GuideItem[]): PictureId[] => {
   const { stored, elements } = pictureRefsOf(items)
   return [...new Set([...stored, ...elements])]
@@ -35,7 +28,7 @@ async function changeOther(id: GuideId, changes: (document: Draft['document']) =
   if (limit) throw new Error(GUIDE_LIMITS[limit].words)
   const { conflicts } = await call(saveChanges, {
     params: { id },
-    body: { baseRevision: draft.revision, changeSetId: nanoid(), changes: made },
+    body: { baseRevision: draft.revision, changeSetId: nanoid(), changes: made, form: 2 },
   })
   if (conflicts.length > 0) throw new Error('Somebody changed that guide at the same moment. Look there before you try again.')
 }
@@ -64,9 +57,9 @@ export function ToOtherGuide({
   const send = useMutation({
     mutationFn: async (moves: boolean) => {
       const to = target!
-      const leaving = settled(items)
+      const leaving = copiesOf(items, nanoid, true)
       const ids = await call(adoptPictures, { params: { id: to }, body: { from: draft.id, pictures: picturesIn(leaving) } })
-      const copies = withPictures(copiesOf(leaving, nanoid), (id) => ids[id] ?? id)
+      const copies = mapPictures(leaving, (id) => ids[id] ?? id)
       const there = copies.map((item) => item.id)
       const insert = () => changeOther(to, (document) => insertItems(copies, document.items.at(-1)?.id ?? null))
       const takeBack = () => changeOther(to, (document) => removeItems(there.filter((id) => document.items.some((item) => item.id === id))))

@@ -36,7 +36,7 @@ function changeOf(act: Act, document: GuideDocument): Change | null {
     case 'write':
       if (!item) return null
       return item.kind === 'step'
-        ? { type: 'set-body', stepId: item.id, body: richTextOf(act.text) }
+        ? { type: 'set-step', stepId: item.id, fields: { body: richTextOf(act.text) } }
         : { type: 'set-section-title', sectionId: item.id, title: act.text }
     default:
       return null
@@ -70,6 +70,9 @@ async function comeToRest(browsers: readonly Browser[], server: ReturnType<typeo
       browser.session.receive(revision, saved)
     }
 }
+
+const says = (change: Change, stepId: string, text: string): boolean =>
+  change.type === 'set-step' && change.stepId === stepId && change.fields.body !== undefined && plainText(change.fields.body) === text
 
 describe('two authors on one guide, whatever they and their networks do', () => {
   it('see the same in the end, and what the server has', async () => {
@@ -105,17 +108,16 @@ describe('two authors on one guide, whatever they and their networks do', () => 
         for (const [first, act] of acts) {
           const browser = browsers[first ? 0 : 1]!
           const change = changeOf(act as Act, browser.session.snapshot().document)
-          if (change?.type === 'set-body') last.set(`${first ? 0 : 1} ${change.stepId}`, plainText(change.body))
+          if (change?.type === 'set-step' && change.fields.body)
+            last.set(`${first ? 0 : 1} ${change.stepId}`, plainText(change.fields.body))
           await perform(act as Act, browser, server)
         }
         await comeToRest(browsers, server)
         for (const [key, text] of last) {
           const [who, stepId] = key.split(' ') as [string, string]
           const history = server.since(0).saved.flatMap((each) => each.changes)
-          const landed = history.some((change) => change.type === 'set-body' && change.stepId === stepId && plainText(change.body) === text)
-          const returned = browsers[Number(who)]!.session.snapshot().conflicts.some(
-            ({ mine }) => mine.type === 'set-body' && mine.stepId === stepId && plainText(mine.body) === text,
-          )
+          const landed = history.some((change) => says(change, stepId, text))
+          const returned = browsers[Number(who)]!.session.snapshot().conflicts.some(({ mine }) => says(mine, stepId, text))
           const stands = server.document.items.some((item) => item.kind === 'step' && item.id === stepId && plainText(item.body) === text)
           expect([key, text, landed || returned || stands]).toEqual([key, text, true])
         }

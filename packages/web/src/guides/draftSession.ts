@@ -171,11 +171,12 @@ export class DraftSession {
     this.conflicts = this.conflicts.filter((each) => each !== conflict)
     if (choice === 'theirs') return this.emit()
     const { mine, theirs } = conflict
-    if (mine.type === 'set-body' && (choice === 'both' || theirs === null)) {
+    const body = mine.type === 'set-step' ? mine.fields.body : undefined
+    if (mine.type === 'set-step' && body && (choice === 'both' || theirs === null)) {
       const after = theirs === null ? (this.document.items.at(-1)?.id ?? null) : mine.stepId
       this.change({
         type: 'insert-item',
-        item: { kind: 'step', id: this.ports.newId() as typeof mine.stepId, body: mine.body, pictures: [], copiedFrom: mine.stepId },
+        item: { kind: 'step', id: this.ports.newId() as typeof mine.stepId, body, pictures: [], copiedFrom: mine.stepId },
         after,
       })
     } else if (theirs === null && mine.type === 'set-section-title') {

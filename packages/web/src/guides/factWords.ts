@@ -1,10 +1,10 @@
 import type { DraftConflict } from '@jackdaw/contracts/guides'
-import type { Change, GuideLook, SoloRules } from '@jackdaw/core/guides'
+import type { ChangeOf, GuideLook, GuideSystem, SoloRules } from '@jackdaw/core/guides'
 import { kindName } from './kindName'
 
 type T = (words: string, values?: Record<string, unknown>) => string
 type FactNow = Extract<NonNullable<DraftConflict['theirs']>, { kind: 'fact' }>
-type Facts = Extract<Change, { type: 'set-facts' }>['facts']
+type Facts = ChangeOf<'set-facts'>['facts']
 
 const solo = ({ task, passMark, triesPerStep, attempts }: SoloRules, t: T): string =>
   [
@@ -19,6 +19,8 @@ const look = (value: GuideLook, t: T): string => {
     ? t('The company’s look')
     : parts.map(([part, each]) => (part === 'logo' ? t('a logo') : `${part} ${String(each)}`)).join(' · ')
 }
+const system = ({ name, versions, addresses }: GuideSystem, t: T): string =>
+  name === '' ? t('No system') : [[name, ...versions].join(' '), ...addresses].join(' · ')
 const yesNo = (value: boolean, t: T): string => (value ? t('Yes') : t('No'))
 
 const WORDS: { [F in keyof Facts]-?: (value: NonNullable<Facts[F]>, t: T) => string } = {
@@ -29,6 +31,8 @@ const WORDS: { [F in keyof Facts]-?: (value: NonNullable<Facts[F]>, t: T) => str
   signs: (value, t) => (value.length === 0 ? t('No signs') : value.join(', ')),
   look,
   solo,
+  closing: (value) => value,
+  system,
 }
 
 /** Facts that a change sets, in words. */
@@ -39,6 +43,5 @@ export const factWords = (facts: Facts, t: T): string =>
 
 /** A fact as it stands in the guide, in words. */
 export function factNowWords(now: FactNow, t: T): string {
-  if (!('fact' in now)) return typeof now.value === 'boolean' ? yesNo(now.value, t) : now.value
   return now.fact === 'silenced' ? (now.value ? t('Not shown') : t('Shown')) : factWords({ [now.fact]: now.value }, t)
 }

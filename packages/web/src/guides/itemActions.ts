@@ -66,7 +66,7 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
   }
   return {
     select: told.select,
-    setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-body', stepId, body }),
+    setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-step', stepId, fields: { body } }),
     setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
     addStep: (after: ItemId | null) =>
       insert({ type: 'insert-item', item: { kind: 'step', id: nanoid() as StepId, body: emptyBody(), pictures: [] }, after }),
@@ -98,29 +98,29 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     },
     moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
     record: told.record,
-    setCheck: (stepId: StepId, check: StepCheck | null) => session.change({ type: 'set-check', stepId, check }),
+    setCheck: (stepId: StepId, check: StepCheck | null) => session.change({ type: 'set-step', stepId, fields: { check } }),
     document: () => session.snapshot().document,
     setOptional: (sectionId: SectionId, optional: boolean) => session.change({ type: 'set-optional', sectionId, optional }),
     change: (...changes: Change[]) => session.change(...changes),
-    setCautions: (stepId: StepId, cautions: Caution[]) => session.change({ type: 'set-cautions', stepId, cautions }),
+    setCautions: (stepId: StepId, cautions: Caution[]) => session.change({ type: 'set-step', stepId, fields: { cautions } }),
     addCaution: (stepId: StepId) =>
       session.change({
-        type: 'set-cautions',
+        type: 'set-step',
         stepId,
-        cautions: [...(stepOf(stepId)?.cautions ?? []), { id: nanoid(), level: 'caution', words: '', acknowledge: false }],
+        fields: { cautions: [...(stepOf(stepId)?.cautions ?? []), { id: nanoid(), level: 'caution', words: '', acknowledge: false }] },
       }),
-    setSigns: (stepId: StepId, signs: SignId[]) => session.change({ type: 'set-signs', stepId, signs }),
+    setSigns: (stepId: StepId, signs: SignId[]) => session.change({ type: 'set-step', stepId, fields: { signs } }),
     setNotReady: (itemId: ItemId, notReady: boolean, why = '') =>
       session.change({ type: 'set-not-ready', itemId, notReady, ...(why ? { why } : {}) }),
     /** Splits a step in two. */
     split: (stepId: StepId, first: RichText, second: RichText) => {
       const step = stepOf(stepId)
       if (!step) return
-      const [change, inserted] = splitStep(step, withBlockIds(first, nanoid), second, nanoid)
-      session.change(change, inserted)
-      told.select(inserted.item.id)
-      told.focus(inserted.item.id, 'start')
-      told.said('Split: what stood behind the cursor is step {{n}} now', { n: numberOf(inserted.item.id) })
+      const { changes, into } = splitStep(step, withBlockIds(first, nanoid), second, nanoid)
+      session.change(...changes)
+      told.select(into)
+      told.focus(into, 'start')
+      told.said('Split: what stood behind the cursor is step {{n}} now', { n: numberOf(into) })
     },
     /** Joins a step with the one before it, or says why not. */
     join: (stepId: StepId) => {

@@ -1,3 +1,4 @@
+import { readChange } from '@jackdaw/core/guides'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { nanoid } from 'nanoid'
@@ -86,8 +87,8 @@ export async function leftBehind(guideId: GuideId, personId: PersonId): Promise<
     .sort((a, b) => a.beatAt - b.beatAt)
     .map((kept) => ({
       baseRevision: kept.baseRevision,
-      inFlight: kept.inFlight,
-      queue: kept.queue,
+      inFlight: kept.inFlight && { ...kept.inFlight, changes: kept.inFlight.changes.map(readChange) },
+      queue: kept.queue.map(readChange),
       forget: () => db.delete('drafts', kept.key),
     }))
 }

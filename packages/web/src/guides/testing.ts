@@ -7,7 +7,7 @@ export const ids = seededIds(11)
 export const step = (text: string): Step => ({ kind: 'step', id: ids() as StepId, body: richTextOf(text), pictures: [] })
 export const [one, two] = [step('One'), step('Two')]
 export const start: GuideDocument = { ...emptyDocument('Trays', 'how-to'), items: [one, two] }
-export const write = (to: Step, text: string): Change => ({ type: 'set-body', stepId: to.id, body: richTextOf(text) })
+export const write = (to: Step, text: string): Change => ({ type: 'set-step', stepId: to.id, fields: { body: richTextOf(text) } })
 export const textOf = (document: GuideDocument, of: Step) =>
   document.items.flatMap((item) => (item.kind === 'step' && item.id === of.id ? [plainText(item.body)] : []))[0]
 export const marta = { id: ids() as PersonId, name: 'Marta' }

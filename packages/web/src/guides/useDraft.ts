@@ -24,13 +24,13 @@ export const useDraftQuery = (id: GuideId) =>
 const send =
   (id: GuideId): DraftPorts['send'] =>
   (baseRevision, set) =>
-    call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: set.id, changes: set.changes } })
+    call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: set.id, changes: set.changes, form: 2 } })
 
 /** Brings home what an earlier page of this person could not save. */
 async function adoptLeftBehind(session: DraftSession, id: GuideId, personId: PersonId): Promise<void> {
   for (const left of await leftBehind(id, personId)) {
     const first = left.inFlight ? await send(id)(left.baseRevision, left.inFlight) : null
-    const since = await call(getChangesSince, { params: { id }, query: { since: left.baseRevision } })
+    const since = await call(getChangesSince, { params: { id }, query: { since: left.baseRevision, form: '2' } })
     session.receive(
       since.revision,
       since.saved.filter((each) => each.revision > session.snapshot().revision),
@@ -72,7 +72,7 @@ export function useDraftSession(draft: Draft, personId: PersonId): { session: Dr
       if (over || !session.idle || document.visibilityState === 'hidden') return
       try {
         await adoptLeftBehind(session, id, personId)
-        const answer = await call(getChangesSince, { params: { id }, query: { since: session.snapshot().revision } })
+        const answer = await call(getChangesSince, { params: { id }, query: { since: session.snapshot().revision, form: '2' } })
         if (over) return
         session.receive(answer.revision, answer.saved)
         setAlsoHere((before) => (JSON.stringify(before) === JSON.stringify(answer.alsoHere) ? before : answer.alsoHere))

@@ -1,7 +1,8 @@
 import type { Change } from './changes'
 import type { GuideDocument } from '../document'
 import type { Limit } from '../limits'
-import { WorkingCopy, type Refusal } from './workingCopy'
+import type { Refusal } from './refusal'
+import { WorkingCopy } from './workingCopy'
 
 /** A change carried out: the new document, and the change that undoes it. */
 export type Applied = { ok: true; document: GuideDocument; inverse: Change }

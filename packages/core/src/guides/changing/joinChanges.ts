@@ -1,12 +1,12 @@
-import { targetsOf, type Change } from './changes'
+import { joins, targetsOf } from './changeKinds'
+import type { Change } from './changes'
 
 /** Joins a change to the one before it when both rewrite the same text, as happens while one types.
  * @returns the joined change, or `null` when the two stay apart */
 export function joinPair(earlier: Change, later: Change): Change | null {
-  if (earlier.type !== later.type) return null
+  if (earlier.type !== later.type || !joins(later)) return null
   const [a, b] = [targetsOf(earlier), targetsOf(later)]
-  if (a.length === 0 || later.type === 'remove-picture' || later.type === 'remove-annotation') return null
-  if (a.length !== b.length || !a.every((target) => b.includes(target))) return null
+  if (a.length === 0 || a.length !== b.length || !a.every((target) => b.includes(target))) return null
   // The first of the two says where a new annotation goes.
   return later.type === 'put-annotation' && earlier.type === 'put-annotation' ? { ...later, after: earlier.after } : later
 }

@@ -6,7 +6,7 @@ import { apply, applyAll } from './apply'
 import { Change } from './changes'
 import { GuideDocument, type Step } from '../document'
 import { GUIDE_LIMITS, type Limit } from '../limits'
-import { pictureRefsIn } from '../pictureRefs'
+import { pictureRefsIn } from './changeKinds'
 import { readDocument } from '../readDocument'
 import { richTextOf, textLevels, type Block, type RichText } from '../text/richText'
 import { aDocument, aSection, aStep } from '../testing'
@@ -103,13 +103,13 @@ describe('limits', () => {
     expect(refusedAt({ type: 'silence', finding: start.silenced[0]!, silenced: true })).toBe(null)
     const many = aDocument(...Array.from({ length: 5_000 }, (_, n) => aSection(String(n))))
     expect(refusedAt({ type: 'insert-item', item: aSection('x'), after }, many)).toBe('items')
-    expect(refusedAt({ type: 'set-body', stepId: full.id, body: nestedLists(41) })).toBe('levels')
-    expect(refusedAt({ type: 'set-body', stepId: full.id, body: nestedLists(39) })).toBe(null)
+    expect(refusedAt({ type: 'set-step', stepId: full.id, fields: { body: nestedLists(41) } })).toBe('levels')
+    expect(refusedAt({ type: 'set-step', stepId: full.id, fields: { body: nestedLists(39) } })).toBe(null)
   })
   it('count levels of nesting as the schema does', () => {
     expect([textLevels(richTextOf()), textLevels(richTextOf('a')), textLevels(nestedLists(2))]).toEqual([0, 1, 5])
     expect(textLevels(nestedLists(20_000))).toBe(40_001)
-    const body = (levels: number) => Change.safeParse({ type: 'set-body', stepId: full.id, body: nestedLists(levels) }).success
+    const body = (levels: number) => Change.safeParse({ type: 'set-step', stepId: full.id, fields: { body: nestedLists(levels) } }).success
     expect([body(39), body(40), body(200)]).toEqual([true, false, false])
   })
   it('let a document that is too large already be opened, told of, changed elsewhere and made smaller, but not grow', () => {
@@ -118,7 +118,7 @@ describe('limits', () => {
     expect(tooMuchIn(document)).toEqual([{ limit: 'pictures', amount: 44, itemId: large.id }])
     expect(refusedAt({ type: 'insert-picture', stepId: large.id, picture: picture(0), after: null }, document)).toBe('pictures')
     const changes: Change[] = [
-      { type: 'set-body', stepId: large.id, body: richTextOf('Still large') },
+      { type: 'set-step', stepId: large.id, fields: { body: richTextOf('Still large') } },
       ...large.pictures.slice(0, 4).map((each): Change => ({ type: 'remove-picture', stepId: large.id, pictureId: each.id })),
     ]
     const { document: mended, refused } = applyAll(changes, document)

@@ -12,7 +12,7 @@ import { aDocument, aStep } from '../testing'
 
 const steps = [aStep('One'), aStep('Two'), aStep('Three'), aStep('Four')] as const
 const start = aDocument(...steps)
-const write = (index: number, text: string): Change => ({ type: 'set-body', stepId: steps[index]!.id, body: richTextOf(text) })
+const write = (index: number, text: string): Change => ({ type: 'set-step', stepId: steps[index]!.id, fields: { body: richTextOf(text) } })
 const remove = (index: number): Change => ({ type: 'remove-item', itemId: steps[index]!.id })
 const after = (changes: Change[]) => applyAll(changes, start).document
 const meet = (mine: Change[], theirs: Change[]) => rebase(mine, theirs, after(theirs))
@@ -113,13 +113,13 @@ describe('two people on one guide', () => {
         const removedByMe = new Set(result.applied.flatMap((change) => (change.type === 'remove-item' ? [change.itemId as string] : [])))
         const lastWords = new Map(
           mine.flatMap((change) =>
-            change.type === 'set-body' && !removedByMe.has(change.stepId) ? [[change.stepId, change] as const] : [],
+            change.type === 'set-step' && !removedByMe.has(change.stepId) ? [[change.stepId, change] as const] : [],
           ),
         )
         const removedBefore = new Set(mine.flatMap((change) => (change.type === 'remove-item' ? [change.itemId as string] : [])))
         for (const [stepId, change] of lastWords)
           if (!removedBefore.has(stepId))
-            expect(landed.includes(JSON.stringify(change.body)) || returned.includes(JSON.stringify(change.body))).toBe(true)
+            expect(landed.includes(JSON.stringify(change.fields.body)) || returned.includes(JSON.stringify(change.fields.body))).toBe(true)
       }),
     )
   })

@@ -1,9 +1,10 @@
 import { sameValue } from '../../shared'
-import { itemOf, targetsOf, type Change, type ChangeTarget } from './changes'
+import { isDone, itemOf, singlesOf, targetsOf, type ChangeTarget } from './changeKinds'
+import type { Change } from './changes'
 import type { GuideDocument } from '../document'
 import type { Limit } from '../limits'
-import { singleFacts } from './theirs'
-import { WorkingCopy, type Refusal } from './workingCopy'
+import type { Refusal } from './refusal'
+import { WorkingCopy } from './workingCopy'
 
 /** A change that was not carried out because somebody else changed the same thing first.
  * `changed`: the same text; `gone`: the step or picture was removed; `removal`: one wants to remove what the other changed;
@@ -45,9 +46,10 @@ export function rebase(mine: readonly Change[], since: readonly Change[], docume
   }
   const refused = (change: Change, refusal: Refusal) => {
     if (refusal.reason === 'over-limit') clash(change, 'limit', refusal.limit)
-    else if (!isAlreadyDone(change, copy) && !(change.type === 'insert-item' && insertedByMe.has(change.item.id))) clash(change, 'gone')
+    else if (!isDone(change, copy.item(itemOf(change))) && !(change.type === 'insert-item' && insertedByMe.has(change.item.id)))
+      clash(change, 'gone')
   }
-  for (const change of mine.flatMap(singleFacts)) {
+  for (const change of mine.flatMap(singlesOf)) {
     const itemId = itemOf(change)
     if (change.type === 'remove-item' && theirItems.has(itemId) && copy.item(itemId)) {
       clash(change, 'removal')
@@ -63,25 +65,4 @@ export function rebase(mine: readonly Change[], since: readonly Change[], docume
     } else applied.push(change)
   }
   return { document: copy.document(), applied, conflicts: [...conflicts.values()] }
-}
-
-function isAlreadyDone(change: Change, copy: WorkingCopy): boolean {
-  if (change.type === 'remove-item') return !copy.item(change.itemId)
-  if (change.type === 'move-item') return true
-  if (change.type === 'insert-item') return copy.item(change.item.id) !== undefined
-  if (!('stepId' in change)) return false
-  const step = copy.item(change.stepId)
-  if (step?.kind !== 'step') return false
-  const picture = (id: string) => step.pictures.find((each) => each.id === id)
-  switch (change.type) {
-    case 'remove-annotation':
-      return picture(change.pictureId)?.annotations?.some((each) => each.id === change.annotationId) === false
-    case 'insert-picture':
-      return picture(change.picture.id) !== undefined
-    case 'remove-picture':
-    case 'move-picture':
-      return !picture(change.pictureId)
-    default:
-      return false
-  }
 }

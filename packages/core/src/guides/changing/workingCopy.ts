@@ -1,35 +1,21 @@
-import { applyToStep } from './applyToStep'
-import type { Change } from './changes'
+import { sameValue } from '../../shared'
 import type { GuideDocument, GuideItem } from '../document'
-import { GUIDE_LIMITS, type Limit } from '../limits'
+import { factOf } from '../document'
+import { GUIDE_FACTS, type FactName } from '../guideFacts'
+import { GUIDE_LIMITS } from '../limits'
 import { amountsIn, grownOver } from '../tooMuch'
-
-/** Why a change cannot be carried out on a document. */
-export type Refusal =
-  | {
-      ok: false
-      reason:
-        | 'item-missing'
-        | 'item-exists'
-        | 'picture-missing'
-        | 'picture-exists'
-        | 'annotation-missing'
-        | 'no-sheet'
-        | 'not-a-step'
-        | 'not-a-section'
-    }
-  /** There would be more of something than a guide may hold. */
-  | { ok: false; reason: 'over-limit'; limit: Limit }
-/** A change that was carried out, by the change that undoes it. */
-export type Done = { ok: true; inverse: Change }
+import { applyToItem, type ItemChange } from './applyToItem'
+import { itemOf } from './changeKinds'
+import type { Change, ChangeOf } from './changes'
+import { overLimit, refuse, type Done, type Refusal } from './refusal'
 
 type Node = { item: GuideItem; before: Node | null; behind: Node | null }
 type Head = Omit<GuideDocument, 'items' | 'silenced'>
 /** What a change touches: a step or section, the facts, or a finding. For {@link WorkingCopy.restore}. */
 export type Touched = { of: 'item'; item: GuideItem | undefined } | { of: 'head'; head: Head } | { of: 'finding'; silenced: boolean }
 
-const refuse = (reason: Exclude<Refusal['reason'], 'over-limit'>): Refusal => ({ ok: false, reason })
-const overLimit = (limit: Limit): Refusal => ({ ok: false, reason: 'over-limit', limit })
+/** Facts that documents may lack. */
+const OPTIONAL: ReadonlySet<FactName> = new Set(['closing', 'system'])
 
 /** A document on which many changes are carried out one after the other. Each takes a time that depends on what it changes, not on the
  * size of the document. The document from which it was made stays as it is. */
@@ -60,10 +46,9 @@ export class WorkingCopy {
     const items: GuideItem[] = []
     if (this.itemsAreNew) for (let node = this.first; node; node = node.behind) items.push(node.item)
     return {
-      ...this.was,
       ...this.head,
-      ...(this.itemsAreNew ? { items } : {}),
-      ...(this.silencedIsNew ? { silenced: [...this.silenced].sort() } : {}),
+      silenced: this.silencedIsNew ? [...this.silenced].sort() : this.was.silenced,
+      items: this.itemsAreNew ? items : this.was.items,
     }
   }
 
@@ -89,8 +74,7 @@ export class WorkingCopy {
   touchedBy(change: Change): Touched {
     if (change.type === 'silence') return { of: 'finding', silenced: this.silenced.has(change.finding) }
     if (change.type === 'set-facts') return { of: 'head', head: this.head }
-    const id = 'stepId' in change ? change.stepId : 'sectionId' in change ? change.sectionId : 'itemId' in change ? change.itemId : null
-    return { of: 'item', item: this.item(id) }
+    return { of: 'item', item: this.item(itemOf(change)) }
   }
   /** Puts back what a change inside of one item, of the facts or of a finding had touched. */
   restore(change: Change, touched: Touched): void {
@@ -99,15 +83,20 @@ export class WorkingCopy {
     else if (touched.of === 'finding' && change.type === 'silence') this.setSilenced(change.finding, touched.silenced)
   }
 
-  private setFacts(change: Extract<Change, { type: 'set-facts' }>): Done | Refusal {
-    const entries = Object.entries(change.facts).filter(([, value]) => value !== undefined)
-    const was = Object.fromEntries(entries.map(([fact]) => [fact, this.head[fact as keyof typeof change.facts]]))
+  private setFacts(change: ChangeOf<'set-facts'>): Done | Refusal {
+    const names = (Object.keys(change.facts) as FactName[]).filter((fact) => change.facts[fact] !== undefined)
     const over = grownOver({ signs: this.head.signs.length }, { signs: change.facts.signs?.length ?? 0 })
     if (over) return overLimit(over)
-    this.head = { ...this.head, ...Object.fromEntries(entries) }
+    const next: Record<string, unknown> = { ...this.head }
+    for (const fact of names) {
+      if (OPTIONAL.has(fact) && sameValue(change.facts[fact], GUIDE_FACTS[fact].empty)) delete next[fact]
+      else next[fact] = change.facts[fact]
+    }
+    const was = Object.fromEntries(names.map((fact) => [fact, factOf(this.head, fact)]))
+    this.head = next as Head
     return { ok: true, inverse: { type: 'set-facts', facts: was } }
   }
-  private silence(change: Extract<Change, { type: 'silence' }>): Done | Refusal {
+  private silence(change: ChangeOf<'silence'>): Done | Refusal {
     const was = this.silenced.has(change.finding)
     if (change.silenced && !was && this.silenced.size >= GUIDE_LIMITS.silenced.most) return overLimit('silenced')
     this.setSilenced(change.finding, change.silenced)
@@ -119,7 +108,7 @@ export class WorkingCopy {
     else this.silenced.delete(finding)
     this.silencedIsNew = true
   }
-  private insert({ item, after }: Extract<Change, { type: 'insert-item' }>): Done | Refusal {
+  private insert({ item, after }: ChangeOf<'insert-item'>): Done | Refusal {
     if (this.nodes.has(item.id)) return refuse('item-exists')
     if (this.nodes.size >= GUIDE_LIMITS.items.most) return overLimit('items')
     const over = grownOver({}, amountsIn(item))
@@ -127,7 +116,7 @@ export class WorkingCopy {
     this.put(item, this.anchor(after))
     return { ok: true, inverse: { type: 'remove-item', itemId: item.id } }
   }
-  private removeOrMove(change: Extract<Change, { type: 'remove-item' | 'move-item' }>): Done | Refusal {
+  private removeOrMove(change: ChangeOf<'remove-item' | 'move-item'>): Done | Refusal {
     const node = this.nodes.get(change.itemId)
     if (!node) return refuse('item-missing')
     const { item } = node
@@ -138,33 +127,15 @@ export class WorkingCopy {
     return { ok: true, inverse: { type: 'move-item', itemId: item.id, after: was } }
   }
 
-  private inItem(change: Exclude<Change, { type: 'set-facts' | 'silence' | 'insert-item' | 'remove-item' | 'move-item' }>): Done | Refusal {
-    const id = 'stepId' in change ? change.stepId : 'sectionId' in change ? change.sectionId : change.itemId
-    const item = this.item(id)
+  private inItem(change: ItemChange): Done | Refusal {
+    const item = this.item(itemOf(change))
     if (!item) return refuse('item-missing')
-    if (change.type === 'set-not-ready') {
-      const { notReady = false, notReadyWhy = '', ...rest } = item
-      const why = change.why?.trim() ? { notReadyWhy: change.why } : {}
-      this.replace(change.notReady ? { ...rest, notReady: true, ...why } : rest)
-      return { ok: true, inverse: { type: 'set-not-ready', itemId: change.itemId, notReady, ...(notReadyWhy ? { why: notReadyWhy } : {}) } }
-    }
-    if ('sectionId' in change) {
-      if (item.kind !== 'section') return refuse('not-a-section')
-      if (change.type === 'set-section-title') {
-        this.replace({ ...item, title: change.title })
-        return { ok: true, inverse: { ...change, title: item.title } }
-      }
-      const { optional = false, ...rest } = item
-      this.replace(change.optional ? { ...rest, optional: true } : rest)
-      return { ok: true, inverse: { ...change, optional } }
-    }
-    if (item.kind !== 'step') return refuse('not-a-step')
-    const result = applyToStep(item, change)
-    if ('ok' in result) return result
-    const over = grownOver(amountsIn(item), amountsIn(result.step))
+    const done = applyToItem(item, change)
+    if ('ok' in done) return done
+    const over = grownOver(amountsIn(item), amountsIn(done.item))
     if (over) return overLimit(over)
-    this.replace(result.step)
-    return { ok: true, inverse: result.inverse }
+    this.replace(done.item)
+    return { ok: true, inverse: done.inverse }
   }
 
   /** The place behind an item: `null` the front, the end when the item is gone. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { seededIds } from '../../shared'
-import { cleanRichText, withBlockIds } from './cleanRichText'
+import { withBlockIds } from './blockIds'
+import { cleanRichText } from './cleanRichText'
 import { plainText } from './plainText'
 import { RichText, type Block } from './richText'
 

@@ -1,4 +1,5 @@
 import type { NewId } from '../../shared'
+import { withBlockIds } from './blockIds'
 import { isSafeLink, MAX_TEXT_LEVELS, RichText } from './richText'
 
 const MARKS = new Set(['bold', 'italic', 'code', 'keyCap', 'link'])
@@ -56,20 +57,4 @@ export function cleanRichText(
     return { ok: false, reason: 'not-rich-text', detail: `${issue?.path.join('/') ?? ''}: ${issue?.message ?? 'unknown'}` }
   }
   return { ok: true, text: withBlockIds(parsed.data, newId) }
-}
-
-/** The same text with an id on every top block; ids that are missing or met twice are made anew. */
-export function withBlockIds(text: RichText, newId: NewId): RichText {
-  const used = new Set<string>()
-  const content = text.content.map((block) => {
-    const id = block.attrs?.id
-    if (id !== undefined && BLOCK_ID.test(id) && !used.has(id)) {
-      used.add(id)
-      return block
-    }
-    const fresh = newId()
-    used.add(fresh)
-    return { ...block, attrs: { ...block.attrs, id: fresh } } as typeof block
-  })
-  return { type: 'doc', content }
 }

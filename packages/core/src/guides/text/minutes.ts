@@ -1,4 +1,5 @@
-import { stepsOf, storedPicturesOf, type GuideDocument, type Step } from '../document'
+import { stepsOf, type GuideDocument, type Step } from '../document'
+import { storedPicturesOf } from '../stepPicture'
 import { countWords, plainText } from './plainText'
 
 const WORDS_A_MINUTE = 200

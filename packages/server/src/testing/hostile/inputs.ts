@@ -32,8 +32,8 @@ const lists = (levels: number): unknown => {
 const changesThatMeet = (things: Things): unknown[][] => [
   [{ type: 'set-facts', facts: { solo: { task: '', passMark: 55, triesPerStep: 1, attempts: 1 }, title: 'Mine' } }],
   [{ type: 'silence', finding: 'acronym:x', silenced: false }],
-  [{ type: 'set-body', stepId: things.steps[0], body: lists(20) }],
-  [{ type: 'set-body', stepId: things.steps[0], body: lists(120) }],
+  [{ type: 'set-step', stepId: things.steps[0], fields: { body: lists(20) } }],
+  [{ type: 'set-step', stepId: things.steps[0], fields: { body: lists(120) } }],
   Array.from({ length: 205 }, (_, n) => ({
     type: 'put-annotation',
     stepId: things.steps[1],

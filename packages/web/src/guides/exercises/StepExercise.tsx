@@ -47,10 +47,10 @@ export function StepExercise({
   const exercise = step.exercise ?? {}
   const { task } = exercise
   const put = (next: Partial<Exercise>) =>
-    actions.change({ type: 'set-exercise', stepId: step.id, exercise: bare({ ...exercise, ...next }) })
+    actions.change({ type: 'set-step', stepId: step.id, fields: { exercise: bare({ ...exercise, ...next }) } })
   const setTask = (next: Task | undefined) => {
     const { task: _, ...rest } = exercise
-    actions.change({ type: 'set-exercise', stepId: step.id, exercise: bare(next ? { ...rest, task: next } : rest) })
+    actions.change({ type: 'set-step', stepId: step.id, fields: { exercise: bare(next ? { ...rest, task: next } : rest) } })
   }
   const enters = task ? task.kind === 'field' : step.action !== undefined && ENTERS.includes(step.action.verb)
   const recorded: Accept = { how: 'same', value: step.action?.value ?? '' }
@@ -89,7 +89,7 @@ export function StepExercise({
           most={1}
           elements={element ? [element] : []}
           onChange={([next]) => {
-            if (next) actions.change({ type: 'set-element', stepId: step.id, element: next })
+            if (next) actions.change({ type: 'set-step', stepId: step.id, fields: { element: next } })
             else actions.change(...setElement(step, null))
           }}
         />

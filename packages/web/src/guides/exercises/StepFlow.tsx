@@ -39,7 +39,7 @@ export function StepFlow({ step, number, actions, onClose }: { step: Step; numbe
   const document = actions.document()
   const flow = step.flow ?? {}
   const { choices = [], rules = [] } = flow
-  const put = (next: Partial<Flow>) => actions.change({ type: 'set-flow', stepId: step.id, flow: bare({ ...flow, ...next }) })
+  const put = (next: Partial<Flow>) => actions.change({ type: 'set-step', stepId: step.id, fields: { flow: bare({ ...flow, ...next }) } })
   return (
     <section
       className="border-l-2 border-petrol pl-3 py-1 mt-3 space-y-3 scroll-mt-36 scroll-mb-16"
@@ -134,9 +134,9 @@ export function StepFlow({ step, number, actions, onClose }: { step: Step; numbe
           onChange={(event) => {
             const { skipWhen: _, ...rest } = flow
             actions.change({
-              type: 'set-flow',
+              type: 'set-step',
               stepId: step.id,
-              flow: bare(event.target.checked ? { ...rest, skipWhen: { of: 'role', ids: [] } } : rest),
+              fields: { flow: bare(event.target.checked ? { ...rest, skipWhen: { of: 'role', ids: [] } } : rest) },
             })
           }}
         />
