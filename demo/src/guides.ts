@@ -7,6 +7,8 @@ export type DemoGuide = {
   /** What stands under the title of a recorded guide. */
   recordedSummary?: string
   kind: GuideKind
+  /** What is said once somebody is through. */
+  closing?: string
   owner: string
   confirmSteps?: boolean
   publishedDaysAgo: number
@@ -37,9 +39,9 @@ export const FOLDERS: readonly [name: string, parent: string | null][] = [
 export const GUIDES: readonly DemoGuide[] = [
   { file: 'welcome', folder: 'Everybody', kind: 'background', owner: 'Marta Sorrel', publishedDaysAgo: 60, everybody: true, openToAll: true, dueDays: 21, reading: { starts: 0.96 } },
   { file: 'hand-hygiene', folder: 'Everybody', kind: 'policy', owner: 'Marta Sorrel', publishedDaysAgo: 58, roles: ['packhouse operator', 'grower', 'shift lead'], dueDays: 14, confirmSteps: false, reading: { starts: 0.93 }, again: { daysAgo: 9, note: 'Who was sick in the last two days does other work, and loses no pay. New step on gloves.', mustReread: true, addStep: 'Put on fresh gloves last, touching only the cuffs. Gloves do not replace washing.' } },
-  { file: 'near-miss', folder: 'Everybody', kind: 'policy', owner: 'Marta Sorrel', publishedDaysAgo: 47, everybody: true, openToAll: true, dueDays: 56, reading: { starts: 0.74 } },
+  { file: 'near-miss', closing: 'Seen one today? Report it now, while you still know where it was. Nobody here has ever been blamed for a report.', folder: 'Everybody', kind: 'policy', owner: 'Marta Sorrel', publishedDaysAgo: 47, everybody: true, openToAll: true, dueDays: 56, reading: { starts: 0.74 } },
   { file: 'lone-working', folder: 'Everybody', kind: 'policy', owner: 'Marta Sorrel', publishedDaysAgo: 40, roles: ['shift lead', 'maintenance fitter', 'forklift driver', 'dispatch driver'], dueDays: 21, reading: { starts: 0.7 } },
-  { file: 'enter-a-standing-order', folder: 'Order office', recordedSummary: 'A standing order repeats every week until it is stopped. Enter it once, with the right crate size, and the packhouse plans it by itself.', kind: 'how-to', owner: 'Ada Finch', publishedDaysAgo: 52, teams: ['Order desk'], dueDays: 14, reading: { starts: 1 } },
+  { file: 'enter-a-standing-order', closing: 'Stuck on a customer who wants something else? Ask Ada at the order desk before you save.', folder: 'Order office', recordedSummary: 'A standing order repeats every week until it is stopped. Enter it once, with the right crate size, and the packhouse plans it by itself.', kind: 'how-to', owner: 'Ada Finch', publishedDaysAgo: 52, teams: ['Order desk'], dueDays: 14, reading: { starts: 1 } },
   { file: 'book-a-delivery-slot', folder: 'Order office', recordedSummary: 'Every lorry that loads at Quay Depot needs a slot at a dock. A slot lasts half an hour and holds eight pallets.', kind: 'how-to', owner: 'Ada Finch', publishedDaysAgo: 45, teams: ['Order desk', 'Quay loading', 'Drivers'], dueDays: 21, reading: { starts: 0.8 } },
   { file: 'count-stock', folder: 'Brookside', kind: 'how-to', owner: 'Marta Sorrel', publishedDaysAgo: 33, roles: ['shift lead', 'order clerk', 'packhouse operator'], dueDays: 36, reading: { starts: 0.55 } },
   { file: 'tray-seeder', folder: 'Propagation', kind: 'work-instruction', owner: 'Tomasz Wilk', publishedDaysAgo: 50, teams: ['Seeding', 'Potting on'], dueDays: 14, confirmSteps: true, reading: { starts: 0.95 } },

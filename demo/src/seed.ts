@@ -107,10 +107,10 @@ async function recordedGuide(folder: string, { file, kind, recordedSummary = '' 
   }
   const shots = actions.flatMap((action) => [action.shot, ...(action.otherShots ?? [])]).filter((shot) => shot !== undefined)
   const stored = new Map(shots.map(({ id, widthPx, heightPx }) => [id, { id: newId() as PictureId, widthPx, heightPx }]))
-  const { title, items } = draftFrom(actions, { language, newId, storedShot: (id) => stored.get(id) })
+  const { title, items, system } = draftFrom(actions, { language, newId, storedShot: (id) => stored.get(id) })
   const used = new Set(items.flatMap((item) => (item.kind === 'step' ? item.pictures.map((picture) => picture.id) : [])))
   return {
-    document: refine({ ...emptyDocument(title, kind), language, summary: recordedSummary, items }, file, () => undefined),
+    document: refine({ ...emptyDocument(title, kind), language, summary: recordedSummary, system, items }, file, () => undefined),
     pictures: [...stored]
       .filter(([, { id }]) => used.has(id))
       .map(([shot, picture]) => {
@@ -131,7 +131,12 @@ async function loadGuide(
   const { document, pictures } = await (guide.recordedSummary ? recordedGuide : importedGuide)(folder, guide, services.newId)
   const id = services.newId() as GuideId
   const owner = ids.people.get(guide.owner)! as PersonId
-  const finished: GuideDocument = { ...exercised(document, guide.file), kind: guide.kind, confirmSteps: guide.confirmSteps ?? false }
+  const finished: GuideDocument = {
+    ...exercised(document, guide.file),
+    kind: guide.kind,
+    confirmSteps: guide.confirmSteps ?? false,
+    ...(guide.closing ? { closing: guide.closing } : {}),
+  }
   await services.addGuide({ id, document: finished, ownerId: owner, folderId: ids.folders.get(guide.folder)! as FolderId, now })
   for (const { id: pictureId, path, words } of pictures) {
     await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(path), by: owner, now })

@@ -4,6 +4,7 @@ import {
   type Annotation,
   type Block,
   type GuideItem,
+  type GuideSystem,
   type Inline,
   type Rect,
   type Step,
@@ -13,9 +14,10 @@ import {
 } from '../guides'
 import type { NewId, PictureId, SectionId, StepId } from '../shared'
 import type { Act } from './act'
+import { originOf } from './address'
 import { surenessOf } from './doubts'
 import { nameOf } from './nameOf'
-import type { ElementSeen, RawAction, SentenceLanguage, Shot, ShotId } from './rawAction'
+import type { ElementSeen, PageSeen, RawAction, SentenceLanguage, Shot, ShotId } from './rawAction'
 import { applicationName, chaptersOf } from './sections'
 import { PHRASES, sentenceFor } from './sentences/sentence'
 import { tidy } from './tidy'
@@ -24,11 +26,21 @@ import { titleFor } from './title'
 /** A picture of the recording as it was stored: its id in the guide and its size in pixels. */
 export type StoredShot = { id: PictureId; widthPx: number; heightPx: number }
 
-/** The draft of a guide, and how many of its steps an author should look at. */
-export type RecordedDraft = { title: string; items: GuideItem[]; unsure: number }
+/** The draft of a guide, how many of its steps an author should look at, and the system in which it was recorded. */
+export type RecordedDraft = { title: string; items: GuideItem[]; unsure: number; system: GuideSystem }
 
 /** Below this sureness a step is shown first to the author. A picture that is not certain alone is enough. */
 export const SURE_FROM = 0.9
+
+/** The system on whose pages most was done, with the addresses at which it was met. */
+function systemOf(pages: readonly PageSeen[]): GuideSystem {
+  const counts = new Map<string, number>()
+  for (const page of pages) counts.set(applicationName(page, pages), (counts.get(applicationName(page, pages)) ?? 0) + 1)
+  const name = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? ''
+  const origins = pages.filter((page) => applicationName(page, pages) === name).map((page) => originOf(page.address))
+  const addresses = [...new Set(origins)].filter((origin) => /^https?:/.test(origin)).slice(0, 10)
+  return { name: name.slice(0, 120), addresses, versions: [] }
+}
 
 /** Writes the draft of a guide from a recording.
  * @param storedShot the stored picture of a shot; `undefined` when it is missing */
@@ -43,7 +55,7 @@ export function draftFrom(
     ...chapter.acts.map((act) => stepFor(act, applicationName(act.action.page, pages))),
   ])
   const unsure = items.filter((item) => item.kind === 'step' && item.check).length
-  return { title: titleFor(acts, language), items, unsure }
+  return { title: titleFor(acts, language), items, unsure, system: systemOf(pages) }
 
   function stepFor(act: Act, application: string): Step {
     const { shot, otherShots = [] } = act.action

@@ -126,7 +126,7 @@ async function writeDraft(
   if (!target)
     await insertGuide(tx, {
       id: guideId,
-      document: { ...emptyDocument(draft.title, 'how-to'), language: recording.language, items: draft.items },
+      document: { ...emptyDocument(draft.title, 'how-to'), language: recording.language, system: draft.system, items: draft.items },
       ownerId: caller.id,
       folderId: null,
       now,

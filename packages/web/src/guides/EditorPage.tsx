@@ -1,5 +1,5 @@
 import type { Draft } from '@jackdaw/contracts/guides'
-import { minutesToRead, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
+import { factOf, minutesToRead, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
 import { lacksIn, type Way } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
@@ -228,10 +228,15 @@ function useFactChanger({ isError, error, mutate }: ReturnType<typeof useChangeG
 }
 
 /** What the column of facts shows of the document; the same object until one of them changes, not at every key. */
-function useFacts({ kind, confirmSteps, look, signs, solo, ...rest }: GuideDocument) {
-  const steps = rest.items.filter((item) => item.kind === 'step').length
-  const minutes = minutesToRead({ kind, confirmSteps, look, signs, solo, ...rest })
-  return useMemo(() => ({ kind, confirmSteps, look, signs, solo, steps, minutes }), [kind, confirmSteps, look, signs, solo, steps, minutes])
+function useFacts(guide: GuideDocument) {
+  const { kind, confirmSteps, look, signs, solo } = guide
+  const system = factOf(guide, 'system')
+  const steps = guide.items.filter((item) => item.kind === 'step').length
+  const minutes = minutesToRead(guide)
+  return useMemo(
+    () => ({ kind, confirmSteps, look, signs, solo, system, steps, minutes }),
+    [kind, confirmSteps, look, signs, solo, system, steps, minutes],
+  )
 }
 
 function EditorDialogs({

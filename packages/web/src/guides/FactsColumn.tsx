@@ -1,5 +1,5 @@
 import type { Draft } from '@jackdaw/contracts/guides'
-import { GuideKind, type Change, type GuideDocument, type SignId } from '@jackdaw/core/guides'
+import { GuideKind, type Change, type GuideFacts, type SignId } from '@jackdaw/core/guides'
 import type { FolderId, PersonId } from '@jackdaw/core/shared'
 import { X } from 'lucide-react'
 import { memo, useState } from 'react'
@@ -13,6 +13,7 @@ import { SoloFields } from './exercises/SoloFields'
 import { GuideLookFields } from './GuideLookFields'
 import { kindName } from './kindName'
 import { SignPicker, toggled } from './SignPicker'
+import { SystemFields } from './SystemFields'
 
 type Mutation = ReturnType<typeof useChangeGuide>
 /** Changes facts about a guide; what they were is needed to undo it. */
@@ -28,7 +29,7 @@ export const FactsColumn = memo(function FactsColumn({
   onFact,
 }: {
   draft: Draft
-  facts: Pick<GuideDocument, 'kind' | 'confirmSteps' | 'look' | 'signs' | 'solo'> & { steps: number; minutes: number }
+  facts: Pick<GuideFacts, 'kind' | 'confirmSteps' | 'look' | 'signs' | 'solo' | 'system'> & { steps: number; minutes: number }
   onChange: (change: Change) => void
   onFact: FactChanger
 }) {
@@ -117,6 +118,7 @@ export const FactsColumn = memo(function FactsColumn({
         )}
       </div>
       <GuideSigns signs={facts.signs} onChange={(signs) => onChange({ type: 'set-facts', facts: { signs } })} />
+      <SystemFields system={facts.system} onChange={onChange} />
       <SoloFields solo={facts.solo} onChange={onChange} />
       <GuideLookFields look={facts.look} onChange={(look) => onChange({ type: 'set-facts', facts: { look } })} />
       {!draft.may.publish && <p className="text-sm text-soft">{t('A lead publishes this guide. Tell one when it is ready.')}</p>}

@@ -143,6 +143,16 @@ export function GuideSheet({
         <Button onClick={() => actions.addSection(guide.items.at(-1)?.id ?? null)}>{t('Add a section')}</Button>
         <Button onClick={() => actions.record(guide.items.at(-1)?.id ?? null)}>{t('Record steps …')}</Button>
       </div>
+      {guide.items.length > 0 && (
+        <GrowingText
+          value={guide.closing ?? ''}
+          maxLength={2_000}
+          label={t('Closing words')}
+          placeholder={t('Closing words: what comes next, whom to ask')}
+          className="font-serif text-lg leading-7 text-soft mt-6 mb-2"
+          onChange={(closing) => session.change({ type: 'set-facts', facts: { closing } })}
+        />
+      )}
     </>
   )
 }

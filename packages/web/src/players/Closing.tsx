@@ -5,6 +5,7 @@ import { CircleCheck } from 'lucide-react'
 import { useFinishFate } from '../events'
 import { Button } from '../ui'
 import { useTexts } from '../ui/texts'
+import { ClosingWords } from './ClosingWords'
 import { placeAt } from './ReaderBar'
 import { DRAFT } from './used'
 import type { Doing } from './useReading'
@@ -36,6 +37,7 @@ export function Closing({
         <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
           {fate === 'refused' ? t('Not on record yet') : t('Done')}
         </h1>
+        <ClosingWords document={edition.document} />
         <p className="mb-6">
           {edition.edition === DRAFT
             ? t('This is a preview. Nothing of it is kept.')

@@ -30,6 +30,11 @@ export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Loo
         </p>
       )}
       <p className={`${look.type === 'serif' ? 'font-serif' : 'font-sans'} text-2xl leading-9 font-semibold`}>{document.title}</p>
+      {document.system && document.system.name !== '' && (
+        <p className="text-sm text-soft mt-1">
+          {t('For {{system}}', { system: [document.system.name, document.system.versions.join(', ')].join(' ').trim() })}
+        </p>
+      )}
       {look.head.length > 0 && (
         <dl className="flex flex-wrap gap-x-6 gap-y-1 mt-2 text-sm">
           {look.head.map((fact) => (

@@ -3,6 +3,7 @@ import { CircleCheck } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { useTexts } from '../ui/texts'
 import { Button, ButtonLink } from '../ui'
+import { ClosingWords } from './ClosingWords'
 import type { UsedGuide } from './used'
 import type { Playing } from './usePlay'
 import { numbered } from './whereWords'
@@ -24,6 +25,7 @@ export function PractiseEnd({ guide, playing, only }: { guide: UsedGuide; playin
       <p className="mb-5">
         {t('{{right}} of {{of}} steps at the first try and without help.', { right: acted.length - missed.length, of: acted.length })}
       </p>
+      <ClosingWords document={guide.document} />
       {missed.length > 0 && (
         <>
           <h2 className="text-lg mb-1">{t('Worth another look')}</h2>

@@ -11,6 +11,7 @@ import { RichTextView } from '../guides/RichTextView'
 import { useMe } from '../people'
 import { Button, ButtonLink } from '../ui'
 import { Motion, typedAt } from './Motion'
+import { ClosingWords } from './ClosingWords'
 import { Stage, type FlatMark } from './Stage'
 import { aboutStep, stageSafety } from './stageSafety'
 import { useClock, useLessMotion } from './useClock'
@@ -263,6 +264,7 @@ function WatchEnd({ guide }: { guide: UsedGuide }) {
       <h1 ref={heading} tabIndex={-1} className="font-serif text-2xl mb-2 outline-none">
         {t('That was all of it')}
       </h1>
+      <ClosingWords document={guide.document} />
       <p className="mb-5">{t('You have seen how it is done. Doing it yourself is what makes it stay.')}</p>
       <div className="flex flex-wrap gap-2">
         {guide.edition !== null && (
