@@ -8,7 +8,7 @@ import { findDraft, findLook, insertGuide, saveDraftChanges, writeLook } from '.
 import type { Caller, Parts } from './http'
 import { insertFolder } from './library'
 import { hashPassword } from './people'
-import { actInTest, giveUpTest, openTest } from './players'
+import { actInAttempt, giveUpAttempt, openAttempt } from './players'
 
 type InsertAll = (table: string, columns: string[], rows: readonly Record<string, unknown>[]) => Promise<void>
 
@@ -81,9 +81,9 @@ export function demoServices({ database: db, content, decoder, newId }: Parts): 
       )
     },
     publish: (guideId, request, by, now) => publish(db, newId, guideId, request, by, now),
-    openAttempt: (guideId, personId, now) => openTest(db, newId, guideId, personId, 'en-GB', now),
-    actInAttempt: (guideId, attemptId, personId, act, now) => actInTest(db, guideId, attemptId, personId, act, now),
-    giveUpAttempt: (guideId, attemptId, personId, now) => giveUpTest(db, guideId, attemptId, personId, now),
+    openAttempt: (guideId, personId, now) => openAttempt(db, newId, guideId, personId, 'en-GB', now),
+    actInAttempt: (guideId, attemptId, personId, act, now) => actInAttempt(db, guideId, attemptId, personId, act, now),
+    giveUpAttempt: (guideId, attemptId, personId, now) => giveUpAttempt(db, guideId, attemptId, personId, now),
     async takeEvents(batches) {
       for (const batch of batches)
         for (const part of inParts(batch)) {

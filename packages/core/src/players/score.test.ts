@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pointsOf, scoreOf } from './score'
+import { pointsOf, scoreOf, scoreOfAttempt } from './score'
 import { acting, guideOf, playOf, says } from './testing'
 import { timingOf } from './pace'
 import { lacksIn, waysOf } from './usable'
@@ -40,6 +40,26 @@ describe('a score', () => {
     const three = { [steps[0]!.id]: right, [steps[1]!.id]: right, [steps[2]!.id]: { ...right, done: false } }
     expect(scoreOf(script, { results: three }, 67)).toMatchObject({ percent: 66, passed: false, judged: 3 })
     expect(scoreOf(script, { results: {} }, 1)).toMatchObject({ percent: 0, passed: false })
+  })
+})
+
+describe('an attempt in Solo', () => {
+  const steps = [acting(says('One')), acting(says('Two')), acting(says('')), acting(says('Four'))]
+  const document = guideOf(...steps, says('Read this'))
+  const { script } = playOf(document)
+  const right = { tries: 1, help: 0 as const, done: true, ms: 2_000 }
+  const half = { results: { [steps[0]!.id]: right, [steps[2]!.id]: { ...right, tries: 3, done: false } } }
+  const all = { results: Object.fromEntries(steps.map((step) => [step.id, right])) }
+  it('is scored by what was come to, and passed only at its end', () => {
+    expect(scoreOfAttempt(document, script, half, null)).toMatchObject({ percent: 50, judged: 2, passed: false })
+    expect(scoreOfAttempt(document, script, all, 'finished')).toMatchObject({ percent: 100, judged: 4, passed: true, activeMs: 8_000 })
+  })
+  it.each(['given-up', 'expired'] as const)('that was %s counts what was not come to as not done', (ended) => {
+    expect(scoreOfAttempt(document, script, half, ended)).toMatchObject({ percent: 25, judged: 4, passed: false })
+    expect(scoreOfAttempt(document, script, all, ended)).toMatchObject({ percent: 100, passed: false })
+  })
+  it('names the steps that were missed, and numbers those without words', () => {
+    expect(scoreOfAttempt(document, script, half, null).missed).toEqual([{ stepId: steps[2]!.id, name: '3', tries: 3, done: false }])
   })
 })
 

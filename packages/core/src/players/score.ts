@@ -1,5 +1,7 @@
-import type { PlayerState, StepResult } from './state'
+import type { StepId } from '../shared'
+import { stepName, stepsOf, type GuideDocument } from '../guides'
 import type { Script } from './script'
+import type { PlayerState, StepResult } from './state'
 
 /** Points for a step by the tries it took: right at once 1, at the second try a half, later a quarter. */
 export const POINTS_BY_TRY: readonly number[] = [1, 0.5, 0.25]
@@ -43,5 +45,46 @@ export function scoreOf(script: Script, state: Pick<PlayerState, 'results'>, pas
     tries: judged.reduce((sum, { id }) => sum + of(id).tries, 0),
     ms: Object.values(state.results).reduce((sum, { ms }) => sum + ms, 0),
     missed: judged.flatMap(({ id }) => (pointsOf(of(id)) < 1 ? [id] : [])),
+  }
+}
+
+/** How an attempt in Solo ended. */
+export type AttemptEnd = 'finished' | 'given-up' | 'expired'
+/** What is known of an attempt in Solo so far, or at its end. `percent` is whole; `activeMs` is the time spent on its steps. */
+export type AttemptScore = {
+  percent: number
+  passed: boolean
+  judged: number
+  rightFirst: number
+  tries: number
+  activeMs: number
+  /** Steps that were not right at once, by the names that they have in this edition. */
+  missed: { stepId: StepId; name: string; tries: number; done: boolean }[]
+}
+
+/** Scores an attempt in Solo. Whoever gives up or lets it expire has not passed, and what they did not come to counts as not done; on the way
+ * to the end, and at it, only what was come to counts.
+ * @param ended `null` as long as it goes on */
+export function scoreOfAttempt(
+  document: GuideDocument,
+  script: Script,
+  state: Pick<PlayerState, 'results'>,
+  ended: AttemptEnd | null,
+): AttemptScore {
+  const score = scoreOf(script, state, document.solo.passMark)
+  const left = ended === 'given-up' || ended === 'expired'
+  const all = left ? Math.max(score.judged, script.steps.filter((step) => step.doing.kind !== 'nothing').length) : score.judged
+  const named = new Map(stepsOf(document).map((step, n) => [step.id as string, { stepId: step.id, name: stepName(step) || String(n + 1) }]))
+  return {
+    percent: all === 0 ? 0 : Math.floor((score.percent * score.judged) / all),
+    passed: ended === 'finished' && score.passed,
+    judged: all,
+    rightFirst: score.rightFirst,
+    tries: score.tries,
+    activeMs: score.ms,
+    missed: score.missed.flatMap((stepId) => {
+      const [result, step] = [state.results[stepId], named.get(stepId)]
+      return result && step ? [{ ...step, tries: result.tries, done: result.done }] : []
+    }),
   }
 }

@@ -1,2 +1,2 @@
 export { playerRoutes } from './routes'
-export { actInTest, attemptsOfPerson, giveUpTest, openTest } from './attempts'
+export { actInAttempt, attemptsOfPerson, giveUpAttempt, openAttempt } from './attempts'

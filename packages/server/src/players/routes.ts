@@ -7,7 +7,7 @@ import { picturesOfEdition } from '../files'
 import { noteGiven } from '../events'
 import { amendedAt, documentToSend, findEdition } from '../guides'
 import { fail, route, type Routes } from '../http'
-import { actInTest, attemptsOf, findTest, giveUpTest, openTest } from './attempts'
+import * as attempts from './attempts'
 import { findPlay, ruledBy, savePlay } from './plays'
 
 type Standing = {
@@ -80,13 +80,17 @@ export function playerRoutes(routes: Routes): void {
   route(routes, getPlay, async ({ params: { id, way } }, { caller }) => findPlay(db, caller.id, id, way))
   route(routes, keepPlay, async ({ params: { id, way }, body }, { caller, now }) => savePlay(db, caller.id, id, way, body, now))
 
-  route(routes, getAttempts, async ({ params: { id } }, { caller, now }) => attemptsOf(db, id, caller.id, now))
+  route(routes, getAttempts, async ({ params: { id } }, { caller, now }) => attempts.attemptsOf(db, id, caller.id, now))
   route(routes, openAttempt, async ({ params: { id }, body }, { caller, now }) =>
-    openTest(db, routes.parts.newId, id, caller.id, body.language, now),
+    attempts.openAttempt(db, routes.parts.newId, id, caller.id, body.language, now),
   )
-  route(routes, getAttempt, async ({ params: { id, attemptId } }, { caller, now }) => findTest(db, id, attemptId, caller.id, now))
+  route(routes, getAttempt, async ({ params: { id, attemptId } }, { caller, now }) =>
+    attempts.findAttempt(db, id, attemptId, caller.id, now),
+  )
   route(routes, actInAttempt, async ({ params: { id, attemptId }, body }, { caller, now }) =>
-    actInTest(db, id, attemptId, caller.id, body, now),
+    attempts.actInAttempt(db, id, attemptId, caller.id, body, now),
   )
-  route(routes, giveUpAttempt, async ({ params: { id, attemptId } }, { caller, now }) => giveUpTest(db, id, attemptId, caller.id, now))
+  route(routes, giveUpAttempt, async ({ params: { id, attemptId } }, { caller, now }) =>
+    attempts.giveUpAttempt(db, id, attemptId, caller.id, now),
+  )
 }

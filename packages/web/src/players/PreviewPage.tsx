@@ -1,8 +1,18 @@
 import { getDraft } from '@jackdaw/contracts/guides'
 import { getPictureSizes } from '@jackdaw/contracts/pictures'
 import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
-import { minutesToRead, stepName, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
-import { begin, END, reduce, scoreOf, soloScreen, Way, type PlayerEvent, type PlayerState, type Verdict } from '@jackdaw/core/players'
+import { minutesToRead, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import {
+  begin,
+  END,
+  reduce,
+  scoreOfAttempt,
+  soloScreen,
+  Way,
+  type PlayerEvent,
+  type PlayerState,
+  type Verdict,
+} from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -150,8 +160,7 @@ function SoloPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string
     setActs((n) => n + 1)
     setSaid(next.effects.flatMap((effect) => (effect.do === 'say' ? [effect.verdict] : []))[0] ?? null)
   }
-  const score = scoreOf(play.script, state, document.solo.passMark)
-  const names = new Map(stepsOf(document).map((step) => [step.id as string, step]))
+  const ended = givenUp ? 'given-up' : 'finished'
   const attempt: SoloAttempt = {
     attemptId: 'preview-preview-previ' as SoloAttempt['attemptId'],
     guideId: guide.guideId,
@@ -164,20 +173,11 @@ function SoloPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string
     ...soloScreen(document, play, over ? null : state, guide.sizes, said),
     result: over
       ? {
-          ended: givenUp ? 'given-up' : 'finished',
-          percent: score.percent,
-          passed: score.passed && !givenUp,
+          ...scoreOfAttempt(document, play.script, state, ended),
+          ended,
           passMark: document.solo.passMark,
-          judged: score.judged,
-          rightFirst: score.rightFirst,
-          tries: score.tries,
-          activeMs: score.ms,
           openedAt: startedAt,
           endedAt: Date.now(),
-          missed: score.missed.map((id) => {
-            const step = names.get(id)!
-            return { stepId: step.id, name: stepName(step), tries: state.results[id]!.tries, done: state.results[id]!.done }
-          }),
         }
       : null,
     attemptsLeft: null,

@@ -1,0 +1,69 @@
+import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
+import { reduce, type PlayerEvent, type Verdict } from '@jackdaw/core/players'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../../db'
+import { fail } from '../../http'
+import { ownAttempt, viewOf } from './attempt'
+import { expire, writeOn } from './endAttempt'
+
+/** The player's event for what is done in an attempt. */
+function eventOf(does: SoloAct, now: number): PlayerEvent {
+  switch (does.type) {
+    case 'act':
+      return { type: 'act', act: does.act, at: now }
+    case 'choose':
+      return { type: 'choose', id: does.id, at: now }
+    case 'acknowledge':
+      return { type: 'acknowledge', at: now }
+    case 'leave-out':
+      return { type: 'show-me', at: now }
+    case 'skip-section':
+      return { type: 'skip-section', at: now }
+  }
+}
+
+/** Judges one act. Acts come one after the other: what is late, repeated with another content or out of order is refused; the last one,
+ * sent again, is answered alike. */
+export async function actInAttempt(
+  db: Db,
+  guideId: GuideId,
+  attemptId: AttemptId,
+  personId: PersonId,
+  { n, actId, does }: { n: number; actId: string; does: SoloAct },
+  now: number,
+): Promise<SoloAttempt> {
+  const answer = await db.transaction(async (tx) => {
+    const attempt = await ownAttempt(tx, guideId, attemptId, personId)
+    const { row } = attempt
+    if (n === row.acts && n > 0) {
+      const last = await tx.one<{ act_id: string; verdict: Verdict | null }>(
+        'select act_id, verdict from attempt_act where attempt_id = $1 and n = $2',
+        [attemptId, n],
+      )
+      if (last?.act_id === actId) return viewOf(tx, attempt, last.verdict)
+    }
+    if (row.ended !== null) return null
+    if (row.expires_at.getTime() <= now) {
+      await expire(tx, attempt)
+      return null
+    }
+    if (n !== row.acts + 1)
+      fail('out-of-turn', `${row.acts} acts are known; this one says that it is number ${n}. Load the page again to go on.`)
+    const event = eventOf(does, now)
+    const played = reduce(row.state, event, attempt.play)
+    if (played.state === row.state)
+      fail('out-of-turn', 'At this step that cannot be done. Nothing was counted; load the page again to go on.')
+    const verdict = played.effects.flatMap((effect) => (effect.do === 'say' ? [effect.verdict] : []))[0] ?? null
+    await tx.rows('insert into attempt_act (attempt_id, n, act_id, event, verdict, acted_at) values ($1, $2, $3, $4, $5, $6)', [
+      attemptId,
+      n,
+      actId,
+      JSON.stringify(event),
+      verdict && JSON.stringify(verdict),
+      new Date(now),
+    ])
+    const next = await writeOn(tx, { ...attempt, row: { ...row, acts: n } }, played, null, now)
+    return viewOf(tx, { ...attempt, row: next }, verdict)
+  })
+  return answer ?? fail('attempt-over', 'It has ended; this act came too late and was not counted.')
+}
