@@ -1,8 +1,8 @@
 // Who may import whom. Checked by `npm test`; docs/architecture.md says why.
 const TIERS = [
   ['shared'],
-  ['people', 'files', 'events', 'storage', 'db', 'http', 'api', 'ui'],
-  ['guides', 'annotations', 'recording', 'glossary', 'translation', 'search', 'audiences'],
+  ['people', 'files', 'ways', 'events', 'storage', 'db', 'http', 'api', 'ui'],
+  ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
   ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange', 'editing'],
   ['assignments', 'plans', 'notices', 'library'],
   ['records', 'engagement', 'helpPanel'],

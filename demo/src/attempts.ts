@@ -2,7 +2,8 @@ import type { SoloAct } from '@jackdaw/contracts/players'
 import type { UsageEvent } from '@jackdaw/core/events'
 import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { middleOf } from '@jackdaw/core/annotations'
-import { doingOf, scriptOf, shownEntry, type Act, type Doing } from '@jackdaw/core/players'
+import { shownEntry } from '@jackdaw/core/flow'
+import { type Act, actingScriptOf, type Doing, doingOf } from '@jackdaw/core/players'
 import type { GuideId, PersonId, StepId } from '@jackdaw/core/shared'
 import { atWork } from './activity'
 import type { Batch, DemoServices } from './services'
@@ -70,7 +71,7 @@ async function takeTest(
 ): Promise<{ passed: boolean; endedAt: number }> {
   let at = startedAt
   let attempt = await services.openAttempt(guideId, person.id, at)
-  const doings = scriptOf(document, true).steps.map((step) => step.doing)
+  const doings = actingScriptOf(document, true).steps.map((step) => step.doing)
   const givesUpAt = random() < 0.06 ? 4 + Math.floor(random() * 4) : 0
   for (const [n, doing] of doings.entries()) {
     if (n + 1 === givesUpAt) {

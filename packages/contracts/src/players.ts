@@ -1,5 +1,6 @@
 import { Act, PlayerState, SoloSaid, SoloScreen } from '@jackdaw/core/players'
 import { GuideId, idOf, StepId, Whole } from '@jackdaw/core/shared'
+import { waysWhere } from '@jackdaw/core/ways'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 
@@ -9,7 +10,7 @@ export const AttemptId = idOf('attempt')
 export type AttemptId = z.infer<typeof AttemptId>
 
 /** Ways whose state the browser keeps: what it says of them is claimed. */
-export const KeptWay = z.enum(['watch', 'practise'])
+export const KeptWay = z.enum(waysWhere('keptAs', 'play'))
 export type KeptWay = z.infer<typeof KeptWay>
 
 /** Where somebody is in a guide that they watch or practise. */

@@ -1,6 +1,6 @@
 import { ReadingState } from '@jackdaw/core/assignments'
 import { CautionLevel } from '@jackdaw/core/guides'
-import { Way } from '@jackdaw/core/players'
+import { Way, waysWhere } from '@jackdaw/core/ways'
 import { DepartmentId, GuideId, LocalDate, PersonId, SiteId, StepId, TeamId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -79,6 +79,10 @@ export const getRecordsCsv = endpoint({
   file: true,
   problems: ['invalid'],
 })
+
+/** Ways in which the steps of a guide are counted one by one. */
+export const StepWay = z.enum(waysWhere('counts', 'steps'))
+export type StepWay = z.infer<typeof StepWay>
 
 /** How a person has used a guide besides reading it; `null` for a way they have not used. `tries` are acts that were judged, `helped` the
  * steps at which help was taken. What is said of watching and practising is claimed by browsers; Solo is judged by the server. */
@@ -210,7 +214,7 @@ export const getWaySteps = endpoint({
   method: 'get',
   path: '/api/guides/:id/way-steps/:way',
   access: { may: 'records.guide', over: 'guide' },
-  params: z.object({ id: GuideId, way: z.enum(['practise', 'solo']) }),
+  params: z.object({ id: GuideId, way: StepWay }),
   response: z.object({ people: z.int(), steps: z.array(WayStep) }),
   problems: ['not-found'],
 })
@@ -320,7 +324,7 @@ export const getPersonGuide = endpoint({
         position: z.int(),
         section: z.string(),
         name: z.string(),
-        way: z.enum(['practise', 'solo']),
+        way: StepWay,
         times: z.int(),
         rightFirst: z.int(),
         tries: z.int(),

@@ -1,4 +1,4 @@
-import { Way } from '@jackdaw/core/players'
+import { Way } from '@jackdaw/core/ways'
 import { GuideId, idOf, StepId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'

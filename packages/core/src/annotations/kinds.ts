@@ -1,11 +1,21 @@
-import type { Anchor, Annotation, AnnotationKind, Area, PictureSizes, Rect, Step, StepPicture } from '../guides'
-import { FRAME_GAP_PX } from '../guides'
+import {
+  type Anchor,
+  type Annotation,
+  type AnnotationKind,
+  type Area,
+  FRAME_GAP_PX,
+  type PictureSizes,
+  type Rect,
+  type Step,
+  type StepPicture,
+} from '../guides'
+import type { WayOfUse } from '../ways'
 import { anchorAt, areaFrom, areaOf, pinned, pinnedArea, pointOf, rectOf, unitOf, wholeOf, type Ground } from './attach'
 import { cut, middleOf, type Point } from './geometry'
 import { groundOf } from './groundOf'
 import { anchorFor, areaFor } from './placing'
 
-type Way = 'read' | 'practise'
+type Labels = WayOfUse['labels']
 type OfKind<K extends AnnotationKind> = Extract<Annotation, { kind: K }>
 const tenth = (value: number) => Math.round(value * 10) / 10
 
@@ -16,7 +26,7 @@ export type DrawnBy = { from: Point; to: Point }
 /** What a new annotation may go by: what was drawn, a spot and an area that fit it, and the number for a new tag. */
 type Placed = { drawn: DrawnBy | null; spot: Anchor; area: Area; sequence: number; ground: Ground }
 /** How something is moved: by pixels of the picture; of a label, where its slip stands now. */
-type Moving = { by: Point; ground: Ground; slip: Rect | undefined; way: Way }
+type Moving = { by: Point; ground: Ground; slip: Rect | undefined; way: Labels }
 
 /** What an author does to a kind of annotation. How it is drawn stands in `drawing`, what texts are in it in `guides/annotation`. */
 type Kind<K extends AnnotationKind> = {
@@ -44,7 +54,7 @@ function areaMoved(area: Area, by: Point, ground: Ground): Area {
 }
 
 /** A label with its slip somewhere else, seen from its dot. In Practise this parts it from where it stands otherwise, if it has been parted. */
-export function slipPlaced(annotation: OfKind<'label'>, slip: Rect, ground: Ground, way: Way): OfKind<'label'> {
+export function slipPlaced(annotation: OfKind<'label'>, slip: Rect, ground: Ground, way: Labels): OfKind<'label'> {
   const dot = pointOf(annotation.at, ground)
   if (!dot) return annotation
   const middle = middleOf(slip)
@@ -212,7 +222,7 @@ export function newAnnotation(kind: AnnotationKind, id: string, ground: Ground, 
 /** An annotation moved by hand or by keys.
  * @param by   in pixels of the picture
  * @param slip of a label, where it stands now */
-export const movedBy = (annotation: Annotation, by: Point, ground: Ground, slip: Rect | undefined, way: Way = 'read'): Annotation =>
+export const movedBy = (annotation: Annotation, by: Point, ground: Ground, slip: Rect | undefined, way: Labels = 'read'): Annotation =>
   kindOf(annotation).moved(annotation, { by, ground, slip, way })
 
 /** The handles of an annotation, in pixels of the picture. */

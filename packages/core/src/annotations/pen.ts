@@ -1,4 +1,5 @@
 import type { Annotation, AnnotationStyle, Look, TypeFace } from '../guides'
+import type { WayOfUse } from '../ways'
 import { casingFor, hexFor } from './colour'
 import { READING_WIDTH_PX, unitOf, type Ground } from './attach'
 
@@ -6,7 +7,7 @@ import { READING_WIDTH_PX, unitOf, type Ground } from './attach'
 export type Setting = {
   look: Look
   /** Labels may say something else in Practise. */
-  way: 'read' | 'practise'
+  way: WayOfUse['labels']
   /** Width of the shown part on the screen or paper, in CSS pixels. */
   shownPx: number
 }

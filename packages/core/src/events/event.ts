@@ -1,4 +1,5 @@
 import * as z from 'zod/mini'
+import { waysWhere } from '../ways'
 import { GuideId, Instant, StepId, Whole } from '../shared'
 
 /** Longest active time that one event may carry: senders report at least this often. */
@@ -12,7 +13,7 @@ const base = {
   /** Epoch milliseconds by the sender's clock; the server puts it right by the batch's `sentAt`. */
   occurredAt: Instant,
   /** The way in which the guide was used. Tests are told by the server itself. */
-  way: z.enum(['read', 'watch', 'practise']),
+  way: z.enum(waysWhere('toldBy', 'browser')),
   /** One time of watching or practising, from its beginning to its end. */
   playId: z.optional(z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/))),
 }

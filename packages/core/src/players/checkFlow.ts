@@ -1,6 +1,6 @@
 import type { GuideDocument } from '../guides'
-import { scriptOf, placeOf, indexOf, hasBranches } from './script'
-import { afterSection } from './flow'
+import { afterSection, hasBranches, indexOf, placeOf } from '../flow'
+import { actingScriptOf } from './actingScript'
 
 /** What is wrong with the branches of a guide. `unreachable`: no way leads to the step. `endless`: from here no way leads to the end.
  * `leads-nowhere`: a choice or a rule names a step that is gone. `no-words`: a choice says nothing. `asks-later`: a rule asks for
@@ -9,13 +9,13 @@ export type FlowFinding = {
   reason: 'unreachable' | 'endless' | 'leads-nowhere' | 'no-words' | 'asks-later'
   stepId: string
   /** The choice or rule. */
-  way?: string
+  onward?: string
 }
 
 /** Checks the branches of a guide: every step can be reached, from every step there is a way to the end, every choice leads somewhere. */
 export function checkFlow(document: GuideDocument): FlowFinding[] {
   if (!hasBranches(document)) return []
-  const script = scriptOf(document)
+  const script = actingScriptOf(document)
   const end = script.steps.length
   const findings: FlowFinding[] = []
   // Every way that anybody could be led: whatever rules ask for may hold or not.
@@ -56,13 +56,13 @@ export function checkFlow(document: GuideDocument): FlowFinding[] {
     if (!reached.has(at)) findings.push({ reason: 'unreachable', stepId: step.id })
     else if (!ends.has(at)) findings.push({ reason: 'endless', stepId: step.id })
     for (const { id, to } of [...choices, ...rules])
-      if (to !== 'next' && to !== 'end' && indexOf(script, to) < 0) findings.push({ reason: 'leads-nowhere', stepId: step.id, way: id })
-    for (const { id, words } of choices) if (words.trim() === '') findings.push({ reason: 'no-words', stepId: step.id, way: id })
+      if (to !== 'next' && to !== 'end' && indexOf(script, to) < 0) findings.push({ reason: 'leads-nowhere', stepId: step.id, onward: id })
+    for (const { id, words } of choices) if (words.trim() === '') findings.push({ reason: 'no-words', stepId: step.id, onward: id })
     for (const { id, when } of [...rules, ...(skipWhen ? [{ id: 'skip', when: skipWhen }] : [])]) {
       if (when.of !== 'value') continue
       const asked = indexOf(script, when.stepId)
       const enters = script.steps[asked]?.doing.kind === 'enter'
-      if (!enters || asked > at || (id === 'skip' && asked === at)) findings.push({ reason: 'asks-later', stepId: step.id, way: id })
+      if (!enters || asked > at || (id === 'skip' && asked === at)) findings.push({ reason: 'asks-later', stepId: step.id, onward: id })
     }
   })
   return findings

@@ -9,7 +9,7 @@ import {
   type StepElement,
   type StepPicture,
 } from '../guides'
-import { shownEntry } from './accept'
+import { shownEntry } from '../flow'
 
 /** An element on a picture: where it and its labels stand, in pixels of the stored picture, and what it is called. */
 export type Spot = { pictureId: string; rect: Rect; role: string; name: string; labels: readonly Rect[] }

@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest'
 import type { Flow, GuideDocument, Step, Target } from '../guides'
 import type { RoleId } from '../shared'
 import { checkFlow } from './checkFlow'
-import { openPlaces, stepsLeft, waysOn } from './flow'
-import { END, scriptOf } from './script'
+import { END, openPlaces, stepsLeft, waysOn } from '../flow'
+import { actingScriptOf } from './actingScript'
 import { acting, ANYBODY, guideOf, heading, says } from './testing'
 
 const [a, b, c, d] = [acting(says('Type the customer'), 'type', { value: 'Copper Ladle' }), says('Known'), says('New'), says('Save')]
@@ -15,7 +15,7 @@ const way = (id: string, to: Target, words = 'x') => ({ id: `way-${id}`, words, 
 describe('a guide', () => {
   it('goes on by what was entered, by role, and offers the ways as long as nothing is known', () => {
     const rule = { id: 'rule-1', when: { of: 'value' as const, stepId: a.id, accept: { how: 'same' as const, value: 'New' } }, to: c.id }
-    const script = scriptOf(guideOf(flowing(a, { rules: [rule] }), b, c, d))
+    const script = actingScriptOf(guideOf(flowing(a, { rules: [rule] }), b, c, d))
     expect(waysOn(script, 0, ANYBODY, { [a.id]: 'new' })).toEqual({ kind: 'on', to: 2 })
     expect(waysOn(script, 0, ANYBODY, { [a.id]: 'known' })).toEqual({ kind: 'on', to: 1 })
     const open = waysOn(script, 0, ANYBODY, {})
@@ -23,20 +23,20 @@ describe('a guide', () => {
       ['rule-1', 2],
       ['otherwise', 1],
     ])
-    const byRole = scriptOf(guideOf(flowing(a, { rules: [{ ...rule, when: { of: 'role', ids: [driver] } }] }), b, c, d))
+    const byRole = actingScriptOf(guideOf(flowing(a, { rules: [{ ...rule, when: { of: 'role', ids: [driver] } }] }), b, c, d))
     expect(waysOn(byRole, 0, { ...ANYBODY, roles: [driver] }, {})).toEqual({ kind: 'on', to: 2 })
     expect(waysOn(byRole, 0, ANYBODY, {})).toEqual({ kind: 'on', to: 1 })
   })
   it('passes over steps by rule, several in a row and at the end', () => {
     const skip = { skipWhen: { of: 'role' as const, ids: [driver], not: true as const } }
-    const script = scriptOf(guideOf(a, flowing(b, skip), flowing(c, skip), d))
+    const script = actingScriptOf(guideOf(a, flowing(b, skip), flowing(c, skip), d))
     expect(waysOn(script, 0, ANYBODY, {})).toEqual({ kind: 'on', to: 3 })
     expect(waysOn(script, 0, { ...ANYBODY, roles: [driver] }, {})).toEqual({ kind: 'on', to: 1 })
-    const last = scriptOf(guideOf(a, flowing(b, skip)))
+    const last = actingScriptOf(guideOf(a, flowing(b, skip)))
     expect(waysOn(last, 0, ANYBODY, {})).toEqual({ kind: 'on', to: 2 })
   })
   it('takes a step that is gone for the one that follows', () => {
-    const script = scriptOf(guideOf(flowing(a, { choices: [way('gone', 'gone-gone-gone-gone-g' as Step['id'])] }), b))
+    const script = actingScriptOf(guideOf(flowing(a, { choices: [way('gone', 'gone-gone-gone-gone-g' as Step['id'])] }), b))
     const ways = waysOn(script, 0, ANYBODY, {})
     expect(ways.kind === 'choose' && ways.ways[0]!.to).toBe(1)
   })
@@ -44,11 +44,11 @@ describe('a guide', () => {
 
 describe('what is left', () => {
   it('is every step in order where nothing branches', () => {
-    const script = scriptOf(guideOf(a, b, c, d))
+    const script = actingScriptOf(guideOf(a, b, c, d))
     expect(stepsLeft(script, ANYBODY, {}, (id) => id === b.id)).toEqual([a.id, c.id, d.id])
   })
   it('is the way that needs the fewest further steps', () => {
-    const script = scriptOf(
+    const script = actingScriptOf(
       guideOf(flowing(a, { choices: [way('known', b.id), way('new', c.id)] }), flowing(b, { choices: [way('on', d.id)] }), c, d),
     )
     expect(stepsLeft(script, ANYBODY, {}, (id) => id === a.id || id === c.id)).toEqual([d.id])
@@ -56,8 +56,8 @@ describe('what is left', () => {
   })
   it('does not ask for an optional section', () => {
     const document: GuideDocument = guideOf(a, { ...heading('If you like'), optional: true }, b, c, heading('Then'), d)
-    expect(stepsLeft(scriptOf(document), ANYBODY, {}, (id) => id === a.id)).toEqual([d.id])
-    expect(openPlaces(scriptOf(document), ANYBODY, {}, (id) => id === b.id)).toEqual(new Set([a.id, b.id, d.id, END]))
+    expect(stepsLeft(actingScriptOf(document), ANYBODY, {}, (id) => id === a.id)).toEqual([d.id])
+    expect(openPlaces(actingScriptOf(document), ANYBODY, {}, (id) => id === b.id)).toEqual(new Set([a.id, b.id, d.id, END]))
   })
 })
 
@@ -72,19 +72,19 @@ describe('the check of branches', () => {
     )
     expect(checkFlow(document)).toEqual([
       { reason: 'endless', stepId: a.id },
-      { reason: 'no-words', stepId: a.id, way: 'way-known' },
+      { reason: 'no-words', stepId: a.id, onward: 'way-known' },
       { reason: 'unreachable', stepId: b.id },
       { reason: 'endless', stepId: c.id },
-      { reason: 'leads-nowhere', stepId: c.id, way: 'way-gone' },
+      { reason: 'leads-nowhere', stepId: c.id, onward: 'way-gone' },
       { reason: 'endless', stepId: d.id },
     ])
   })
   it('finds rules that ask for what is entered only later, or nowhere', () => {
     const when = { of: 'value' as const, stepId: a.id, accept: { how: 'anything' as const } }
     const later = guideOf(flowing(b, { rules: [{ id: 'rule-1', when, to: 'end' }] }), a)
-    expect(checkFlow(later)).toEqual([{ reason: 'asks-later', stepId: b.id, way: 'rule-1' }])
+    expect(checkFlow(later)).toEqual([{ reason: 'asks-later', stepId: b.id, onward: 'rule-1' }])
     const never = guideOf(a, b, flowing(c, { skipWhen: { ...when, stepId: b.id } }))
-    expect(checkFlow(never)).toEqual([{ reason: 'asks-later', stepId: c.id, way: 'skip' }])
+    expect(checkFlow(never)).toEqual([{ reason: 'asks-later', stepId: c.id, onward: 'skip' }])
     expect(checkFlow(guideOf(a, flowing(c, { skipWhen: when })))).toEqual([])
   })
   it('knows that an optional section can be left from its middle, also in a guide where every step may be passed over', () => {

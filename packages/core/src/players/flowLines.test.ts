@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Condition, Flow, Step } from '../guides'
-import { flowLines } from './flowLines'
+import { flowLines } from '../flow'
 import { guideOf, heading, says } from './testing'
 
 const withFlow = (step: Step, flow: Flow): Step => ({ ...step, flow })

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini'
 import { PictureId } from '../shared'
 import type { Rect } from '../guides'
-import { accepts } from './accept'
+import { accepts } from '../flow'
 import { nameOf, type Doing, type Spot } from './doing'
 
 const Point = z.object({

@@ -1,11 +1,11 @@
-import { openPlaces, passSkipped, stepsLeft, waysOn } from './flow'
+import { END, indexOf, openPlaces, passSkipped, type Person, stepsLeft, waysOn } from '../flow'
 import type { Verdict } from './judge'
-import { END, indexOf, type Person, type Script, type ScriptStep } from './script'
+import type { ActingScript, ActingStep } from './actingScript'
 import { arrivedAt, type Help, type PlayerState } from './state'
-import { POLICIES } from './way'
+import { policyOf } from '../ways'
 
 /** How a guide is played: the steps, the person as far as rules ask for them, and what the author says of tries. */
-export type Play = { script: Script; person: Person; triesPerStep: number }
+export type Play = { script: ActingScript; person: Person; triesPerStep: number }
 
 /** What is to be carried out: told to the record, shown, or written down. */
 export type PlayerEffect =
@@ -22,7 +22,7 @@ export type Played = { state: PlayerState; effects: PlayerEffect[] }
 /** How often a step may lead back before the guide goes on all the same: loops end. */
 export const MOST_ROUNDS = 25
 /** The step at which somebody is. */
-export const stepAt = (play: Play, state: PlayerState): ScriptStep | undefined => play.script.steps[indexOf(play.script, state.at)]
+export const stepAt = (play: Play, state: PlayerState): ActingStep | undefined => play.script.steps[indexOf(play.script, state.at)]
 /** Nothing happens. */
 export const still = (state: PlayerState): Played => ({ state, effects: [] })
 /** A list with an entry, once. */
@@ -33,8 +33,8 @@ export function isClosed(play: Play, state: PlayerState, id: string): boolean {
   const step = play.script.steps[indexOf(play.script, id)]
   if (!step) return false
   if (isWaiting(play, state, id)) return true
-  if (POLICIES[state.way].gates) return play.script.confirmSteps && !state.confirmed.includes(id)
-  return POLICIES[state.way].acts && !POLICIES[state.way].jumps && state.results[id] === undefined
+  if (policyOf(state.way).confirms) return play.script.confirmSteps && !state.confirmed.includes(id)
+  return policyOf(state.way).acts && !policyOf(state.way).jumps && state.results[id] === undefined
 }
 
 /** Whether a step has cautions that are yet to be acknowledged; in every way of use. */
@@ -48,8 +48,8 @@ export const openTo = (play: Play, state: PlayerState): Set<string> =>
   openPlaces(play.script, play.person, state.values, (id) => isClosed(play, state, id))
 
 /** Whether nothing is left to be done at a step, in the way it is used. */
-export function isPassed(state: PlayerState, step: ScriptStep): boolean {
-  return POLICIES[state.way].acts ? state.results[step.id] !== undefined : state.seen.includes(step.id)
+export function isPassed(state: PlayerState, step: ActingStep): boolean {
+  return policyOf(state.way).acts ? state.results[step.id] !== undefined : state.seen.includes(step.id)
 }
 
 /** Steps that are still to be done before the guide can be finished, by the shortest way through it. */

@@ -4,10 +4,10 @@ import type { Flow, GuideDocument, Step } from '../guides'
 import { canFinish, choicesAt, isClosed, leftToDo, MOST_ROUNDS, openTo, type Play, type PlayerEffect } from './moves'
 import { begin, recall, reduce, resume, type PlayerEvent } from './player'
 import { scoreOf } from './score'
-import { END } from './script'
+import { END } from '../flow'
 import { PlayerState } from './state'
 import { acting, ANYBODY, click, elementAt, guideOf, heading, PICTURE, playOf, says } from './testing'
-import type { Way } from './way'
+import type { Way } from '../ways'
 
 const [one, two, three, four] = [says('One'), says('Two'), says('Three'), says('Four')]
 const save = acting(says('Save'))

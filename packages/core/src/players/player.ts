@@ -1,5 +1,4 @@
-import { shownEntry } from './accept'
-import { afterSection, passSkipped } from './flow'
+import { afterSection, END, indexOf, passSkipped, shownEntry } from '../flow'
 import { judge, type Act } from './judge'
 import {
   arrive,
@@ -20,9 +19,9 @@ import {
   type Played,
   type PlayerEffect,
 } from './moves'
-import { END, indexOf, type ScriptStep } from './script'
+import type { ActingStep } from './actingScript'
 import { arrivedAt, RULES, type Help, type PlayerState, type StepResult } from './state'
-import { POLICIES, type Way } from './way'
+import { policyOf, type Way } from '../ways'
 
 /** What happens while a guide is played. `at`: epoch milliseconds. */
 export type PlayerEvent = { at: number } & (
@@ -201,9 +200,9 @@ function take(play: Play, state: PlayerState, act: Act, now: number): Played {
     }
     case 'wrong': {
       const tries = here.tries + 1
-      const hint = POLICIES[state.way].hints ? Math.min(3, here.hint + 1) : 0
+      const hint = policyOf(state.way).hints ? Math.min(3, here.hint + 1) : 0
       const next: PlayerState = { ...state, here: { ...here, tries, hint } }
-      const over = !POLICIES[state.way].hints && play.triesPerStep > 0 && tries >= play.triesPerStep
+      const over = policyOf(state.way).triesRunOut && play.triesPerStep > 0 && tries >= play.triesPerStep
       if (!over) return { state: next, effects: [say] }
       const failed = settle(play, next, false, demonstrated(step), now)
       return { state: failed.state, effects: [say, ...failed.effects] }
@@ -212,7 +211,7 @@ function take(play: Play, state: PlayerState, act: Act, now: number): Played {
 }
 
 /** What stands in a field once the step has been done for the person. */
-function demonstrated({ doing }: ScriptStep): string | undefined {
+function demonstrated({ doing }: ActingStep): string | undefined {
   return doing.kind === 'enter' ? (shownEntry(doing.accept) ?? undefined) : undefined
 }
 
@@ -233,7 +232,7 @@ function playOn(play: Play, state: PlayerState, now: number): Played {
 
 /** The next state of a player. A wish that is not open is left without effect; there is a way on or out from every state. */
 export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Played {
-  const policy = POLICIES[state.way]
+  const policy = policyOf(state.way)
   const { at: now } = event
   if (event.type === 'stay') return still({ ...state, leaving: false })
   if (event.type === 'ask-out') return still({ ...state, leaving: true, paused: policy.plays ? true : state.paused })
@@ -264,7 +263,8 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
         effects: [{ do: 'tell', verb: 'step-acknowledged', stepId: state.at }],
       }
     case 'confirm': {
-      if (state.at === END || !policy.gates || isWaiting(play, state, state.at) || state.confirmed.includes(state.at)) return still(state)
+      if (state.at === END || !policy.confirms || isWaiting(play, state, state.at) || state.confirmed.includes(state.at))
+        return still(state)
       const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
       const on = goOn(play, confirmed, now)
       return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
@@ -293,10 +293,10 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
 }
 
 function showMe(play: Play, state: PlayerState, now: number): Played {
-  const policy = POLICIES[state.way]
+  const policy = policyOf(state.way)
   const step = stepAt(play, state)
   if (!policy.acts || !step || state.here.done || isWaiting(play, state, state.at)) return still(state)
   if (step.doing.kind === 'nothing') return still(state)
-  const shown = { ...state, here: { ...state.here, shown: policy.hints } }
-  return settle(play, shown, policy.hints, demonstrated(step), now, policy.hints)
+  const shows = policy.showMe === 'shows'
+  return settle(play, { ...state, here: { ...state.here, shown: shows } }, shows, demonstrated(step), now, shows)
 }

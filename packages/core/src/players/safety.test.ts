@@ -5,7 +5,7 @@ import { begin, recall, reduce, type PlayerEvent } from './player'
 import { soloScreen } from './soloScreen'
 import { safetyAt } from './safety'
 import { acting, click, guideOf, playOf, says } from './testing'
-import { Way } from './way'
+import { Way } from '../ways'
 
 const danger = { id: 'caution-1', level: 'danger' as const, words: 'The knife runs on', acknowledge: true }
 const warned = (step: Step): Step => ({ ...step, cautions: [danger], signs: ['W024'] })

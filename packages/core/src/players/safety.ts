@@ -1,6 +1,6 @@
 import { stepsOf, type Caution, type GuideDocument, type SignId } from '../guides'
 import { isWaiting, type Play } from './moves'
-import { END } from './script'
+import { END } from '../flow'
 import type { PlayerState } from './state'
 
 /** What has to be known before a step is done: shown in every way of use, over everything else. `guideSigns`: those of the guide as a whole, at its

@@ -1,6 +1,6 @@
 import type { StepId } from '../shared'
 import { stepName, stepsOf, type GuideDocument } from '../guides'
-import type { Script } from './script'
+import type { ActingScript } from './actingScript'
 import type { PlayerState, StepResult } from './state'
 
 /** Points for a step by the tries it took: right at once 1, at the second try a half, later a quarter. */
@@ -32,7 +32,7 @@ export type Score = {
 /** Scores a way through a guide. Steps that are only read count for nothing; those that the way did not touch neither.
  * @param passMark least percentage that passes
  * @returns 0 % when nothing was judged at all */
-export function scoreOf(script: Script, state: Pick<PlayerState, 'results'>, passMark: number): Score {
+export function scoreOf(script: ActingScript, state: Pick<PlayerState, 'results'>, passMark: number): Score {
   const judged = script.steps.filter((step) => step.doing.kind !== 'nothing' && state.results[step.id] !== undefined)
   const of = (id: string) => state.results[id]!
   const points = judged.reduce((sum, { id }) => sum + pointsOf(of(id)), 0)
@@ -67,7 +67,7 @@ export type AttemptScore = {
  * @param ended `null` as long as it goes on */
 export function scoreOfAttempt(
   document: GuideDocument,
-  script: Script,
+  script: ActingScript,
   state: Pick<PlayerState, 'results'>,
   ended: AttemptEnd | null,
 ): AttemptScore {

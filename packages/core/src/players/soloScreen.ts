@@ -15,7 +15,7 @@ import { PictureId } from '../shared'
 import { listedNames, spotsOf, type Doing } from './doing'
 import type { Verdict } from './judge'
 import { choicesAt, type Play } from './moves'
-import { END, indexOf } from './script'
+import { END, indexOf } from '../flow'
 import { safetyAt } from './safety'
 import type { PlayerState } from './state'
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { Way } from './way'
+import { Way } from '../ways'
 
 const Id = z.string().check(z.maxLength(40))
 const Ids = z.array(Id).check(z.maxLength(5_000))

@@ -1,6 +1,7 @@
 import { emptyDocument, richTextOf, type GuideDocument, type Section, type Step, type StepElement, type Verb } from '../guides'
 import { seededIds, type PictureId, type SectionId, type StepId } from '../shared'
-import { scriptOf, type Person } from './script'
+import type { Person } from '../flow'
+import { actingScriptOf } from './actingScript'
 import type { Play } from './moves'
 
 const nextId = seededIds(70)
@@ -44,7 +45,7 @@ export const ANYBODY: Person = { roles: [], sites: [], language: 'en' }
 
 /** A document made ready to be played, for tests. */
 export const playOf = (document: GuideDocument, solo = false, person = ANYBODY, triesPerStep = document.solo.triesPerStep): Play => ({
-  script: scriptOf(document, solo),
+  script: actingScriptOf(document, solo),
   person,
   triesPerStep,
 })

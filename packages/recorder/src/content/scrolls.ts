@@ -5,7 +5,7 @@ import type { FrameOffset } from './frames'
 import { above } from './shadows'
 
 type Spot = { left: number; top: number }
-type Way = NonNullable<ElementSeen['scrolledTo']>
+type Scrolled = NonNullable<ElementSeen['scrolledTo']>
 
 const CORNER: Rect = { x: 0, y: 0, width: 0, height: 0 }
 const SCROLL_KEYS = new Set(['PageUp', 'PageDown', 'Home', 'End', 'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', ' '])
@@ -71,7 +71,7 @@ export class Scrolls {
   }
 
   /** Which way an element was scrolled to; `undefined` when it was in sight all along. */
-  wayTo(element: Element): Way | undefined {
+  wayTo(element: Element): Scrolled | undefined {
     const rect = element.getBoundingClientRect()
     const middle = { x: rect.x + rect.width / 2, y: rect.y + rect.height / 2 }
     for (let each = above(element); each; each = above(each)) {
@@ -86,7 +86,7 @@ export class Scrolls {
   }
 
   /** The page around this frame was scrolled until the element was in sight. */
-  private wayOfFrame(rect: DOMRect): Way | undefined {
+  private wayOfFrame(rect: DOMRect): Scrolled | undefined {
     if (window === top || !this.placeBefore) return undefined
     const now = this.frame.toWindow(CORNER)
     const [dx, dy] = [this.contentBefore.x - now.x, this.contentBefore.y - now.y]
@@ -132,7 +132,7 @@ function isOnScrollBar(event: PointerEvent): boolean {
 }
 
 /** Which way a point lies outside of a box. */
-function wayOutOf({ x, y }: { x: number; y: number }, box: Element): Way | undefined {
+function wayOutOf({ x, y }: { x: number; y: number }, box: Element): Scrolled | undefined {
   const page = box === document.scrollingElement
   const { left, top } = page ? { left: 0, top: 0 } : box.getBoundingClientRect()
   const [width, height] = page ? [innerWidth, innerHeight] : [box.clientWidth, box.clientHeight]

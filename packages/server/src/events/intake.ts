@@ -1,7 +1,9 @@
 import type { RefusedEvent } from '@jackdaw/contracts/reading'
 import { EVENT_SCHEMA_VERSION, heldTime, UsageEvent } from '@jackdaw/core/events'
 import { readDocument } from '@jackdaw/core/guides'
-import { scriptOf, stepsLeft, type Way } from '@jackdaw/core/players'
+import { stepsLeft } from '@jackdaw/core/flow'
+import { actingScriptOf } from '@jackdaw/core/players'
+import type { Way } from '@jackdaw/core/ways'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { rollUpAcknowledgements, rollUpReadings, rollUpSteps, rollUpWays, rollUpWaySteps } from './rollUp'
@@ -66,7 +68,7 @@ async function hasGoneThrough(db: Db, personId: PersonId, known: Known, hasRead:
   )
   const document = readDocument(JSON.parse(row!.bytes))
   const person = { roles: row!.roles, sites: [row!.site_id], language: document.language }
-  return stepsLeft(scriptOf(document), person, {}, hasRead).length === 0
+  return stepsLeft(actingScriptOf(document), person, {}, hasRead).length === 0
 }
 
 /** Takes apart what is an event and what is not. */

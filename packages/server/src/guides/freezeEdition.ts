@@ -8,7 +8,7 @@ import {
   stopsPublishing,
   storedPicturesOf,
 } from '@jackdaw/core/guides'
-import { hasBranches } from '@jackdaw/core/players'
+import { hasBranches } from '@jackdaw/core/flow'
 import { canonicalJson, type GuideId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'

@@ -1,5 +1,5 @@
 import { PLAIN_SOLO, type GuideDocument, type Step, type Verb } from '@jackdaw/core/guides'
-import { begin, PlayerState, reduce, scoreOf, scriptOf, type PlayerEvent } from '@jackdaw/core/players'
+import { actingScriptOf, begin, type PlayerEvent, PlayerState, reduce, scoreOf } from '@jackdaw/core/players'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
@@ -244,7 +244,7 @@ describe('the record of a test', () => {
     const events = await db.rows<{ event: PlayerEvent }>('select event from attempt_act where attempt_id = $1 order by n', [
       attempt.attemptId,
     ])
-    const play = { script: scriptOf(test.document, true), person: { roles: [], sites: [], language: 'en' }, triesPerStep: 2 }
+    const play = { script: actingScriptOf(test.document, true), person: { roles: [], sites: [], language: 'en' }, triesPerStep: 2 }
     const replayed = events.reduce((state, { event }) => reduce(state, event, play).state, begin('solo', play, START).state)
     expect(replayed).toEqual(PlayerState.parse(row.state))
     expect(scoreOf(play.script, replayed, 80).percent).toBe(row.percent)
@@ -265,7 +265,7 @@ describe('the record of a test', () => {
 describe('where somebody is', () => {
   it('is kept for each way, and is their own', async () => {
     const test = await aTest()
-    const play = { script: scriptOf(test.document), person: { roles: [], sites: [], language: 'en' }, triesPerStep: 0 }
+    const play = { script: actingScriptOf(test.document), person: { roles: [], sites: [], language: 'en' }, triesPerStep: 0 }
     const { state } = begin('practise', play, START)
     const kept = { playId: nanoid(), edition: 1, state }
     expect(await staff.json('get', `/api/guides/${test.id}/plays/practise`)).toBeNull()

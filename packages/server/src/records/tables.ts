@@ -1,7 +1,7 @@
 import type { CautionRecord, PersonGuide, PersonRecord, ReadingRecord } from '@jackdaw/contracts/records'
 import type { ReadingState } from '@jackdaw/core/assignments'
 import type { CautionLevel } from '@jackdaw/core/guides'
-import type { Way } from '@jackdaw/core/players'
+import { WAYS } from '@jackdaw/core/ways'
 import type { CsvRow } from '@jackdaw/core/records'
 import { localTimeAt } from '@jackdaw/core/shared'
 
@@ -88,7 +88,6 @@ export const guideTable = (guide: Guide, rows: readonly PersonRecord[]): Table =
 export const personTable = (person: About, rows: readonly PersonGuide[]): Table => recordTable(rows.map((row) => ({ ...row, ...person })))
 
 const LEVEL: Record<CautionLevel, string> = { danger: 'Danger', warning: 'Warning', caution: 'Caution', note: 'Note' }
-const WAY: Record<Way, string> = { read: 'Read', watch: 'Watch', practise: 'Practise', solo: 'Solo' }
 /** Who has acknowledged the cautions of which step: a line for each person, step and way of use, one with nothing where they have not. */
 export const cautionTable = (guide: Guide, rows: readonly (CautionRecord & { zone: string })[]): Table => ({
   header: [
@@ -112,7 +111,7 @@ export const cautionTable = (guide: Guide, rows: readonly (CautionRecord & { zon
     if (row.acknowledged.length === 0) return [[...about, null, null, null, null, 0, null]]
     return row.acknowledged.map((each) => [
       ...about,
-      WAY[each.way],
+      WAYS[each.way].name,
       each.edition,
       instant(each.firstAt, row.zone),
       instant(each.lastAt, row.zone),

@@ -1,4 +1,4 @@
-import type { WayStep, WaysUsed } from '@jackdaw/contracts/records'
+import type { StepWay, WayStep, WaysUsed } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { amongParam, amongSql, type Among } from './among'
@@ -13,7 +13,7 @@ export const SOLO_STATE = `coalesce((select case when u.passed_edition >= w.requ
 type Row = {
   guide_id: string
   person_id: string
-  way: 'watch' | 'practise' | 'solo'
+  way: 'watch' | StepWay
   last_at: Date
   begun: number
   finished: number
@@ -67,7 +67,7 @@ export async function wayStepsOf(
   db: Db,
   guideId: GuideId,
   edition: number,
-  way: 'practise' | 'solo',
+  way: StepWay,
   among: Among,
 ): Promise<{ people: number; steps: WayStep[] }> {
   const people = await db.one<{ people: number }>(
@@ -85,11 +85,7 @@ export async function wayStepsOf(
 }
 
 /** How the steps of the newest edition went for one person. */
-export const stepsOfPerson = (
-  db: Db,
-  guideId: GuideId,
-  personId: PersonId,
-): Promise<(Omit<WayStep, 'people'> & { way: 'practise' | 'solo' })[]> =>
+export const stepsOfPerson = (db: Db, guideId: GuideId, personId: PersonId): Promise<(Omit<WayStep, 'people'> & { way: StepWay })[]> =>
   db.rows(
     `select x.step_id as "stepId", x.position, x.section, x.name, w.way, w.times, w.right_first as "rightFirst", w.tries, w.helped, w.failed
      from way_step w join guide g on g.id = w.guide_id join edition_step x on x.guide_id = w.guide_id and x.edition = g.newest_edition and x.step_id = w.step_id

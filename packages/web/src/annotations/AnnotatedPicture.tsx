@@ -1,3 +1,4 @@
+import type { WayOfUse } from '@jackdaw/core/ways'
 import {
   drawAnnotations,
   groundOf,
@@ -23,7 +24,7 @@ export type PictureProps = {
   look: Look
   /** Side on which the labels of the step before stand. */
   prefer?: Side | null
-  way?: 'read' | 'practise'
+  way?: WayOfUse['labels']
   /** Address of a stored picture. */
   source: (id: PictureId) => string
   onFailed?: () => void

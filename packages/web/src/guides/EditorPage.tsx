@@ -1,6 +1,7 @@
 import type { Draft } from '@jackdaw/contracts/guides'
 import { factOf, minutesToRead, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
-import { lacksIn, type Way } from '@jackdaw/core/players'
+import { lacksIn } from '@jackdaw/core/players'
+import type { Way } from '@jackdaw/core/ways'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'

@@ -1,5 +1,6 @@
 import { middleOf } from '@jackdaw/core/annotations'
-import { shownEntry, spotsOf, type Doing, type Timing } from '@jackdaw/core/players'
+import { shownEntry } from '@jackdaw/core/flow'
+import { spotsOf, type Doing, type Timing } from '@jackdaw/core/players'
 import { MousePointer2 } from 'lucide-react'
 import { Brackets, spotStyle } from './OnPicture'
 

@@ -1,6 +1,7 @@
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { stepsOf, type Annotation, type Step, type StepPicture } from '@jackdaw/core/guides'
-import { choicesAt, indexOf, isClosed, namesOf, spokenWords, spotsOf, type Doing as StepDoing } from '@jackdaw/core/players'
+import { indexOf } from '@jackdaw/core/flow'
+import { choicesAt, isClosed, namesOf, spokenWords, spotsOf, type Doing as StepDoing } from '@jackdaw/core/players'
 import type { StepId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, Lightbulb, List, Wand } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'

@@ -1,6 +1,7 @@
 import { groundOf } from '@jackdaw/core/annotations'
 import type { Rect, Step, StepPicture } from '@jackdaw/core/guides'
-import { END, spotsOf, timingOf, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
+import { END } from '@jackdaw/core/flow'
+import { spotsOf, timingOf, type Doing as StepDoing, type PlayerState } from '@jackdaw/core/players'
 import { ActingSurface } from './ActingSurface'
 import { Motion, typedAt } from './Motion'
 import { Brackets, EntryField, Found, PopUp, spotStyle } from './OnPicture'

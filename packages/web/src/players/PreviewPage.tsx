@@ -2,17 +2,9 @@ import { getDraft } from '@jackdaw/contracts/guides'
 import { getPictureSizes } from '@jackdaw/contracts/pictures'
 import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import { minutesToRead, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
-import {
-  begin,
-  END,
-  reduce,
-  scoreOfAttempt,
-  soloScreen,
-  Way,
-  type PlayerEvent,
-  type PlayerState,
-  type Verdict,
-} from '@jackdaw/core/players'
+import { END } from '@jackdaw/core/flow'
+import { begin, reduce, scoreOfAttempt, soloScreen, type PlayerEvent, type PlayerState, type Verdict } from '@jackdaw/core/players'
+import { Way } from '@jackdaw/core/ways'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'

@@ -1,4 +1,5 @@
-import { canFinish, choicesAt, END, indexOf, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
+import { END, indexOf } from '@jackdaw/core/flow'
+import { canFinish, choicesAt, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Check, ListOrdered } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Button, ButtonLink } from '../ui'

@@ -1,6 +1,7 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { stepName } from '@jackdaw/core/guides'
-import { openTo, type Play, type PlayerState, type Way } from '@jackdaw/core/players'
+import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
+import type { Way } from '@jackdaw/core/ways'
 import { X } from 'lucide-react'
 import { Suspense } from 'react'
 import { Link } from 'react-router'

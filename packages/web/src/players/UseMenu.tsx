@@ -1,4 +1,4 @@
-import type { Way } from '@jackdaw/core/players'
+import type { Way } from '@jackdaw/core/ways'
 import { BookOpen, CirclePlay, GraduationCap, Hand } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'

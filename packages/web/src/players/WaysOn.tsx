@@ -1,12 +1,12 @@
 import type { Rule } from '@jackdaw/core/guides'
-import { OTHERWISE } from '@jackdaw/core/players'
+import { OTHERWISE } from '@jackdaw/core/flow'
 import { useTexts, type Texts } from '../ui/texts'
 import { Button } from '../ui'
 
-type Way = { id: string; words: string; rule?: Rule }
+type Onward = { id: string; words: string; rule?: Rule }
 
 /** What a guide goes on by, offered to be chosen from: the author's choices, or the cases of a rule that is not decided yet. */
-export function WaysOn({ ask, ways, onChoose }: { ask: string; ways: readonly Way[]; onChoose: (id: string) => void }) {
+export function WaysOn({ ask, ways, onChoose }: { ask: string; ways: readonly Onward[]; onChoose: (id: string) => void }) {
   const { t } = useTexts()
   const byRule = ways.some((way) => way.rule)
   return (
@@ -27,7 +27,7 @@ export function WaysOn({ ask, ways, onChoose }: { ask: string; ways: readonly Wa
   )
 }
 
-function wordsOf({ id, words, rule }: Way, t: Texts['t']): string {
+function wordsOf({ id, words, rule }: Onward, t: Texts['t']): string {
   if (words) return words
   if (id === OTHERWISE || !rule || rule.when.of !== 'value') return t('Something else')
   const { accept, not } = rule.when

@@ -1,5 +1,6 @@
 import type { Step } from '@jackdaw/core/guides'
-import { safetyAt, type Way } from '@jackdaw/core/players'
+import { safetyAt } from '@jackdaw/core/players'
+import type { Way } from '@jackdaw/core/ways'
 import type { About } from '../remarks'
 import type { StageSafety } from './SafetyFirst'
 import type { UsedGuide } from './used'

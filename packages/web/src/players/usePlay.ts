@@ -1,16 +1,7 @@
 import { getPlay, keepPlay, KeptPlay, type KeptWay } from '@jackdaw/contracts/players'
 import type { UsageEvent } from '@jackdaw/core/events'
-import {
-  begin,
-  canFinish,
-  END,
-  reduce,
-  resume,
-  type Play,
-  type PlayerEffect,
-  type PlayerEvent,
-  type PlayerState,
-} from '@jackdaw/core/players'
+import { END } from '@jackdaw/core/flow'
+import { begin, canFinish, reduce, resume, type Play, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'

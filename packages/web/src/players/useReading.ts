@@ -1,6 +1,7 @@
 import { getReader, type ReaderEdition } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/events'
-import { END, recall, reduce, type Play, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
+import { END } from '@jackdaw/core/flow'
+import { recall, reduce, type Play, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'

@@ -1,7 +1,7 @@
 import { getDraftPicture, getEditionPicture } from '@jackdaw/contracts/pictures'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import type { GuideDocument, PictureSizes } from '@jackdaw/core/guides'
-import { scriptOf, type Play } from '@jackdaw/core/players'
+import { actingScriptOf, type Play } from '@jackdaw/core/players'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { addressOf } from '../api'
 
@@ -31,7 +31,7 @@ export const DRAFT = 0
 /** A guide made ready for the players.
  * @param only leaves these steps only */
 export const playFor = (guide: Pick<UsedGuide, 'document' | 'reader'>, solo = false, only: readonly string[] | null = null): Play => ({
-  script: scriptOf(guide.document, solo, only),
+  script: actingScriptOf(guide.document, solo, only),
   person: { roles: guide.reader.roles, sites: guide.reader.sites, language: navigator.language },
   triesPerStep: solo ? guide.document.solo.triesPerStep : 0,
 })

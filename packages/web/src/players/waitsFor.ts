@@ -1,4 +1,5 @@
-import { choicesAt, END, isClosed, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
+import { END } from '@jackdaw/core/flow'
+import { choicesAt, isClosed, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Texts } from '../ui/texts'
 
 /** What keeps somebody from going on by key, in words, and the selector of what to press; `null` when nothing does. */

@@ -1,5 +1,4 @@
-import type { Acknowledged } from '@jackdaw/contracts/records'
-import { getCautionRecordsCsv } from '@jackdaw/contracts/records'
+import { type Acknowledged, getCautionRecordsCsv } from '@jackdaw/contracts/records'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { CircleCheck, Download } from 'lucide-react'
 import { Link, useParams } from 'react-router'

@@ -1,4 +1,4 @@
-import type { WayStep } from '@jackdaw/contracts/records'
+import type { StepWay, WayStep } from '@jackdaw/contracts/records'
 import { hardestStep } from '@jackdaw/core/records'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useTexts, type Texts } from '../ui/texts'
@@ -6,7 +6,7 @@ import { Loaded, percentOf, StepRuler, type RulerMark } from '../ui'
 import { useWaySteps } from './queries'
 
 /** How the steps went in Practise or Solo, on the ruler: the bar is the share that was right at once. */
-export function WayStepsRuler({ id, way }: { id: GuideId; way: 'practise' | 'solo' }) {
+export function WayStepsRuler({ id, way }: { id: GuideId; way: StepWay }) {
   const { t } = useTexts()
   const query = useWaySteps(id, way, true)
   return (

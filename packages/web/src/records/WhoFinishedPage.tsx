@@ -1,6 +1,7 @@
 import { getWhoFinishedCsv, SoloState, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
 import { ReadingState } from '@jackdaw/core/assignments'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
+import { waysWhere } from '@jackdaw/core/ways'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
@@ -29,6 +30,7 @@ import { amongIn, GroupFilters } from './GroupFilters'
 import { useDropOff, useWhoFinished } from './queries'
 import { WayStepsRuler } from './WayStepsRuler'
 import { Claimed, ClaimedLine } from './Claimed'
+import { wayName } from '../players/wayName'
 import { WaysUsedWords } from './WaysUsedWords'
 
 export function WhoFinishedPage() {
@@ -39,7 +41,7 @@ export function WhoFinishedPage() {
   const furthest = (search.get('stopped') ?? undefined) as StepId | undefined
   const find = search.get('find') ?? ''
   const solo = SoloState.safeParse(search.get('solo')).data
-  const by = search.get('by') === 'solo' ? 'solo' : search.get('by') === 'practise' ? 'practise' : 'read'
+  const by = BY_WAY.find((way) => way === search.get('by')) ?? 'read'
   const sort: Sort<WhoSort> = { by: (search.get('sort') ?? 'state') as WhoSort, down: search.get('down') === 'yes' }
   const filter = {
     ...amongIn(search),
@@ -213,18 +215,16 @@ function PeopleTable({
   )
 }
 
+/** The ways of which it is known how the steps went. */
+const BY_WAY = waysWhere('counts', 'reading', 'steps')
+type By = (typeof BY_WAY)[number]
+
 /** Of which way the ruler tells. */
-function ByWay({ by, onBy }: { by: 'read' | 'practise' | 'solo'; onBy: (by: 'read' | 'practise' | 'solo') => void }) {
+function ByWay({ by, onBy }: { by: By; onBy: (by: By) => void }) {
   const { t } = useTexts()
   return (
     <div role="group" aria-label={t('Steps by way of use')} className="flex gap-1 mb-3">
-      {(
-        [
-          ['read', t('Read')],
-          ['practise', t('Practise')],
-          ['solo', t('Solo')],
-        ] as const
-      ).map(([way, name]) => (
+      {BY_WAY.map((way) => (
         <button
           key={way}
           type="button"
@@ -232,7 +232,7 @@ function ByWay({ by, onBy }: { by: 'read' | 'practise' | 'solo'; onBy: (by: 'rea
           className="px-3 min-h-9 border-b-2 border-transparent hover:border-edge aria-pressed:border-petrol aria-pressed:bg-wash"
           onClick={() => onBy(way)}
         >
-          {name}
+          {wayName(way, t)}
         </button>
       ))}
     </div>

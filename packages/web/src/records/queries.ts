@@ -1,4 +1,3 @@
-import type { QueryOf } from '@jackdaw/contracts/endpoint'
 import {
   getCautionRecords,
   getDropOff,
@@ -9,7 +8,9 @@ import {
   listGuideRecords,
   listPersonRecords,
   listRecordGroups,
+  type StepWay,
 } from '@jackdaw/contracts/records'
+import type { QueryOf } from '@jackdaw/contracts/endpoint'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { call } from '../api'
@@ -49,7 +50,7 @@ export const usePersonRecords = (id: PersonId) =>
     staleTime: 0,
     queryFn: ({ signal }) => call(getPersonRecords, { params: { id }, signal }),
   })
-export const useWaySteps = (id: GuideId, way: 'practise' | 'solo', enabled: boolean) =>
+export const useWaySteps = (id: GuideId, way: StepWay, enabled: boolean) =>
   useQuery({
     queryKey: ['records', 'way-steps', id, way],
     enabled,

@@ -1,4 +1,4 @@
-import type { Way } from '@jackdaw/core/players'
+import type { Way } from '@jackdaw/core/ways'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { MessageSquareWarning } from 'lucide-react'
 import { Suspense, useEffect, useState } from 'react'

@@ -1,6 +1,6 @@
 import type { AttemptId, SoloAttempt, SoloResult } from '@jackdaw/contracts/players'
 import { readDocument, type GuideDocument, type Rect } from '@jackdaw/core/guides'
-import { scriptOf, soloPictureAt, soloScreen, type Play, type PlayerState, type Verdict } from '@jackdaw/core/players'
+import { actingScriptOf, type Play, type PlayerState, soloPictureAt, soloScreen, type Verdict } from '@jackdaw/core/players'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { picturesOfEdition, textOfPicture } from '../../files'
@@ -44,7 +44,7 @@ export async function runningOf(db: Db, row: AttemptRow): Promise<RunningAttempt
 /** How somebody plays a document in Solo. @param language how they write numbers and days, BCP 47 */
 export async function playOf(db: Db, document: GuideDocument, personId: PersonId, language: string): Promise<Play> {
   const person = { ...(await ruledBy(db, personId)), language }
-  return { script: scriptOf(document, true), person, triesPerStep: document.solo.triesPerStep }
+  return { script: actingScriptOf(document, true), person, triesPerStep: document.solo.triesPerStep }
 }
 
 /** What came of an attempt; `null` as long as it goes on. */

@@ -1,5 +1,6 @@
 import type { AttemptId, SoloAttempt } from '@jackdaw/contracts/players'
-import { END, scoreOfAttempt, type AttemptEnd, type Played, type PlayerEffect } from '@jackdaw/core/players'
+import { END } from '@jackdaw/core/flow'
+import { scoreOfAttempt, type AttemptEnd, type Played, type PlayerEffect } from '@jackdaw/core/players'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { v7 as uuidV7 } from 'uuid'
 import type { Db } from '../../db'

@@ -1,5 +1,5 @@
 import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument, type Step } from '@jackdaw/core/guides'
-import { begin, scriptOf, type Play } from '@jackdaw/core/players'
+import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
@@ -281,7 +281,8 @@ export class HostileWorld {
   /** A state of a player as a browser keeps it. */
   aPlayerState(way: 'watch' | 'practise', things: Things): unknown {
     const document = documentWith(things.picture, 'x')
-    return begin(way, { script: scriptOf(document), person: { roles: [], sites: [], language: 'en' } } as unknown as Play, START).state
+    return begin(way, { script: actingScriptOf(document), person: { roles: [], sites: [], language: 'en' } } as unknown as Play, START)
+      .state
   }
 
   private tables: string[] = []

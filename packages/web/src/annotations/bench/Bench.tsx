@@ -1,3 +1,4 @@
+import type { WayOfUse } from '@jackdaw/core/ways'
 import { drawAnnotations, groundOf, hiddenAreas, placeKey, READING_WIDTH_PX, type Side } from '@jackdaw/core/annotations'
 import { setElement } from '@jackdaw/core/editing'
 import type { Annotation, Change, Look, PictureSizes, Rect, Sheet, Step, StepPicture } from '@jackdaw/core/guides'
@@ -72,7 +73,7 @@ function Opened({
   const [selected, setSelected] = useState<string | null>(null)
   const [fresh, setFresh] = useState<string | null>(null)
   const [tool, setTool] = useState<Tool | null>(null)
-  const [way, setWay] = useState<'read' | 'practise'>('read')
+  const [way, setWay] = useState<WayOfUse['labels']>('read')
   const [box, width] = useOwnWidth()
   const images = useImages(picture, ground, source)
   const measured = usePixels(images, ground)

@@ -1,3 +1,4 @@
+import type { WayOfUse } from '@jackdaw/core/ways'
 import { contrastUnder, cut, LEAST_CONTRAST, unitOf, type Drawing, type Ground } from '@jackdaw/core/annotations'
 import { positionOf, withPosition } from '@jackdaw/core/editing'
 import type { Annotation, Look, Rect, Sheet, StepPicture } from '@jackdaw/core/guides'
@@ -18,7 +19,7 @@ type Props = {
   annotations: readonly Annotation[]
   ground: Ground
   look: Look
-  way: 'read' | 'practise'
+  way: WayOfUse['labels']
   drawing: Drawing
   measured: ReturnType<typeof usePixels>
   selected: string | null

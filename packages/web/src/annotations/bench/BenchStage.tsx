@@ -1,3 +1,4 @@
+import type { WayOfUse } from '@jackdaw/core/ways'
 import { areaBetween, handlesOf, type Drawing, type DrawnBy, type Ground, type Point } from '@jackdaw/core/annotations'
 import type { Annotation, Rect, Sheet } from '@jackdaw/core/guides'
 import { Circle, Group, Image, Layer, Line, Rect as Box, Stage } from 'react-konva'
@@ -12,7 +13,7 @@ export type StageProps = {
   sheet: Sheet | undefined
   widthPx: number
   tool: Tool | null
-  way: 'read' | 'practise'
+  way: WayOfUse['labels']
   annotations: readonly Annotation[]
   /** Draws these annotations, with one of them as it is while the hand has it. */
   draw: (annotations: readonly Annotation[]) => Drawing

@@ -1,3 +1,4 @@
+import type { WayOfUse } from '@jackdaw/core/ways'
 import { unitOf, type Drawn, type Ground } from '@jackdaw/core/annotations'
 import type { Annotation, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
 import { useTexts } from '../../ui/texts'
@@ -10,7 +11,7 @@ type Props = {
   annotation: Annotation
   drawn: Drawn | undefined
   ground: Ground
-  way: 'read' | 'practise'
+  way: WayOfUse['labels']
   /** It was made a moment ago: its words come next. */
   fresh: boolean
   onChange: (annotation: Annotation) => void

@@ -1,3 +1,4 @@
+import type { WayOfUse } from '@jackdaw/core/ways'
 import { areaBetween, cut, movedBy, newAnnotation, unitOf, type Drawing, type DrawnBy, type Ground } from '@jackdaw/core/annotations'
 import { setElement } from '@jackdaw/core/editing'
 import type { Annotation, Change, Rect, Step, StepPicture } from '@jackdaw/core/guides'
@@ -27,7 +28,7 @@ type Work = {
   ground: Ground
   annotations: readonly Annotation[]
   drawing: Drawing
-  way: 'read' | 'practise'
+  way: WayOfUse['labels']
   change: (...changes: Change[]) => void
   onClose: () => void
   selected: string | null

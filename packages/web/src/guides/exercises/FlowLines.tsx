@@ -1,5 +1,5 @@
 import type { GuideDocument } from '@jackdaw/core/guides'
-import { flowLines } from '@jackdaw/core/players'
+import { flowLines } from '@jackdaw/core/flow'
 import { useEffect, useMemo, useState, type RefObject } from 'react'
 
 const LANE_PX = 9

@@ -21,7 +21,7 @@ export function FlowStrip({ document, onPick }: { document: GuideDocument; onPic
       <Message tone="warn" title={t('The branches are not right yet')}>
         <ul>
           {findings.map((finding) => (
-            <li key={`${finding.reason} ${finding.stepId} ${finding.way ?? ''}`}>
+            <li key={`${finding.reason} ${finding.stepId} ${finding.onward ?? ''}`}>
               <button type="button" className="text-petrol underline text-left min-h-8" onClick={() => onPick(finding.stepId as ItemId)}>
                 {itemName(document, finding.stepId)}
               </button>

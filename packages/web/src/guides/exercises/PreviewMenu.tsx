@@ -1,13 +1,12 @@
 import type { GuideId } from '@jackdaw/core/shared'
+import { ALL_WAYS } from '@jackdaw/core/ways'
 import { CirclePlay } from 'lucide-react'
 import { useTexts } from '../../ui/texts'
 import { useNavigate } from 'react-router'
 import { Button } from '../../ui'
 import { Menu, MenuItem } from '../../ui/Menu'
 import type { DraftSession } from '../draftSession'
-import { wayName } from './wayName'
-
-const WAYS = ['read', 'watch', 'practise', 'solo'] as const
+import { wayName } from '../../players/wayName'
 
 /** Lets an author try the draft in each way, from the beginning or from the step that they are at. */
 export function PreviewMenu({ guideId, session, stepId }: { guideId: GuideId; session: DraftSession; stepId: string | null }) {
@@ -28,13 +27,13 @@ export function PreviewMenu({ guideId, session, stepId }: { guideId: GuideId; se
         </Button>
       }
     >
-      {WAYS.map((way) => (
+      {ALL_WAYS.map((way) => (
         <MenuItem key={way} onSelect={() => go(way, null)}>
           {t('{{way}} from the beginning', { way: wayName(way, t) })}
         </MenuItem>
       ))}
       {stepId &&
-        WAYS.map((way) => (
+        ALL_WAYS.map((way) => (
           <MenuItem key={`${way} here`} onSelect={() => go(way, stepId)}>
             {t('{{way}} from this step', { way: wayName(way, t) })}
           </MenuItem>

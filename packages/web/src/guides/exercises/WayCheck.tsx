@@ -1,6 +1,7 @@
-import { Way, type Lack } from '@jackdaw/core/players'
+import type { Lack } from '@jackdaw/core/players'
+import { Way } from '@jackdaw/core/ways'
 import { useTexts } from '../../ui/texts'
-import { wayName } from './wayName'
+import { wayName } from '../../players/wayName'
 
 /** For which way the ruler tells what steps lack. */
 export function WayCheck({ way, lacks, onWay }: { way: Way; lacks: ReadonlyMap<string, readonly Lack[]>; onWay: (way: Way) => void }) {

@@ -1,7 +1,6 @@
-import { stepsOf, toAcknowledge, type Flow, type GuideDocument, type Target } from '../guides'
-import { doingOf, type Doing } from './doing'
+import { stepsOf, toAcknowledge, type Flow, type GuideDocument, type Step, type Target } from '../guides'
 
-/** A step as the players see it. */
+/** A step as far as it is asked where to go on. */
 export type ScriptStep = {
   id: string
   /** The section it belongs to, if it has one. */
@@ -11,11 +10,10 @@ export type ScriptStep = {
   /** Whether its cautions are to be acknowledged. */
   acknowledge: boolean
   flow: Flow | undefined
-  doing: Doing
 }
 
-/** What the players need of an edition: its steps in order and how they hang together. Made of the document, never stored. */
-export type Script = { steps: readonly ScriptStep[]; confirmSteps: boolean; language: string }
+/** What is needed of an edition to go through it: its steps in order and how they hang together. Made of the document, never stored. */
+export type Script<S extends ScriptStep = ScriptStep> = { steps: readonly S[]; confirmSteps: boolean; language: string }
 
 /** The end of a guide, where a step would stand. */
 export const END = 'end'
@@ -24,21 +22,25 @@ export const END = 'end'
 export type Person = { roles: readonly string[]; sites: readonly string[]; language: string }
 
 /** Makes the script of a document.
- * @param solo whether it is for a test
+ * @param more what else is needed of each step
  * @param only leaves these steps only, without branches; for practising what went wrong */
-export function scriptOf(document: GuideDocument, solo = false, only: readonly string[] | null = null): Script {
-  const steps: ScriptStep[] = []
+export function scriptOf<M extends object>(
+  document: GuideDocument,
+  more: (step: Step) => M,
+  only: readonly string[] | null = null,
+): Script<ScriptStep & M> {
+  const steps: (ScriptStep & M)[] = []
   let section: { id: string; optional: boolean } | null = null
   for (const item of document.items) {
     if (item.kind === 'section') section = { id: item.id, optional: item.optional === true }
-    else if (only === null || only.includes(item.id))
+    if (item.kind === 'step' && (only === null || only.includes(item.id)))
       steps.push({
         id: item.id,
         sectionId: section?.id ?? null,
         optional: section?.optional === true,
         acknowledge: toAcknowledge(item.cautions).length > 0,
         flow: only === null ? item.flow : undefined,
-        doing: doingOf(item, document, solo),
+        ...more(item),
       })
   }
   return { steps, confirmSteps: document.confirmSteps, language: document.language }

@@ -24,8 +24,8 @@ export function holds(
   return is === null ? null : is !== (condition.not === true)
 }
 
-/** The ways on from a step that are offered: its choices, or its rules as long as it is not known which of them hold. */
-export type Ways =
+/** Where it goes on after a step, or what is offered to go on: its choices, or its rules as long as it is not known which of them hold. */
+export type Onward =
   { kind: 'on'; to: number } | { kind: 'choose'; ask: string; ways: { id: string; words: string; rule?: Rule; to: number }[] }
 
 /** Id under which the way that no rule names is chosen. */
@@ -34,7 +34,7 @@ export const OTHERWISE = 'otherwise'
 /** How a guide goes on after a step, by its choices and rules; skipped steps are passed over.
  * @param at index of the step
  * @returns an index, the number of steps being the end; or what is to be chosen from */
-export function waysOn(script: Script, at: number, person: Person, values: Readonly<Record<string, string>>): Ways {
+export function waysOn(script: Script, at: number, person: Person, values: Readonly<Record<string, string>>): Onward {
   const step = script.steps[at]
   const past = (to: number) => passSkipped(script, to, person, values)
   if (!step) return { kind: 'on', to: script.steps.length }

@@ -1,0 +1,7 @@
+export { accepts, dayIn, fitsPattern, numberIn, shownEntry } from './accept'
+export { afterSection, holds, leadsTo, openPlaces, OTHERWISE, passSkipped, stepsLeft, waysOn } from './flow'
+export type { Onward } from './flow'
+export { flowLines } from './flowLines'
+export type { FlowLine } from './flowLines'
+export { END, hasBranches, indexOf, placeOf, scriptOf } from './script'
+export type { Person, Script, ScriptStep } from './script'

@@ -1,0 +1,14 @@
+import { scriptOf, type Script, type ScriptStep } from '../flow'
+import type { GuideDocument } from '../guides'
+import { doingOf, type Doing } from './doing'
+
+/** A step as it is played on its pictures: with what is done there. */
+export type ActingStep = ScriptStep & { doing: Doing }
+/** The script of a guide that is played on its pictures. */
+export type ActingScript = Script<ActingStep>
+
+/** Makes the script of a document for playing it on its pictures.
+ * @param judged whether it is for an attempt that is judged: then the words for that are what is asked for
+ * @param only leaves these steps only, without branches; for practising what went wrong */
+export const actingScriptOf = (document: GuideDocument, judged = false, only: readonly string[] | null = null): ActingScript =>
+  scriptOf(document, (step) => ({ doing: doingOf(step, document, judged) }), only)
