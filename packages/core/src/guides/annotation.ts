@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import type { TextVisit } from './fields'
+import type { TextVisit } from './visits'
 
 /** Id of an annotation, unique within its step. */
 export const AnnotationId = z.string().check(z.regex(/^[A-Za-z0-9_-]{6,24}$/, 'Not an id of an annotation'))

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { SoloRules, PLAIN_SOLO } from './exercise'
-import type { TextVisit } from './fields'
+import type { TextVisit } from './visits'
 import { GUIDE_LIMITS } from './limits'
 import { GuideLook } from './look'
 import { SignId } from './signId'

@@ -1,6 +1,7 @@
 import { sameValue } from '../shared'
 import type { GuideItem, Section, Step } from './document'
-import type { Copying, Field, Fields, PictureVisit, TextVisit } from './fields'
+import type { Copying, Field, Fields } from './fields'
+import type { PictureVisit, TextVisit } from './visits'
 import { ofFirst, PLAIN } from './fields'
 import type { Limit } from './limits'
 import { STEP_FIELDS } from './stepFields'

@@ -1,6 +1,6 @@
 import type { PictureId } from '../shared'
 import type { GuideDocument, GuideItem } from './document'
-import type { PictureVisit } from './fields'
+import type { PictureVisit } from './visits'
 import { mapItemPictures } from './guideItems'
 import { picturePictures } from './stepFields'
 

@@ -1,5 +1,5 @@
+import type { Told } from './told'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
-import type { StoredPicture } from '@jackdaw/contracts/pictures'
 import { copiesOf, joinWithBefore, splitStep, type JoinedSteps } from '@jackdaw/core/editing'
 import {
   paragraph,
@@ -7,38 +7,15 @@ import {
   type Caution,
   type Change,
   type ItemId,
-  type PictureSizes,
   type RichText,
   type SignId,
   type Step,
   type StepCheck,
 } from '@jackdaw/core/guides'
-import type { GuideId, PictureId, SectionId, StepId } from '@jackdaw/core/shared'
+import type { GuideId, SectionId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import type { DraftSession } from './draftSession'
 import { pictureActions } from './pictureActions'
-import type { FocusAt } from './StepBody'
-
-export type Told = {
-  select: (id: ItemId | null) => void
-  focus: (id: ItemId, at?: FocusAt['at']) => void
-  /** Something was done that shows only to the eye, or was not done: the words and what is to be put into them. */
-  said: (words: string, into?: Record<string, unknown>) => void
-  uploading: (stepId: StepId, file: string, running: boolean) => void
-  failed: (words: string) => void
-  removed: (words: string) => void
-  /** Wants to record steps after an item; `null`: at the beginning. */
-  record: (after: ItemId | null) => void
-  /** A picture has been stored: its size is known now. */
-  stored: (picture: StoredPicture) => void
-  /** Which picture is on the bench. */
-  bench: (place: BenchPlace | null) => void
-  /** An item was chosen among many, or no longer; `range`: with all from the last one on. */
-  tick: (id: ItemId, range: boolean) => void
-  sizes: () => PictureSizes
-}
-/** A picture of a step. */
-export type BenchPlace = { stepId: StepId; pictureId: PictureId }
 
 const NOT_JOINED: Record<Extract<JoinedSteps, { refused: string }>['refused'], string> = {
   'is-first': 'This is the beginning of the guide: there is no step before it to join.',

@@ -5,7 +5,7 @@ import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { call, wordsFor } from '../api'
 import type { DraftSession } from './draftSession'
-import type { Told } from './itemActions'
+import type { Told } from './told'
 
 /** A sheet with one more picture: at most half as wide as the sheet, a little to the right of and below the one before. */
 function laidOn(sheet: Sheet, { id, widthPx, heightPx }: StoredPicture): Sheet {

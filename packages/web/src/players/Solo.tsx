@@ -1,8 +1,9 @@
+import type { SoloDriver } from './soloDriver'
 import { groundOf } from '@jackdaw/core/annotations'
-import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
+import type { SoloAttempt } from '@jackdaw/contracts/players'
 import { PLAIN_LOOK, type Step, type StepPicture } from '@jackdaw/core/guides'
 import type { Act, SoloScreen } from '@jackdaw/core/players'
-import type { PictureId, StepId } from '@jackdaw/core/shared'
+import type { StepId } from '@jackdaw/core/shared'
 import { ArrowRight, CircleCheck, CircleX, List, SkipForward } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
@@ -15,20 +16,6 @@ import { SoloEnd } from './SoloEnd'
 import { Stage, type FlatMark } from './Stage'
 import { StepWords } from './StepWords'
 import { WaysOn } from './WaysOn'
-
-/** A test as its screen needs it: judged by the server, or in the browser of an author who tries it. */
-export type SoloDriver = {
-  attempt: SoloAttempt
-  busy: boolean
-  /** Why the last act did not reach whoever judges. */
-  trouble: string
-  does: (act: SoloAct) => void
-  giveUp: () => void
-  /** Address of a picture. */
-  source: (id: PictureId) => string
-  preview: boolean
-  again: () => void
-}
 
 /** The person does the steps on the pictures without help, and is judged. */
 export function Solo({ driver, onLeave }: { driver: SoloDriver; onLeave: () => void }) {

@@ -3,7 +3,7 @@ import { CircleCheck, CircleX } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { useTexts } from '../ui/texts'
 import { Button, ButtonLink, lengthOf } from '../ui'
-import type { SoloDriver } from './Solo'
+import type { SoloDriver } from './soloDriver'
 
 /** What came of a test: passed or not, what went wrong, and the way to practise just that. */
 export function SoloEnd({ driver, result }: { driver: SoloDriver; result: SoloResult }) {

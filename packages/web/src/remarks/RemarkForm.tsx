@@ -5,7 +5,7 @@ import { Button, Failed } from '../ui'
 import { useTexts } from '../ui/texts'
 import { deviceWords } from './deviceWords'
 import { useSayWrong } from './queries'
-import type { About } from './SomethingWrong'
+import type { About } from './about'
 
 /** What was written and not sent yet stays in this browser: a lost network or a wrong key loses nothing. */
 const keyOf = ({ guideId, stepId }: About): string => `jackdaw-remark ${guideId} ${stepId}`

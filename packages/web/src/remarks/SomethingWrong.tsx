@@ -1,5 +1,4 @@
-import type { Way } from '@jackdaw/core/ways'
-import type { GuideId, StepId } from '@jackdaw/core/shared'
+import type { About } from './about'
 import { MessageSquareWarning } from 'lucide-react'
 import { Suspense, useEffect, useState } from 'react'
 import { Button, lazyPart } from '../ui'
@@ -7,9 +6,6 @@ import { useTexts } from '../ui/texts'
 
 // The button is there at once, what it opens when the page is at rest.
 const RemarkForm = lazyPart(async () => (await import('./RemarkForm')).RemarkForm)
-
-/** What a remark is about. */
-export type About = { guideId: GuideId; edition: number; stepId: StepId; way: Way }
 
 /** "Something is wrong here": a reader tells the owner of the guide, at the step, in their own words. */
 export function SomethingWrong({ about, className = '' }: { about: About; className?: string }) {

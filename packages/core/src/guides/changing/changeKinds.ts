@@ -1,5 +1,5 @@
 import type { GuideItem, Step } from '../document'
-import type { PictureVisit } from '../fields'
+import type { PictureVisit } from '../visits'
 import type { FactName } from '../guideFacts'
 import { mapItemPictures } from '../guideItems'
 import { collectPictures, type PictureRefs } from '../pictureRefs'

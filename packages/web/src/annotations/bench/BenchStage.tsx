@@ -1,29 +1,10 @@
-import type { WayOfUse } from '@jackdaw/core/ways'
-import { areaBetween, handlesOf, type Drawing, type DrawnBy, type Ground, type Point } from '@jackdaw/core/annotations'
-import type { Annotation, Rect, Sheet } from '@jackdaw/core/guides'
+import { areaBetween, handlesOf, type Point } from '@jackdaw/core/annotations'
+import type { Annotation, Rect } from '@jackdaw/core/guides'
 import { Circle, Group, Image, Layer, Line, Rect as Box, Stage } from 'react-konva'
 import { ShapesKonva } from './ShapesKonva'
+import type { StageProps } from './stageProps'
 import type { Tool } from './tools'
 import { useHand } from './useHand'
-import type { LaidImage } from './useImages'
-
-export type StageProps = {
-  ground: Ground
-  images: readonly LaidImage[]
-  sheet: Sheet | undefined
-  widthPx: number
-  tool: Tool | null
-  way: WayOfUse['labels']
-  annotations: readonly Annotation[]
-  /** Draws these annotations, with one of them as it is while the hand has it. */
-  draw: (annotations: readonly Annotation[]) => Drawing
-  selected: string | null
-  onSelect: (id: string | null) => void
-  onPut: (annotation: Annotation) => void
-  onDrawn: (tool: Tool, drawn: DrawnBy) => void
-  onSheet: (sheet: Sheet) => void
-  onWords: () => void
-}
 
 const HANDLE_PX = 6
 const EDGE_KINDS = new Set<Annotation['kind']>(['frame', 'rectangle', 'ellipse', 'arrow'])

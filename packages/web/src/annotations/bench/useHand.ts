@@ -2,7 +2,7 @@ import { handleMoved, movedBy, slipPlaced, snapBox, snapPoint, type Guideline, t
 import type { Annotation, Rect, Sheet } from '@jackdaw/core/guides'
 import type Konva from 'konva'
 import { useRef, useState } from 'react'
-import type { StageProps } from './BenchStage'
+import type { StageProps } from './stageProps'
 import type { Tool } from './tools'
 
 /** What the hand is doing. */
