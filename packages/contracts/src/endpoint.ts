@@ -1,4 +1,4 @@
-import type { Action } from '@jackdaw/core/people'
+import type { Action, Thing } from '@jackdaw/core/people'
 import { MOST_WHOLE } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import type { ProblemCode } from './problems'
@@ -6,7 +6,7 @@ import type { ProblemCode } from './problems'
 /** Who may call: anyone, whoever is signed in, or whom the table of rights lets do this. `over` names the parameter `id`'s kind of
  * thing, to which the caller's relations are looked up; without it the action is asked without a thing.
  * `by: 'recorder'`: only a paired recorder may call, in the name of its person; a session does not count there. */
-export type Access = 'anyone' | { may: Action; over?: 'guide' | 'person'; by?: 'recorder' }
+export type Access = 'anyone' | { may: Action; over?: Thing; by?: 'recorder' }
 
 /** A whole number as an address writes it, see `Whole`. */
 export const WholeInAddress = z.coerce.number().check(z.int(), z.minimum(0), z.maximum(MOST_WHOLE))
@@ -14,11 +14,17 @@ export const WholeInAddress = z.coerce.number().check(z.int(), z.minimum(0), z.m
 type Shape = z.ZodMiniType | undefined
 
 /** One address of the API: everything that caller and server have to agree on. */
-export type Endpoint<P extends Shape = Shape, Q extends Shape = Shape, B extends Shape = Shape, R extends Shape = Shape> = {
+export type Endpoint<
+  P extends Shape = Shape,
+  Q extends Shape = Shape,
+  B extends Shape = Shape,
+  R extends Shape = Shape,
+  A extends Access = Access,
+> = {
   method: 'get' | 'post' | 'patch' | 'put' | 'delete'
   /** Path with `:name` for parameters. */
   path: string
-  access: Access
+  access: A
   params?: P
   query?: Q
   /** JSON body; `'bytes'` for a file as the whole body. */
@@ -55,9 +61,10 @@ export const endpoint = <
   Q extends Shape = undefined,
   B extends Shape = undefined,
   R extends Shape = undefined,
+  const A extends Access = Access,
 >(
-  declared: Endpoint<P, Q, B, R>,
-): Endpoint<P, Q, B, R> => declared
+  declared: Endpoint<P, Q, B, R, A>,
+): Endpoint<P, Q, B, R, A> => declared
 
 type Out<S extends Shape> = S extends z.ZodMiniType ? z.output<S> : undefined
 /** What the handler of an endpoint gets as parameters. */

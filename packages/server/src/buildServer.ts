@@ -1,22 +1,14 @@
 import { fileURLToPath } from 'node:url'
 import { createServer, type Server } from 'node:http'
 import type { Express } from 'express'
+import { THINGS } from '@jackdaw/core/people'
 import { nanoid } from 'nanoid'
 import pino from 'pino'
-import { assignmentRoutes } from './assignments'
 import type { Config } from './config'
 import { openDatabase, type Database } from './db'
 import { Decoder } from './decoding'
-import { eventRoutes } from './events'
-import { exchangeRoutes } from './exchange'
-import { guideRoutes } from './guides'
-import { buildApp, healthRoutes, newRoutes, type Parts, type Routes } from './http'
-import { libraryRoutes } from './library'
-import { findCaller, peopleRoutes, relationsToGuide, relationsToPerson, whoIs } from './people'
-import { playerRoutes } from './players'
-import { recordRoutes } from './records'
-import { remarkRoutes } from './remarks'
-import { recordingRoutes, whoRecords } from './recording'
+import { DOMAINS } from './domains'
+import { buildApp, newRoutes, type Parts, type RelationFinders, type Routes } from './http'
 import { localStore } from './storage'
 
 export type BuiltServer = { parts: Parts; routes: Routes; app: Express; server: Server; stop: () => Promise<void> }
@@ -36,28 +28,21 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
   }
 }
 
-/** Wires the domains together: the one place that knows them all. */
+const present = <T>(value: T | undefined): T[] => (value === undefined ? [] : [value])
+
+/** Wires the domains together. */
 export function buildServer(parts: Parts): BuiltServer {
   const { database } = parts
-  const routes = newRoutes(parts, {
-    guide: (caller, id) => relationsToGuide(database, caller, id),
-    person: (caller, id) => relationsToPerson(database, caller, id),
-  })
-  for (const add of [
-    healthRoutes,
-    peopleRoutes,
-    libraryRoutes,
-    guideRoutes,
-    exchangeRoutes,
-    assignmentRoutes,
-    playerRoutes,
-    eventRoutes,
-    recordRoutes,
-    recordingRoutes,
-    remarkRoutes,
-  ])
-    add(routes)
-  const { app, close } = buildApp(parts, routes, [whoIs(parts), whoRecords(parts, (id) => findCaller(database, id))])
+  const relations = Object.assign({}, ...DOMAINS.map((domain) => domain.relations?.(parts))) as RelationFinders
+  const lacking = Object.keys(THINGS).filter((thing) => !(thing in relations))
+  if (lacking.length > 0) throw new Error(`no domain says how somebody stands to: ${lacking.join(', ')}`)
+  const routes = newRoutes(parts, relations)
+  for (const domain of DOMAINS) domain.routes?.(routes)
+  const { app, close } = buildApp(
+    parts,
+    routes,
+    DOMAINS.flatMap((domain) => present(domain.whoIs?.(parts))),
+  )
   const server = createServer(app)
   server.requestTimeout = 120_000
   server.keepAliveTimeout = 65_000

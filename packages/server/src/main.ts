@@ -4,8 +4,8 @@ import type { AddressInfo } from 'node:net'
 import { buildServer, realParts } from './buildServer'
 import { readConfig } from './config'
 import { migrateUp } from './db'
+import { DOMAINS } from './domains'
 import { recount } from './events'
-import { removeNotedFiles } from './files'
 import { loadDemoOnce } from './loadDemo'
 
 /** Where the demo's texts and pictures lie: beside the bundle, or in the repository. */
@@ -18,7 +18,7 @@ async function main(): Promise<void> {
   const { log, database } = parts
   const done = await migrateUp(database)
   if (done.length > 0) log.info({ migrations: done }, 'migrated')
-  await removeNotedFiles(database, parts.content)
+  for (const domain of DOMAINS) await domain.atStart?.(parts)
   if (config.demo) await loadDemoOnce(parts, demoFolder(), process.argv[2] === 'reload-demo')
   if (process.argv[2] === 'reload-demo') return database.close()
   if (process.argv[2] === 'recount') {

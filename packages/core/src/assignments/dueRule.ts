@@ -9,6 +9,11 @@ export const DueRule = z.discriminatedUnion('kind', [
 ])
 export type DueRule = z.infer<typeof DueRule>
 
+/** Days within which an item is to be done unless somebody says otherwise. */
+export const USUAL_DAYS = 14
+/** By when an item is to be done unless somebody says otherwise. */
+export const USUAL_DUE: DueRule = { kind: 'days', days: USUAL_DAYS }
+
 /** A due day where the person is: the day, their zone and the instant at which it is over (epoch milliseconds, UTC). */
 export type Due = { on: LocalDate; zone: string; at: number }
 

@@ -1,5 +1,6 @@
 export { Permission, Level, LEVEL_PRESETS } from './permissions'
-export { RIGHTS, may, KNOWS_GUIDE_BY, KNOWS_PERSON_BY } from './rights'
+export { RIGHTS, THINGS, may } from './rights'
+export type { RelationTo, Thing, ThingRights } from './rights'
 export type { Action, Relation } from './rights'
 export { SIGN_IN_LIMITS, failuresAt, secondsToWait } from './signInThrottle'
 export type { Counted } from './signInThrottle'

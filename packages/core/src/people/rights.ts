@@ -45,7 +45,15 @@ export function may(permissions: ReadonlySet<Permission>, action: Action, relati
   )
 }
 
-/** Actions by which a person comes to know that a guide exists; who has none of them is told that there is no such guide. */
-export const KNOWS_GUIDE_BY: readonly Action[] = ['guide.read', 'guide.edit', 'records.guide']
-/** As {@link KNOWS_GUIDE_BY}, for a person. */
-export const KNOWS_PERSON_BY: readonly Action[] = ['records.person', 'people.look-up']
+/** What is to be known of a thing that rights are asked for: how somebody may stand to it, and the actions by which one comes to know that it
+ * exists; who may do none of them is told that there is no such thing. */
+export type ThingRights = { relations: readonly Relation[]; knownBy: readonly Action[] }
+/** The things that rights are asked for: one that is added says all of it here, and its domain how relations to it are found. */
+export const THINGS = {
+  guide: { relations: ['own', 'shared', 'assigned', 'open', 'reports'], knownBy: ['guide.read', 'guide.edit', 'records.guide'] },
+  person: { relations: ['self', 'reports'], knownBy: ['records.person', 'people.look-up'] },
+} as const satisfies Record<string, ThingRights>
+/** A kind of thing that rights are asked for. */
+export type Thing = keyof typeof THINGS
+/** How somebody may stand to a kind of thing. */
+export type RelationTo<T extends Thing> = (typeof THINGS)[T]['relations'][number]

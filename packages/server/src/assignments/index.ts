@@ -1,4 +1,4 @@
-export { assignmentRoutes } from './routes'
+export { assignments } from './domain'
 export { followChanges } from './assign'
 export { publish } from './publish'
 export type { PublishRequest } from './publish'

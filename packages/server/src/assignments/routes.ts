@@ -1,7 +1,7 @@
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday } from '@jackdaw/contracts/reading'
 import { NOBODY, type AudienceRule } from '@jackdaw/core/audiences'
-import type { DueRule } from '@jackdaw/core/assignments'
+import { USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
 import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
 import type { PersonId } from '@jackdaw/core/shared'
 import { findDraft, findFacts, listEditions } from '../guides'
@@ -9,8 +9,6 @@ import { fail, route, type Routes } from '../http'
 import { membersOf, standings } from './audience'
 import { publish } from './publish'
 import { todayOf } from './today'
-
-const DEFAULT_DUE: DueRule = { kind: 'days', days: 14 }
 
 export function assignmentRoutes(routes: Routes): void {
   const { database: db, newId } = routes.parts
@@ -44,7 +42,7 @@ export function assignmentRoutes(routes: Routes): void {
         audience.people,
       ]),
       openToAll: current?.open_to_all ?? false,
-      due: current?.due ?? DEFAULT_DUE,
+      due: current?.due ?? USUAL_DUE,
       findings: findingsBeforePublishing(draft.document).map((finding) => ({
         ...finding,
         where: itemName(draft.document, finding.itemId),

@@ -1,4 +1,4 @@
-export { eventRoutes } from './routes'
+export { events } from './domain'
 export { addAttested, takeEvents } from './intake'
 export type { AttestedEvent } from './intake'
 export { recount } from './recount'

@@ -1,3 +1,3 @@
-export { exchangeRoutes } from './routes'
+export { exchange } from './domain'
 export { importGuide } from './importGuide'
 export { readZip, ZIP_LIMITS } from './readZip'

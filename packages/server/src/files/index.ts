@@ -1,3 +1,4 @@
+export { files } from './domain'
 export { amendPicture, dropOffered, familyOf, fillPicture } from './blackOutPicture'
 export { storePictureText, textOfPicture } from './pictureText'
 export {

@@ -6,8 +6,8 @@ import { marksOf, nameAsker, privateAreas, type PrivateKind } from '@jackdaw/cor
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { amendPicture, dropOffered, familyOf, fillPicture, picturesOfGuide, removeNotedFiles, textOfPicture } from '../files'
 import { fail, failField, type Caller, type Parts } from '../http'
-import { relationsToGuide } from '../people'
 import type { Db } from '../db'
+import { relationsToGuide } from './relationsToGuide'
 import { saveDraftChanges } from './saveChanges'
 import { findDraft, findFacts } from './store'
 

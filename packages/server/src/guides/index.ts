@@ -1,4 +1,5 @@
-export { guideRoutes } from './routes'
+export { guides } from './domain'
+export { relationsToGuide } from './relationsToGuide'
 export { freezeEdition } from './freezeEdition'
 export { saveDraftChanges } from './saveChanges'
 export {

@@ -78,7 +78,7 @@ function told(conflicts: readonly Conflict[], document: GuideDocument, since: re
 export async function saveDraftChanges(
   db: Db,
   newId: () => string,
-  caller: Caller,
+  caller: Pick<Caller, 'id'>,
   guideId: GuideId,
   { changes: asked, ...request }: Request,
   now: number,

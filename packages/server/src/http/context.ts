@@ -1,4 +1,4 @@
-import type { Level, Permission, Relation } from '@jackdaw/core/people'
+import type { Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
@@ -25,16 +25,16 @@ export type Parts = {
   recorderDir: string
 }
 
-/** How a caller's relations to a thing are found: a port that the domains fill in. `null`: there is no such thing. */
+/** Ids of the things that rights are asked for. */
+type ThingIds = { guide: GuideId; person: PersonId }
+/** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {
-  guide: (caller: Caller, id: GuideId) => Promise<ReadonlySet<Relation> | null>
-  person: (caller: Caller, id: PersonId) => Promise<ReadonlySet<Relation> | null>
+  [T in Thing]: (caller: Caller, id: ThingIds[T]) => Promise<ReadonlySet<RelationTo<T>> | null>
 }
 
-/** What a handler knows of its request. */
-export type Context = {
-  /** Signed in, unless the endpoint is open to anyone. */
-  caller: Caller
+/** What a handler knows of its request. `C`: the caller; where anyone may call, there may be none. */
+export type Context<C extends Caller | null = Caller> = {
+  caller: C
   relations: ReadonlySet<Relation>
   now: number
   req: Request

@@ -1,5 +1,5 @@
 import { maxJsonBytes, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, type ResponseOf } from '@jackdaw/contracts/endpoint'
-import { KNOWS_GUIDE_BY, KNOWS_PERSON_BY, may, type Relation } from '@jackdaw/core/people'
+import { may, THINGS, type Relation, type Thing } from '@jackdaw/core/people'
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express'
 import * as z from 'zod/mini'
 import type { Caller, Context, Parts, RelationFinders } from './context'
@@ -68,6 +68,10 @@ const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(r
 const notKnown = ({ access }: AnyEndpoint) => (byRecorder(access) ? ('not-paired' as const) : ('not-signed-in' as const))
 const byRecorder = (access: AnyEndpoint['access']): boolean => access !== 'anyone' && access.by === 'recorder'
 
+/** How somebody stands to the thing of an endpoint. Its id was read by the endpoint's own schema. */
+const relationsTo = ({ relations }: Routes, thing: Thing, caller: Caller, id: unknown): Promise<ReadonlySet<Relation> | null> =>
+  (relations[thing] as (caller: Caller, id: unknown) => Promise<ReadonlySet<Relation> | null>)(caller, id)
+
 /** Asks the table of rights, for every request. What the caller may not know of answers as if it did not exist. */
 async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller | null, id: unknown): Promise<ReadonlySet<Relation>> {
   if (endpoint.access === 'anyone') return new Set()
@@ -77,23 +81,24 @@ async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller |
     const relations = new Set<Relation>(caller.hasReports ? ['reports'] : [])
     return may(caller.permissions, action, relations) ? relations : fail('not-allowed')
   }
-  const relations =
-    over === 'guide' ? await routes.relations.guide(caller, id as never) : await routes.relations.person(caller, id as never)
+  const relations = await relationsTo(routes, over, caller, id)
   if (!relations) return fail('not-found')
   if (may(caller.permissions, action, relations)) return relations
-  const knows = over === 'guide' ? KNOWS_GUIDE_BY : KNOWS_PERSON_BY
-  return fail(knows.some((each) => may(caller.permissions, each, relations)) ? 'not-allowed' : 'not-found')
+  return fail(THINGS[over].knownBy.some((each) => may(caller.permissions, each, relations)) ? 'not-allowed' : 'not-found')
 }
 
 /** An answer, in which a stored document may stand as its JSON. */
 type Answer<R> = R extends { document: unknown } ? Omit<R, 'document'> & { document: R['document'] | StoredJson } : R
+
+/** Who calls an endpoint: somebody who is known, unless it is open to anyone. */
+type CallerOf<E> = E extends { access: 'anyone' } ? Caller | null : Caller
 
 /** Puts an endpoint on the router: asks for rights, then reads and checks the request, then checks our own answer.
  * A handler of a `file` endpoint writes its answer itself. */
 export function route<E extends AnyEndpoint>(
   routes: Routes,
   endpoint: E,
-  handler: (input: Input<E>, context: Context) => Promise<Answer<ResponseOf<E>> | void>,
+  handler: (input: Input<E>, context: Context<CallerOf<E>>) => Promise<Answer<ResponseOf<E>> | void>,
 ): void {
   routes.served.push(endpoint)
   const { response } = endpoint
@@ -122,7 +127,7 @@ export function route<E extends AnyEndpoint>(
     } as Input<E>
     await othersFirst()
     const relations = res.locals['relations'] as ReadonlySet<Relation>
-    const answer = await handler(input, { caller: callerOf(res) as Caller, relations, now: routes.parts.clock(), req, res })
+    const answer = await handler(input, { caller: callerOf(res) as CallerOf<E>, relations, now: routes.parts.clock(), req, res })
     if (endpoint.file) return
     if (!response) return void res.status(204).end()
     await othersFirst()

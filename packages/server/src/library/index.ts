@@ -1,2 +1,1 @@
-export { libraryRoutes } from './routes'
-export { insertFolder } from './folders'
+export { library } from './domain'

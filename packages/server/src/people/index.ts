@@ -1,4 +1,3 @@
-export { hashPassword } from './password'
-export { peopleRoutes, whoIs } from './routes'
+export { people } from './domain'
 export { countTry, forgiveTries } from './signInGuard'
-export { findCaller, relationsToGuide, relationsToPerson } from './store'
+export { findCaller } from './store'

@@ -1,5 +1,5 @@
-import type { Level, Permission, Relation } from '@jackdaw/core/people'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { Level, Permission, RelationTo } from '@jackdaw/core/people'
+import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Caller } from '../http'
 
@@ -34,31 +34,14 @@ export async function findByMail(db: Db, mail: string): Promise<{ caller: Caller
   return row ? { caller: callerOf(row), passwordHash: row.password_hash } : null
 }
 
-/** How a caller stands to a guide; `null` when there is none. Staff relations hold for published guides only. */
-export async function relationsToGuide(db: Db, caller: Caller, id: GuideId): Promise<ReadonlySet<Relation> | null> {
-  const row = await db.one<Record<'own' | 'shared' | 'assigned' | 'open' | 'reports', boolean>>(
-    `select g.owner_id = $2 as own,
-       exists (select 1 from guide_share s where s.guide_id = g.id and s.person_id = $2) as shared,
-       g.newest_edition is not null and g.archived_at is null and exists (select 1 from assignment a where a.item_kind = 'guide' and a.item_id = g.id and a.person_id = $2) as assigned,
-       g.newest_edition is not null and g.archived_at is null and g.open_to_all as open,
-       $3 and exists (select 1 from reports_of($2) m where exists (select 1 from assignment a where a.item_kind = 'guide' and a.item_id = g.id and a.person_id = m.person_id)
-         or exists (select 1 from reading r where r.guide_id = g.id and r.person_id = m.person_id)
-         or exists (select 1 from way_use u where u.guide_id = g.id and u.person_id = m.person_id)) as reports
-     from guide g where g.id = $1`,
-    [id, caller.id, caller.hasReports],
-  )
-  if (!row) return null
-  return new Set((['own', 'shared', 'assigned', 'open', 'reports'] as const).filter((relation) => row[relation]))
-}
-
 /** How a caller stands to a person; `null` when there is none. */
-export async function relationsToPerson(db: Db, caller: Caller, id: PersonId): Promise<ReadonlySet<Relation> | null> {
+export async function relationsToPerson(db: Db, caller: Caller, id: PersonId): Promise<ReadonlySet<RelationTo<'person'>> | null> {
   const row = await db.one<{ reports: boolean }>(
     `select $3 and exists (select 1 from reports_of($2) m where m.person_id = p.id) as reports from person p where p.id = $1`,
     [id, caller.id, caller.hasReports],
   )
   if (!row) return null
-  return new Set<Relation>([...(id === caller.id ? (['self'] as const) : []), ...(row.reports ? (['reports'] as const) : [])])
+  return new Set<RelationTo<'person'>>([...(id === caller.id ? (['self'] as const) : []), ...(row.reports ? (['reports'] as const) : [])])
 }
 
 export type FoundPerson = { id: PersonId; name: string; site: string; department: string; may_write: boolean }

@@ -1,2 +1,2 @@
-export { playerRoutes } from './routes'
-export { actInAttempt, attemptsOfPerson, giveUpAttempt, openAttempt } from './attempts'
+export { players } from './domain'
+export { attemptsOfPerson } from './attempts'

@@ -48,15 +48,19 @@ function withoutShots(action: RawAction, lost: ReadonlySet<ShotId>): RawAction {
   return { ...rest, ...(first ? { shot: first } : {}), ...(others.length > 0 ? { otherShots: others } : {}) }
 }
 
+/** Whose recording ends, how, and whether the guide that it was recorded for may be written. `now`: epoch milliseconds. */
+type Finishing = {
+  caller: Caller
+  id: RecordingId
+  wish: FinishWish
+  mayEdit: (guideId: GuideId) => Promise<void>
+  now: number
+}
+/** What becomes a draft: the recording with what is left of its actions and pictures. */
+type Material = { caller: Caller; recording: RecordingRow; actions: RawAction[]; shots: ShotRow[]; now: number }
+
 /** Ends a recording: what was dropped is forgotten, what is left becomes a draft. When something has not arrived yet, nothing is written. */
-export async function finish(
-  parts: Parts,
-  caller: Caller,
-  id: RecordingId,
-  wish: FinishWish,
-  mayEdit: (guideId: GuideId) => Promise<void>,
-  now: number,
-): Promise<Finished> {
+export async function finish(parts: Parts, { caller, id, wish, mayEdit, now }: Finishing): Promise<Finished> {
   const { database, content } = parts
   const target = wish.ownGuide ? null : (await findRecording(database, id, caller.id))?.target
   if (target) await mayEdit(target.guideId)
@@ -89,15 +93,13 @@ export async function finish(
       id,
       dropped.map((shot) => shot.shotId),
     )
-    const outcome = await writeDraft(
-      parts,
-      tx,
+    const outcome = await writeDraft(parts, tx, {
       caller,
-      wish.ownGuide ? { ...recording, target: null } : recording,
+      recording: wish.ownGuide ? { ...recording, target: null } : recording,
       actions,
-      shots.filter((shot) => used.has(shot.shotId)),
+      shots: shots.filter((shot) => used.has(shot.shotId)),
       now,
-    )
+    })
     await finishRow(tx, id, outcome, now)
     return { done: true, ...outcome }
   })
@@ -105,15 +107,7 @@ export async function finish(
   return finished
 }
 
-async function writeDraft(
-  { newId }: Parts,
-  tx: Db,
-  caller: Caller,
-  recording: RecordingRow,
-  actions: RawAction[],
-  shots: ShotRow[],
-  now: number,
-): Promise<Outcome> {
+async function writeDraft({ newId }: Parts, tx: Db, { caller, recording, actions, shots, now }: Material): Promise<Outcome> {
   const ids = new Map<ShotId, StoredShot>(
     shots.map((shot) => [shot.shotId, { id: newId() as PictureId, widthPx: shot.widthPx, heightPx: shot.heightPx }]),
   )
@@ -141,7 +135,7 @@ async function writeDraft(
     if (stored) await storePictureText(tx, stored.id, textInPicture(action, stored))
   }
   await forgetTextBoxes(tx, recording.id)
-  if (target) await insertInto(tx, newId, caller, guideId, target.after, draft.items, now)
+  if (target) await insertInto(tx, newId, { caller, guideId, after: target.after, items: draft.items, now })
   return {
     guideId,
     steps: steps.length,
@@ -162,11 +156,13 @@ const insertItems = (items: readonly GuideItem[], after: string | null): Change[
 async function insertInto(
   tx: Db,
   newId: () => string,
-  caller: Caller,
-  guideId: GuideId,
-  after: string | null,
-  items: readonly GuideItem[],
-  now: number,
+  {
+    caller,
+    guideId,
+    after,
+    items,
+    now,
+  }: { caller: Caller; guideId: GuideId; after: string | null; items: readonly GuideItem[]; now: number },
 ): Promise<void> {
   const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
   const place =

@@ -1,2 +1,1 @@
-export { recordingRoutes } from './routes'
-export { whoRecords } from './whoRecords'
+export { recording } from './domain'

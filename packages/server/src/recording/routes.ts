@@ -127,7 +127,7 @@ function intakeRoutes(routes: Routes): void {
     return { kept: body.actions.length }
   })
   route(routes, finishRecording, async ({ params, body }, { caller, now }) =>
-    finish(routes.parts, caller, params.id, body, (guideId) => mayEdit(caller, guideId), now),
+    finish(routes.parts, { caller, id: params.id, wish: body, mayEdit: (guideId) => mayEdit(caller, guideId), now }),
   )
   route(routes, discardRecording, async ({ params }, { caller }) => {
     await open(params.id, caller)

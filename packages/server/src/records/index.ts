@@ -1,1 +1,1 @@
-export { recordRoutes } from './routes'
+export { records } from './domain'

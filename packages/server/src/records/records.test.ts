@@ -4,7 +4,7 @@ import { seededRandom } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v7 as uuidV7 } from 'uuid'
-import { relationsToGuide } from '../people'
+import { relationsToGuide } from '../guides'
 import { recount } from '../events/recount'
 import {
   aGuide,

@@ -1,1 +1,1 @@
-export { remarkRoutes } from './routes'
+export { remarks } from './domain'

@@ -1,4 +1,4 @@
-import type { DueRule } from '@jackdaw/core/assignments'
+import { USUAL_DAYS, USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
 import type { LocalDate } from '@jackdaw/core/shared'
 import { useTexts } from '../ui/texts'
 
@@ -11,13 +11,7 @@ export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: Due
       <legend className="sr-only">{t('Until when')}</legend>
       <div className="flex items-center gap-2 flex-wrap">
         <label className="flex items-center gap-2">
-          <input
-            type="radio"
-            name="due"
-            className={radio}
-            checked={due.kind === 'days'}
-            onChange={() => onChange({ kind: 'days', days: 14 })}
-          />
+          <input type="radio" name="due" className={radio} checked={due.kind === 'days'} onChange={() => onChange(USUAL_DUE)} />
           {t('Within')}
         </label>
         <input
@@ -26,7 +20,7 @@ export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: Due
           max={730}
           aria-label={t('Days')}
           className="w-20 min-h-9 px-2 border border-edge rounded-md"
-          value={due.kind === 'days' ? due.days : 14}
+          value={due.kind === 'days' ? due.days : USUAL_DAYS}
           disabled={due.kind !== 'days'}
           onChange={(event) => onChange({ kind: 'days', days: Math.min(730, Math.max(1, Math.round(Number(event.target.value)) || 1)) })}
         />

@@ -1,0 +1,12 @@
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { Domain } from '../domain'
+import { publish, type PublishRequest } from './publish'
+import { assignmentRoutes } from './routes'
+
+/** Who has been given what, and by when. */
+export const assignments = {
+  routes: assignmentRoutes,
+  demo: ({ database, newId }) => ({
+    publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) => publish(database, newId, guideId, request, by, now),
+  }),
+} satisfies Domain

@@ -1,0 +1,25 @@
+import type { UsageEvent } from '@jackdaw/core/events'
+import type { PersonId } from '@jackdaw/core/shared'
+import type { Parts } from '../http'
+import { takeEvents } from './intake'
+import { noteGiven } from './vouching'
+
+type Batch = { personId: PersonId; at: number; events: UsageEvent[] }
+const MOST = 500
+const inParts = (batch: Batch): Batch[] =>
+  Array.from({ length: Math.ceil(batch.events.length / MOST) }, (_, i) => ({
+    ...batch,
+    events: batch.events.slice(i * MOST, (i + 1) * MOST),
+  }))
+
+/** Loads what happened in the demo company. */
+export const demoEvents = ({ database: db }: Parts) => ({
+  async takeEvents(batches: readonly Batch[]): Promise<void> {
+    for (const part of batches.flatMap(inParts)) {
+      // Guides of the demo were given when its people opened them.
+      for (const event of part.events)
+        if (event.way === 'read' && event.verb === 'opened') await noteGiven(db, part.personId, [event], event.occurredAt)
+      await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
+    }
+  },
+})
