@@ -44,6 +44,11 @@ async function keyWith(modifiers: ('Control' | 'Shift')[], key: Parameters<Page[
   // As long as a hand takes to the next key.
   await sleep(60)
 }
+/** Waits until the cursor is in a step, and as long as a hand takes: a jump to the beginning right after the focus would not be the hand's. */
+async function writesIn(n: number): Promise<void> {
+  await marta.waitForFunction((at: number) => document.querySelectorAll('li[data-step]')[at]?.contains(document.activeElement), {}, n)
+  await sleep(280)
+}
 const told = (words: string) =>
   marta.waitForFunction((text: string) => document.querySelector('[data-said-line]')?.textContent?.includes(text), {}, words)
 
@@ -81,11 +86,13 @@ describe('writing into one step after the other', () => {
     await keyWith(['Control'], 'End')
     await keyWith(['Control', 'Shift'], 'Enter')
     await told('New step 3')
+    await writesIn(2)
     await marta.keyboard.type('Wait')
     expect(await stepTexts()).toEqual([...before.slice(0, 2), 'Wait', ...before.slice(2)])
     await keyWith(['Control'], 'Home')
     await marta.keyboard.press('Backspace')
     await told('Joined with step 2')
+    await writesIn(1)
     await marta.keyboard.type('Here: ')
     expect(await stepTexts()).toEqual([before[0]!, `${before[1]!}Here: Wait`, ...before.slice(2)])
   })

@@ -10,7 +10,7 @@ import { Button } from '../../ui'
 import { PendingBlackouts } from '../usePending'
 import { BenchPanel } from './BenchPanel'
 import { BenchStage } from './BenchStage'
-import { TOOLS, toolHint, toolName, type Tool } from './tools'
+import { TOOLS, toolHint, toolName, ToolSign, type Tool } from './tools'
 import { blackoutOver, useBenchWork } from './useBenchWork'
 import { useImages, usePixels } from './useImages'
 
@@ -181,7 +181,7 @@ function Toolbar({
       aria-label={t('Tools for annotations')}
       className="flex flex-wrap items-center gap-0.5 p-1 border-b border-hair bg-sheet"
     >
-      {TOOLS.filter(({ tool: each }) => each !== 'crop' || !sheet).map(({ tool: each, Icon }) => (
+      {TOOLS.filter((each) => each !== 'crop' || !sheet).map((each) => (
         <button
           key={each}
           type="button"
@@ -189,7 +189,7 @@ function Toolbar({
           className="flex flex-col items-center justify-center min-w-[48px] h-11 px-0.5 text-xs hover:bg-wash aria-pressed:bg-petrol aria-pressed:text-white"
           onClick={(event) => (event.detail === 0 ? atOnce(each) : onTool(tool === each ? null : each))}
         >
-          <Icon size={17} aria-hidden />
+          <ToolSign tool={each} />
           {toolName(each, t)}
         </button>
       ))}

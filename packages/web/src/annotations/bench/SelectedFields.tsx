@@ -1,6 +1,7 @@
 import type { WayOfUse } from '@jackdaw/core/ways'
 import { unitOf, type Drawn, type Ground } from '@jackdaw/core/annotations'
-import type { Annotation, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
+import type { Annotation, AnnotationKind, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
+import type { ReactNode } from 'react'
 import { useTexts } from '../../ui/texts'
 import { Button, Check } from '../../ui'
 import { AnchorFields, AreaFields, NumberField } from './fields'
@@ -44,117 +45,132 @@ function Words({
   )
 }
 
-/** Everything about the annotation that is selected, in numbers and words. */
-export function SelectedFields({ annotation, drawn, ground, way, fresh, onChange }: Props) {
+type OfKind<K extends AnnotationKind> = Extract<Annotation, { kind: K }>
+type FieldsOf<K extends AnnotationKind> = Omit<Props, 'annotation'> & { annotation: OfKind<K> }
+
+function PlainAreaFields({ annotation, ground, onChange }: FieldsOf<'frame' | 'rectangle' | 'ellipse' | 'blackout'>) {
   const { t } = useTexts()
-  switch (annotation.kind) {
-    case 'label':
-      return <LabelFields {...{ drawn, ground, way, fresh, onChange }} annotation={annotation} />
-    case 'text':
-      return (
-        <>
-          <Words
-            key={annotation.id}
-            label={t('Words')}
-            value={annotation.words}
-            autoFocus={fresh}
-            onChange={(words) => onChange({ ...annotation, words })}
-          />
-          <SizeFields {...{ annotation, drawn, ground, onChange }} />
-          <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
-        </>
-      )
-    case 'tag':
-      return (
-        <>
-          <div className="grid grid-cols-2 gap-2">
-            <NumberField
-              label={t('Number')}
-              unit=""
-              value={annotation.number}
-              min={0}
-              max={999}
-              onChange={(number) => onChange({ ...annotation, number: Math.round(number) })}
-            />
-            <label>
-              <span className="block text-xs text-soft">{t('Stands for')}</span>
-              <select
-                className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
-                value={annotation.meaning}
-                onChange={(event) => onChange({ ...annotation, meaning: event.target.value as TagMeaning })}
-              >
-                <option value="sequence">{t('a sequence')}</option>
-                <option value="key-point">{t('! a key point')}</option>
-                <option value="measure">{t('↔ a measure')}</option>
-                <option value="note">{t('i a note')}</option>
-              </select>
-            </label>
-          </div>
-          <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
-        </>
-      )
-    case 'arrow':
-      return (
-        <>
-          <div className="grid grid-cols-2 gap-2">
-            <NumberField
-              label={t('Bend (+ clockwise)')}
-              unit="%"
-              value={annotation.bend}
-              min={-150}
-              max={150}
-              step={5}
-              onChange={(bend) => onChange({ ...annotation, bend })}
-            />
-            <label>
-              <span className="block text-xs text-soft">{t('Head')}</span>
-              <select
-                className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
-                value={annotation.heads}
-                onChange={(event) => onChange({ ...annotation, heads: event.target.value as ArrowHeads })}
-              >
-                <option value="end">{t('at the end')}</option>
-                <option value="start">{t('at the start')}</option>
-                <option value="both">{t('at both ends')}</option>
-                <option value="none">{t('none')}</option>
-              </select>
-            </label>
-          </div>
-          <AnchorFields name={t('Points to')} anchor={annotation.to} ground={ground} onChange={(to) => onChange({ ...annotation, to })} />
-          <AnchorFields
-            name={t('Starts at')}
-            anchor={annotation.from}
-            ground={ground}
-            onChange={(from) => onChange({ ...annotation, from })}
-          />
-        </>
-      )
-    case 'inset':
-      return (
-        <>
-          <NumberField
-            label={t('Enlarged')}
-            unit="×"
-            value={annotation.zoom}
-            min={1}
-            max={8}
-            step={0.5}
-            onChange={(zoom) => onChange({ ...annotation, zoom })}
-          />
-          <AreaFields
-            name={t('Detail')}
-            area={annotation.detail}
-            ground={ground}
-            onChange={(detail) => onChange({ ...annotation, detail })}
-          />
-          <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
-        </>
-      )
-    default:
-      return (
-        <AreaFields name={t('Position')} area={annotation.area} ground={ground} onChange={(area) => onChange({ ...annotation, area })} />
-      )
-  }
+  return <AreaFields name={t('Position')} area={annotation.area} ground={ground} onChange={(area) => onChange({ ...annotation, area })} />
+}
+function TextFields({ annotation, drawn, ground, fresh, onChange }: FieldsOf<'text'>) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Words
+        key={annotation.id}
+        label={t('Words')}
+        value={annotation.words}
+        autoFocus={fresh}
+        onChange={(words) => onChange({ ...annotation, words })}
+      />
+      <SizeFields {...{ annotation, drawn, ground, onChange }} />
+      <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
+    </>
+  )
+}
+
+function TagFields({ annotation, ground, onChange }: FieldsOf<'tag'>) {
+  const { t } = useTexts()
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-2">
+        <NumberField
+          label={t('Number')}
+          unit=""
+          value={annotation.number}
+          min={0}
+          max={999}
+          onChange={(number) => onChange({ ...annotation, number: Math.round(number) })}
+        />
+        <label>
+          <span className="block text-xs text-soft">{t('Stands for')}</span>
+          <select
+            className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
+            value={annotation.meaning}
+            onChange={(event) => onChange({ ...annotation, meaning: event.target.value as TagMeaning })}
+          >
+            <option value="sequence">{t('a sequence')}</option>
+            <option value="key-point">{t('! a key point')}</option>
+            <option value="measure">{t('↔ a measure')}</option>
+            <option value="note">{t('i a note')}</option>
+          </select>
+        </label>
+      </div>
+      <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
+    </>
+  )
+}
+
+function ArrowFields({ annotation, ground, onChange }: FieldsOf<'arrow'>) {
+  const { t } = useTexts()
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-2">
+        <NumberField
+          label={t('Bend (+ clockwise)')}
+          unit="%"
+          value={annotation.bend}
+          min={-150}
+          max={150}
+          step={5}
+          onChange={(bend) => onChange({ ...annotation, bend })}
+        />
+        <label>
+          <span className="block text-xs text-soft">{t('Head')}</span>
+          <select
+            className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
+            value={annotation.heads}
+            onChange={(event) => onChange({ ...annotation, heads: event.target.value as ArrowHeads })}
+          >
+            <option value="end">{t('at the end')}</option>
+            <option value="start">{t('at the start')}</option>
+            <option value="both">{t('at both ends')}</option>
+            <option value="none">{t('none')}</option>
+          </select>
+        </label>
+      </div>
+      <AnchorFields name={t('Points to')} anchor={annotation.to} ground={ground} onChange={(to) => onChange({ ...annotation, to })} />
+      <AnchorFields name={t('Starts at')} anchor={annotation.from} ground={ground} onChange={(from) => onChange({ ...annotation, from })} />
+    </>
+  )
+}
+
+function InsetFields({ annotation, ground, onChange }: FieldsOf<'inset'>) {
+  const { t } = useTexts()
+  return (
+    <>
+      <NumberField
+        label={t('Enlarged')}
+        unit="×"
+        value={annotation.zoom}
+        min={1}
+        max={8}
+        step={0.5}
+        onChange={(zoom) => onChange({ ...annotation, zoom })}
+      />
+      <AreaFields name={t('Detail')} area={annotation.detail} ground={ground} onChange={(detail) => onChange({ ...annotation, detail })} />
+      <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
+    </>
+  )
+}
+
+/** What can be set of every kind of annotation. */
+const FIELDS: { readonly [K in AnnotationKind]: (props: FieldsOf<K>) => ReactNode } = {
+  frame: PlainAreaFields,
+  rectangle: PlainAreaFields,
+  ellipse: PlainAreaFields,
+  blackout: PlainAreaFields,
+  label: LabelFields,
+  text: TextFields,
+  tag: TagFields,
+  arrow: ArrowFields,
+  inset: InsetFields,
+}
+
+/** Everything about the annotation that is selected, in numbers and words. */
+export function SelectedFields(props: Props) {
+  const Fields = FIELDS[props.annotation.kind] as (props: Props) => ReactNode
+  return <Fields {...props} />
 }
 
 function SizeFields({
@@ -208,7 +224,7 @@ function SizeFields({
   )
 }
 
-function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: Props & { annotation: Extract<Annotation, { kind: 'label' }> }) {
+function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: FieldsOf<'label'>) {
   const { t } = useTexts()
   const parted = annotation.practisePlace !== undefined
   const place = (way === 'practise' ? annotation.practisePlace : undefined) ?? annotation.place

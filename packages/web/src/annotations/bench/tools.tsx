@@ -18,64 +18,46 @@ import {
 /** What the hand does on the picture: put an annotation there, draw what the step is about, or the part that is shown. */
 export type Tool = AnnotationKind | 'element' | 'crop'
 
-export const TOOLS: readonly { tool: Tool; Icon: LucideIcon }[] = [
-  { tool: 'frame', Icon: Scan },
-  { tool: 'label', Icon: MessageSquareText },
-  { tool: 'tag', Icon: Hash },
-  { tool: 'arrow', Icon: ArrowUpRight },
-  { tool: 'rectangle', Icon: Square },
-  { tool: 'ellipse', Icon: Circle },
-  { tool: 'text', Icon: Type },
-  { tool: 'inset', Icon: ZoomIn },
-  { tool: 'blackout', Icon: SquareSlash },
-  { tool: 'element', Icon: Focus },
-  { tool: 'crop', Icon: Crop },
-]
+/** A tool: its sign, what it and what it puts there is called, and what to do once it has been taken; the words are in English. */
+type ToolKind = { Icon: LucideIcon; name: string; hint: string }
+const DRAW = 'Draw it over the picture.'
+const PRESS = 'Press the place it speaks of.'
+/** Every tool, in the order in which they are offered: a kind of annotation that is added says all of it here. */
+const TOOL_KINDS: Readonly<Record<Tool, ToolKind>> = {
+  frame: { Icon: Scan, name: 'Frame', hint: DRAW },
+  label: { Icon: MessageSquareText, name: 'Label', hint: PRESS },
+  tag: { Icon: Hash, name: 'Number', hint: PRESS },
+  arrow: { Icon: ArrowUpRight, name: 'Arrow', hint: 'Draw from where it starts to where it points.' },
+  rectangle: { Icon: Square, name: 'Rectangle', hint: DRAW },
+  ellipse: { Icon: Circle, name: 'Ellipse', hint: DRAW },
+  text: { Icon: Type, name: 'Text', hint: PRESS },
+  inset: { Icon: ZoomIn, name: 'Inset', hint: DRAW },
+  blackout: {
+    Icon: SquareSlash,
+    name: 'Blackout',
+    hint: 'Draw over what nobody may see. It is destroyed once you apply it.',
+  },
+  element: {
+    Icon: Focus,
+    name: 'What it is about',
+    hint: 'Draw around the button, field or part that this step is about. Frames and labels attached to it go along.',
+  },
+  crop: {
+    Icon: Crop,
+    name: 'Crop',
+    hint: 'Draw the part to be shown. The rest is kept, and can be got at: to destroy something, use a blackout.',
+  },
+}
+/** All tools, in the order in which they are offered. */
+export const TOOLS = Object.keys(TOOL_KINDS) as Tool[]
 
 /** What a tool, and what it puts there, is called. */
-export function toolName(tool: Tool, t: TFunction): string {
-  switch (tool) {
-    case 'frame':
-      return t('Frame')
-    case 'label':
-      return t('Label')
-    case 'tag':
-      return t('Number')
-    case 'arrow':
-      return t('Arrow')
-    case 'rectangle':
-      return t('Rectangle')
-    case 'ellipse':
-      return t('Ellipse')
-    case 'text':
-      return t('Text')
-    case 'inset':
-      return t('Inset')
-    case 'blackout':
-      return t('Blackout')
-    case 'element':
-      return t('What it is about')
-    case 'crop':
-      return t('Crop')
-  }
-}
-
+export const toolName = (tool: Tool, t: TFunction): string => t(TOOL_KINDS[tool].name)
 /** What to do once a tool has been taken. */
-export function toolHint(tool: Tool, t: TFunction): string {
-  switch (tool) {
-    case 'element':
-      return t('Draw around the button, field or part that this step is about. Frames and labels attached to it go along.')
-    case 'crop':
-      return t('Draw the part to be shown. The rest is kept, and can be got at: to destroy something, use a blackout.')
-    case 'blackout':
-      return t('Draw over what nobody may see. It is destroyed once you apply it.')
-    case 'arrow':
-      return t('Draw from where it starts to where it points.')
-    case 'label':
-    case 'tag':
-    case 'text':
-      return t('Press the place it speaks of.')
-    default:
-      return t('Draw it over the picture.')
-  }
+export const toolHint = (tool: Tool, t: TFunction): string => t(TOOL_KINDS[tool].hint)
+
+/** The sign of a tool. */
+export function ToolSign({ tool }: { tool: Tool }) {
+  const { Icon } = TOOL_KINDS[tool]
+  return <Icon size={17} aria-hidden />
 }
