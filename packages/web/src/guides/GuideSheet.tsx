@@ -6,9 +6,8 @@ import { PendingBlackouts, usePending, usePreferredSides } from '../annotations'
 import { Button } from '../ui'
 import type { DraftSession, DraftView } from './draftSession'
 import type { ItemActions } from './itemActions'
-import { SectionSheet } from './SectionSheet'
+import { itemKindOf } from './itemKinds'
 import type { FocusAt } from './StepBody'
-import { StepSheet } from './StepSheet'
 
 /** Grows with its text; a heading is written on as many lines as it needs. */
 function GrowingText({
@@ -116,18 +115,15 @@ export function GuideSheet({
               conflicts,
               ticked: ticked.has(item.id),
             }
-            return item.kind === 'section' ? (
-              <SectionSheet key={item.id} section={item} {...common} />
-            ) : (
-              <StepSheet
+            const { Sheet } = itemKindOf(item)
+            return (
+              <Sheet
                 key={item.id}
-                {...{ guideId, sizes, look, round, panelHost }}
+                {...{ item, guideId, sizes, look, round, panelHost, onEditor }}
                 prefer={sides.get(item.id) ?? null}
                 onBench={onBench?.stepId === item.id ? onBench.pictureId : null}
-                step={item}
-                number={++number}
+                number={item.kind === 'step' ? ++number : 0}
                 uploads={only(uploads, (each) => each.stepId === item.id)}
-                onEditor={onEditor}
                 tools={selected === item.id && ticked.size === 0 && onBench === null}
                 {...common}
               />

@@ -1,14 +1,13 @@
-import { stepName, type GuideDocument, type GuideItem, type ItemId, type Step } from '@jackdaw/core/guides'
+import type { GuideDocument, GuideItem, ItemId } from '@jackdaw/core/guides'
 import type { Lack } from '@jackdaw/core/players'
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { Construction, Split, Unplug } from 'lucide-react'
 import { memo, useMemo, useRef } from 'react'
-import { RemarkMark } from '../remarks'
 import { useTexts } from '../ui/texts'
 import { FlowLines, roomForLines } from './exercises/FlowLines'
 import { lackWords } from './exercises/lackWords'
+import { itemKindOf } from './itemKinds'
 
 // The same objects at every key: with new ones every tick would be drawn anew.
 const POINTER = { activationConstraint: { distance: 5 } }
@@ -42,7 +41,7 @@ export function OutlineRuler({
   const ids = useMemo(() => (order === '' ? [] : order.split(' ')), [order])
   const nameOf = (id: unknown) => {
     const item = document.items.find((each) => each.id === id)
-    return item?.kind === 'section' ? item.title : item ? stepName(item) : ''
+    return item ? itemKindOf(item).nameOf(item, 0, t) : ''
   }
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return
@@ -79,7 +78,6 @@ export function OutlineRuler({
                 here={item.id === selected}
                 ticked={ticked.has(item.id)}
                 lack={lackWords(lacks.get(item.id), t)}
-                branches={item.kind === 'step' && hasWaysOn(item)}
                 {...{ onPick, onTick }}
               />
             ))}
@@ -90,21 +88,16 @@ export function OutlineRuler({
   )
 }
 
-const hasWaysOn = ({ flow }: Step): boolean =>
-  flow !== undefined && ((flow.choices?.length ?? 0) > 0 || (flow.rules?.length ?? 0) > 0 || flow.skipWhen !== undefined)
-
 const Tick = memo(function Tick({
   item,
   number,
   here,
   ticked,
   lack,
-  branches,
   onPick,
   onTick,
 }: {
   lack: string
-  branches: boolean
   item: GuideItem
   number: number
   here: boolean
@@ -114,13 +107,14 @@ const Tick = memo(function Tick({
 }) {
   const { t } = useTexts()
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: item.id })
-  const name = item.kind === 'section' ? item.title || t('Section heading') : stepName(item) || t('Step {{n}}', { n: number })
+  const { Mark, nameOf } = itemKindOf(item)
+  const name = nameOf(item, number, t)
   return (
     <li
       ref={setNodeRef}
       data-item={item.id}
       style={{ transform: CSS.Translate.toString(transform), transition: transition ?? undefined }}
-      className={`flex items-start group ${isDragging ? 'relative z-10 bg-wash' : ''} ${item.kind === 'section' ? 'pt-2' : ''}`}
+      className={`flex items-start group ${isDragging ? 'relative z-10 bg-wash' : ''} ${item.kind === 'step' ? '' : 'pt-2'}`}
     >
       <button
         type="button"
@@ -129,44 +123,7 @@ const Tick = memo(function Tick({
         title={t('With Shift or Ctrl: choose several')}
         onClick={(event) => (event.shiftKey || event.ctrlKey || event.metaKey ? onTick(item.id, event.shiftKey) : onPick(item.id))}
       >
-        {item.kind === 'section' ? (
-          <>
-            <span className="h-0.5 w-7 bg-ink shrink-0 mt-[15px]" aria-hidden />
-            <span className={`text-sm leading-5 py-1.5 font-semibold ${here ? 'underline' : ''}`}>
-              {name}
-              {item.notReady && <NotReady why={item.notReadyWhy} />}
-            </span>
-          </>
-        ) : (
-          <>
-            <span className="w-5 shrink-0" aria-hidden>
-              <span className={`block ${here ? 'h-1.5 w-5 mt-[13px] bg-kingfisher' : 'h-0.5 w-3.5 mt-[15px] bg-edge'}`} />
-            </span>
-            <span className="text-xs tabular-nums w-5 text-right text-soft shrink-0 mt-[7px]">{number}</span>
-            {lack !== '' && (
-              <span className="shrink-0 mt-[7px] text-ochre" title={lack} data-lack>
-                <Unplug size={14} aria-hidden />
-                <span className="sr-only">{lack}</span>
-              </span>
-            )}
-            {branches && (
-              <span className="shrink-0 mt-[7px] text-petrol" title={t('Goes on in several ways')}>
-                <Split size={14} aria-hidden />
-                <span className="sr-only">{t('Goes on in several ways')}</span>
-              </span>
-            )}
-            {item.check && (
-              <span className="shrink-0 mt-[5px] text-sm font-bold text-ochre" title={t('Worth a look')}>
-                ?<span className="sr-only"> {t('Worth a look')}</span>
-              </span>
-            )}
-            <span className="py-1.5">
-              <span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span>
-              {item.notReady && <NotReady why={item.notReadyWhy} />}
-              <RemarkMark stepId={item.id} />
-            </span>
-          </>
-        )}
+        <Mark {...{ item, number, here, lack, name }} />
       </button>
       <button
         type="button"
@@ -181,13 +138,3 @@ const Tick = memo(function Tick({
     </li>
   )
 })
-
-function NotReady({ why = '' }: { why?: string | undefined }) {
-  const { t } = useTexts()
-  return (
-    <span className="flex items-start gap-1 text-xs text-ochre font-semibold" title={why}>
-      <Construction size={13} className="shrink-0 mt-px" aria-hidden />
-      <span className="line-clamp-2">{why ? t('Not ready: {{why}}', { why }) : t('Not ready')}</span>
-    </span>
-  )
-}
