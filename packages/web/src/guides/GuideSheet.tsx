@@ -140,14 +140,17 @@ export function GuideSheet({
         <Button onClick={() => actions.record(guide.items.at(-1)?.id ?? null)}>{t('Record steps …')}</Button>
       </div>
       {guide.items.length > 0 && (
-        <GrowingText
-          value={guide.closing ?? ''}
-          maxLength={2_000}
-          label={t('Closing words')}
-          placeholder={t('Closing words: what comes next, whom to ask')}
-          className="font-serif text-lg leading-7 text-soft mt-6 mb-2"
-          onChange={(closing) => session.change({ type: 'set-facts', facts: { closing } })}
-        />
+        <section className="border-t-2 border-ink mt-8 pt-3">
+          <h2 className="text-sm font-semibold">{t('At the end')}</h2>
+          <GrowingText
+            value={guide.closing ?? ''}
+            maxLength={2_000}
+            label={t('Closing words')}
+            placeholder={t('Closing words: what comes next, whom to ask')}
+            className="font-serif text-lg leading-7 text-soft mt-1 mb-2"
+            onChange={(closing) => session.change({ type: 'set-facts', facts: { closing } })}
+          />
+        </section>
       )}
     </>
   )

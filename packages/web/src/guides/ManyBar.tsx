@@ -196,7 +196,7 @@ function CombineDialog({
       <p className="guide-text whitespace-pre-line border-l-2 border-hair pl-3 max-h-56 overflow-auto mb-4">{combinedText(steps)}</p>
       {lost.length > 0 && (
         <div className="border-2 border-ochre bg-sheet p-3 mb-4 max-h-40 overflow-auto">
-          <p className="font-semibold text-ochre">{t('A step has only one of these. It will be lost:')}</p>
+          <p className="font-semibold text-ochre">{t('A step can have only one of each. This would be lost:')}</p>
           <ul className="list-disc pl-5">
             {lost.map(({ stepId, field }) => (
               <li key={`${stepId} ${field}`}>
