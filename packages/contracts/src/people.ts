@@ -2,6 +2,7 @@ import { Level, Permission } from '@jackdaw/core/people'
 import { PersonId, RoleId, SiteId, TeamId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
+import { SignIn } from './signIn'
 
 /** A person as others see them in lists. */
 export const PersonRef = z.object({ id: PersonId, name: z.string() })
@@ -18,13 +19,6 @@ export const Me = z.object({
   csrf: z.string(),
 })
 export type Me = z.infer<typeof Me>
-
-/** What one signs in with. */
-export const SignIn = z.object({
-  mail: z.string().check(z.trim(), z.minLength(3, 'Enter your mail address'), z.maxLength(254)),
-  password: z.string().check(z.minLength(1, 'Enter your password'), z.maxLength(1_000)),
-})
-export type SignIn = z.infer<typeof SignIn>
 
 /** Begins a session; a new one at every sign-in. */
 export const signIn = endpoint({

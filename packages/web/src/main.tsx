@@ -4,12 +4,12 @@ import { QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { RouterProvider } from 'react-router'
-import * as z from 'zod/mini'
 import { queryClient } from './api'
 import { router } from './app/router'
 
 // The page may not make code from text (its security policy), so schemas are checked without.
-z.config({ jitless: true })
+// Said before any schema is loaded: the first page needs none.
+Object.assign(globalThis, { __zod_globalConfig: { jitless: true } })
 
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')

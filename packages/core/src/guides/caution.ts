@@ -16,7 +16,3 @@ export type Caution = z.infer<typeof Caution>
 /** The gravest level among cautions; `null` for none. */
 export const gravestOf = (cautions: readonly Caution[]): CautionLevel | null =>
   CautionLevel.options.find((level) => cautions.some((caution) => caution.level === level)) ?? null
-
-/** The cautions of a step that have to be acknowledged. */
-export const toAcknowledge = (cautions: readonly Caution[] | undefined): Caution[] =>
-  (cautions ?? []).filter((caution) => caution.acknowledge && caution.words.trim() !== '')

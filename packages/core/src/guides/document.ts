@@ -1,7 +1,7 @@
 import * as z from 'zod/mini'
 import { SectionId, StepId } from '../shared'
 import { PLAIN_SOLO } from './exercise'
-import { factShape, GUIDE_FACTS, type FactName, type GuideFacts, type GuideKind } from './guideFacts'
+import { factShape, type GuideKind } from './guideFacts'
 import { GUIDE_LIMITS } from './limits'
 import type { StepElement } from './onScreen'
 import { NotReadyWhy, stepShape } from './stepFields'
@@ -58,10 +58,6 @@ export const emptyDocument = (title: string, kind: GuideKind): GuideDocument => 
   silenced: [],
   items: [],
 })
-
-/** What a document says of a fact. */
-export const factOf = <F extends FactName>(document: Pick<GuideDocument, FactName>, fact: F): GuideFacts[F] =>
-  (document[fact] as GuideFacts[F] | undefined) ?? GUIDE_FACTS[fact].empty
 
 /** The element that a step is about: that of its action, or the one that the author has drawn. */
 export const elementOf = (step: Step): StepElement | undefined => step.action?.element ?? step.element

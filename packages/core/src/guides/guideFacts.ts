@@ -72,3 +72,7 @@ export const GUIDE_FACTS: { readonly [F in FactName]: Fact<GuideFacts[F]> } = {
 }
 /** Names of all facts. */
 export const FACT_NAMES = Object.keys(GUIDE_FACTS) as FactName[]
+
+/** What a document says of a fact. */
+export const factOf = <F extends FactName>(document: { readonly [F in FactName]?: GuideFacts[F] | undefined }, fact: F): GuideFacts[F] =>
+  document[fact] ?? GUIDE_FACTS[fact].empty

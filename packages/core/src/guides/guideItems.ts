@@ -5,7 +5,7 @@ import type { PictureVisit, TextVisit } from './visits'
 import { ofFirst, PLAIN } from './fields'
 import type { Limit } from './limits'
 import { STEP_FIELDS } from './stepFields'
-import { textLevels } from './text/richText'
+import { textLevels } from './text/textLevels'
 import { plainText } from './text/plainText'
 
 type Kind = GuideItem['kind']

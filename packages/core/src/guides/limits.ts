@@ -1,4 +1,4 @@
-import { MAX_TEXT_LEVELS } from './text/richText'
+import { MAX_TEXT_LEVELS } from './text/textLevels'
 
 /** What a guide may hold at most, and what somebody is told who wants to put in more. */
 export const GUIDE_LIMITS = {

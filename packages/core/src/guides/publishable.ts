@@ -1,7 +1,8 @@
-import { gravestOf, toAcknowledge, type CautionLevel } from './caution'
+import { gravestOf, type CautionLevel } from './caution'
 import { stepName, stepsOf, type GuideDocument } from './document'
 import { kindOf } from './guideItems'
 import { leastReadMs } from './text/leastTime'
+import { toAcknowledge } from './toAcknowledge'
 import { tooMuchIn } from './tooMuch'
 
 /** What can stand in the way of publishing. */

@@ -9,7 +9,7 @@ import { copyOfItem, GUIDE_ITEMS, mapItemPictures } from './guideItems'
 import { stepShape, STEP_FIELDS } from './stepFields'
 import { aDocument, aSection, aStep } from './testing'
 import { changeTexts, textsOf } from './texts'
-import { richTextOf } from './text/richText'
+import { richTextOf } from './text/richTextOf'
 
 const ids = seededIds(31)
 const random = seededRandom(32)

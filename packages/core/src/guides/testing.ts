@@ -1,7 +1,7 @@
 import { seededIds, type SectionId, type StepId } from '../shared'
 import type { GuideDocument, Section, Step } from './document'
 import { emptyDocument } from './document'
-import { richTextOf } from './text/richText'
+import { richTextOf } from './text/richTextOf'
 
 const nextId = seededIds(7)
 

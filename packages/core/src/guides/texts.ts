@@ -1,9 +1,8 @@
 import type { ItemId, GuideDocument, GuideItem } from './document'
-import { factOf } from './document'
 import { changesBetween } from './changing/changesBetween'
 import type { Change } from './changing/changes'
 import type { TextAt, TextVisit, TextWhere } from './visits'
-import { FACT_NAMES, GUIDE_FACTS } from './guideFacts'
+import { FACT_NAMES, factOf, GUIDE_FACTS } from './guideFacts'
 import { mapItemTexts } from './guideItems'
 import type { RichText } from './text/richText'
 

@@ -1,7 +1,8 @@
 import { END, indexOf, openPlaces, passSkipped, type Person, stepsLeft, waysOn } from '../flow'
 import type { Verdict } from './judge'
 import type { ActingScript, ActingStep } from './actingScript'
-import { arrivedAt, type Help, type PlayerState } from './state'
+import { arrivedAt } from './arrivedAt'
+import type { Help, PlayerState } from './state'
 import { policyOf } from '../ways'
 
 /** How a guide is played: the steps, the person as far as rules ask for them, and what the author says of tries. */

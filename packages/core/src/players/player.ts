@@ -20,7 +20,8 @@ import {
   type PlayerEffect,
 } from './moves'
 import type { ActingStep } from './actingScript'
-import { arrivedAt, RULES, type Help, type PlayerState, type StepResult } from './state'
+import { arrivedAt, RULES } from './arrivedAt'
+import type { Help, PlayerState, StepResult } from './state'
 import { policyOf, type Way } from '../ways'
 
 /** What happens while a guide is played. `at`: epoch milliseconds. */

@@ -6,9 +6,6 @@ const Ids = z.array(Id).check(z.maxLength(5_000))
 const MOST_MS = 8_640_000_000_000_000
 const count = z.int().check(z.minimum(0), z.maximum(1_000_000))
 
-/** Version of the rules by which players go now. */
-export const RULES = 2
-
 /** Help taken at a step: 0 none, 1 a hint, 2 it was shown. */
 export const Help = z.union([z.literal(0), z.literal(1), z.literal(2)])
 export type Help = z.infer<typeof Help>
@@ -66,14 +63,3 @@ export const PlayerState = z.object({
   finished: z.boolean(),
 })
 export type PlayerState = z.infer<typeof PlayerState>
-
-/** A step at which somebody has just arrived. */
-export const arrivedAt = (since: number): Here => ({
-  since,
-  tries: 0,
-  hint: 0,
-  shown: false,
-  placed: false,
-  found: [],
-  done: false,
-})

@@ -1,2 +1,3 @@
-export { ALL_WAYS, Way, WAYS, policyOf, waysWhere } from './way'
-export type { Policy, WayOfUse, WayWhere } from './way'
+export { ALL_WAYS, WAYS, policyOf, waysWhere } from './wayOfUse'
+export type { Policy, WayOfUse, WayWhere } from './wayOfUse'
+export { Way } from './way'

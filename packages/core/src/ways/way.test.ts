@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import { ALL_WAYS, Way, WAYS, waysWhere, type WayOfUse } from './way'
+import { Way } from './way'
+import { ALL_WAYS, WAYS, waysWhere, type WayOfUse } from './wayOfUse'
 
 const { policy: _policy, ...withoutPolicy } = WAYS.read
 // @ts-expect-error a way of use that does not say how it is played

@@ -1,4 +1,4 @@
-import { SignIn } from '@jackdaw/contracts/people'
+import { SignIn } from '@jackdaw/contracts/signIn'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'

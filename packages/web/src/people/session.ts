@@ -1,4 +1,5 @@
-import { findPeople, getMe, listGroups, signIn, signOut, type Me, type SignIn } from '@jackdaw/contracts/people'
+import { findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
+import type { SignIn } from '@jackdaw/contracts/signIn'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useOutletContext } from 'react-router'
 import { call, queryClient, setSession } from '../api'

@@ -6,7 +6,7 @@ import { rebase } from './rebase'
 import type { PictureId } from '../../shared'
 import type { Step } from '../document'
 import { PLAIN_SOLO } from '../exercise'
-import { richTextOf } from '../text/richText'
+import { richTextOf } from '../text/richTextOf'
 import { theirsIn } from './theirs'
 import { aDocument, aStep } from '../testing'
 

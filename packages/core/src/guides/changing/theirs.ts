@@ -1,5 +1,5 @@
-import { factOf, type GuideDocument, type GuideItem } from '../document'
-import type { FactName, GuideFacts } from '../guideFacts'
+import type { GuideDocument, GuideItem } from '../document'
+import { factOf, type FactName, type GuideFacts } from '../guideFacts'
 import type { TargetKind } from './changeKinds'
 
 /** A fact as it stands in the guide. */

@@ -1,7 +1,6 @@
 import { sameValue } from '../../shared'
 import type { GuideDocument, GuideItem } from '../document'
-import { factOf } from '../document'
-import { GUIDE_FACTS, type FactName } from '../guideFacts'
+import { factOf, GUIDE_FACTS, type FactName } from '../guideFacts'
 import { GUIDE_LIMITS } from '../limits'
 import { amountsIn, grownOver } from '../tooMuch'
 import { applyToItem, type ItemChange } from './applyToItem'

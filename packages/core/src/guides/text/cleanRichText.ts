@@ -1,6 +1,8 @@
 import type { NewId } from '../../shared'
 import { withBlockIds } from './blockIds'
-import { isSafeLink, MAX_TEXT_LEVELS, RichText } from './richText'
+import { isSafeLink } from './safeLink'
+import { MAX_TEXT_LEVELS } from './textLevels'
+import { RichText } from './richText'
 
 const MARKS = new Set(['bold', 'italic', 'code', 'keyCap', 'link'])
 const BLOCK_ID = /^[A-Za-z0-9_-]{6,24}$/

@@ -1,12 +1,9 @@
 import * as z from 'zod/mini'
-import { readGuideLink } from './guideLink'
+import { isSafeLink } from './safeLink'
+import { MAX_TEXT_LEVELS, textLevels } from './textLevels'
 
 /** Longest text of one run of words; a pasted log of this size still comes through. */
 const MAX_TEXT = 3_000_000
-
-const SAFE_LINK = /^(https?:\/\/|mailto:|tel:)/i
-/** Whether an address may be put behind a link: guides of this Jackdaw, web, mail and telephone only. */
-export const isSafeLink = (href: string): boolean => (SAFE_LINK.test(href.trim()) || readGuideLink(href) !== null) && href.length <= 4_000
 
 const Mark = z.discriminatedUnion('type', [
   z.object({ type: z.literal('bold') }),
@@ -82,22 +79,6 @@ const Block: z.ZodMiniType<Block> = z.union([
   z.object({ type: z.literal('table'), attrs: z.optional(blockAttrs), content: z.array(TableRow).check(z.minLength(1)) }),
 ])
 
-/** How deep blocks may lie in one another, in nodes: a list and its entry, or a table with its row and cell, are nodes of their own. */
-export const MAX_TEXT_LEVELS = 80
-
-type Nested = { content?: readonly unknown[] | undefined }
-/** How deep the blocks of a text lie in one another, in nodes; 1 for plain paragraphs, 0 for an empty text. Text nodes do not count. */
-export function textLevels(text: Nested): number {
-  const open: [Nested, number][] = [[text, 0]]
-  let levels = 0
-  for (let next = open.pop(); next; next = open.pop()) {
-    levels = Math.max(levels, next[1])
-    for (const each of next[0].content ?? [])
-      if (typeof each === 'object' && each !== null && 'content' in each) open.push([each as Nested, next[1] + 1])
-  }
-  return levels
-}
-
 /** The text of a step: the subset of the editor's JSON that Jackdaw keeps. Nothing in it is HTML. */
 export const RichText = z
   .object({ type: z.literal('doc'), content: z.array(Block) })
@@ -105,10 +86,3 @@ export const RichText = z
     z.refine((text) => textLevels(text) <= MAX_TEXT_LEVELS, `Lists and tables lie more than ${MAX_TEXT_LEVELS / 2} deep in one another`),
   )
 export type RichText = z.infer<typeof RichText>
-
-/** A paragraph with plain words, or an empty one. */
-export const paragraph = (text = ''): Block =>
-  text === '' ? { type: 'paragraph' } : { type: 'paragraph', content: [{ type: 'text', text }] }
-
-/** Rich text from plain words: a paragraph for each line. */
-export const richTextOf = (...lines: string[]): RichText => ({ type: 'doc', content: lines.map((line) => paragraph(line)) })
