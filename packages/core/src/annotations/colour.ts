@@ -2,6 +2,7 @@ import type { Colour, Look } from '../guides'
 
 /** The ink of the interface and the white of its sheets. */
 export const INK = '#17212b'
+/** White, as `#rrggbb`. */
 export const WHITE = '#ffffff'
 
 /** Colours offered for annotations, by name. None of them is red or orange: those pairs of colour and shape mean safety. */

@@ -5,6 +5,7 @@ export type Point = { x: number; y: number }
 /** A size, in pixels. */
 export type Size = { width: number; height: number }
 
+/** The middle of an area. */
 export const middleOf = (rect: Rect): Point => ({ x: rect.x + rect.width / 2, y: rect.y + rect.height / 2 })
 /** An area grown on all sides; a negative gap makes it smaller, to nothing at the most. */
 export function grown(rect: Rect, gap: number): Rect {
@@ -39,6 +40,7 @@ export function overlap(a: Rect, b: Rect): number {
   const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y)
   return height <= 0 ? 0 : width * height
 }
+/** Whether an area lies in another one, edges included, within a millionth of a pixel. */
 export const holds = (outer: Rect, inner: Rect): boolean =>
   inner.x >= outer.x - 1e-6 &&
   inner.y >= outer.y - 1e-6 &&
@@ -50,6 +52,7 @@ export const movedInto = (rect: Rect, outer: Rect): Rect => ({
   x: Math.max(outer.x, Math.min(rect.x, outer.x + outer.width - rect.width)),
   y: Math.max(outer.y, Math.min(rect.y, outer.y + outer.height - rect.height)),
 })
+/** How far two points are from each other, in their pixels. */
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y)
 
 const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)

@@ -27,6 +27,7 @@ export const WRITING_REASONS = [
   'hard-to-read',
   'passive',
 ] as const
+/** Why a finding was made. */
 export type WritingReason = (typeof WRITING_REASONS)[number]
 
 /** Something an author may want to mend. `about` is the word, number or address concerned; `key` silences it. */

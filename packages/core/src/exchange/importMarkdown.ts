@@ -22,6 +22,7 @@ export type DraftPicture = { id: PictureId; path: string; alt: string }
 export type ImportedDraft = { document: GuideDocument; pictures: DraftPicture[]; notPlaced: NotPlaced[] }
 /** Why a text does not become a draft, with words for the person. */
 export type ImportRefusal = { ok: false; reason: 'too-deep' | 'too-many-steps' | 'too-much'; words: string }
+/** What a text became: the draft of a guide, or why it is none. */
 export type ImportResult = { ok: true; draft: ImportedDraft } | ImportRefusal
 
 const MAX_TITLE = 300

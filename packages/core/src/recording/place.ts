@@ -2,6 +2,7 @@ import type { Rect } from '../guides'
 
 /** Where in the window something stands, in ninths. */
 export const PLACES = ['top-left', 'top', 'top-right', 'left', 'middle', 'right', 'bottom-left', 'bottom', 'bottom-right'] as const
+/** One of the ninths of a window. */
 export type Place = (typeof PLACES)[number]
 
 /** The ninth of the window in which the middle of an area lies.

@@ -8,7 +8,7 @@ import { useTexts } from '../ui/texts'
 import { ClosingWords } from './ClosingWords'
 import { placeAt } from './ReaderBar'
 import { DRAFT } from './used'
-import type { Doing } from './useReading'
+import type { Doing } from './usePlayer'
 
 /** Where an edition ends: what is still to be read, or that it is on record. */
 export function Closing({

@@ -3,7 +3,7 @@ import { canFinish, choicesAt, isWaiting, type Play, type PlayerState } from '@j
 import { ArrowLeft, ArrowRight, Check, ListOrdered } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Button, ButtonLink } from '../ui'
-import type { Doing } from './useReading'
+import type { Doing } from './usePlayer'
 
 /** Where a step stands, from 0; the number of steps for the end. */
 export const placeAt = ({ script }: Play, id: string): number => (id === END ? script.steps.length : indexOf(script, id))

@@ -1,17 +1,13 @@
 import { getPlay, keepPlay, KeptPlay, type KeptWay } from '@jackdaw/contracts/players'
-import type { UsageEvent } from '@jackdaw/core/events'
-import { END } from '@jackdaw/core/flow'
-import { begin, canFinish, reduce, resume, type Play, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
-import type { GuideId, StepId } from '@jackdaw/core/shared'
+import { begin, resume, type Play, type PlayerState } from '@jackdaw/core/players'
+import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { v7 as uuidV7 } from 'uuid'
 import { call } from '../api'
-import { flush, record, useStepTime } from '../events'
 import type { UsedGuide } from './used'
-import type { Doing } from './useReading'
+import { usePlayer, type Doing } from './usePlayer'
 
 const keyOf = (personId: string, guideId: string, way: KeptWay) => `jackdaw-play ${personId} ${guideId} ${way}`
 
@@ -93,66 +89,23 @@ export function usePlay(
       : begin(way, play, Date.now(), { ...(from === undefined ? {} : { from }), only })
     return { ...played, playId: goesOn ? kept.playId : nanoid(), goesOn }
   })
-  const [state, setState] = useState(first.state)
-  const current = useRef(state)
   const playId = useRef(first.playId)
-  const leave = useRef(onLeave)
-  leave.current = onLeave
-
-  const tell = useCallback(
-    (told: object) => {
-      if (preview || edition === null) return
-      void record({ ...told, id: uuidV7(), guideId, edition, way, playId: playId.current, occurredAt: Date.now() } as UsageEvent)
-    },
-    [guideId, edition, way, preview],
-  )
-  const carryOut = useCallback(
-    (effects: readonly PlayerEffect[]) => {
-      for (const effect of effects) {
-        if (effect.do === 'leave') leave.current()
-        if (effect.do !== 'tell' || effect.verb === 'step-confirmed') continue
-        if (effect.verb === 'step-done') tell({ verb: 'step-done', stepId: effect.stepId, tries: effect.tries, help: effect.help })
-        else tell(effect.verb === 'finished' ? { verb: 'finished' } : { verb: effect.verb, stepId: effect.stepId as StepId })
-        if (effect.verb === 'finished') void flush()
-      }
-    },
-    [tell],
-  )
   const { keep, notice } = useKeeping(guideId, way, personId, preview || edition === null || only !== null)
-  const begun = useRef(false)
-  useEffect(() => {
-    if (begun.current) return
-    begun.current = true
-    if (!first.goesOn) tell({ verb: 'opened' })
-    carryOut(first.effects)
-  }, [tell, carryOut, first])
-
-  const put = useCallback(
-    (next: { state: PlayerState; effects: PlayerEffect[] }) => {
-      current.current = next.state
-      setState(next.state)
-      carryOut(next.effects)
-      if (edition !== null) keep({ playId: playId.current, edition, state: next.state })
+  const { state, act, restart } = usePlayer(play, first, {
+    way,
+    about: preview || edition === null ? null : { guideId, edition },
+    playId,
+    begins: !first.goesOn,
+    endsByItself: true,
+    onState: (next) => {
+      if (edition !== null) keep({ playId: playId.current, edition, state: next })
     },
-    [carryOut, edition, keep],
-  )
-  const act = useCallback(
-    (doing: Doing) => {
-      const next = reduce(current.current, { ...doing, at: Date.now() } as PlayerEvent, play)
-      if (next.state === current.current && next.effects.length === 0) return
-      put(next)
-      const ended = current.current
-      if (ended.at === END && !ended.finished && canFinish(play, ended)) put(reduce(ended, { type: 'finish', at: Date.now() }, play))
-    },
-    [play, put],
-  )
+    onLeave,
+  })
   const again = useCallback(() => {
     playId.current = nanoid()
-    tell({ verb: 'opened' })
-    put(begin(way, play, Date.now(), { only }))
-  }, [put, play, way, only, tell])
-  const report = useCallback((stepId: string, activeMs: number) => tell({ verb: 'time-spent', stepId, activeMs }), [tell])
-  useStepTime(state.at === END || preview ? null : state.at, report)
+    restart(begin(way, play, Date.now(), { only }))
+  }, [restart, play, way, only])
   return { play, state, act, resumed: first.goesOn && first.state.seen.length > 1, notice, again }
 }
 

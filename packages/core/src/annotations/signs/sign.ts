@@ -4,6 +4,7 @@ import { PICTOGRAMS, type Stroke } from './pictograms'
 /** The meaning of a sign's shape and colour (ISO 3864-1). */
 export type SignKind = 'mandatory' | 'warning' | 'prohibition' | 'safe-condition' | 'fire-equipment'
 const KINDS = { M: 'mandatory', W: 'warning', P: 'prohibition', E: 'safe-condition', F: 'fire-equipment' } as const
+/** The kind of a sign, which gives its shape and colour (ISO 3864-1). */
 export const signKind = (id: SignId): SignKind => KINDS[id[0] as keyof typeof KINDS]
 
 // Safety colours of ISO 3864-4, as they are given there for screens and print.

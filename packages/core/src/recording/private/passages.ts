@@ -14,4 +14,5 @@ export const passagesOf = (
     .filter((match) => holds(match[0], text.slice(Math.max(0, match.index - 24), match.index)))
     .map((match) => ({ kind, start: match.index, end: match.index + match[0].replace(/[\s\u200b]+$/, '').length }))
 
+/** The digits of a text, without all else. */
 export const digitsOf = (text: string): string => text.replace(/\D/g, '')

@@ -1,0 +1,103 @@
+import type { UsageEvent } from '@jackdaw/core/events'
+import { END } from '@jackdaw/core/flow'
+import { canFinish, reduce, type Play, type Played, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
+import type { GuideId, StepId } from '@jackdaw/core/shared'
+import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
+import { v7 as uuidV7 } from 'uuid'
+import { flush, record, useStepTime } from '../events'
+
+/** What is done, without the time. */
+export type Doing = PlayerEvent extends infer E ? (E extends PlayerEvent ? Omit<E, 'at'> : never) : never
+
+type Told = UsageEvent extends infer E
+  ? E extends UsageEvent
+    ? Omit<E, 'id' | 'guideId' | 'edition' | 'occurredAt' | 'way' | 'playId'>
+    : never
+  : never
+
+/** What an effect tells the record; `null` where it tells nothing. */
+function toldBy(effect: PlayerEffect): Told | null {
+  if (effect.do !== 'tell') return null
+  if (effect.verb === 'finished') return { verb: 'finished' }
+  const stepId = effect.stepId as StepId
+  return effect.verb === 'step-done' ? { verb: 'step-done', stepId, tries: effect.tries, help: effect.help } : { verb: effect.verb, stepId }
+}
+
+type Options = {
+  way: UsageEvent['way']
+  /** Of what the record is told; `null`: nothing is told. */
+  about: { guideId: GuideId; edition: number } | null
+  /** Which time of watching or practising it is. */
+  playId?: RefObject<string>
+  /** It begins now, and does not go on from before. */
+  begins: boolean
+  /** It is finished by coming to its end. */
+  endsByItself: boolean
+  onState?: (state: PlayerState) => void
+  onLeave?: () => void
+}
+/** A player that runs: its state, what is done, and how another beginning is put in its place. */
+export type Running = { state: PlayerState; act: (doing: Doing) => void; restart: (played: Played) => void }
+
+/** Runs a player in any way whose events the browser tells: what is done leads from state to state, and the record hears of it. */
+export function usePlayer(play: Play, first: Played, options: Options): Running {
+  const [state, setState] = useState(first.state)
+  const current = useRef(state)
+  const latest = useRef(options)
+  latest.current = options
+  const tell = useCallback((told: Told) => {
+    const { way, about, playId } = latest.current
+    if (about === null) return
+    const event = { ...told, ...about, id: uuidV7(), way, occurredAt: Date.now(), ...(playId ? { playId: playId.current } : {}) }
+    void record(event as UsageEvent)
+    if (told.verb === 'finished') void flush()
+  }, [])
+  const carryOut = useCallback(
+    (effects: readonly PlayerEffect[]) => {
+      for (const effect of effects) {
+        if (effect.do === 'leave') latest.current.onLeave?.()
+        const told = toldBy(effect)
+        if (told) tell(told)
+      }
+    },
+    [tell],
+  )
+  const begun = useRef(false)
+  useEffect(() => {
+    if (begun.current) return
+    begun.current = true
+    if (latest.current.begins) tell({ verb: 'opened' })
+    carryOut(first.effects)
+  }, [tell, carryOut, first])
+
+  const put = useCallback(
+    (next: Played) => {
+      current.current = next.state
+      setState(next.state)
+      carryOut(next.effects)
+      latest.current.onState?.(next.state)
+    },
+    [carryOut],
+  )
+  const act = useCallback(
+    (doing: Doing) => {
+      const next = reduce(current.current, { ...doing, at: Date.now() } as PlayerEvent, play)
+      if (next.state === current.current && next.effects.length === 0) return
+      put(next)
+      const ended = current.current
+      if (latest.current.endsByItself && ended.at === END && !ended.finished && canFinish(play, ended))
+        put(reduce(ended, { type: 'finish', at: Date.now() }, play))
+    },
+    [play, put],
+  )
+  const restart = useCallback(
+    (played: Played) => {
+      tell({ verb: 'opened' })
+      put(played)
+    },
+    [tell, put],
+  )
+  const report = useCallback((stepId: string, activeMs: number) => tell({ verb: 'time-spent', stepId: stepId as StepId, activeMs }), [tell])
+  useStepTime(state.at === END || options.about === null ? null : state.at, report)
+  return { state, act, restart }
+}
