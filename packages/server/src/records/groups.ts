@@ -3,7 +3,7 @@ import type { listRecordGroups } from '@jackdaw/contracts/records'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { amongParam, amongSql, type Among } from './among'
-import type { About } from './tables'
+import type { AboutPerson } from '@jackdaw/contracts/recordColumns'
 
 /** The departments, sites and teams of active people whose records somebody may see. */
 export async function groupsAmong(db: Db, among: Among): Promise<ResponseOf<typeof listRecordGroups>> {
@@ -20,7 +20,7 @@ export async function groupsAmong(db: Db, among: Among): Promise<ResponseOf<type
 }
 
 /** A person with their groups. */
-export const aboutPerson = (db: Db, id: PersonId): Promise<(About & { id: PersonId }) | undefined> =>
+export const aboutPerson = (db: Db, id: PersonId): Promise<(AboutPerson & { id: PersonId }) | undefined> =>
   db.one(
     `select p.id, p.name, s.name as site, s.zone, d.name as department,
        array(select t.name from person_team m join team t on t.id = m.team_id where m.person_id = p.id order by t.name) as teams,

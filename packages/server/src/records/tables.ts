@@ -1,5 +1,5 @@
-import type { CautionRecord, PersonGuide, PersonRecord, ReadingRecord } from '@jackdaw/contracts/records'
-import type { ReadingState } from '@jackdaw/core/assignments'
+import { fileHeader, fileLine, type AboutGuide, type AboutPerson, type RecordLine } from '@jackdaw/contracts/recordColumns'
+import type { CautionRecord, PersonGuide, PersonRecord } from '@jackdaw/contracts/records'
 import type { CautionLevel } from '@jackdaw/core/guides'
 import { WAYS } from '@jackdaw/core/ways'
 import type { CsvRow } from '@jackdaw/core/records'
@@ -7,89 +7,23 @@ import { localTimeAt } from '@jackdaw/core/shared'
 
 /** A table that is sent as a file. */
 export type Table = { header: readonly string[]; rows: readonly CsvRow[] }
-/** Who a line is about. */
-export type About = { name: string; site: string; department: string; teams: readonly string[]; roles: readonly string[]; zone: string }
+/** People and guides, a line for each of both. */
+export const recordTable = (lines: readonly RecordLine[]): Table => ({ header: fileHeader(), rows: lines.map(fileLine) })
+/** The people of a guide. */
+export const guideTable = (guide: AboutGuide, rows: readonly PersonRecord[]): Table =>
+  recordTable(rows.map((row) => ({ ...row, ...guide })))
+/** The guides of a person. */
+export const personTable = (person: AboutPerson, rows: readonly PersonGuide[]): Table =>
+  recordTable(rows.map((row) => ({ ...row, ...person })))
 
-const IN_WORDS: Record<ReadingState, string> = {
-  late: 'Late',
-  'due-soon': 'Due soon',
-  'out-of-date': 'Out of date',
-  'in-progress': 'In progress',
-  'not-started': 'Not started',
-  done: 'Done',
-}
 /** Times in a file are those of the clock where the person works; the zone stands beside them. */
 const instant = (at: number | null, zone: string): string | null => (at === null ? null : localTimeAt(at, zone))
-const minutes = (ms: number): number => Math.round(ms / 6_000) / 10
-
-const READING = [
-  'Assigned',
-  'State',
-  'Due',
-  'Steps read',
-  'Steps',
-  'Minutes active',
-  'Started',
-  'Last activity',
-  'Finished',
-  'Finished edition',
-  'Finished is',
-  'Watched',
-  'Practised',
-  'Practise tries',
-  'Steps with help',
-  'Solo attempts',
-  'Solo best %',
-  'Solo passed',
-]
-
-const reading = (row: ReadingRecord & { assigned: boolean }, zone: string): (string | number | null)[] => [
-  row.assigned ? 'yes' : 'no',
-  IN_WORDS[row.state],
-  row.state === 'done' ? null : row.dueOn,
-  row.seen,
-  row.steps,
-  minutes(row.activeMs),
-  instant(row.startedAt, zone),
-  instant(row.lastAt, zone),
-  instant(row.finishedAt, zone),
-  row.finishedEdition,
-  row.finishedEdition === null ? null : row.finishedAttested ? 'attested' : 'claimed',
-  row.ways.watch?.finished ?? 0,
-  row.ways.practise?.finished ?? 0,
-  row.ways.practise?.tries ?? 0,
-  row.ways.practise?.helped ?? 0,
-  row.ways.solo?.begun ?? 0,
-  row.ways.solo?.bestPercent ?? null,
-  instant(row.ways.solo?.passedAt ?? null, zone),
-]
-
-const WHO = ['Name', 'Site', 'Department', 'Teams', 'Roles', 'Time zone']
-const who = (person: About): string[] => [
-  person.name,
-  person.site,
-  person.department,
-  person.teams.join('; '),
-  person.roles.join('; '),
-  person.zone,
-]
 const GUIDE = ['Guide', 'Title', 'Edition']
-type Guide = { number: number; title: string; edition: number }
-const guideOf = ({ number, title, edition }: Guide): (string | number)[] => [number, title, edition]
-
-/** People and guides, a line for each of both. */
-export const recordTable = (rows: readonly (About & Guide & ReadingRecord & { assigned: boolean })[]): Table => ({
-  header: [...WHO, ...GUIDE, ...READING],
-  rows: rows.map((row) => [...who(row), ...guideOf(row), ...reading(row, row.zone)]),
-})
-/** The people of a guide. */
-export const guideTable = (guide: Guide, rows: readonly PersonRecord[]): Table => recordTable(rows.map((row) => ({ ...row, ...guide })))
-/** The guides of a person. */
-export const personTable = (person: About, rows: readonly PersonGuide[]): Table => recordTable(rows.map((row) => ({ ...row, ...person })))
+const guideOf = ({ number, title, edition }: AboutGuide): (string | number)[] => [number, title, edition]
 
 const LEVEL: Record<CautionLevel, string> = { danger: 'Danger', warning: 'Warning', caution: 'Caution', note: 'Note' }
 /** Who has acknowledged the cautions of which step: a line for each person, step and way of use, one with nothing where they have not. */
-export const cautionTable = (guide: Guide, rows: readonly (CautionRecord & { zone: string })[]): Table => ({
+export const cautionTable = (guide: AboutGuide, rows: readonly (CautionRecord & { zone: string })[]): Table => ({
   header: [
     ...GUIDE,
     'Step',

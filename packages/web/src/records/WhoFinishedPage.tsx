@@ -1,3 +1,5 @@
+import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
+import type { ReactNode } from 'react'
 import { getWhoFinishedCsv, SoloState, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
 import { ReadingState } from '@jackdaw/core/assignments'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
@@ -140,6 +142,42 @@ export function WhoFinishedPage() {
   )
 }
 
+type CellProps = { row: PersonRecord; guideId: GuideId }
+/** A day in few words; the moment when it is pointed at. */
+const When = ({ at }: { at: number | null }) => (at === null ? '–' : <span title={momentOf(at)}>{whenOf(at)}</span>)
+
+function NameCell({ row }: CellProps) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Link to={`/records/people/${row.personId}`} className="font-semibold hover:underline">
+        {row.name}
+      </Link>
+      <span className="block text-xs text-soft">
+        {row.department}, {row.site}
+        {!row.assigned && ` · ${t('not assigned')}`}
+      </span>
+    </>
+  )
+}
+
+/** How each column of the list is shown. */
+const CELLS: Record<ScreenColumn['id'], (props: CellProps) => ReactNode> = {
+  name: NameCell,
+  state: ({ row }) => (
+    <>
+      <StateMark state={row.state} dueOn={row.dueOn} />
+      <Claimed record={row} />
+    </>
+  ),
+  due: ({ row }) => (row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'),
+  seen: ({ row }) => `${Math.min(row.seen, row.steps)} / ${row.steps}`,
+  time: ({ row }) => lengthOf(row.activeMs),
+  last: ({ row }) => <When at={row.lastAt} />,
+  finished: ({ row }) => <When at={row.finishedAt} />,
+  ways: ({ row, guideId }) => <WaysUsedWords ways={row.ways} to={`/records/people/${row.personId}/guides/${guideId}`} none="–" />,
+}
+
 function PeopleTable({
   guideId,
   rows,
@@ -157,56 +195,30 @@ function PeopleTable({
       <table className="w-full text-sm">
         <thead className="border-b-2 border-ink">
           <tr>
-            {(
-              [
-                ['name', t('Name')],
-                ['state', t('State')],
-                ['due', t('Due')],
-                ['finished', t('Finished')],
-                ['progress', t('Steps read')],
-                ['time', t('Time reading')],
-                ['last', t('Last activity')],
-              ] as const
-            ).map(([by, words]) => (
-              <SortHead key={by} by={by} sort={sort} onSort={onSort} className="whitespace-nowrap">
-                {words}
-              </SortHead>
-            ))}
-            <th scope="col" className="text-left font-semibold py-1.5 pr-4 whitespace-nowrap">
-              {t('Watch, Practise, Solo')}
-            </th>
+            {SCREEN_COLUMNS.map((column) =>
+              'sort' in column ? (
+                <SortHead key={column.id} by={column.sort} sort={sort} onSort={onSort} className="whitespace-nowrap">
+                  {t(column.name)}
+                </SortHead>
+              ) : (
+                <th key={column.id} scope="col" className="text-left font-semibold py-1.5 pr-4 whitespace-nowrap">
+                  {t(column.name)}
+                </th>
+              ),
+            )}
           </tr>
         </thead>
         <tbody>
           {rows.map((row) => (
             <tr key={row.personId} className="border-b border-hair hover:bg-page">
-              <td className="py-2 pr-4">
-                <Link to={`/records/people/${row.personId}`} className="font-semibold hover:underline">
-                  {row.name}
-                </Link>
-                <span className="block text-xs text-soft">
-                  {row.department}, {row.site}
-                  {!row.assigned && ` · ${t('not assigned')}`}
-                </span>
-              </td>
-              <td className="py-2 pr-4">
-                <StateMark state={row.state} dueOn={row.dueOn} />
-                <Claimed record={row} />
-              </td>
-              <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'}</td>
-              <td className="py-2 pr-4 whitespace-nowrap" title={row.finishedAt === null ? undefined : momentOf(row.finishedAt)}>
-                {row.finishedAt === null ? '–' : whenOf(row.finishedAt)}
-              </td>
-              <td className="py-2 pr-4 whitespace-nowrap">
-                {Math.min(row.seen, row.steps)} / {row.steps}
-              </td>
-              <td className="py-2 pr-4 whitespace-nowrap">{lengthOf(row.activeMs)}</td>
-              <td className="py-2 pr-4 whitespace-nowrap" title={row.lastAt === null ? undefined : momentOf(row.lastAt)}>
-                {row.lastAt === null ? '–' : whenOf(row.lastAt)}
-              </td>
-              <td className="py-2 pr-2">
-                <WaysUsedWords ways={row.ways} to={`/records/people/${row.personId}/guides/${guideId}`} none="–" />
-              </td>
+              {SCREEN_COLUMNS.map(({ id }) => {
+                const Cell = CELLS[id]
+                return (
+                  <td key={id} className={`py-2 pr-4 ${id === 'name' || id === 'state' || id === 'ways' ? '' : 'whitespace-nowrap'}`}>
+                    <Cell {...{ row, guideId }} />
+                  </td>
+                )
+              })}
             </tr>
           ))}
         </tbody>
