@@ -24,10 +24,9 @@ function umzugFor(database: Database): Umzug {
   })
 }
 
-/** Brings the tables up to date; servers that start at the same time wait for one another.
- * @param to the last migration that is carried out; all without it */
-export async function migrateUp(database: Database, to?: string): Promise<string[]> {
-  return underLock(database, async () => (await umzugFor(database).up(to === undefined ? {} : { to })).map((each) => each.name))
+/** Brings the tables up to date; servers that start at the same time wait for one another. */
+export async function migrateUp(database: Database): Promise<string[]> {
+  return underLock(database, async () => (await umzugFor(database).up()).map((each) => each.name))
 }
 
 /** Takes migrations back, newest first.

@@ -4,7 +4,6 @@ import { dirname, join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { unzipSync } from 'fflate'
 import pg from 'pg'
-import { migrateUp, openDatabase } from '../db'
 import { emptyDatabase } from './testServer'
 
 /** A store of a browser's own database, as it was written down. A value `{blob, type}` stands for a file, in base64. */
@@ -34,8 +33,8 @@ export type StoredThen = {
   requests: OldRequests
 }
 
-/** When it was stored, and the newest migration that there was. */
-export const WAS = { folder: '2026-11', migration: '0007-remarks', now: Date.parse('2026-11-28T05:45:00Z') }
+/** When it was stored. */
+const WAS = { folder: '2026-11', now: Date.parse('2026-11-28T05:45:00Z') }
 const FOLDER = join(process.cwd(), 'packages/server/src/testing/stored', WAS.folder)
 
 /** The entries of one store of a browser. */
@@ -48,9 +47,6 @@ export const entriesOf = (kept: KeptInBrowser, database: string, store: string):
 /** Loads the database and the files as they were stored, with the tables of that time: see `stored/README.md`. */
 export async function storedThen(): Promise<StoredThen> {
   const databaseUrl = await emptyDatabase()
-  const database = openDatabase(databaseUrl, 2)
-  await migrateUp(database, WAS.migration)
-  await database.close()
   const client = new pg.Client(databaseUrl)
   await client.connect()
   await client.query(gunzipSync(await readFile(join(FOLDER, 'database.sql.gz'))).toString('utf8'))
