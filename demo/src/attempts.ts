@@ -1,10 +1,10 @@
+import type { GuideId, NewId, PersonId, StepId } from '@jackdaw/core/shared'
 import type { SoloAct } from '@jackdaw/contracts/players'
 import type { UsageEvent } from '@jackdaw/core/events'
 import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { middleOf } from '@jackdaw/core/annotations'
 import { shownEntry } from '@jackdaw/core/flow'
 import { type Act, actingScriptOf, type Doing, doingOf } from '@jackdaw/core/players'
-import type { GuideId, PersonId, StepId } from '@jackdaw/core/shared'
 import { atWork } from './activity'
 import type { Batch, DemoServices } from './services'
 
@@ -21,7 +21,7 @@ const EASY = 0.1
 /** Whoever has practised goes wrong less often. */
 const PRACTISED = 0.55
 
-type Source = { random: () => number; newEventId: () => string; newId: () => string }
+type Source = { random: () => number; newEventId: () => string; newId: NewId }
 type Person = { id: PersonId; diligence: number }
 
 const pointed = (doing: Extract<Doing, { kind: 'click' | 'enter' }>, right: boolean): SoloAct => {

@@ -1,21 +1,22 @@
+import {
+  endOfLocalDay,
+  type FolderId,
+  type GuideId,
+  type LocalDate,
+  type NewId,
+  type PersonId,
+  type PictureId,
+  type RoleId,
+  seededRandom,
+  type StepId,
+  type TeamId,
+} from '@jackdaw/core/shared'
 import { readFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import { reasonsFor, type AudienceRule } from '@jackdaw/core/audiences'
 import { importMarkdown, settlePictures, type ImportedDraft } from '@jackdaw/core/exchange'
 import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
 import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
-import {
-  endOfLocalDay,
-  seededRandom,
-  type FolderId,
-  type GuideId,
-  type LocalDate,
-  type PersonId,
-  type PictureId,
-  type RoleId,
-  type StepId,
-  type TeamId,
-} from '@jackdaw/core/shared'
 import { readingEvents } from './activity'
 import { useRecorded } from './attempts'
 import { DEMO_PASSWORD, demoCompany, type DemoPerson } from './company'
@@ -88,7 +89,7 @@ async function loadPeople(services: DemoServices, scale: number, now: number): P
 type Read = { document: GuideDocument; pictures: { id: PictureId; path: string; words?: readonly TextBox[] }[] }
 
 /** Reads a guide's Markdown with Jackdaw's own import. */
-async function importedGuide(folder: string, { file }: DemoGuide, newId: () => string): Promise<Read> {
+async function importedGuide(folder: string, { file }: DemoGuide, newId: NewId): Promise<Read> {
   const draft = drafted(await readFile(join(folder, 'guides', `${file}.md`), 'utf8'), file, newId)
   const { document } = settlePictures(draft, new Set(draft.pictures.map((picture) => picture.id as string)))
   const byName = new Map(draft.pictures.map(({ id, path }) => [basename(path, '.png'), id]))
@@ -99,7 +100,7 @@ async function importedGuide(folder: string, { file }: DemoGuide, newId: () => s
 }
 
 /** Writes a guide from a real recording with Jackdaw's own rules. */
-async function recordedGuide(folder: string, { file, kind, recordedSummary = '' }: DemoGuide, newId: () => string): Promise<Read> {
+async function recordedGuide(folder: string, { file, kind, recordedSummary = '' }: DemoGuide, newId: NewId): Promise<Read> {
   const from = join(folder, 'recordings', file)
   const { language, actions } = JSON.parse(await readFile(join(from, 'recording.json'), 'utf8')) as {
     language: SentenceLanguage

@@ -1,3 +1,4 @@
+import type { FolderId, GuideId, NewId, PersonId, PictureId } from '@jackdaw/core/shared'
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
@@ -5,7 +6,6 @@ import type { UsageEvent } from '@jackdaw/core/events'
 import type { Change, GuideDocument, Look } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
 import type { Level } from '@jackdaw/core/people'
-import type { FolderId, GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
 
 export type NewPerson = {
   id: PersonId
@@ -22,7 +22,7 @@ export type Batch = { personId: PersonId; at: number; events: UsageEvent[] }
 
 /** What the demo needs of the server: its own services, handed in by whoever puts the server together. Times are epoch milliseconds. */
 export type DemoServices = {
-  newId: () => string
+  newId: NewId
   newEventId: () => string
   addGroups(groups: {
     sites: { id: string; name: string; zone: string }[]

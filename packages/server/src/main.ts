@@ -1,3 +1,4 @@
+import { reasonOf } from '@jackdaw/core/shared'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import type { AddressInfo } from 'node:net'
@@ -36,7 +37,7 @@ async function main(): Promise<void> {
     stop().then(
       () => process.exit(0),
       (error: unknown) => {
-        log.error({ reason: (error as Error).message }, 'stopping failed')
+        log.error({ reason: reasonOf(error) }, 'stopping failed')
         process.exit(1)
       },
     )
@@ -59,6 +60,6 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  process.stderr.write(`jackdaw: ${(error as Error).message}\n`)
+  process.stderr.write(`jackdaw: ${reasonOf(error)}\n`)
   process.exit(1)
 })

@@ -1,3 +1,4 @@
+import { entriesOf } from '../shared'
 import type { Anchor, Area, AttachedPoint, NamedPoint, Rect } from '../guides'
 import { cut, grown, type Point } from './geometry'
 
@@ -106,7 +107,7 @@ export function areaFrom(rect: Rect, { of }: Pick<Ground, 'of'>): Extract<Area, 
 export function anchorAt(point: Point, to: Anchor['to'], ground: Ground, nearPx = 0): Anchor {
   const rect = rectOf(to, ground)
   if (!rect) return anchorAt(point, 'picture', ground, nearPx)
-  for (const [at, share] of Object.entries(SHARES) as [NamedPoint, Point][])
+  for (const [at, share] of entriesOf(SHARES))
     if (Math.hypot(rect.x + share.x * rect.width - point.x, rect.y + share.y * rect.height - point.y) <= nearPx) return { to, at, gapPx: 0 }
   const limit = (share: number) => Math.min(21, Math.max(-20, hundredth(share)))
   const at = { x: limit((point.x - rect.x) / Math.max(1, rect.width)), y: limit((point.y - rect.y) / Math.max(1, rect.height)) }

@@ -1,3 +1,4 @@
+import { keysOf } from '../shared'
 import { elementOf, stepsOf, type GuideDocument, type PictureSizes, type Step, type StepElement } from '../guides'
 import { drawAnnotations, type Setting } from './drawing'
 import { groundOf } from './groundOf'
@@ -22,7 +23,7 @@ function sideOfStep(step: Step, sizes: PictureSizes, look: Setting['look'], pref
   const ground = groundOf(step, labelled, sizes[labelled.id])
   const now = { prefer, look, ready: ground !== undefined, element: elementOf(step), onto: step.action?.onto }
   const before = known.get(step.pictures)
-  if (before && (Object.keys(now) as (keyof typeof now)[]).every((each) => before[each] === now[each])) return before.side
+  if (before && keysOf(now).every((each) => before[each] === now[each])) return before.side
   const drawing = ground && drawAnnotations(labelled.annotations ?? [], ground, { look, way: 'read', shownPx: READING_WIDTH_PX }, prefer)
   const side = drawing?.side ?? prefer
   known.set(step.pictures, { ...now, side })

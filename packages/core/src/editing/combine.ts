@@ -1,3 +1,4 @@
+import { keysOf, type StepId } from '../shared'
 import { pinnedDown } from '../annotations'
 import {
   changesBetween,
@@ -11,7 +12,6 @@ import {
   type StepField,
   type StepPicture,
 } from '../guides'
-import type { StepId } from '../shared'
 
 /** Which pictures a combined step keeps: the first one, or all in their order. */
 export type KeptPictures = 'first' | 'all'
@@ -54,7 +54,7 @@ export function combineSteps(steps: readonly Step[], keep: KeptPictures, sizes: 
   if (!first || others.length === 0) return { changes: [], lost: [] }
   const joining = joiningOf(steps, keep, sizes)
   const lost: Lost[] = []
-  const fields = (Object.keys(STEP_FIELDS) as StepField[]).map((field) => {
+  const fields = keysOf(STEP_FIELDS).map((field) => {
     const joined = (STEP_FIELDS[field] as unknown as AnyField).join(
       steps.map((step) => step[field]),
       joining,

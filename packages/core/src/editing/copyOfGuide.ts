@@ -11,7 +11,7 @@ export function copyOfGuide(
   newId: NewId,
 ): GuideDocument {
   const copies = copiesOf(document.items, newId)
-  const ids = new Map(document.items.map((item, n) => [item.id as string, copies[n]!.id as string]))
+  const ids = new Map<string, string>(document.items.flatMap((item, n) => (copies[n] ? [[item.id, copies[n].id]] : [])))
   // A finding is silenced by its reason and the step it is about.
   const silenced = document.silenced.map((key) =>
     key.replace(/^([a-z-]+):([^:]+)/, (_, reason: string, id: string) => `${reason}:${ids.get(id) ?? id}`),

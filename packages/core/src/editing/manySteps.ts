@@ -1,19 +1,5 @@
-import {
-  changesBetween,
-  copyOfItem,
-  freshBlockIds,
-  STEP_FIELDS,
-  type Caution,
-  type Change,
-  type GuideDocument,
-  type GuideItem,
-  type ItemId,
-  type RichText,
-  type SignId,
-  type Step,
-  type StepField,
-} from '../guides'
-import type { NewId, StepId } from '../shared'
+import { keysOf, type NewId, type StepId } from '../shared'
+import { changesBetween, copyOfItem, freshBlockIds, STEP_FIELDS, type Caution, type Change, type GuideDocument, type GuideItem, type ItemId, type RichText, type SignId, type Step } from '../guides'
 
 /** The items with these ids, in the order of the guide. */
 export const chosenItems = (document: GuideDocument, ids: ReadonlySet<string>): GuideItem[] =>
@@ -48,7 +34,7 @@ export function moveItems(document: GuideDocument, ids: ReadonlySet<string>, aft
 /** Copies of items with ids of their own, which say what they were copied from. Where one of them leads to another, so do the copies.
  * @param elsewhere into another guide: what leads to steps that stay behind leads on to the next step there */
 export function copiesOf(items: readonly GuideItem[], newId: NewId, elsewhere = false): GuideItem[] {
-  const ids = new Map(items.map((item) => [item.id as string, newId()]))
+  const ids = new Map<string, string>(items.map((item) => [item.id, newId()]))
   return items.map((item) => copyOfItem(item, { newId, ids, elsewhere }))
 }
 
@@ -67,7 +53,7 @@ export function insertItems(items: readonly GuideItem[], after: ItemId | null): 
  * @param second text after it
  * @returns the changes, and the id of the second part */
 export function splitStep(step: Step, first: RichText, second: RichText, newId: NewId): { changes: Change[]; into: StepId } {
-  const parts = (Object.keys(STEP_FIELDS) as StepField[]).flatMap((field) => {
+  const parts = keysOf(STEP_FIELDS).flatMap((field) => {
     if (field === 'body' || step[field] === undefined) return []
     return [[field, (STEP_FIELDS[field] as { split: (value: unknown) => readonly [unknown, unknown] }).split(step[field])] as const]
   })
@@ -75,7 +61,7 @@ export function splitStep(step: Step, first: RichText, second: RichText, newId: 
   const kept: Step = { kind: 'step', id: step.id, body: first, pictures: [], ...of(0) }
   const split: Step = {
     kind: 'step',
-    id: newId() as StepId,
+    id: newId<StepId>(),
     body: freshBlockIds(second, newId),
     pictures: [],
     ...of(1),

@@ -1,3 +1,4 @@
+import { keysOf } from '../shared'
 import type { Block, CautionLevel, Inline } from '../guides'
 
 const WORDS: Readonly<Record<CautionLevel, string>> = {
@@ -6,9 +7,7 @@ const WORDS: Readonly<Record<CautionLevel, string>> = {
   caution: 'caution vorsicht precaución atención attention achtung uwaga',
   note: 'note hinweis nota notatka wskazówka',
 }
-const LEVEL_OF = new Map(
-  (Object.keys(WORDS) as CautionLevel[]).flatMap((level) => WORDS[level].split(' ').map((word) => [word, level] as const)),
-)
+const LEVEL_OF = new Map(keysOf(WORDS).flatMap((level) => WORDS[level].split(' ').map((word) => [word, level] as const)))
 /** The signal word at the start of a paragraph, as people write it: `Warning: …`, or in brackets as `[!WARNING]`. */
 const SIGNAL = /^\s*(?:\[!(\p{L}+)\]|(\p{L}+)\s*[:!])\s*/u
 

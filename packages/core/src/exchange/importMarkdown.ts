@@ -1,3 +1,4 @@
+import { byId, type NewId, type PictureId, type SectionId, type StepId } from '../shared'
 import MarkdownIt from 'markdown-it'
 import {
   emptyDocument,
@@ -11,7 +12,6 @@ import {
   type Step,
   withBlockIds,
 } from '../guides'
-import type { NewId, PictureId, SectionId, StepId } from '../shared'
 import { auditWords, type NotPlaced } from './auditWords'
 import { cautionIn, type SpokenCaution } from './cautionIn'
 import { htmlPieces, MAX_HTML_LEVELS, type Piece, type PictureRef } from './htmlBlocks'
@@ -76,11 +76,11 @@ class DraftBuilder {
   constructor(private readonly newId: NewId) {}
 
   section(title: string): void {
-    this.items.push({ kind: 'section', id: this.newId() as SectionId, title })
+    this.items.push({ kind: 'section', id: this.newId<SectionId>(), title })
     this.open = null
   }
   step(blocks: Block[], pictures: PictureRef[], stayOpen: boolean): void {
-    const step: Step = { kind: 'step', id: this.newId() as StepId, body: { type: 'doc', content: blocks }, pictures: [] }
+    const step: Step = { kind: 'step', id: this.newId<StepId>(), body: { type: 'doc', content: blocks }, pictures: [] }
     this.items.push(step)
     this.show(step, [...this.waiting, ...pictures])
     this.waiting = []
@@ -139,10 +139,10 @@ class DraftBuilder {
     let step = first
     for (const { path, alt } of pictures) {
       if (step.pictures.length >= MAX_PICTURES_A_STEP) {
-        step = { kind: 'step', id: this.newId() as StepId, body: { type: 'doc', content: [] }, pictures: [] }
+        step = { kind: 'step', id: this.newId<StepId>(), body: { type: 'doc', content: [] }, pictures: [] }
         this.items.push(step)
       }
-      const id = this.newId() as PictureId
+      const id = this.newId<PictureId>()
       step.pictures.push({ id, alt })
       this.pictures.push({ id, path, alt })
     }
@@ -250,7 +250,7 @@ const missingWords = ({ path, alt }: DraftPicture): string => `Picture missing: 
  * @param found ids of the pictures that were stored */
 export function settlePictures(draft: ImportedDraft, found: ReadonlySet<string>): { document: GuideDocument; missing: DraftPicture[] } {
   const missing = draft.pictures.filter((picture) => !found.has(picture.id))
-  const gone = new Map(missing.map((picture) => [picture.id as string, picture]))
+  const gone = byId(missing)
   const items: GuideItem[] = []
   let ahead: DraftPicture[] = []
   const note = (step: Step, lost: readonly DraftPicture[]): Step => {

@@ -1,3 +1,4 @@
+import { keysOf } from '../shared'
 import * as z from 'zod/mini'
 import { SoloRules, PLAIN_SOLO } from './exercise'
 import type { TextVisit } from './visits'
@@ -71,7 +72,7 @@ export const GUIDE_FACTS: { readonly [F in FactName]: Fact<GuideFacts[F]> } = {
   },
 }
 /** Names of all facts. */
-export const FACT_NAMES = Object.keys(GUIDE_FACTS) as FactName[]
+export const FACT_NAMES = keysOf(GUIDE_FACTS)
 
 /** What a document says of a fact. */
 export const factOf = <F extends FactName>(document: { readonly [F in FactName]?: GuideFacts[F] | undefined }, fact: F): GuideFacts[F] =>

@@ -1,11 +1,10 @@
+import { keysOf, type PictureId, sameValue, StepId } from '../shared'
 import * as z from 'zod/mini'
-import { sameValue, StepId, type PictureId } from '../shared'
 import { annotationTexts } from './annotation'
 import { Caution } from './caution'
 import { Exercise, type Task } from './exercise'
-import type { Copying, Field, Joined } from './fields'
+import { type Copying, type Field, type Joined, ofAll, ofFirst, ofLast, ofLeading, PLAIN } from './fields'
 import type { PictureVisit, TextVisit } from './visits'
-import { ofAll, ofFirst, ofLast, ofLeading, PLAIN } from './fields'
 import { Flow, type Condition, type Rule, type Target } from './flow'
 import { GUIDE_LIMITS } from './limits'
 import { StepAction, StepCheck, StepElement } from './onScreen'
@@ -265,6 +264,4 @@ export const STEP_FIELDS: StepFields = {
   splitFrom: { ...PLAIN, changedBy: 'none', join: ofFirst, copy: () => undefined },
 }
 /** Names of the fields that `set-step` sets. */
-export const SETTABLE_FIELDS = (Object.keys(STEP_FIELDS) as StepField[]).filter(
-  (field): field is SettableField => STEP_FIELDS[field].changedBy === 'set-step',
-)
+export const SETTABLE_FIELDS = keysOf(STEP_FIELDS).filter((field): field is SettableField => STEP_FIELDS[field].changedBy === 'set-step')

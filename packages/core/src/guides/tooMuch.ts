@@ -1,3 +1,4 @@
+import { entriesOf, keysOf } from '../shared'
 import type { GuideDocument, GuideItem } from './document'
 import { kindOf } from './guideItems'
 import { GUIDE_LIMITS, type Limit } from './limits'
@@ -9,7 +10,7 @@ export const amountsIn = (item: GuideItem): Amounts => kindOf(item).amounts(item
 
 /** The first limit that one state breaks and another one broke less: what is too large already may shrink, and change elsewhere. */
 export const grownOver = (before: Amounts, after: Amounts): Limit | null =>
-  (Object.keys(GUIDE_LIMITS) as Limit[]).find((limit) => {
+  keysOf(GUIDE_LIMITS).find((limit) => {
     const now = after[limit] ?? 0
     return now > GUIDE_LIMITS[limit].most && now > (before[limit] ?? 0)
   }) ?? null
@@ -20,9 +21,7 @@ export type TooMuch = { limit: Limit; amount: number; itemId: string | null }
 /** All that a document holds too much of: documents from before a limit was set stay open and are mended by their authors. */
 export function tooMuchIn(document: GuideDocument): TooMuch[] {
   const of = (amounts: Amounts, itemId: string | null): TooMuch[] =>
-    (Object.entries(amounts) as [Limit, number][]).flatMap(([limit, amount]) =>
-      amount > GUIDE_LIMITS[limit].most ? [{ limit, amount, itemId }] : [],
-    )
+    entriesOf(amounts).flatMap(([limit, amount]) => (amount > GUIDE_LIMITS[limit].most ? [{ limit, amount, itemId }] : []))
   return [
     ...of({ items: document.items.length, signs: document.signs.length, silenced: document.silenced.length }, null),
     ...document.items.flatMap((item) => of(amountsIn(item), item.id)),

@@ -74,7 +74,9 @@ export function scoreOfAttempt(
   const score = scoreOf(script, state, document.solo.passMark)
   const left = ended === 'given-up' || ended === 'expired'
   const all = left ? Math.max(score.judged, script.steps.filter((step) => step.doing.kind !== 'nothing').length) : score.judged
-  const named = new Map(stepsOf(document).map((step, n) => [step.id as string, { stepId: step.id, name: stepName(step) || String(n + 1) }]))
+  const named = new Map<string, { stepId: StepId; name: string }>(
+    stepsOf(document).map((step, n) => [step.id, { stepId: step.id, name: stepName(step) || String(n + 1) }]),
+  )
   return {
     percent: all === 0 ? 0 : Math.floor((score.percent * score.judged) / all),
     passed: ended === 'finished' && score.passed,

@@ -51,7 +51,7 @@ export function draftFrom(
   const acts = tidy(actions)
   const pages = acts.map((act) => act.action.page)
   const items = chaptersOf(acts, language).flatMap((chapter): GuideItem[] => [
-    ...(chapter.title === '' ? [] : [{ kind: 'section' as const, id: newId() as SectionId, title: chapter.title.slice(0, 300) }]),
+    ...(chapter.title === '' ? [] : [{ kind: 'section' as const, id: newId<SectionId>(), title: chapter.title.slice(0, 300) }]),
     ...chapter.acts.map((act) => stepFor(act, applicationName(act.action.page, pages))),
   ])
   const unsure = items.filter((item) => item.kind === 'step' && item.check).length
@@ -72,7 +72,7 @@ export function draftFrom(
     const others = otherShots.flatMap((each) => storedShot(each.id)?.id ?? [])
     return {
       kind: 'step',
-      id: newId() as StepId,
+      id: newId<StepId>(),
       body,
       pictures,
       action,

@@ -48,5 +48,5 @@ export type SectionId = z.infer<typeof SectionId>
 export const PictureId = idOf('picture')
 export type PictureId = z.infer<typeof PictureId>
 
-/** Makes a new id of 21 characters; the core never makes one by chance itself. */
-export type NewId = () => string
+/** Makes a new id of 21 characters, of whatever thing; the core never makes one by chance itself. */
+export type NewId = <I extends string>() => I

@@ -5,4 +5,7 @@ export { localDateAt, localTimeAt, addDays, endOfLocalDay, daysBetween } from '.
 export { seededRandom, seededIds } from './random'
 export { canonicalJson } from './canonicalJson'
 export { sameValue } from './sameValue'
+export { reasonOf } from './reasonOf'
+export { byId } from './byId'
+export { entriesOf, keysOf } from './keysOf'
 export { Instant, MOST_WHOLE, Whole } from './whole'

@@ -1,3 +1,5 @@
+import type { NewId } from './ids'
+
 /** A seeded source of numbers in [0, 1): the same seed gives the same row for ever. For demo data and tests, never for secrets.
  * Source: mulberry32, public domain (T. Ettinger).
  * @param seed any integer; only its lower 32 bits count */
@@ -14,8 +16,8 @@ export function seededRandom(seed: number): () => number {
 
 /** Draws from the outside: ids from a seeded source, for tests and measurements.
  * @returns a function that gives a new 21-character id at each call */
-export function seededIds(seed: number): () => string {
+export function seededIds(seed: number): NewId {
   const next = seededRandom(seed)
   const alphabet = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789_-'
-  return () => Array.from({ length: 21 }, () => alphabet[Math.floor(next() * 64)]).join('')
+  return <I extends string>() => Array.from({ length: 21 }, () => alphabet[Math.floor(next() * 64)]).join('') as I
 }

@@ -1,3 +1,4 @@
+import { keysOf } from '../shared'
 /** How a guide is played in a way. All else is common to all of them: cautions, above all, are shown and acknowledged in every way. */
 export type Policy = {
   /** Steps are confirmed before going on, where the author asks for it. */
@@ -90,7 +91,7 @@ export type Way = keyof typeof WAYS
 
 /** The ways of which something holds, as a type. */
 export type WayWhere<K extends keyof WayOfUse, V> = { [W in Way]: (typeof WAYS)[W][K] extends V ? W : never }[Way]
-const ALL = Object.keys(WAYS) as Way[]
+const ALL = keysOf(WAYS)
 /** The ways of which something holds, in the order in which they are offered. */
 export const waysWhere = <K extends keyof WayOfUse, V extends WayOfUse[K]>(key: K, ...values: V[]): WayWhere<K, V>[] =>
   ALL.filter((way): way is WayWhere<K, V> => (values as WayOfUse[K][]).includes(WAYS[way][key]))

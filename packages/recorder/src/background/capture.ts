@@ -1,3 +1,4 @@
+import { reasonOf } from '@jackdaw/core/shared'
 import type { Rect } from '@jackdaw/core/guides'
 import { within } from './within'
 
@@ -26,7 +27,7 @@ async function take(tabId: number): Promise<string | null> {
     return after?.active && after.windowId === tab.windowId ? data : null
   } catch (error) {
     // Now and then the browser cannot read its own picture back, or a page may not be pictured: that picture is missing, and is said so.
-    console.info('no picture:', (error as Error).message)
+    console.info('no picture:', reasonOf(error))
     return null
   }
 }

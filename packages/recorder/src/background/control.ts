@@ -55,7 +55,7 @@ export async function start(asked: Asked): Promise<string> {
   if (asked.address !== '' && !/^https?:\/\//i.test(asked.address))
     return 'Only pages on the web can be recorded; the address has to begin with https:// or http://.'
   if (!(await mayLook())) return 'The recorder has no leave to look at pages.'
-  const id = nanoid() as RecordingId
+  const id = nanoid<RecordingId>()
   try {
     const { names } = await callServer(pairing, startRecording, { body: { id, language: asked.language, target: asked.target } })
     await kept.setAsked(null)
@@ -178,7 +178,7 @@ async function sendLater(why: string): Promise<string> {
  * sent anew. Where the guide that it was recorded for is gone, it becomes one of its own.
  * @returns whether Jackdaw has begun it */
 async function beginAnew(pairing: Pairing, recording: Recording): Promise<boolean> {
-  const id = nanoid() as RecordingId
+  const id = nanoid<RecordingId>()
   for (const target of recording.target && !recording.ownGuide ? [recording.target, null] : [null])
     try {
       await callServer(pairing, startRecording, { body: { id, language: recording.language, target } })

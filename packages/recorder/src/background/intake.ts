@@ -82,7 +82,7 @@ export async function takeArrival(
   if (await isFull(recording)) return
   const followed = at - lastActionIn(tabId) < FOLLOWS_WITHIN_MS || at - (openedBy.get(tabId) ?? 0) < FOLLOWS_WITHIN_MS
   const tab = await tabIndex(recording, tabId)
-  const id = () => nanoid() as ActionId
+  const id = () => nanoid<ActionId>()
   if (how === 'again' || how === 'back_forward') {
     if (followed && at - lastActionIn(tabId) < 1_500) return
     const shotId = await newestShot(tabId)
@@ -111,7 +111,7 @@ export async function takeSwitch(recording: Recording, tabId: number, own: strin
   if (await isFull(recording)) return
   const index = await tabIndex(recording, tabId)
   const page = topRest(tabId)?.page ?? { address: originOf(address), title: '', heading: '', application: '', language: '' }
-  await put(recording.id, { id: nanoid() as ActionId, kind: 'switch-tab', at, tab: index, page, ...bare })
+  await put(recording.id, { id: nanoid<ActionId>(), kind: 'switch-tab', at, tab: index, page, ...bare })
 }
 
 /** Takes over what pages wrote down and nobody had heard. */

@@ -1,3 +1,4 @@
+import { reasonOf } from '@jackdaw/core/shared'
 import { LEAVE } from '../shared/leave'
 import { forgetNavigations, watchNavigations } from './navigations'
 import { within } from './within'
@@ -34,7 +35,7 @@ export async function intoPages(own: string): Promise<void> {
               .executeScript({ target: { tabId: tab.id, allFrames: true }, files: ['content.js'] })
               .catch((error: unknown) => {
                 // Pages of the browser's own shop and the like let nobody in; they are not recorded.
-                console.info('not in this tab:', (error as Error).message)
+                console.info('not in this tab:', reasonOf(error))
               }),
             undefined,
           ),

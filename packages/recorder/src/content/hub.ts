@@ -1,3 +1,4 @@
+import type { NewId } from '@jackdaw/core/shared'
 import {
   findPrivate,
   type ActionKind,
@@ -14,7 +15,7 @@ import type { Asked } from './pictures'
 export type ActionParts = {
   on: () => boolean
   mine: (node: Node) => boolean
-  newId: () => string
+  newId: NewId
   eyes: Eyes
   page: () => PageSeen
   textBoxes: () => TextBox[]
@@ -97,7 +98,7 @@ export function newHub(parts: ActionParts, signal: AbortSignal): Hub {
     ...later(),
     emit(kind, asked, more = {}, at = parts.clock()) {
       const action: ToldAction = {
-        id: parts.newId() as RawAction['id'],
+        id: parts.newId<RawAction['id']>(),
         kind,
         at,
         page: parts.page(),

@@ -1,3 +1,4 @@
+import type { NewId } from '@jackdaw/core/shared'
 import type { Rect } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
 import type { Press, Rest } from '../shared/messages'
@@ -24,7 +25,7 @@ export type PictureParts = {
   mine: (node: Node) => boolean
   bar: { hide(): void; show(): void; onScreen(): Rect | null; free(): Promise<void> }
   page: () => Rest['page']
-  newId: () => string
+  newId: NewId
   on: () => boolean
   /** The page has changed, or has come to rest. */
   changed: () => void

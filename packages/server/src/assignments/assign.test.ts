@@ -32,7 +32,7 @@ beforeAll(async () => {
     teams: teams.map((id, n) => ({ id, name: `Team ${n}` })),
     roles: roles.map((id, n) => ({ id, name: `role ${n}` })),
   })
-  for (let n = 0; n < 12; n++) people.push({ id: nanoid() as PersonId, zone: sites[n % 2]!.zone })
+  for (let n = 0; n < 12; n++) people.push({ id: nanoid<PersonId>(), zone: sites[n % 2]!.zone })
   await server.services.addPeople(
     people.map(({ id }, n) => ({
       id,

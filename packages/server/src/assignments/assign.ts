@@ -1,6 +1,6 @@
+import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { membersOf, standings } from './audience'
 
@@ -9,7 +9,7 @@ type Assign = { guideId: GuideId; audience: AudienceRule; due: DueRule; by: Pers
 /** Makes the assignments of a guide what its audience says: people who belong to it now get it, those who no longer do lose it, and
  * the reasons are written down. Who has it already keeps their date; those in `renewFor` get a new one.
  * @returns how many people have it now */
-export async function assign(tx: Db, newId: () => string, { guideId, audience, due, by, now, renewFor }: Assign): Promise<number> {
+export async function assign(tx: Db, newId: NewId, { guideId, audience, due, by, now, renewFor }: Assign): Promise<number> {
   const members = await membersOf(tx, audience)
   const before = new Set((await standings(tx, guideId)).map((standing) => standing.person_id))
   const dated = members.filter((member) => !before.has(member.id) || renewFor.has(member.id))
@@ -48,7 +48,7 @@ export async function assign(tx: Db, newId: () => string, { guideId, audience, d
 }
 
 /** Brings the assignments of every guide up to date after people joined or left groups. */
-export async function followChanges(db: Db, newId: () => string, by: PersonId, now: number): Promise<void> {
+export async function followChanges(db: Db, newId: NewId, by: PersonId, now: number): Promise<void> {
   const rows = await db.rows<{ guide_id: GuideId; rule: AudienceRule; due: DueRule }>(
     'select x.guide_id, x.rule, x.due from guide_audience x join guide g on g.id = x.guide_id where g.newest_edition is not null and g.archived_at is null',
   )

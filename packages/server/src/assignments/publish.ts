@@ -1,6 +1,6 @@
+import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { freezeEdition } from '../guides'
 import { failField } from '../http'
@@ -28,7 +28,7 @@ async function refuseUnknown(tx: Db, { audience }: PublishRequest): Promise<void
 /** Publishes a guide: freezes the draft as an edition and gives it to its audience, both or neither. */
 export async function publish(
   db: Db,
-  newId: () => string,
+  newId: NewId,
   guideId: GuideId,
   request: PublishRequest,
   by: PersonId,

@@ -6,7 +6,7 @@ import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
 import type { PersonId } from '@jackdaw/core/shared'
 import { findDraft, findFacts, listEditions } from '../guides'
 import { fail, route, type Routes } from '../http'
-import { membersOf, standings } from './audience'
+import { membersOf, standings, type Standing } from './audience'
 import { publish } from './publish'
 import { todayOf } from './today'
 
@@ -51,8 +51,8 @@ export function assignmentRoutes(routes: Routes): void {
   })
   route(routes, previewAudience, async ({ params: { id }, body: { audience } }) => {
     const [members, before] = await Promise.all([membersOf(db, audience), standings(db, id)])
-    const standing = new Map(before.map((each) => [each.person_id as string, each]))
-    const staying = new Set(members.map((member) => member.id as string))
+    const standing = new Map<string, Standing>(before.map((each) => [each.person_id, each]))
+    const staying = new Set<string>(members.map((member) => member.id))
     return {
       people: members.map((member) => {
         const was = standing.get(member.id)

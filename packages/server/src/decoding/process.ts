@@ -13,14 +13,14 @@ const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789
 const pool = Buffer.alloc(8_400)
 let used = pool.length
 /** Ids from a pool of random bytes: a large text needs thousands. */
-const newId = (): string => {
+const newId = <I extends string>(): I => {
   if (used + 21 > pool.length) {
     randomFillSync(pool)
     used = 0
   }
   let id = ''
   for (let i = 0; i < 21; i++) id += ALPHABET[pool[used++]! & 63]
-  return id
+  return id as I
 }
 
 function markdown({ source, fileName }: Jobs['markdown']['asked']): Outcome<'markdown'> {

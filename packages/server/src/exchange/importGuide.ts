@@ -78,7 +78,7 @@ export async function importGuide(
   const read = await decoder.markdown(source.text, source.path)
   if (!read.ok) return fail('not-markdown', read.words)
   const { draft } = read
-  const id = newId() as GuideId
+  const id = newId<GuideId>()
   const used = new Set([source.path])
   const missingPictures: { path: string; why: string }[] = []
   const ready: { id: DraftPicture['id']; picture: Awaited<ReturnType<typeof readPicture>> }[] = []

@@ -258,7 +258,7 @@ describe('on the way', () => {
         ).json()) as any
       ).id as PictureId
     const [laid, offered] = [await upload(), await upload()]
-    const sheet = nanoid() as PictureId
+    const sheet = nanoid<PictureId>()
     await save(author, id, [
       {
         type: 'insert-picture',
@@ -319,7 +319,7 @@ describe('on the way', () => {
     const sheet = { widthPx: 1_000, heightPx: 600, pictures: [{ id: beside, rect: { x: 0, y: 0, width: 400, height: 240 } }] }
     await save(author, id, [
       { type: 'insert-picture', stepId, picture: { id: mine, alt: '', annotations: [blackout('blackout-one')] }, after: null },
-      { type: 'insert-picture', stepId: second, picture: { id: nanoid() as PictureId, alt: '', sheet }, after: null },
+      { type: 'insert-picture', stepId: second, picture: { id: nanoid<PictureId>(), alt: '', sheet }, after: null },
       check(beside),
     ])
     await author.json('post', `/api/guides/${id}/blackouts`, { places: [{ stepId, pictureId: mine, annotationIds: ['blackout-one'] }] })

@@ -207,7 +207,7 @@ describe('saving a draft', () => {
     await Promise.all(
       Array.from({ length: 30 }, (_, i) =>
         save(i % 2 ? lead : author, 0, [
-          { type: 'insert-item', item: { kind: 'section', id: nanoid() as never, title: `Section ${i}` }, after: null },
+          { type: 'insert-item', item: { kind: 'section', id: nanoid<never>(), title: `Section ${i}` }, after: null },
         ]),
       ),
     )

@@ -57,7 +57,7 @@ export function guideRoutes(routes: Routes): void {
 
   route(routes, addPicture, async ({ params: { id }, bytes }, { caller, now }) => {
     const picture = await readPicture(decoder, bytes)
-    const pictureId = newId() as PictureId
+    const pictureId = newId<PictureId>()
     await storePicture(db, content, picture, { id: pictureId, guideId: id, by: caller.id, now })
     return { id: pictureId, widthPx: picture.widthPx, heightPx: picture.heightPx }
   })
@@ -73,7 +73,7 @@ export function guideRoutes(routes: Routes): void {
   route(routes, adoptPictures, async ({ params: { id }, body }, { caller, now }) => {
     const relations = (await relationsToGuide(db, caller, body.from)) ?? new Set()
     if (!may(caller.permissions, 'guide.edit', relations)) fail('not-found')
-    return adoptPicturesOf(db, { from: body.from, to: id, pictures: body.pictures, by: caller.id, now, idFor: () => newId() as PictureId })
+    return adoptPicturesOf(db, { from: body.from, to: id, pictures: body.pictures, by: caller.id, now, idFor: () => newId<PictureId>() })
   })
   route(routes, findPrivateInPicture, async ({ params }) => {
     if (!(await findPicture(db, params.id, params.pictureId))) fail('not-found')

@@ -1,3 +1,4 @@
+import type { GuideId, NewId, PictureId } from '@jackdaw/core/shared'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import {
   itemOf,
@@ -13,7 +14,6 @@ import {
   type GuideDocument,
   type OldChange,
 } from '@jackdaw/core/guides'
-import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { ownersOf } from '../files'
 import { fail, failField, type Caller } from '../http'
@@ -47,7 +47,7 @@ async function refuseOldBase(tx: Db, guideId: GuideId, baseRevision: number): Pr
     )
 }
 
-function withIds(change: Change, newId: () => string): Change {
+function withIds(change: Change, newId: NewId): Change {
   if (change.type === 'set-step' && change.fields.body)
     return { ...change, fields: { ...change.fields, body: withBlockIds(change.fields.body, newId) } }
   if (change.type === 'insert-item' && change.item.kind === 'step')
@@ -77,7 +77,7 @@ function told(conflicts: readonly Conflict[], document: GuideDocument, since: re
  * the refused change is handed back. The same set sent twice is saved once and answered alike. */
 export async function saveDraftChanges(
   db: Db,
-  newId: () => string,
+  newId: NewId,
   caller: Pick<Caller, 'id'>,
   guideId: GuideId,
   { changes: asked, ...request }: Request,

@@ -1,5 +1,5 @@
+import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
 import type { Config } from '../config'
@@ -18,7 +18,7 @@ export type Parts = {
   log: Logger
   /** Epoch milliseconds, UTC. */
   clock: () => number
-  newId: () => string
+  newId: NewId
   /** Reads strangers' files, in processes of their own. */
   decoder: Decoder
   /** Folder of the built browser extension. */

@@ -1,3 +1,4 @@
+import { reasonOf } from '@jackdaw/core/shared'
 import { getHealth, getReadiness } from '@jackdaw/contracts/health'
 import { isMigrated } from '../db'
 import { fail } from './fail'
@@ -8,7 +9,7 @@ export function healthRoutes(routes: Routes): void {
   route(routes, getHealth, async () => ({ ok: true as const }))
   route(routes, getReadiness, async () => {
     const ready = await isMigrated(database).catch((error: unknown) => {
-      log.warn({ reason: (error as Error).message }, 'not ready')
+      log.warn({ reason: reasonOf(error) }, 'not ready')
       return false
     })
     return ready ? { ready: true as const } : fail('not-ready', 'The database does not answer, or its tables are not up to date.')

@@ -1,3 +1,4 @@
+import { reasonOf } from '@jackdaw/core/shared'
 import express, { type Request, type RequestHandler, type Response } from 'express'
 import { fail } from './fail'
 
@@ -47,7 +48,9 @@ export function jsonReader(maxBytes: number): RequestHandler {
   const bytes = bytesReader(maxBytes, (req) => Boolean(req.is('application/json')))
   return async (req: Request, res: Response, next) => {
     if (!isUtf8(req)) fail('wrong-type', 'A JSON body is expected in UTF-8.')
-    await new Promise<void>((resolve, reject) => bytes(req, res, (error?: unknown) => (error ? reject(error as Error) : resolve())))
+    await new Promise<void>((resolve, reject) =>
+      bytes(req, res, (error?: unknown) => (error ? reject(error instanceof Error ? error : new Error(reasonOf(error))) : resolve())),
+    )
     if (Buffer.isBuffer(req.body)) req.body = await parsed(req.body)
     next()
   }

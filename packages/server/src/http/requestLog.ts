@@ -1,9 +1,10 @@
+import type { NewId } from '@jackdaw/core/shared'
 import type { RequestHandler } from 'express'
 import type { Logger } from 'pino'
 
 /** One line a request: number, route as declared, status, time. Never an address with ids, a name, a body or a cookie. */
 export const requestLog =
-  (log: Logger, newId: () => string): RequestHandler =>
+  (log: Logger, newId: NewId): RequestHandler =>
   (req, res, next) => {
     const requestId = newId().slice(0, 10)
     const startedAt = performance.now()

@@ -16,8 +16,8 @@ export async function duplicate(
   await refuseMissingFolder(db, folderId, '/body/folderId')
   const [documentText, own] = await Promise.all([draftTextOf(db, from), picturesOfGuide(db, from)])
   if (documentText === undefined) return fail('not-found')
-  const id = newId() as GuideId
-  const pictures = Object.fromEntries(own.map((picture) => [picture.id, newId() as PictureId]))
+  const id = newId<GuideId>()
+  const pictures = Object.fromEntries(own.map((picture) => [picture.id, newId<PictureId>()]))
   const copy = await decoder.copy({ documentText, title, pictures })
   if (!copy.ok) return fail('too-large', copy.words)
   const number = await db.transaction(async (tx) => {

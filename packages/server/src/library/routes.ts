@@ -24,7 +24,7 @@ export function libraryRoutes(routes: Routes): void {
   route(routes, listFolders, async (_input, { caller }) =>
     listFoldersFor(db, caller.id, caller.permissions.has('guides.write') || caller.permissions.has('folders.change')),
   )
-  route(routes, createFolder, async ({ body }, { now }) => insertFolder(db, { id: newId() as FolderId, ...body, now }))
+  route(routes, createFolder, async ({ body }, { now }) => insertFolder(db, { id: newId<FolderId>(), ...body, now }))
   route(routes, changeFolder, async ({ params, body }, { now }) => updateFolder(db, params.folderId, body, now))
 
   route(routes, listGuides, async ({ query }, { caller }) => {
@@ -42,13 +42,13 @@ export function libraryRoutes(routes: Routes): void {
   route(routes, suggest, ({ query: { find } }, { caller }) => findSuggestions(db, caller.id, find))
   route(routes, createGuide, async ({ body }, { caller, now }) => {
     await refuseMissingFolder(db, body.folderId, '/body/folderId')
-    const id = newId() as GuideId
+    const id = newId<GuideId>()
     const document = {
       ...emptyDocument(body.title, body.kind),
       items: [
         {
           kind: 'step' as const,
-          id: newId() as StepId,
+          id: newId<StepId>(),
           body: { type: 'doc' as const, content: [{ ...paragraph(), attrs: { id: newId() } }] },
           pictures: [],
         },

@@ -26,7 +26,7 @@ const meOf = (caller: Caller, company: string, csrf: string): Me => ({
 })
 
 const inSession = (req: Request, method: 'regenerate' | 'save' | 'destroy'): Promise<void> =>
-  new Promise((resolve, reject) => req.session[method]((error: unknown) => (error ? reject(error as Error) : resolve())))
+  new Promise((resolve, reject) => req.session[method]((error?: Error) => (error ? reject(error) : resolve())))
 
 export function peopleRoutes(routes: Routes): void {
   const { database: db, config, clock } = routes.parts

@@ -1,3 +1,4 @@
+import type { GuideId, NewId, PictureId } from '@jackdaw/core/shared'
 import type { BodyOf } from '@jackdaw/contracts/endpoint'
 import type { finishRecording } from '@jackdaw/contracts/recording'
 import {
@@ -10,7 +11,6 @@ import {
   type StoredShot,
 } from '@jackdaw/core/recording'
 import { applyAll, emptyDocument, stepsOf, type Change, type GuideItem, type ItemId } from '@jackdaw/core/guides'
-import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { adoptPicture, storePictureText } from '../files'
 import { findDraft, insertGuide, saveDraftChanges } from '../guides'
@@ -109,14 +109,14 @@ export async function finish(parts: Parts, { caller, id, wish, mayEdit, now }: F
 
 async function writeDraft({ newId }: Parts, tx: Db, { caller, recording, actions, shots, now }: Material): Promise<Outcome> {
   const ids = new Map<ShotId, StoredShot>(
-    shots.map((shot) => [shot.shotId, { id: newId() as PictureId, widthPx: shot.widthPx, heightPx: shot.heightPx }]),
+    shots.map((shot) => [shot.shotId, { id: newId<PictureId>(), widthPx: shot.widthPx, heightPx: shot.heightPx }]),
   )
   const draft = draftFrom(actions, { language: recording.language, newId, storedShot: (shotId) => ids.get(shotId) })
   if (draft.items.length === 0) return fail('invalid', 'What was done undid itself, so no step is left to write.')
   const steps = stepsOf({ ...emptyDocument('', 'how-to'), items: draft.items })
   // Where the guide has no room for the steps, they become a guide of their own: nothing that was recorded is lost.
   const target = recording.target && (await hasRoomFor(tx, recording.target.guideId, draft.items)) ? recording.target : null
-  const guideId = target?.guideId ?? (newId() as GuideId)
+  const guideId = target?.guideId ?? newId<GuideId>()
   if (!target)
     await insertGuide(tx, {
       id: guideId,
@@ -155,7 +155,7 @@ const insertItems = (items: readonly GuideItem[], after: string | null): Change[
 /** Puts the steps into an existing guide, as changes like any author's. A place that is gone meanwhile means the end. */
 async function insertInto(
   tx: Db,
-  newId: () => string,
+  newId: NewId,
   {
     caller,
     guideId,

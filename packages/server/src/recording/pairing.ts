@@ -1,6 +1,6 @@
+import type { NewId, PersonId } from '@jackdaw/core/shared'
 import { createHash, randomBytes, randomInt } from 'node:crypto'
 import type { Recorder, RecorderId } from '@jackdaw/contracts/recording'
-import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 
 /** Without signs that are mixed up when they are read out: 0 and O, 1, I and L. */
@@ -29,7 +29,7 @@ export async function givePairingCode(db: Db, personId: PersonId, now: number): 
  * @returns the token of the new pairing, which is kept here only as its hash; `null` when the code does not hold */
 export async function pair(
   db: Db,
-  newId: () => string,
+  newId: NewId,
   wish: { code: string; name: string },
   now: number,
 ): Promise<{ token: string; personId: PersonId } | null> {

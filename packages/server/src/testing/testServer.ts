@@ -168,7 +168,7 @@ export async function smallCompany(server: TestServer): Promise<Company> {
 /** A document with one step for each text. */
 export const documentOf = (title: string, ...texts: string[]): GuideDocument => ({
   ...emptyDocument(title, 'how-to'),
-  items: texts.map((text) => ({ kind: 'step', id: nanoid() as never, body: withBlockIds(richTextOf(text), nanoid), pictures: [] })),
+  items: texts.map((text) => ({ kind: 'step', id: nanoid<never>(), body: withBlockIds(richTextOf(text), nanoid), pictures: [] })),
 })
 
 /** A guide of somebody's, published to the company's team where wished. */
@@ -178,7 +178,7 @@ export async function aGuide(
   owner: Who,
   options: { texts?: string[]; published?: boolean; openToAll?: boolean; document?: GuideDocument } = {},
 ): Promise<{ id: GuideId; steps: string[] }> {
-  const id = nanoid() as GuideId
+  const id = nanoid<GuideId>()
   const document = options.document ?? documentOf('Rinse the trays', ...(options.texts ?? ['Fill the basin', 'Rinse', 'Stack']))
   await server.services.addGuide({ id, document, ownerId: company.people[owner], folderId: null, now: server.clock.now })
   if (options.published !== false)

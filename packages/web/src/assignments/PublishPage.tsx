@@ -1,3 +1,4 @@
+import { useIds } from '../ui/useIds'
 import type { Publication } from '@jackdaw/contracts/publishing'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
@@ -5,7 +6,7 @@ import { stopsPublishing } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, useParams } from 'react-router'
+import { Link } from 'react-router'
 import { Button, ButtonLink, Check, Failed, Loaded, Message, momentOf, TextArea, TitleLine } from '../ui'
 import { AudienceFields } from './AudienceFields'
 import { DueFields } from './DueFields'
@@ -13,7 +14,7 @@ import { useAudiencePreview, usePublication, usePublish } from './queries'
 import { ReachedList } from './ReachedList'
 
 export function PublishPage() {
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const query = usePublication(id)
   return <Loaded query={query}>{(publication) => <PublishForm key={publication.revision} id={id} publication={publication} />}</Loaded>
 }

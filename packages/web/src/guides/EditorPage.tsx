@@ -1,3 +1,4 @@
+import { useIds } from '../ui/useIds'
 import type { Draft } from '@jackdaw/contracts/guides'
 import { factOf, minutesToRead, type GuideDocument, type ItemId, type PictureSizes } from '@jackdaw/core/guides'
 import { lacksIn } from '@jackdaw/core/players'
@@ -6,7 +7,7 @@ import type { GuideId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { useParams, useSearchParams } from 'react-router'
+import { useSearchParams } from 'react-router'
 import { useLook } from '../annotations'
 import { DuplicateDialog } from '../library/DuplicateDialog'
 import { useChangeGuide, useFolders } from '../library/queries'
@@ -38,7 +39,7 @@ import { useDraftQuery, useDraftSession } from './useDraft'
 import { usePictureSizes, usePictureSizesQuery } from './usePictureSizes'
 
 export function EditorPage() {
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const query = useDraftQuery(id)
   // Asked for beside the draft and waited for, so that a long guide is drawn once; without them it opens all the same.
   const { isLoading, failureCount } = usePictureSizesQuery(id)

@@ -1,3 +1,4 @@
+import { useIds } from '../ui/useIds'
 import { findDeadLinks } from '@jackdaw/contracts/guides'
 import { broughtHome, straysOf } from '@jackdaw/core/annotations'
 import { linksOf, writingFindings, type WritingFinding } from '@jackdaw/core/editing'
@@ -7,7 +8,6 @@ import { useQuery } from '@tanstack/react-query'
 import type { TFunction } from 'i18next'
 import { memo, useEffect, useMemo, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { useParams } from 'react-router'
 import { call } from '../api'
 import { Button } from '../ui'
 
@@ -41,7 +41,7 @@ function words({ reason, about }: WritingFinding, t: TFunction): string {
 const OWN_GUIDE = /\/guides\/([A-Za-z0-9_-]{21})(?:[/?#]|$)/
 /** Links of the text to guides of this Jackdaw that a reader would not find. */
 function useDeadLinks(document: GuideDocument): ReadonlySet<string> {
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const own = linksOf(document).flatMap((href) => {
     const guide = href.startsWith(location.origin) ? OWN_GUIDE.exec(href)?.[1] : undefined
     return guide ? [[href, guide as GuideId] as const] : []

@@ -1,3 +1,4 @@
+import type { NewId } from '@jackdaw/core/shared'
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
 import {
   applyAll,
@@ -25,7 +26,7 @@ export type DraftPorts = {
   /** What an error means for the changes: try again later, sign in first, or never. */
   judge: (error: unknown) => { state: 'offline' | 'failed' | 'signed-out' | 'refused'; words: string }
   keep: (pending: Pending | null) => void
-  newId: () => string
+  newId: NewId
   now: () => number
   later: (work: () => void, ms: number) => () => void
 }
@@ -176,13 +177,13 @@ export class DraftSession {
       const after = theirs === null ? (this.document.items.at(-1)?.id ?? null) : mine.stepId
       this.change({
         type: 'insert-item',
-        item: { kind: 'step', id: this.ports.newId() as typeof mine.stepId, body, pictures: [], copiedFrom: mine.stepId },
+        item: { kind: 'step', id: this.ports.newId<typeof mine.stepId>(), body, pictures: [], copiedFrom: mine.stepId },
         after,
       })
     } else if (theirs === null && mine.type === 'set-section-title') {
       this.change({
         type: 'insert-item',
-        item: { kind: 'section', id: this.ports.newId() as typeof mine.sectionId, title: mine.title },
+        item: { kind: 'section', id: this.ports.newId<typeof mine.sectionId>(), title: mine.title },
         after: this.document.items.at(-1)?.id ?? null,
       })
     } else this.change(mine)

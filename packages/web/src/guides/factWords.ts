@@ -1,3 +1,4 @@
+import { keysOf } from '@jackdaw/core/shared'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import type { ChangeOf, GuideLook, GuideSystem, SoloRules } from '@jackdaw/core/guides'
 import { kindName } from './kindName'
@@ -37,7 +38,7 @@ const WORDS: { [F in keyof Facts]-?: (value: NonNullable<Facts[F]>, t: T) => str
 
 /** Facts that a change sets, in words. */
 export const factWords = (facts: Facts, t: T): string =>
-  (Object.keys(WORDS) as (keyof Facts)[])
+  keysOf(WORDS)
     .flatMap((fact) => (facts[fact] === undefined ? [] : [(WORDS[fact] as (value: unknown, t: T) => string)(facts[fact], t)]))
     .join(' · ')
 

@@ -46,16 +46,16 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-step', stepId, fields: { body } }),
     setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
     addStep: (after: ItemId | null) =>
-      insert({ type: 'insert-item', item: { kind: 'step', id: nanoid() as StepId, body: emptyBody(), pictures: [] }, after }),
+      insert({ type: 'insert-item', item: { kind: 'step', id: nanoid<StepId>(), body: emptyBody(), pictures: [] }, after }),
     /** A new step beside this one, where its author splits it at its beginning or its end. */
     addStepBeside: (stepId: StepId, where: 'before' | 'after') => {
       const at = indexOf(stepId)
-      const item = { kind: 'step' as const, id: nanoid() as StepId, body: emptyBody(), pictures: [] }
+      const item = { kind: 'step' as const, id: nanoid<StepId>(), body: emptyBody(), pictures: [] }
       insert({ type: 'insert-item', item, after: where === 'after' ? stepId : (items()[at - 1]?.id ?? null) })
       told.said('New step {{n}}', { n: numberOf(item.id) })
     },
     addSection: (after: ItemId | null) =>
-      insert({ type: 'insert-item', item: { kind: 'section', id: nanoid() as SectionId, title: '' }, after }),
+      insert({ type: 'insert-item', item: { kind: 'section', id: nanoid<SectionId>(), title: '' }, after }),
     duplicate: (id: ItemId) => {
       const step = stepOf(id)
       const [copy] = step ? copiesOf([step], nanoid) : []

@@ -74,7 +74,7 @@ export function pictureActions(guideId: GuideId, session: DraftSession, told: To
       }),
     /** A blank sheet on which pictures are laid out. */
     addSheet: (stepId: StepId) => {
-      const id = nanoid() as PictureId
+      const id = nanoid<PictureId>()
       const sheet: Sheet = { widthPx: 1200, heightPx: 750, pictures: [] }
       session.change({
         type: 'insert-picture',

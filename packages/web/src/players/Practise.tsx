@@ -1,8 +1,8 @@
+import { byId, type StepId } from '@jackdaw/core/shared'
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { stepsOf, type Annotation, type Step, type StepPicture } from '@jackdaw/core/guides'
 import { indexOf } from '@jackdaw/core/flow'
 import { choicesAt, isClosed, namesOf, spokenWords, spotsOf, type Doing as StepDoing } from '@jackdaw/core/players'
-import type { StepId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, Lightbulb, List, Wand } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
@@ -56,7 +56,7 @@ export function Practise({
   })
   const { state, act } = playing
   const [listing, setListing] = useState(false)
-  const steps = useMemo(() => new Map(stepsOf(guide.document).map((step) => [step.id as string, step])), [guide])
+  const steps = useMemo(() => byId(stepsOf(guide.document)), [guide])
   const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
   usePicturesAhead(guide, ids, state.at, steps)
   const step = steps.get(state.at)

@@ -1,9 +1,10 @@
+import { useIds } from '../ui/useIds'
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { stepsOf } from '@jackdaw/core/guides'
 import { waysOf } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useMemo } from 'react'
-import { Navigate, useNavigate, useParams, useSearchParams } from 'react-router'
+import { Navigate, useNavigate, useSearchParams } from 'react-router'
 import { useMe } from '../people'
 import { Loaded } from '../ui'
 import { Practise } from './Practise'
@@ -13,7 +14,7 @@ import { useKeptPlay } from './usePlay'
 
 /** Practising the newest edition: all of it, or only the steps that the address names. */
 export function PractisePage() {
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const [search] = useSearchParams()
   const navigate = useNavigate()
   const me = useMe()

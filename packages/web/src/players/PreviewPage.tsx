@@ -1,3 +1,4 @@
+import { useIds } from '../ui/useIds'
 import { getDraft } from '@jackdaw/contracts/guides'
 import { getPictureSizes } from '@jackdaw/contracts/pictures'
 import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
@@ -9,7 +10,7 @@ import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
+import { useLocation, useNavigate, useSearchParams } from 'react-router'
 import { PendingBlackouts, usePending } from '../annotations'
 import { call } from '../api'
 import { Loaded } from '../ui'
@@ -23,7 +24,7 @@ import { Watch } from './Watch'
 
 /** An author tries the draft in one of the ways, from any step. Nothing of it is kept or counted. */
 export function PreviewPage() {
-  const { id, way } = useParams() as { id: GuideId; way: string }
+  const { id, way } = useIds<{ id: GuideId; way: string }>()
   const [search, setSearch] = useSearchParams()
   const navigate = useNavigate()
   const framed = search.get('framed') === 'yes'

@@ -1,3 +1,4 @@
+import { useIds } from '../ui/useIds'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepName, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
@@ -5,7 +6,7 @@ import { choicesAt, safetyAt, waysOf, type Play, type PlayerState } from '@jackd
 import type { GuideId } from '@jackdaw/core/shared'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { useParams, useSearchParams } from 'react-router'
+import { useSearchParams } from 'react-router'
 import { useLook } from '../annotations/useLook'
 import { RichTextView } from '../guides/RichTextView'
 import { SomethingWrong } from '../remarks/SomethingWrong'
@@ -42,7 +43,7 @@ function usePartsAhead(document: GuideDocument, ways: number): void {
 }
 
 export function ReaderPage() {
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const query = useReaderEdition(id)
   return <Loaded query={query}>{(edition) => <Reader key={`${edition.guideId} ${edition.edition}`} edition={edition} />}</Loaded>
 }

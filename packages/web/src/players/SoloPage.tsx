@@ -1,3 +1,4 @@
+import { useIds } from '../ui/useIds'
 import {
   actInAttempt,
   getAttempt,
@@ -15,7 +16,7 @@ import { CircleCheck, CircleX } from 'lucide-react'
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import { ApiProblem, call, queryClient, Unreachable, wordsFor } from '../api'
 import { Button, ButtonLink, Failed, Loaded, momentOf } from '../ui'
 import { Solo } from './Solo'
@@ -25,7 +26,7 @@ type Overview = ResponseOf<typeof getAttempts>
 
 /** Solo: what is asked for, the test itself, and what came of it. */
 export function SoloPage() {
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const [search, setSearch] = useSearchParams()
   const navigate = useNavigate()
   const past = search.get('attempt') as AttemptId | null

@@ -1,3 +1,4 @@
+import { byId } from '@jackdaw/core/shared'
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { groundOf, middleOf } from '@jackdaw/core/annotations'
 import { countWords, plainText, stepsOf, type Step } from '@jackdaw/core/guides'
@@ -37,7 +38,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
   const { state, act } = playing
   const [pace, setPace] = useState(1)
   const [captions, setCaptions] = useState(true)
-  const steps = useMemo(() => new Map(stepsOf(guide.document).map((step) => [step.id as string, step])), [guide])
+  const steps = useMemo(() => byId(stepsOf(guide.document)), [guide])
   const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
   usePicturesAhead(guide, ids, state.at, steps)
   const step = steps.get(state.at)

@@ -1,7 +1,8 @@
+import { useIds } from '../ui/useIds'
 import type { KeptPlay } from '@jackdaw/contracts/players'
 import { waysOf } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
-import { Navigate, useNavigate, useParams } from 'react-router'
+import { Navigate, useNavigate } from 'react-router'
 import { useMe } from '../people'
 import { Loaded } from '../ui'
 import { usedEdition } from './used'
@@ -11,7 +12,7 @@ import { Watch } from './Watch'
 
 /** Watching the newest edition. */
 export function WatchPage() {
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const navigate = useNavigate()
   const me = useMe()
   const edition = useReaderEdition(id)

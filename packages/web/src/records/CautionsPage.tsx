@@ -1,7 +1,8 @@
+import { useIds } from '../ui/useIds'
 import { type Acknowledged, getCautionRecordsCsv } from '@jackdaw/contracts/records'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { CircleCheck, Download } from 'lucide-react'
-import { Link, useParams } from 'react-router'
+import { Link } from 'react-router'
 import { addressOf } from '../api'
 import { cautionWord } from '../guides/CautionView'
 import { buttonClass, FindForm, Loaded, momentOf, Pager, TitleLine, useSearchState } from '../ui'
@@ -12,7 +13,7 @@ import { useCautionRecords } from './queries'
 /** Who has acknowledged the cautions of which step of a guide, in which way of use, and when. */
 export function CautionsPage() {
   const { t } = useTexts()
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const { search, page, set } = useSearchState()
   const step = (search.get('step') ?? undefined) as StepId | undefined
   const missing = search.get('missing') === 'yes'

@@ -1,9 +1,9 @@
+import { useIds } from '../ui/useIds'
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { getPersonGuide } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { CircleCheck, CircleX } from 'lucide-react'
 import { useTexts } from '../ui/texts'
-import { useParams } from 'react-router'
 import { ButtonLink, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
 import { cautionWord } from '../guides/CautionView'
 import { AcknowledgedList } from './CautionsPage'
@@ -14,7 +14,7 @@ type Found = ResponseOf<typeof getPersonGuide>
 /** One person and one guide: every way of use, every attempt, every step that was practised or tested. */
 export function PersonGuidePage() {
   const { t } = useTexts()
-  const { id, guideId } = useParams() as { id: PersonId; guideId: GuideId }
+  const { id, guideId } = useIds<{ id: PersonId; guideId: GuideId }>()
   const query = usePersonGuide(id, guideId)
   return (
     <Loaded query={query}>

@@ -1,8 +1,9 @@
+import { useIds } from '../ui/useIds'
 import { getPersonRecordsCsv } from '@jackdaw/contracts/records'
 import type { PersonId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
-import { Link, useParams } from 'react-router'
+import { Link } from 'react-router'
 import { addressOf } from '../api'
 import { useMe } from '../people'
 import { buttonClass, dayOf, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
@@ -14,7 +15,7 @@ import { WaysUsedWords } from './WaysUsedWords'
 export function PersonPage() {
   const { t } = useTexts()
   const me = useMe()
-  const { id } = useParams() as { id: PersonId }
+  const { id } = useIds<{ id: PersonId }>()
   const query = usePersonRecords(id)
   const mine = me.id === id
   return (

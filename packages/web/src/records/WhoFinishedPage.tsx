@@ -1,3 +1,4 @@
+import { useIds } from '../ui/useIds'
 import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
 import type { ReactNode } from 'react'
 import { getWhoFinishedCsv, SoloState, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
@@ -7,7 +8,7 @@ import { waysWhere } from '@jackdaw/core/ways'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
-import { Link, useParams } from 'react-router'
+import { Link } from 'react-router'
 import { addressOf } from '../api'
 import {
   FindForm,
@@ -37,7 +38,7 @@ import { WaysUsedWords } from './WaysUsedWords'
 
 export function WhoFinishedPage() {
   const { t } = useTexts()
-  const { id } = useParams() as { id: GuideId }
+  const { id } = useIds<{ id: GuideId }>()
   const { search, page, set, clear } = useSearchState()
   const state = ReadingState.safeParse(search.get('state')).data
   const furthest = (search.get('stopped') ?? undefined) as StepId | undefined

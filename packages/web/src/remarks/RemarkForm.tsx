@@ -16,7 +16,7 @@ export function RemarkForm({ about, onClose }: { about: About; onClose: (sent: b
   const say = useSayWrong(about.guideId)
   const key = keyOf(about)
   const [words, setWords] = useState(() => localStorage.getItem(key) ?? '')
-  const id = useRef(nanoid() as RemarkId)
+  const id = useRef(nanoid<RemarkId>())
   const send = () => {
     if (say.isPending || words.trim() === '') return
     const device = deviceWords(navigator.userAgent, window.innerWidth, window.innerHeight)

@@ -1,5 +1,5 @@
+import { entriesOf, StepId } from '../../shared'
 import * as z from 'zod/mini'
-import { StepId } from '../../shared'
 import { settableShape } from '../stepFields'
 import type { Change, StepFieldsSet } from './changes'
 
@@ -44,7 +44,7 @@ export function readChange(change: Change | OldChange): Change {
 export function inOldForm(change: Change): (Change | OldChange)[] {
   if (change.type !== 'set-step') return [change]
   const { stepId, fields } = change
-  return (Object.entries(FIELDS) as [OldType, keyof StepFieldsSet][]).flatMap(([type, field]) => {
+  return entriesOf(FIELDS).flatMap(([type, field]) => {
     const value = fields[field]
     if (value === undefined) return []
     const isList = field === 'cautions' || field === 'signs' || field === 'combinedFrom'

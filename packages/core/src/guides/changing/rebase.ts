@@ -35,7 +35,7 @@ function nameOf(change: Change): ChangeTarget {
 export function rebase(mine: readonly Change[], since: readonly Change[], document: GuideDocument): Rebased {
   const theirTargets = new Set(since.flatMap(targetsOf))
   const theirItems = new Set(since.filter((change) => change.type !== 'move-item' && change.type !== 'insert-item').map(itemOf))
-  const insertedByMe = new Set(mine.flatMap((change) => (change.type === 'insert-item' ? [change.item.id as string] : [])))
+  const insertedByMe = new Set<string>(mine.flatMap((change) => (change.type === 'insert-item' ? [change.item.id] : [])))
   const conflicts = new Map<string, Conflict>()
   const applied: Change[] = []
   const copy = new WorkingCopy(document)

@@ -1,3 +1,4 @@
+import { byId } from '../../shared'
 import type { GuideDocument, GuideItem } from '../document'
 import { factOf, type FactName, type GuideFacts } from '../guideFacts'
 import type { TargetKind } from './changeKinds'
@@ -38,7 +39,7 @@ const AT: Record<TargetKind, (now: Now, rest: string) => Theirs> = {
 /** Finds what stands at the targets of conflicts in a document.
  * @returns a function of a target, as `targetsOf` names it, or `item:` and an id */
 export function theirsIn(document: GuideDocument): (target: string) => Theirs {
-  const items = new Map(document.items.map((item) => [item.id as string, item]))
+  const items = byId(document.items)
   const now: Now = { document, item: (id) => items.get(id) }
   return (target) => {
     const colon = target.indexOf(':')

@@ -1,4 +1,4 @@
-import { sameValue } from '../../shared'
+import { keysOf, sameValue } from '../../shared'
 import type { GuideDocument, GuideItem } from '../document'
 import { factOf, GUIDE_FACTS, type FactName } from '../guideFacts'
 import { GUIDE_LIMITS } from '../limits'
@@ -83,7 +83,7 @@ export class WorkingCopy {
   }
 
   private setFacts(change: ChangeOf<'set-facts'>): Done | Refusal {
-    const names = (Object.keys(change.facts) as FactName[]).filter((fact) => change.facts[fact] !== undefined)
+    const names = keysOf(change.facts).filter((fact) => change.facts[fact] !== undefined)
     const over = grownOver({ signs: this.head.signs.length }, { signs: change.facts.signs?.length ?? 0 })
     if (over) return overLimit(over)
     const next: Record<string, unknown> = { ...this.head }

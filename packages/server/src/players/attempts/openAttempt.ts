@@ -1,7 +1,7 @@
+import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { SoloAttempt } from '@jackdaw/contracts/players'
 import { readDocument } from '@jackdaw/core/guides'
 import { begin, RULES, waysOf } from '@jackdaw/core/players'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { addAttested } from '../../events'
 import { findEdition } from '../../guides'
@@ -21,7 +21,7 @@ const findOpen = (db: Db, guideId: GuideId, personId: PersonId): Promise<Attempt
 /** Opens an attempt at the newest edition, or goes on with the one that is open. */
 export async function openAttempt(
   db: Db,
-  newId: () => string,
+  newId: NewId,
   guideId: GuideId,
   personId: PersonId,
   language: string,

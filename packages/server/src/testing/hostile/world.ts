@@ -46,7 +46,7 @@ export type Foreign = Record<string, string>
 
 const aStep = (text: string, more: Partial<Step> = {}): Step => ({
   kind: 'step',
-  id: nanoid() as Step['id'],
+  id: nanoid<Step['id']>(),
   body: withBlockIds(richTextOf(text), nanoid),
   pictures: [],
   ...more,
@@ -75,7 +75,7 @@ function documentWith(pictureId: PictureId, title: string): GuideDocument {
   return {
     ...emptyDocument(title, 'how-to'),
     solo: { ...PLAIN_SOLO, task: 'Save the form' },
-    items: [{ kind: 'section', id: nanoid() as never, title: 'Saving' }, click, shown, last],
+    items: [{ kind: 'section', id: nanoid<never>(), title: 'Saving' }, click, shown, last],
   }
 }
 
@@ -146,7 +146,7 @@ export class HostileWorld {
 
   /** Makes a published guide of an author's, with everything in it. */
   async aFullGuide(owner: Who, title: string): Promise<{ id: GuideId; steps: string[]; section: string; picture: PictureId }> {
-    const picture = nanoid() as PictureId
+    const picture = nanoid<PictureId>()
     const { services } = this.server
     const document = documentWith(picture, title)
     const { id } = await aGuide(this.server, this.company, owner, { document, published: false })

@@ -1,3 +1,4 @@
+import { keysOf } from '@jackdaw/core/shared'
 import type { AnnotationKind } from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
 import {
@@ -49,7 +50,7 @@ const TOOL_KINDS: Readonly<Record<Tool, ToolKind>> = {
   },
 }
 /** All tools, in the order in which they are offered. */
-export const TOOLS = Object.keys(TOOL_KINDS) as Tool[]
+export const TOOLS = keysOf(TOOL_KINDS)
 
 /** What a tool, and what it puts there, is called. */
 export const toolName = (tool: Tool, t: TFunction): string => t(TOOL_KINDS[tool].name)

@@ -1,5 +1,5 @@
+import { keysOf, LocalDate, localDateAt } from '@jackdaw/core/shared'
 import type { Accept } from '@jackdaw/core/guides'
-import { LocalDate, localDateAt } from '@jackdaw/core/shared'
 import { useTexts } from '../../ui/texts'
 import { Select, TextArea, TextField } from '../../ui'
 
@@ -44,7 +44,7 @@ export function AcceptFields({ accept, label, onChange }: { accept: Accept; labe
   return (
     <div className="space-y-2">
       <Select label={label} value={accept.how} onChange={(event) => onChange(changedTo(event.target.value as How, accept))}>
-        {(Object.keys(names) as How[]).map((how) => (
+        {keysOf(names).map((how) => (
           <option key={how} value={how}>
             {names[how]}
           </option>
