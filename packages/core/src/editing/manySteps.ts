@@ -1,5 +1,18 @@
 import { keysOf, type NewId, type StepId } from '../shared'
-import { changesBetween, copyOfItem, freshBlockIds, STEP_FIELDS, type Caution, type Change, type GuideDocument, type GuideItem, type ItemId, type RichText, type SignId, type Step } from '../guides'
+import {
+  changesBetween,
+  copyOfItem,
+  freshBlockIds,
+  STEP_FIELDS,
+  type Caution,
+  type Change,
+  type GuideDocument,
+  type GuideItem,
+  type ItemId,
+  type RichText,
+  type SignId,
+  type Step,
+} from '../guides'
 
 /** The items with these ids, in the order of the guide. */
 export const chosenItems = (document: GuideDocument, ids: ReadonlySet<string>): GuideItem[] =>
