@@ -33,11 +33,11 @@ export default defineConfig({
         root,
         test: {
           name: 'pages',
-          include: ['e2e/src/deep/*.spec.ts'],
+          include: ['e2e/src/deep/*.spec.ts', 'e2e/src/recorderPictures.spec.ts'],
           environment: 'node',
           globalSetup: [join(root, 'packages/server/src/testing/throwAwayCluster.ts'), join(root, 'e2e/src/demoTemplate.ts')],
           maxWorkers: 1,
-          testTimeout: 180_000,
+          testTimeout: 400_000,
           hookTimeout: 120_000,
           retry: 1,
         },

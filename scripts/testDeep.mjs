@@ -21,7 +21,13 @@ try {
   const { buildIfStale } = await import('./build.mjs')
   await buildIfStale({ quiet: true })
   // 58 endpoints: more than 10,000 requests altogether, and another seed than in every run of the tests.
-  const env = { HOSTILE_INPUTS: '200', HOSTILE_SEED: process.env.HOSTILE_SEED ?? '77', FOREIGN_ROUNDS: '12', ...process.env }
+  const env = {
+    HOSTILE_INPUTS: '200',
+    HOSTILE_SEED: process.env.HOSTILE_SEED ?? '77',
+    FOREIGN_ROUNDS: '12',
+    PICTURE_CLICKS: '50',
+    ...process.env,
+  }
   result = runVitest(ROOT, ['--config', 'vitest.deep.config.ts', ...process.argv.slice(2)], env)
 } catch (error) {
   say(error instanceof Explained ? error.message : error.stack)
