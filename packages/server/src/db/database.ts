@@ -1,7 +1,11 @@
-import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
+import { QueryTypes, Sequelize, type Model, type Transaction } from 'sequelize'
+import { Tables, type Rows, type Table } from './table'
 
-/** A way to ask the database, in or outside a transaction. SQL takes bound parameters `$1`, `$2`, …, never pasted values. */
+/** A way to ask the database, in or outside a transaction. Rows of one table are read and written through {@link Db.in}; queries over sets,
+ * locks and roll-ups are SQL with bound parameters `$1`, `$2`, …, never pasted values. */
 export interface Db {
+  /** The rows of a table that a domain declares in its `model.ts`. */
+  in<M extends Model>(table: Table<M>): Rows<M>
   rows<T>(sql: string, bind?: unknown[]): Promise<T[]>
   /** The first row, or `undefined`. */
   one<T>(sql: string, bind?: unknown[]): Promise<T | undefined>
@@ -15,14 +19,15 @@ export interface Database extends Db {
   close(): Promise<void>
 }
 
-function over(sequelize: Sequelize, transaction?: Transaction): Db {
+function over(sequelize: Sequelize, tables: Tables, transaction?: Transaction): Db {
   const db: Db = {
+    in: (table) => tables.rowsOf(table, transaction),
     rows: <T>(sql: string, bind: unknown[] = []) =>
       sequelize.query(sql, { bind, type: QueryTypes.SELECT, raw: true, ...(transaction ? { transaction } : {}) }) as unknown as Promise<
         T[]
       >,
     one: async <T>(sql: string, bind: unknown[] = []) => (await db.rows<T>(sql, bind))[0],
-    transaction: (work) => (transaction ? work(db) : sequelize.transaction((t) => work(over(sequelize, t)))),
+    transaction: (work) => (transaction ? work(db) : sequelize.transaction((t) => work(over(sequelize, tables, t)))),
   }
   return db
 }
@@ -36,5 +41,5 @@ export function openDatabase(url: string, connections: number): Database {
     pool: { max: connections, min: 0, idle: 30_000, acquire: 20_000 },
     dialectOptions: { application_name: 'jackdaw' },
   })
-  return { ...over(sequelize), sequelize, close: () => sequelize.close() }
+  return { ...over(sequelize, new Tables(sequelize)), sequelize, close: () => sequelize.close() }
 }
