@@ -268,14 +268,14 @@ async function main(): Promise<void> {
       const { counts } = await get<{ counts: { people: number } }>(app.address, session, `/api/guides/${guide.id}/who-finished`)
       await sendEvents(app.address, await readersOf(app), 1)
       const before = [
-        await figures(name, 'select * from reading order by 1, 2'),
-        await figures(name, 'select * from reading_step order by 1, 2, 3'),
+        await figures(name, 'select * from item_progress order by 1, 2, 3'),
+        await figures(name, 'select * from part_progress order by 1, 2, 3, 4'),
       ]
       await app.stop()
       recount(name)
       const after = [
-        await figures(name, 'select * from reading order by 1, 2'),
-        await figures(name, 'select * from reading_step order by 1, 2, 3'),
+        await figures(name, 'select * from item_progress order by 1, 2, 3'),
+        await figures(name, 'select * from part_progress order by 1, 2, 3, 4'),
       ]
       say(
         `  ${has.toLocaleString('en').padStart(9)} events, ${counts.people} people: who finished ${ms(who.median)} (max ${ms(who.max).trim()}), by progress ${ms(byProgress.median)}, drop-off ${ms(drop.median)} (max ${ms(drop.max).trim()}); full recount ${(recounted / 1000).toFixed(1)} s; equal to it: ${before[0] === after[0] && before[1] === after[1] ? 'yes' : 'NO'}; behind: 0 s (counted in the same transaction)`,

@@ -28,7 +28,7 @@ export async function scaleUp(databaseUrl: string, factor: number): Promise<void
 export async function fillGuide(databaseUrl: string, guideId: string, events: number): Promise<number> {
   const client = new pg.Client(databaseUrl)
   await client.connect()
-  const { rows: steps } = await client.query<{ n: number }>('select count(*)::int as n from edition_step where guide_id = $1', [guideId])
+  const { rows: steps } = await client.query<{ n: number }>('select count(*)::int as n from edition_part where item_id = $1', [guideId])
   const perReader = steps[0]!.n * 6 + 1
   const { rows: have } = await client.query<{ n: number }>('select count(*)::int as n from event where item_id = $1', [guideId])
   const readers = Math.ceil((events - have[0]!.n) / perReader)
@@ -39,16 +39,16 @@ export async function fillGuide(databaseUrl: string, guideId: string, events: nu
   )
   await client.query(
     `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
-     select md5('e' || n || ' ' || s.position || ' ' || k)::uuid, 1, case when k = 1 then 'step-viewed' else 'time-spent' end, 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, s.edition, s.step_id,
+     select md5('e' || n || ' ' || s.position || ' ' || k)::uuid, 1, case when k = 1 then 'step-viewed' else 'time-spent' end, 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, s.edition, s.part_id,
        case when k = 1 then 0 else 4000 + (n * 37 + k * 911) % 9000 end, false, timestamptz '2026-01-05' + n * interval '9 seconds' + s.position * interval '40 seconds' + k * interval '6 seconds', timestamptz '2026-02-01'
-     from generate_series(1, $2::int) n join edition_step s on s.guide_id = $1 cross join generate_series(1, 6) k
-     where s.position <= 1 + (n * 7919) % ((select count(*)::int from edition_step where guide_id = $1) + 6)`,
+     from generate_series(1, $2::int) n join edition_part s on s.item_id = $1 cross join generate_series(1, 6) k
+     where s.position <= 1 + (n * 7919) % ((select count(*)::int from edition_part where item_id = $1) + 6)`,
     [guideId, readers],
   )
   await client.query(
     `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
-     select md5('done' || n)::uuid, 1, 'finished', 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, (select max(edition) from edition_step where guide_id = $1), null, 0, true, timestamptz '2026-01-20' + n * interval '9 seconds', timestamptz '2026-02-01'
-     from generate_series(1, $2::int) n where (n * 7919) % ((select count(*)::int from edition_step where guide_id = $1) + 6) >= (select count(*)::int from edition_step where guide_id = $1)`,
+     select md5('done' || n)::uuid, 1, 'finished', 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, (select max(edition) from edition_part where item_id = $1), null, 0, true, timestamptz '2026-01-20' + n * interval '9 seconds', timestamptz '2026-02-01'
+     from generate_series(1, $2::int) n where (n * 7919) % ((select count(*)::int from edition_part where item_id = $1) + 6) >= (select count(*)::int from edition_part where item_id = $1)`,
     [guideId, readers],
   )
   const { rows } = await client.query<{ n: number }>('select count(*)::int as n from event where item_id = $1', [guideId])
@@ -56,8 +56,8 @@ export async function fillGuide(databaseUrl: string, guideId: string, events: nu
   if (missing > 0)
     await client.query(
       `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
-       select md5('more' || n)::uuid, 1, 'time-spent', 'read', 'person', r.id, r.id, 'guide', $1, s.edition, s.step_id, 3000, false, timestamptz '2026-01-21' + n * interval '1 second', timestamptz '2026-02-01'
-       from generate_series(1, $2::int) n join (select edition, step_id from edition_step where guide_id = $1 and position = 1 limit 1) s on true cross join lateral (select substr(md5('reader' || (1 + n % $3::int)), 1, 21) as id) r`,
+       select md5('more' || n)::uuid, 1, 'time-spent', 'read', 'person', r.id, r.id, 'guide', $1, s.edition, s.part_id, 3000, false, timestamptz '2026-01-21' + n * interval '1 second', timestamptz '2026-02-01'
+       from generate_series(1, $2::int) n join (select edition, part_id from edition_part where item_id = $1 and position = 1 limit 1) s on true cross join lateral (select substr(md5('reader' || (1 + n % $3::int)), 1, 21) as id) r`,
       [guideId, missing, readers],
     )
   await client.query('vacuum analyze')

@@ -1,29 +1,27 @@
-import { ReadingState } from '@jackdaw/core/assignments'
+import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/events'
-import { GuideKind } from '@jackdaw/core/guides'
 import { GuideId, Instant, LocalDate, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { StoredDocument } from './guides'
 
-/** A guide on somebody's first page. */
+/** An item on somebody's first page. `parts` are those of the newest edition, `seen` how many of them they have gone through. */
 export const TodayItem = z.object({
-  guideId: GuideId,
+  item: ItemRef,
   number: z.int(),
   title: z.string(),
-  kind: GuideKind,
   minutes: z.int(),
-  state: ReadingState,
+  state: ItemState,
   dueOn: z.nullable(LocalDate),
   daysLeft: z.nullable(z.int()),
-  steps: z.int(),
+  parts: z.int(),
   seen: z.int(),
   edition: z.int(),
   finishedAt: z.nullable(z.int()),
   assignedAt: z.int(),
 })
 export type TodayItem = z.infer<typeof TodayItem>
-/** What the asker has to read, what is due first on top, and what they have done. */
+/** What the asker has to do, what is due first on top, and what they have done. */
 export const getToday = endpoint({
   method: 'get',
   path: '/api/today',

@@ -1,6 +1,6 @@
-import type { ReadingState } from '@jackdaw/core/assignments'
+import type { ItemState } from '@jackdaw/core/items'
 import { localTimeAt } from '@jackdaw/core/shared'
-import type { ReadingRecord, WhoSort } from './records'
+import type { ProgressRecord, WhoSort } from './records'
 
 /** Who a line of a table of records is about. `zone`: IANA, of the primary site. */
 export type AboutPerson = {
@@ -11,10 +11,10 @@ export type AboutPerson = {
   roles: readonly string[]
   zone: string
 }
-/** The guide that a line is about. */
-export type AboutGuide = { number: number; title: string; edition: number }
-/** A line of a table of records: a person and a guide. */
-export type RecordLine = AboutPerson & AboutGuide & ReadingRecord & { assigned: boolean }
+/** The item that a line is about. */
+export type AboutItem = { number: number; title: string; edition: number }
+/** A line of a table of records: a person and an item. */
+export type RecordLine = AboutPerson & AboutItem & ProgressRecord & { assigned: boolean }
 /** What stands in a cell of a file. */
 export type FileCell = string | number | null
 
@@ -30,7 +30,7 @@ type Column = {
   sort?: WhoSort
 }
 
-const STATES: Record<ReadingState, string> = {
+const STATES: Record<ItemState, string> = {
   late: 'Late',
   'due-soon': 'Due soon',
   'out-of-date': 'Out of date',
@@ -58,7 +58,7 @@ export const RECORD_COLUMNS = [
   { id: 'state', name: 'State', file: (line) => STATES[line.state], screen: true, sort: 'state' },
   { id: 'due', name: 'Due', file: (line) => (line.state === 'done' ? null : line.dueOn), screen: true, sort: 'due' },
   { id: 'seen', name: 'Steps read', file: (line) => line.seen, screen: true, sort: 'progress' },
-  { id: 'steps', name: 'Steps', file: (line) => line.steps, screen: false },
+  { id: 'steps', name: 'Steps', file: (line) => line.parts, screen: false },
   { id: 'time', name: 'Time reading', nameInFile: 'Minutes active', file: (line) => minutes(line.activeMs), screen: true, sort: 'time' },
   { id: 'started', name: 'Started', file: (line) => instant(line.startedAt, line), screen: false },
   { id: 'last', name: 'Last activity', file: (line) => instant(line.lastAt, line), screen: true, sort: 'last' },

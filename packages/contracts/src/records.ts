@@ -1,4 +1,4 @@
-import { ReadingState } from '@jackdaw/core/assignments'
+import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { CautionLevel } from '@jackdaw/core/guides'
 import { Way, waysWhere } from '@jackdaw/core/ways'
 import { DepartmentId, GuideId, LocalDate, PersonId, SiteId, StepId, TeamId } from '@jackdaw/core/shared'
@@ -38,44 +38,44 @@ export const Counts = z.object({
 })
 export type Counts = z.infer<typeof Counts>
 
-/** A guide with how far its people are. */
-export const GuideRecord = z.object({
-  id: GuideId,
+/** An item with how far its people are. */
+export const ItemRecord = z.object({
+  item: ItemRef,
   number: z.int(),
   title: z.string(),
   edition: z.int(),
   counts: Counts,
   lastAt: z.nullable(z.int()),
 })
-export type GuideRecord = z.infer<typeof GuideRecord>
-/** Guides with how far their people are, those with the most late ones first. */
-export const listGuideRecords = endpoint({
+export type ItemRecord = z.infer<typeof ItemRecord>
+/** Items with how far their people are, those with the most late ones first. */
+export const listItemRecords = endpoint({
   method: 'get',
-  path: '/api/records/guides',
+  path: '/api/records/items',
   access: { may: 'records.list' },
-  query: z.object({ page, ...among, state: z.optional(ReadingState) }),
-  response: z.object({ rows: z.array(GuideRecord), total: z.int(), pageSize: z.int() }),
+  query: z.object({ page, ...among, state: z.optional(ItemState) }),
+  response: z.object({ rows: z.array(ItemRecord), total: z.int(), pageSize: z.int() }),
   problems: ['invalid'],
 })
-/** A person with how far they are with their guides. */
+/** A person with how far they are with their items. */
 export const PersonRow = z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), counts: Counts })
 export type PersonRow = z.infer<typeof PersonRow>
-/** People with how far they are, those with the most late guides first. */
+/** People with how far they are, those with the most late items first. */
 export const listPersonRecords = endpoint({
   method: 'get',
   path: '/api/records/people',
   access: { may: 'records.list' },
-  query: z.object({ page, find, ...among, state: z.optional(ReadingState) }),
+  query: z.object({ page, find, ...among, state: z.optional(ItemState) }),
   response: z.object({ rows: z.array(PersonRow), total: z.int(), pageSize: z.int() }),
   problems: ['invalid'],
 })
 
-/** Every person and guide that the lists show, as CSV: a line for each person and guide. */
+/** Every person and item that the lists show, as CSV: a line for each of both. */
 export const getRecordsCsv = endpoint({
   method: 'get',
   path: '/api/records.csv',
   access: { may: 'records.list' },
-  query: z.object({ find, ...among, state: z.optional(ReadingState) }),
+  query: z.object({ find, ...among, state: z.optional(ItemState) }),
   file: true,
   problems: ['invalid'],
 })
@@ -108,10 +108,11 @@ export type WaysUsed = z.infer<typeof WaysUsed>
 export const SoloState = z.enum(['passed', 'not-passed', 'not-taken'])
 export type SoloState = z.infer<typeof SoloState>
 
-/** One person and one guide: state, progress, time. Times are epoch milliseconds; `activeMs` leaves out silence over a minute. */
-export const ReadingRecord = z.object({
-  state: ReadingState,
-  steps: z.int(),
+/** One person and one item: state, progress, time. Times are epoch milliseconds; `activeMs` leaves out silence over a minute. */
+export const ProgressRecord = z.object({
+  state: ItemState,
+  /** Parts of the newest edition, and how many of them the person has gone through in one that counts. */
+  parts: z.int(),
   seen: z.int(),
   activeMs: z.int(),
   dueOn: z.nullable(LocalDate),
@@ -123,10 +124,10 @@ export const ReadingRecord = z.object({
   finishedAttested: z.boolean(),
   ways: WaysUsed,
 })
-export type ReadingRecord = z.infer<typeof ReadingRecord>
+export type ProgressRecord = z.infer<typeof ProgressRecord>
 
-/** The reading of one guide by one person, in the list of the guide. */
-export const PersonRecord = z.extend(ReadingRecord, {
+/** How far one person is with an item, in the list of the item. */
+export const PersonRecord = z.extend(ProgressRecord, {
   personId: PersonId,
   name: z.string(),
   site: z.string(),
@@ -145,7 +146,7 @@ export type WhoSort = z.infer<typeof WhoSort>
 
 const whoFilter = {
   ...among,
-  state: z.optional(ReadingState),
+  state: z.optional(ItemState),
   find,
   furthest: z.optional(StepId),
   solo: z.optional(SoloState),
@@ -276,16 +277,16 @@ export const getCautionRecordsCsv = endpoint({
   problems: ['invalid', 'not-found'],
 })
 
-/** The reading of one guide by one person, in the list of the person. */
-export const PersonGuide = z.extend(ReadingRecord, {
-  guideId: GuideId,
+/** How far one person is with an item, in the list of the person. */
+export const PersonItem = z.extend(ProgressRecord, {
+  item: ItemRef,
   number: z.int(),
   title: z.string(),
   edition: z.int(),
   assigned: z.boolean(),
 })
-export type PersonGuide = z.infer<typeof PersonGuide>
-/** The guides of one person. */
+export type PersonItem = z.infer<typeof PersonItem>
+/** The items of one person. */
 export const getPersonRecords = endpoint({
   method: 'get',
   path: '/api/people/:id/records',
@@ -293,11 +294,11 @@ export const getPersonRecords = endpoint({
   params: person,
   response: z.object({
     person: z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string() }),
-    rows: z.array(PersonGuide),
+    rows: z.array(PersonItem),
   }),
   problems: [],
 })
-/** The guides of one person as CSV. */
+/** The items of one person as CSV. */
 export const getPersonRecordsCsv = endpoint({
   method: 'get',
   path: '/api/people/:id/records.csv',
@@ -315,7 +316,7 @@ export const getPersonGuide = endpoint({
   params: z.object({ id: PersonId, guideId: GuideId }),
   response: z.object({
     person: z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string() }),
-    record: PersonGuide,
+    record: PersonItem,
     cautions: z.array(z.object(cautioned)),
     attempts: z.array(z.object({ number: z.int(), edition: z.int(), result: SoloResult })),
     steps: z.array(

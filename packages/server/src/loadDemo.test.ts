@@ -23,16 +23,16 @@ afterAll(async () => {
   await server.close()
 })
 
-type Guide = { id: string; title: string; counts: { people: number; done: number; late: number }; lastAt: number | null }
-const guideRecords = async (): Promise<Guide[]> => (await marta.json('get', '/api/records/guides')).rows
-const guide = async (title: RegExp) => (await guideRecords()).find((each) => title.test(each.title))!
+type Guide = { item: { id: string }; title: string; counts: { people: number; done: number; late: number }; lastAt: number | null }
+const itemRecords = async (): Promise<Guide[]> => (await marta.json('get', '/api/records/items')).rows
+const guide = async (title: RegExp) => (await itemRecords()).find((each) => title.test(each.title))!
 
 describe('the demo company', () => {
   it('has 64 people, an account for each level and a manager, and at least 12 guides, six of them with pictures', async () => {
     const { database } = server.parts
     expect(await database.one('select count(*)::int as n from person')).toEqual({ n: 64 })
     expect((await marta.json('get', '/api/guides')).total).toBeGreaterThanOrEqual(12)
-    expect((await database.one<{ n: number }>('select count(distinct guide_id)::int as n from picture_use'))!.n).toBeGreaterThanOrEqual(6)
+    expect((await database.one<{ n: number }>('select count(distinct item_id)::int as n from picture_use'))!.n).toBeGreaterThanOrEqual(6)
     const found = await Promise.all(
       ACCOUNTS.map(async ({ mail }) => (await new Client(server.address).signIn(mail, DEMO_PASSWORD)).json('get', '/api/session')),
     )
@@ -52,13 +52,13 @@ describe('the demo company', () => {
     expect(row!.days).toBeGreaterThanOrEqual(50)
   })
   it('hides a step where many stop', async () => {
-    const { steps, started } = await marta.json('get', `/api/guides/${(await guide(/Pack and label/)).id}/drop-off`)
+    const { steps, started } = await marta.json('get', `/api/guides/${(await guide(/Pack and label/)).item.id}/drop-off`)
     const worst = [...steps].sort((a, b) => b.stoppedHere - a.stoppedHere)[0]
     expect(worst.name).toContain('label printer')
     expect(worst.stoppedHere / started).toBeGreaterThan(0.25)
   })
   it('hides a team that lags, and a guide that nobody opens', async () => {
-    const people = (await marta.json('get', `/api/guides/${(await guide(/Pack and label/)).id}/who-finished`)).rows as {
+    const people = (await marta.json('get', `/api/guides/${(await guide(/Pack and label/)).item.id}/who-finished`)).rows as {
       department: string
       seen: number
     }[]
@@ -75,9 +75,9 @@ describe('the demo company', () => {
     expect(new Set(waiting.map((item: { state: string }) => item.state))).toEqual(new Set(['in-progress', 'not-started', 'out-of-date']))
   })
   it('shows figures that a full recount confirms', async () => {
-    const before = await guideRecords()
+    const before = await itemRecords()
     await recount(server.parts.database)
-    expect(await guideRecords()).toEqual(before)
+    expect(await itemRecords()).toEqual(before)
   })
   it('is loaded anew when asked for, and not otherwise', async () => {
     expect(await loadDemoOnce(server.parts, DEMO)).toBe(false)

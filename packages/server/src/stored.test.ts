@@ -33,7 +33,7 @@ afterAll(async () => {
 
 /** What is counted, in an order of its own. */
 async function counted(): Promise<string[]> {
-  const tables = ['reading', 'reading_step', 'way_use', 'way_step', 'acknowledgement']
+  const tables = ['item_progress', 'part_progress', 'way_use', 'way_step', 'acknowledgement']
   const rows = await Promise.all(
     tables.map((table) => server.parts.database.rows<{ row: string }>(`select t::text as row from ${table} t`)),
   )
@@ -54,12 +54,11 @@ async function addresses(method: string, path: string, over: string | undefined)
   if (!path.includes(':')) return [path]
   if (path.includes('/draft/pictures/'))
     return ids(
-      `select concat('/guides/', guide_id, '/draft/pictures/', id) as id from picture where exists (select 1 from picture_version v where v.picture_id = picture.id)`,
+      `select concat('/guides/', item_id, '/draft/pictures/', id) as id from picture where exists (select 1 from picture_version v where v.picture_id = picture.id)`,
     )
   if (path.includes('/editions/:edition/pictures/'))
-    return ids(`select concat('/guides/', guide_id, '/editions/', edition, '/pictures/', picture_id) as id from picture_use`)
-  if (path.endsWith('/private'))
-    return ids(`select concat('/api/guides/', p.guide_id, '/pictures/', p.id, '/private') as id from picture p`)
+    return ids(`select concat('/guides/', item_id, '/editions/', edition, '/pictures/', picture_id) as id from picture_use`)
+  if (path.endsWith('/private')) return ids(`select concat('/api/guides/', p.item_id, '/pictures/', p.id, '/private') as id from picture p`)
   if (path.includes(':attemptId') || path.includes('/recorder/')) return []
   const own = (over === 'person' ? people : guides).map((id) => path.replace(':id', id))
   if (path.includes(':guideId'))
@@ -222,7 +221,9 @@ describe('the tables of then', () => {
       return Promise.all(
         tables.map(async ({ name }) => [
           name,
-          await database.one(`select count(*)::int as n, md5(string_agg(t::text, ';' order by t::text)) as hash from "${name}" t`),
+          await database.one(
+            `select count(*)::int as n, md5(string_agg(to_jsonb(t)::text, ';' order by to_jsonb(t)::text)) as hash from "${name}" t`,
+          ),
         ]),
       )
     }

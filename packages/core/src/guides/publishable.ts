@@ -48,7 +48,6 @@ export type EditionStep = {
   position: number
   section: string
   name: string
-  acknowledge: boolean
   caution: CautionLevel | null
   leastMs: number
 }
@@ -61,14 +60,12 @@ export function editionSteps(document: GuideDocument): EditionStep[] {
   for (const item of document.items) {
     if (item.kind === 'section') section = item.title
     else {
-      const asked = toAcknowledge(item.cautions)
       rows.push({
         stepId: item.id,
         position: rows.length + 1,
         section,
         name: stepName(item),
-        acknowledge: asked.length > 0,
-        caution: gravestOf(asked),
+        caution: gravestOf(toAcknowledge(item.cautions)),
         leastMs: leastReadMs(item),
       })
     }

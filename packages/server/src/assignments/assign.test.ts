@@ -1,4 +1,5 @@
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
+import { guideItem } from '@jackdaw/core/items'
 import { reasonsFor, type AudienceRule } from '@jackdaw/core/audiences'
 import { seededRandom, type GuideId, type LocalDate, type PersonId, type RoleId, type TeamId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
@@ -89,7 +90,9 @@ describe('assigning a guide', () => {
         { kind: 'date', date: '2026-06-01' as LocalDate },
       ])
       const renewFor = new Set<string>(some(people, 0.2).map((person) => person.id))
-      const count = await database.transaction((tx) => assign(tx, nanoid, { guideId, audience: rule, due, by: lead, now, renewFor }))
+      const count = await database.transaction((tx) =>
+        assign(tx, nanoid, { item: guideItem(guideId), audience: rule, due, by: lead, now, renewFor }),
+      )
 
       const next: Expected = new Map()
       for (const person of people) {

@@ -1,17 +1,18 @@
-import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
+import type { ItemId, ItemKind, ItemRef } from '@jackdaw/core/items'
+import type { NewId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { membersOf, standings } from './audience'
 
-type Assign = { guideId: GuideId; audience: AudienceRule; due: DueRule; by: PersonId; now: number; renewFor: ReadonlySet<string> }
+type Assign = { item: ItemRef; audience: AudienceRule; due: DueRule; by: PersonId; now: number; renewFor: ReadonlySet<string> }
 
-/** Makes the assignments of a guide what its audience says: people who belong to it now get it, those who no longer do lose it, and
+/** Makes the assignments of an item what its audience says: people who belong to it now get it, those who no longer do lose it, and
  * the reasons are written down. Who has it already keeps their date; those in `renewFor` get a new one.
  * @returns how many people have it now */
-export async function assign(tx: Db, newId: NewId, { guideId, audience, due, by, now, renewFor }: Assign): Promise<number> {
+export async function assign(tx: Db, newId: NewId, { item, audience, due, by, now, renewFor }: Assign): Promise<number> {
   const members = await membersOf(tx, audience)
-  const before = new Set((await standings(tx, guideId)).map((standing) => standing.person_id))
+  const before = new Set((await standings(tx, item)).map((standing) => standing.person_id))
   const dated = members.filter((member) => !before.has(member.id) || renewFor.has(member.id))
   const rows = dated.map((member) => {
     const date = dueFor(due, now, member.zone)
@@ -25,35 +26,34 @@ export async function assign(tx: Db, newId: NewId, { guideId, audience, due, by,
   })
   await tx.rows(
     `insert into assignment (id, person_id, item_kind, item_id, assigned_at, due_on, due_zone, due_at)
-     select x.id, x.person, 'guide', $1, $2, x.due_on, x.due_zone, x.due_at from jsonb_to_recordset($3::jsonb) as x (id text, person text, due_on date, due_zone text, due_at timestamptz)
+     select x.id, x.person, $1, $2, $3, x.due_on, x.due_zone, x.due_at from jsonb_to_recordset($4::jsonb) as x (id text, person text, due_on date, due_zone text, due_at timestamptz)
      on conflict (person_id, item_kind, item_id) do update set due_on = excluded.due_on, due_zone = excluded.due_zone, due_at = excluded.due_at`,
-    [guideId, new Date(now), JSON.stringify(rows)],
+    [item.kind, item.id, new Date(now), JSON.stringify(rows)],
   )
   const reasons = members.flatMap((member) => member.kinds.map((kind, index) => ({ person: member.id, kind, ref: member.refs[index] })))
-  await tx.rows(`delete from assignment where item_kind = 'guide' and item_id = $1 and person_id <> all ($2)`, [
-    guideId,
+  await tx.rows(`delete from assignment where item_kind = $1 and item_id = $2 and person_id <> all ($3)`, [
+    item.kind,
+    item.id,
     members.map((member) => member.id),
   ])
   await tx.rows(
     `with wanted as (
-       select a.id, x.kind, x.ref from jsonb_to_recordset($2::jsonb) as x (person text, kind text, ref text)
-       join assignment a on a.item_kind = 'guide' and a.item_id = $1 and a.person_id = x.person),
+       select a.id, x.kind, x.ref from jsonb_to_recordset($3::jsonb) as x (person text, kind text, ref text)
+       join assignment a on a.item_kind = $1 and a.item_id = $2 and a.person_id = x.person),
      gone as (
-       delete from assignment_reason r using assignment a where a.id = r.assignment_id and a.item_kind = 'guide' and a.item_id = $1
+       delete from assignment_reason r using assignment a where a.id = r.assignment_id and a.item_kind = $1 and a.item_id = $2
          and not exists (select 1 from wanted w where w.id = r.assignment_id and w.kind = r.kind and w.ref = r.ref))
-     insert into assignment_reason (assignment_id, kind, ref, given_by, given_at) select id, kind, ref, $3, $4 from wanted on conflict do nothing`,
-    [guideId, JSON.stringify(reasons), by, new Date(now)],
+     insert into assignment_reason (assignment_id, kind, ref, given_by, given_at) select id, kind, ref, $4, $5 from wanted on conflict do nothing`,
+    [item.kind, item.id, JSON.stringify(reasons), by, new Date(now)],
   )
   return members.length
 }
 
-/** Brings the assignments of every guide up to date after people joined or left groups. */
+/** Brings the assignments of every item up to date after people joined or left groups. */
 export async function followChanges(db: Db, newId: NewId, by: PersonId, now: number): Promise<void> {
-  const rows = await db.rows<{ guide_id: GuideId; rule: AudienceRule; due: DueRule }>(
-    'select x.guide_id, x.rule, x.due from guide_audience x join guide g on g.id = x.guide_id where g.newest_edition is not null and g.archived_at is null',
+  const rows = await db.rows<{ kind: ItemKind; id: ItemId; rule: AudienceRule; due: DueRule }>(
+    'select i.kind, i.id, x.rule, x.due from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id where i.edition is not null and i.archived_at is null',
   )
-  for (const row of rows)
-    await db.transaction((tx) =>
-      assign(tx, newId, { guideId: row.guide_id, audience: row.rule, due: row.due, by, now, renewFor: new Set() }),
-    )
+  for (const { kind, id, rule, due } of rows)
+    await db.transaction((tx) => assign(tx, newId, { item: { kind, id }, audience: rule, due, by, now, renewFor: new Set() }))
 }

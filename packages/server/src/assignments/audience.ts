@@ -1,6 +1,8 @@
 import type { AudienceRule } from '@jackdaw/core/audiences'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { ItemRef } from '@jackdaw/core/items'
+import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { columnsOf, doneSql } from '../items'
 
 /** Somebody whom a rule takes in, with the reasons as `kind` and `ref` pairs, and the names of what gave them. */
 export type Member = { id: PersonId; name: string; site: string; zone: string; kinds: string[]; refs: string[]; why: string[] }
@@ -19,11 +21,12 @@ export const membersOf = (db: Db, rule: AudienceRule): Promise<Member[]> =>
   )
 
 export type Standing = { person_id: PersonId; name: string; assigned: boolean; done: boolean }
-/** Those who have the guide already, and whether they are done with what counts now. */
-export const standings = (db: Db, guideId: GuideId): Promise<Standing[]> =>
+/** Those who have the item already, and whether they are done with what counts now. */
+export const standings = (db: Db, { kind, id }: ItemRef): Promise<Standing[]> =>
   db.rows<Standing>(
-    `select p.id as person_id, p.name, true as assigned, coalesce(r.finished_edition >= g.required_edition, false) as done
-     from assignment a join guide g on g.id = a.item_id join person p on p.id = a.person_id left join reading r on r.guide_id = g.id and r.person_id = p.id
-     where a.item_kind = 'guide' and a.item_id = $1 order by p.name, p.id`,
-    [guideId],
+    `select p.id as person_id, p.name, true as assigned, ${doneSql(columnsOf('null', 'null'))} as done
+     from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id join person p on p.id = a.person_id
+     left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
+     where a.item_kind = $1 and a.item_id = $2 order by p.name, p.id`,
+    [kind, id],
   )

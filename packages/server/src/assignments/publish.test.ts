@@ -36,8 +36,8 @@ const preview = (audience: object) => lead.json('post', `/api/guides/${guide.id}
 const today = async (who = staff) => {
   const all = await who.json('get', '/api/today')
   return {
-    waiting: all.waiting.filter((item: { guideId: string }) => item.guideId === guide.id),
-    done: all.done.filter((item: { guideId: string }) => item.guideId === guide.id),
+    waiting: all.waiting.filter(({ item }: { item: { id: string } }) => item.id === guide.id),
+    done: all.done.filter(({ item }: { item: { id: string } }) => item.id === guide.id),
   }
 }
 const read = async (who: Client, edition: number, steps = guide.steps) => {
@@ -65,7 +65,7 @@ describe('publishing', () => {
   })
   it('gives the guide to as many as it said, due at the end of the day where they are', async () => {
     expect(await publish()).toEqual({ edition: 1, people: 1 })
-    expect((await today()).waiting).toMatchObject([{ state: 'not-started', dueOn: '2026-03-24', daysLeft: 14, steps: 3, seen: 0 }])
+    expect((await today()).waiting).toMatchObject([{ state: 'not-started', dueOn: '2026-03-24', daysLeft: 14, parts: 3, seen: 0 }])
     server.clock.now = Date.parse('2026-03-24T23:59:00Z')
     expect((await today()).waiting[0].state).toBe('due-soon')
     server.clock.now = Date.parse('2026-03-25T00:00:00Z')

@@ -1,10 +1,14 @@
 import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
+import { guideItem } from '@jackdaw/core/items'
+import { Op } from 'sequelize'
 import type { Db } from '../db'
 import { freezeEdition } from '../guides'
 import { failField } from '../http'
+import { ITEM, ITEM_PROGRESS } from '../items'
 import { assign } from './assign'
+import { ITEM_AUDIENCE } from './model'
 
 export type PublishRequest = {
   revision: number
@@ -35,6 +39,7 @@ export async function publish(
   now: number,
 ): Promise<{ edition: number; people: number }> {
   return db.transaction(async (tx) => {
+    const item = guideItem(guideId)
     await refuseUnknown(tx, request)
     const { number, isNew } = await freezeEdition(tx, {
       guideId,
@@ -44,26 +49,23 @@ export async function publish(
       by,
       now,
     })
-    await tx.rows('update guide set open_to_all = $2 where id = $1', [guideId, request.openToAll])
-    await tx.rows(
-      'insert into guide_audience (guide_id, rule, due) values ($1, $2, $3) on conflict (guide_id) do update set rule = excluded.rule, due = excluded.due',
-      [guideId, JSON.stringify(request.audience), JSON.stringify(request.due)],
-    )
+    const { kind, id } = item
+    await tx.in(ITEM).update({ openToAll: request.openToAll }, { kind, id })
+    await tx
+      .in(ITEM_AUDIENCE)
+      .insertAll([{ itemKind: kind, itemId: id, rule: request.audience, due: request.due }], { inPlaceOf: ['rule', 'due'] })
     // The required edition has just been raised, so those who were done show as not done: they are the ones to be dated anew.
     const renewed =
       isNew && request.mustReread
-        ? await tx.rows<{ person_id: string }>(
-            `select r.person_id from reading r where r.guide_id = $1 and r.finished_edition is not null`,
-            [guideId],
-          )
+        ? await tx.in(ITEM_PROGRESS).find({ itemKind: kind, itemId: id, finishedEdition: { [Op.ne]: null } }, { only: ['personId'] })
         : []
     const people = await assign(tx, newId, {
-      guideId,
+      item,
       audience: request.audience,
       due: request.due,
       by,
       now,
-      renewFor: new Set(renewed.map((row) => row.person_id)),
+      renewFor: new Set(renewed.map((row) => row.personId)),
     })
     return { edition: number, people }
   })

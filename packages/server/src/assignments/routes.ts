@@ -1,12 +1,15 @@
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday } from '@jackdaw/contracts/reading'
-import { NOBODY, type AudienceRule } from '@jackdaw/core/audiences'
-import { USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
+import { NOBODY } from '@jackdaw/core/audiences'
+import { USUAL_DUE } from '@jackdaw/core/assignments'
 import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
+import { guideItem } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
-import { findDraft, findFacts, listEditions } from '../guides'
+import { findDraft, findFacts } from '../guides'
 import { fail, route, type Routes } from '../http'
+import { ITEM, listEditions } from '../items'
 import { membersOf, standings, type Standing } from './audience'
+import { ITEM_AUDIENCE } from './model'
 import { publish } from './publish'
 import { todayOf } from './today'
 
@@ -16,13 +19,13 @@ export function assignmentRoutes(routes: Routes): void {
   route(routes, getToday, async (_input, { caller, now }) => todayOf(db, caller, now))
 
   route(routes, getPublication, async ({ params: { id } }) => {
-    const [facts, draft, editions] = await Promise.all([findFacts(db, id), findDraft(db, id), listEditions(db, id)])
+    const [facts, draft, editions] = await Promise.all([findFacts(db, id), findDraft(db, id), listEditions(db, guideItem(id))])
     if (!facts || !draft) return fail('not-found')
-    const current = await db.one<{ rule: AudienceRule | null; due: DueRule | null; open_to_all: boolean }>(
-      'select x.rule, x.due, g.open_to_all from guide g left join guide_audience x on x.guide_id = g.id where g.id = $1',
-      [id],
-    )
-    const audience = current?.rule ?? NOBODY
+    const [given, item] = await Promise.all([
+      db.in(ITEM_AUDIENCE).one({ itemKind: 'guide', itemId: id }),
+      db.in(ITEM).one({ kind: 'guide', id }, { only: ['openToAll'] }),
+    ])
+    const audience = given?.rule ?? NOBODY
     return {
       title: draft.document.title,
       number: facts.number,
@@ -34,15 +37,15 @@ export function assignmentRoutes(routes: Routes): void {
         publishedBy: { id: edition.publisher_id, name: edition.publisher },
         changeNote: edition.change_note,
         mustReread: edition.must_reread,
-        steps: edition.steps,
+        steps: edition.parts,
       })),
       changedSinceEdition: editions[0]?.revision !== draft.revision,
       audience,
       named: await db.rows<{ id: PersonId; name: string }>('select id, name from person where id = any ($1) order by name', [
         audience.people,
       ]),
-      openToAll: current?.open_to_all ?? false,
-      due: current?.due ?? USUAL_DUE,
+      openToAll: item?.openToAll ?? false,
+      due: given?.due ?? USUAL_DUE,
       findings: findingsBeforePublishing(draft.document).map((finding) => ({
         ...finding,
         where: itemName(draft.document, finding.itemId),
@@ -50,7 +53,7 @@ export function assignmentRoutes(routes: Routes): void {
     }
   })
   route(routes, previewAudience, async ({ params: { id }, body: { audience } }) => {
-    const [members, before] = await Promise.all([membersOf(db, audience), standings(db, id)])
+    const [members, before] = await Promise.all([membersOf(db, audience), standings(db, guideItem(id))])
     const standing = new Map<string, Standing>(before.map((each) => [each.person_id, each]))
     const staying = new Set<string>(members.map((member) => member.id))
     return {

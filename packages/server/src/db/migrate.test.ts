@@ -21,6 +21,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0005-hardening',
     '0006-acknowledgements',
     '0007-remarks',
+    '0008-items',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

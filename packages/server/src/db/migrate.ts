@@ -8,8 +8,9 @@ import { players } from './migrations/0004-players'
 import { hardening } from './migrations/0005-hardening'
 import { acknowledgements } from './migrations/0006-acknowledgements'
 import { remarks } from './migrations/0007-remarks'
+import { items } from './migrations/0008-items'
 
-const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening, acknowledgements, remarks]
+const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening, acknowledgements, remarks, items]
 const LOCK = 7_203_114
 
 function umzugFor(database: Database): Umzug {

@@ -1,12 +1,12 @@
 import type { ImportedDraft } from '@jackdaw/core/exchange'
-import type { Rect } from '@jackdaw/core/guides'
+import type { GuideKind, Rect } from '@jackdaw/core/guides'
 import type { Unreadable } from './pictureType'
 import type { ReadPicture } from './readPicture'
 
 /** A draft read from a text: the document as JSON, what it waits for, and what has no place in it. */
 export type ReadText = { documentText: string } & Omit<ImportedDraft, 'document'>
 /** A draft as it can be stored: its pictures settled. */
-export type SettledText = { documentText: string; title: string; kind: string; steps: number; sections: number }
+export type SettledText = { documentText: string; title: string; kind: GuideKind; steps: number; sections: number }
 
 /** What is done with strangers' bytes in a process of its own: what goes in, and what comes back. */
 export type Jobs = {

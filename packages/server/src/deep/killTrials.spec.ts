@@ -229,13 +229,13 @@ async function checkSaved(): Promise<void> {
 }
 async function checkPublished(): Promise<void> {
   const editions = await database.rows<{ number: number; steps: number; rows: number; assigned: number }>(
-    `select e.number, e.steps, (select count(*)::int from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as rows,
-       (select count(*)::int from assignment a where a.item_id = e.guide_id) as assigned from edition e where e.guide_id = $1 order by 1`,
+    `select e.number, e.parts as steps, (select count(*)::int from edition_part s where s.item_id = e.item_id and s.edition = e.number) as rows,
+       (select count(*)::int from assignment a where a.item_id = e.item_id) as assigned from edition e where e.item_id = $1 order by 1`,
     [released.id],
   )
   expect(editions.map((edition) => edition.number)).toEqual(editions.map((_, n) => n + 1))
   for (const edition of editions) expect([edition.rows, edition.assigned]).toEqual([edition.steps, 1])
-  const newest = await database.one<{ n: number }>('select newest_edition as n from guide where id = $1', [released.id])
+  const newest = await database.one<{ n: number }>('select edition as n from item where id = $1', [released.id])
   expect(newest!.n).toBe(editions.length)
   expect(Math.max(0, ...done.editions)).toBeLessThanOrEqual(editions.length)
 }
@@ -243,8 +243,8 @@ async function checkEvents(): Promise<void> {
   const found = await database.rows<{ id: string }>('select id from event where id = any ($1::uuid[])', [done.events])
   expect(found.length).toBe(done.events.length)
   const rollUps = async () => [
-    await database.rows('select * from reading order by guide_id, person_id'),
-    await database.rows('select * from reading_step order by guide_id, person_id, step_id'),
+    await database.rows('select * from item_progress order by item_id, person_id'),
+    await database.rows('select * from part_progress order by item_id, person_id, part_id'),
   ]
   const before = await rollUps()
   await recount(database)

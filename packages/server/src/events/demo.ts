@@ -1,4 +1,5 @@
 import type { UsageEvent } from '@jackdaw/core/events'
+import { guideItem } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Parts } from '../http'
 import { takeEvents } from './intake'
@@ -18,7 +19,8 @@ export const demoEvents = ({ database: db }: Parts) => ({
     for (const part of batches.flatMap(inParts)) {
       // Guides of the demo were given when its people opened them.
       for (const event of part.events)
-        if (event.way === 'read' && event.verb === 'opened') await noteGiven(db, part.personId, [event], event.occurredAt)
+        if (event.way === 'read' && event.verb === 'opened')
+          await noteGiven(db, part.personId, [{ item: guideItem(event.guideId), edition: event.edition }], event.occurredAt)
       await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
     }
   },

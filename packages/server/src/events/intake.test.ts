@@ -36,8 +36,8 @@ const send = (events: object[], at = server, sentAt = START) =>
     { sentAt, events },
   )
 const rolledUp = async () => ({
-  readings: await server.parts.database.rows('select * from reading order by guide_id, person_id'),
-  steps: await server.parts.database.rows('select * from reading_step order by guide_id, person_id, step_id'),
+  readings: await server.parts.database.rows('select * from item_progress order by item_id, person_id'),
+  steps: await server.parts.database.rows('select * from part_progress order by item_id, person_id, part_id'),
 })
 const row = async () =>
   (await (await company.as('lead')).json('get', `/api/guides/${guide.id}/who-finished`)).rows.find(

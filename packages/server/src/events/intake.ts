@@ -4,14 +4,16 @@ import { readDocument } from '@jackdaw/core/guides'
 import { stepsLeft } from '@jackdaw/core/flow'
 import { actingScriptOf } from '@jackdaw/core/players'
 import type { Way } from '@jackdaw/core/ways'
-import type { PersonId } from '@jackdaw/core/shared'
+import { guideItem } from '@jackdaw/core/items'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { rollUpAcknowledgements, rollUpReadings, rollUpSteps, rollUpWays, rollUpWaySteps } from './rollUp'
+import { countPartsSeenBy, partsDone } from '../items'
+import { rollUpAcknowledgements, rollUpParts, rollUpProgress, rollUpWays, rollUpWaySteps } from './rollUp'
 import { canVouchFor, noteGiven } from './vouching'
 
 type Why = RefusedEvent['why']
 type Known = {
-  guide_id: string
+  guide_id: GuideId
   edition: number
   required_edition: number
   confirm_steps: boolean
@@ -30,10 +32,12 @@ const key = (guideId: string, edition: number): string => `${guideId} ${edition}
 async function knownEditions(db: Db, personId: PersonId, events: readonly UsageEvent[]): Promise<Map<string, Known>> {
   const pairs = new Map(events.map((event) => [key(event.guideId, event.edition), event]))
   const rows = await db.rows<Known>(
-    `select e.guide_id, e.number as edition, least(g.required_edition, e.number) as required_edition, e.published_at, e.confirm_steps, e.branches, array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number) as step_ids,
-       array(select s.step_id from edition_step s where s.guide_id = e.guide_id and s.edition = e.number and s.acknowledge) as caution_ids
-     from unnest($2::text[], $3::int[]) as asked (guide_id, number) join edition e on e.guide_id = asked.guide_id and e.number = asked.number join guide g on g.id = e.guide_id
-     where exists (select 1 from guide_access x where x.guide_id = e.guide_id and x.person_id = $1)`,
+    `select e.item_id as guide_id, e.number as edition, least(i.required_edition, e.number) as required_edition, e.published_at, g.confirm_steps, g.branches,
+       array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number) as step_ids,
+       array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number and s.caution is not null) as caution_ids
+     from unnest($2::text[], $3::int[]) as asked (guide_id, number) join edition e on e.item_kind = 'guide' and e.item_id = asked.guide_id and e.number = asked.number
+       join item i on i.kind = e.item_kind and i.id = e.item_id join guide_edition g on g.guide_id = e.item_id and g.edition = e.number
+     where exists (select 1 from item_access x where x.item_kind = e.item_kind and x.item_id = e.item_id and x.person_id = $1)`,
     [personId, [...pairs.values()].map((event) => event.guideId), [...pairs.values()].map((event) => event.edition)],
   )
   return new Map(rows.map((row) => [key(row.guide_id, row.edition), row]))
@@ -42,13 +46,7 @@ async function knownEditions(db: Db, personId: PersonId, events: readonly UsageE
 /** Whether the record, with this batch, holds every step of the edition as seen and, where asked for, acknowledged and confirmed, in an edition that
  * still counts. */
 async function hasReadAll(db: Db, personId: PersonId, known: Known, events: readonly UsageEvent[]): Promise<boolean> {
-  const rows = await db.rows<{ step_id: string; viewed: boolean; acknowledged: boolean; confirmed: boolean }>(
-    'select step_id, coalesce(viewed_edition >= $3, false) as viewed, coalesce(acknowledged_edition >= $3, false) as acknowledged, coalesce(confirmed_edition >= $3, false) as confirmed from reading_step where guide_id = $1 and person_id = $2',
-    [known.guide_id, personId, known.required_edition],
-  )
-  const seen = new Set(rows.flatMap((row) => (row.viewed ? [row.step_id] : [])))
-  const acknowledged = new Set(rows.flatMap((row) => (row.acknowledged ? [row.step_id] : [])))
-  const confirmed = new Set(rows.flatMap((row) => (row.confirmed ? [row.step_id] : [])))
+  const { seen, acknowledged, confirmed } = await partsDone(db, guideItem(known.guide_id), personId, known.required_edition)
   for (const event of events) {
     if (event.way !== 'read' || event.guideId !== known.guide_id || event.edition < known.required_edition) continue
     if (event.verb === 'step-viewed') seen.add(event.stepId)
@@ -63,7 +61,8 @@ async function hasReadAll(db: Db, personId: PersonId, known: Known, events: read
 /** Whether somebody has read all steps of a way through a guide with branches: one that a person like them can be led. */
 async function hasGoneThrough(db: Db, personId: PersonId, known: Known, hasRead: (id: string) => boolean): Promise<boolean> {
   const row = await db.one<{ bytes: string; roles: string[]; site_id: string }>(
-    `select e.bytes, p.site_id, array(select role_id from person_role where person_id = p.id) as roles from edition e, person p where e.guide_id = $1 and e.number = $2 and p.id = $3`,
+    `select e.bytes, p.site_id, array(select role_id from person_role where person_id = p.id) as roles from edition e, person p
+     where e.item_kind = 'guide' and e.item_id = $1 and e.number = $2 and p.id = $3`,
     [known.guide_id, known.edition, personId],
   )
   const document = readDocument(JSON.parse(row!.bytes))
@@ -120,7 +119,7 @@ type StoredEvent = {
   id: string
   verb: UsageEvent['verb']
   way: Way
-  item_id: string
+  item_id: GuideId
   edition: number
   step_id: string | null
   active_ms: number
@@ -139,9 +138,11 @@ type StoredEvent = {
 async function addEvents(tx: Db, personId: PersonId, events: readonly StoredEvent[], now: number): Promise<void> {
   if (events.length === 0) return
   await tx.rows(
-    `with fresh as (${INSERT}), steps as (${rollUpSteps('fresh')}), acknowledged as (${rollUpAcknowledgements('fresh')}), ways as (${rollUpWays('fresh')}), way_steps as (${rollUpWaySteps('fresh')}) ${rollUpReadings('fresh')}`,
+    `with fresh as (${INSERT}), parts as (${rollUpParts('fresh')}), acknowledged as (${rollUpAcknowledgements('fresh')}), ways as (${rollUpWays('fresh')}), way_steps as (${rollUpWaySteps('fresh')}) ${rollUpProgress('fresh')}`,
     [personId, new Date(now), JSON.stringify(events)],
   )
+  const seen = new Set(events.filter(({ verb }) => verb === 'step-viewed').map((event) => event.item_id))
+  if (seen.size > 0) await countPartsSeenBy(tx, personId, [...seen])
 }
 
 /** One batch of a person at a time: rows of the roll-ups are then always locked in one order. */
@@ -196,7 +197,7 @@ export async function takeEvents(
     await noteGiven(
       tx,
       personId,
-      readings.map(({ event }) => event),
+      readings.map(({ event }) => ({ item: guideItem(event.guideId), edition: event.edition })),
       now,
     )
     const finishes = good.filter(({ event }) => isFinished(event))
@@ -209,8 +210,9 @@ export async function takeEvents(
     )
     // The times of the same batch count for what is finished in it.
     const finished: StoredEvent[] = []
-    for (const each of finishes)
-      finished.push({ ...stored(each, batch.sentAt, now), attested: await canVouchFor(tx, personId, each.known, now) })
+    const vouches = ({ guide_id, edition, required_edition }: Known) =>
+      canVouchFor(tx, personId, guideItem(guide_id), { edition, required: required_edition }, now)
+    for (const each of finishes) finished.push({ ...stored(each, batch.sentAt, now), attested: await vouches(each.known) })
     await addEvents(tx, personId, finished, now)
     return { taken: good.length, refused: [...malformed, ...refused].sort((a, b) => a.at - b.at) }
   })

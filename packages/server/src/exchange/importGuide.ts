@@ -1,3 +1,4 @@
+import { guideItem } from '@jackdaw/core/items'
 import { posix } from 'node:path'
 import type { ImportReport } from '@jackdaw/contracts/exchange'
 import type { DraftPicture } from '@jackdaw/core/exchange'
@@ -110,7 +111,7 @@ export async function importGuide(
     fail('too-large', 'As a guide this text would be too large. Make several texts of it. Nothing was imported.')
   const number = await db.transaction(async (tx) => {
     const given = await insertGuide(tx, { id, draft: settled, ownerId: caller.id, folderId: upload.folderId, now })
-    for (const each of ready) await storePicture(tx, content, each.picture, { id: each.id, guideId: id, by: caller.id, now })
+    for (const each of ready) await storePicture(tx, content, each.picture, { id: each.id, item: guideItem(id), by: caller.id, now })
     return given
   })
   return {

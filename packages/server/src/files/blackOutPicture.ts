@@ -1,9 +1,12 @@
 import type { Rect } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
-import type { GuideId, PersonId, PictureId } from '@jackdaw/core/shared'
+import type { ItemId, ItemKind, ItemRef } from '@jackdaw/core/items'
+import type { PersonId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail, type Parts } from '../http'
-import { findVersion, storeContent, type PictureContent, type PictureVersion } from './pictureStore'
+import { EDITION_AMENDMENT, PICTURE, PICTURE_AMENDMENT, PICTURE_TEXT, PICTURE_USE, PICTURE_VERSION } from './model'
+import { textOfPicture } from './pictureText'
+import { findVersion, itemOfRow, storeContent, type PictureContent, type PictureVersion } from './pictureStore'
 import { noteRemoval } from './removeFiles'
 
 /** A picture whose files without the areas are stored; nothing shows them yet. */
@@ -34,24 +37,24 @@ export async function amendPicture(
 ): Promise<void> {
   const now = await findVersion(tx, was.id, true)
   if (now?.fullHash !== was.fullHash) fail('draft-moved-on', 'Somebody else has applied a blackout to this picture just now. Try again.')
-  const at = new Date(by.now)
-  const old = await tx.rows<{ full_hash: string; screen_hash: string; thumb_hash: string }>(
-    'delete from picture_version where picture_id = $1 returning full_hash, screen_hash, thumb_hash',
-    [was.id],
-  )
-  await tx.rows(
-    `insert into picture_version (picture_id, version, media_type, width_px, height_px, full_hash, screen_hash, thumb_hash, created_at) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-    [was.id, was.version + 1, filled.mediaType, filled.widthPx, filled.heightPx, filled.fullHash, filled.screenHash, filled.thumbHash, at],
-  )
-  await tx.rows(
-    `insert into picture_amendment (id, guide_id, picture_id, version, areas, old_hash, new_hash, amended_by, amended_at)
-     select $1, guide_id, id, $3, $4, $5, $6, $7, $8 from picture where id = $2`,
-    [by.amendmentId, was.id, was.version + 1, JSON.stringify(areas), was.fullHash, filled.fullHash, by.person, at],
-  )
-  await tx.rows(
-    'insert into edition_amendment (amendment_id, guide_id, edition) select $1, guide_id, edition from picture_use where picture_id = $2',
-    [by.amendmentId, was.id],
-  )
+  const old = await tx.in(PICTURE_VERSION).find({ pictureId: was.id })
+  await tx.in(PICTURE_VERSION).remove({ pictureId: was.id })
+  await tx.in(PICTURE_VERSION).insert({ ...filled, pictureId: was.id, version: was.version + 1, createdAt: by.now })
+  const picture = (await tx.in(PICTURE).one({ id: was.id })) ?? fail('not-found')
+  await tx.in(PICTURE_AMENDMENT).insert({
+    id: by.amendmentId,
+    itemKind: picture.itemKind,
+    itemId: picture.itemId,
+    pictureId: was.id,
+    version: was.version + 1,
+    areas,
+    oldHash: was.fullHash,
+    newHash: filled.fullHash,
+    amendedBy: by.person,
+    amendedAt: by.now,
+  })
+  const uses = await tx.in(PICTURE_USE).find({ pictureId: was.id }, { only: ['itemKind', 'itemId', 'edition'] })
+  await tx.in(EDITION_AMENDMENT).insertAll(uses.map((use) => ({ ...use, amendmentId: by.amendmentId })))
   // What the recorder brought home for this picture: its files, and the words that it saw there.
   const shots = await tx.rows<{ recording_id: string; shot_id: string; full_hash: string; screen_hash: string; thumb_hash: string }>(
     `select recording_id, shot_id, full_hash, screen_hash, thumb_hash from recording_shot where picture_id = $1 for update`,
@@ -69,25 +72,21 @@ export async function amendPicture(
       shot.recording_id,
       shot.shot_id,
     ])
-  const text = await tx.one<{ boxes: TextBox[] }>('select boxes from picture_text where picture_id = $1', [was.id])
-  if (text)
-    await tx.rows('update picture_text set boxes = $2 where picture_id = $1', [
-      was.id,
-      JSON.stringify(text.boxes.filter((box) => !areas.some((area) => meets(box.rect, area)))),
-    ])
-  await noteRemoval(
-    tx,
-    [...old, ...shots].flatMap((row) => [row.full_hash, row.screen_hash, row.thumb_hash]),
-  )
+  const isLeft = (box: TextBox): boolean => !areas.some((area) => meets(box.rect, area))
+  await tx.in(PICTURE_TEXT).update({ boxes: (await textOfPicture(tx, was.id)).filter(isLeft) }, { pictureId: was.id })
+  await noteRemoval(tx, [
+    ...old.flatMap((row) => [row.fullHash, row.screenHash, row.thumbHash]),
+    ...shots.flatMap((row) => [row.full_hash, row.screen_hash, row.thumb_hash]),
+  ])
 }
 
-/** Takes the files of pictures of a guide out of the storage that no step and no edition shows: those that the recorder offered beside the
- * one that was blacked out may show the same. Their ids stay the guide's, so that an undo may still name them. */
-export async function dropOffered(tx: Db, guideId: GuideId, ids: readonly PictureId[]): Promise<void> {
+/** Takes the files of pictures of an item out of the storage that no step and no edition shows: those that the recorder offered beside the
+ * one that was blacked out may show the same. Their ids stay the item's, so that an undo may still name them. */
+export async function dropOffered(tx: Db, { kind, id }: ItemRef, ids: readonly PictureId[]): Promise<void> {
   const unused = (
     await tx.rows<{ id: PictureId }>(
-      'select id from picture where guide_id = $1 and id = any ($2) and not exists (select 1 from picture_use u where u.picture_id = picture.id)',
-      [guideId, [...ids]],
+      'select id from picture where item_kind = $1 and item_id = $2 and id = any ($3) and not exists (select 1 from picture_use u where u.picture_id = picture.id)',
+      [kind, id, [...ids]],
     )
   ).map((row) => row.id)
   if (unused.length === 0) return
@@ -97,7 +96,7 @@ export async function dropOffered(tx: Db, guideId: GuideId, ids: readonly Pictur
      select * from shots union select * from versions`,
     [unused],
   )
-  await tx.rows('delete from picture_text where picture_id = any ($1)', [unused])
+  await tx.in(PICTURE_TEXT).remove({ pictureId: unused })
   await noteRemoval(
     tx,
     gone.flatMap((row) => [row.full_hash, row.screen_hash, row.thumb_hash]),
@@ -105,13 +104,13 @@ export async function dropOffered(tx: Db, guideId: GuideId, ids: readonly Pictur
 }
 
 /** A picture with all that were copied from it, or from which it was copied, at any distance; those without files are left out. */
-export async function familyOf(db: Db, id: PictureId): Promise<{ id: PictureId; guideId: GuideId }[]> {
-  const rows = await db.rows<{ id: PictureId; guide_id: GuideId }>(
+export async function familyOf(db: Db, id: PictureId): Promise<{ id: PictureId; item: ItemRef | null }[]> {
+  const rows = await db.rows<{ id: PictureId; itemKind: ItemKind | null; itemId: ItemId | null }>(
     `with recursive kin as (
-       select id, guide_id, copied_from from picture where id = $1
-       union select p.id, p.guide_id, p.copied_from from picture p join kin k on p.copied_from = k.id or p.id = k.copied_from)
-     select id, guide_id from kin where exists (select 1 from picture_version v where v.picture_id = kin.id) order by id`,
+       select id, item_kind, item_id, copied_from from picture where id = $1
+       union select p.id, p.item_kind, p.item_id, p.copied_from from picture p join kin k on p.copied_from = k.id or p.id = k.copied_from)
+     select id, item_kind as "itemKind", item_id as "itemId" from kin where exists (select 1 from picture_version v where v.picture_id = kin.id) order by id`,
     [id],
   )
-  return rows.map((row) => ({ id: row.id, guideId: row.guide_id }))
+  return rows.map((row) => ({ id: row.id, item: itemOfRow(row) }))
 }

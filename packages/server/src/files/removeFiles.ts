@@ -1,5 +1,6 @@
 import type { Database, Db } from '../db'
 import type { ContentStore } from '../storage'
+import { FILE_REMOVAL } from './model'
 
 /** Which of these contents nothing refers to any more. */
 export async function unusedContents(db: Db, hashes: readonly string[]): Promise<string[]> {
@@ -14,12 +15,15 @@ export async function unusedContents(db: Db, hashes: readonly string[]): Promise
 }
 
 /** Says that files are to go once the transaction is through. */
-export const noteRemoval = (tx: Db, hashes: readonly string[]): Promise<unknown> =>
-  tx.rows('insert into file_removal (hash) select unnest($1::text[]) on conflict do nothing', [[...hashes]])
+export const noteRemoval = (tx: Db, hashes: readonly string[]): Promise<void> =>
+  tx.in(FILE_REMOVAL).insertAll(
+    [...new Set(hashes)].map((hash) => ({ hash })),
+    { skip: true },
+  )
 
 /** Deletes the files that are to go and that nothing refers to. Done after every blackout and when a server starts. */
 export async function removeNotedFiles(db: Database, content: ContentStore): Promise<void> {
-  const noted = (await db.rows<{ hash: string }>('select hash from file_removal')).map((row) => row.hash)
+  const noted = (await db.in(FILE_REMOVAL).find({})).map((row) => row.hash)
   for (const hash of await unusedContents(db, noted)) await content.delete(hash)
-  await db.rows('delete from file_removal where hash = any ($1)', [noted])
+  await db.in(FILE_REMOVAL).remove({ hash: noted })
 }

@@ -144,7 +144,7 @@ describe('a blackout that is applied', () => {
     const made = await aGuideWithCanary()
     const editions = () =>
       server.parts.database.rows<{ number: number; bytes: string; hash: string }>(
-        'select number, bytes, hash from edition where guide_id = $1 order by 1',
+        'select number, bytes, hash from edition where item_id = $1 order by 1',
         [made.id],
       )
     const before = await editions()
@@ -154,7 +154,7 @@ describe('a blackout that is applied', () => {
     const { revision } = await author.json('post', `/api/guides/${made.id}/blackouts`, placesOf(made))
     expect(await editions()).toEqual(before)
     expect(await reader.json('get', `/api/guides/${made.id}/reader`)).toMatchObject({ edition: 2, amendedAt: server.clock.now })
-    const [amendment] = await server.parts.database.rows<any>('select * from picture_amendment where guide_id = $1', [made.id])
+    const [amendment] = await server.parts.database.rows<any>('select * from picture_amendment where item_id = $1', [made.id])
     expect(amendment).toMatchObject({ picture_id: made.picture, version: 2, amended_by: company.people.author })
     expect(amendment.old_hash).not.toBe(amendment.new_hash)
     const draft = await author.json('get', `/api/guides/${made.id}/draft`)

@@ -1,10 +1,11 @@
 import type { BlackoutPlace, BlackoutReach, FoundPrivate } from '@jackdaw/contracts/blackouts'
 import { areaOf, cut, groundOf } from '@jackdaw/core/annotations'
 import { shownPictures, storedPicturesOf, type Change, type GuideDocument, type PictureSizes, type Rect } from '@jackdaw/core/guides'
+import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import { marksOf, nameAsker, privateAreas, type PrivateKind } from '@jackdaw/core/recording'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
-import { amendPicture, dropOffered, familyOf, fillPicture, picturesOfGuide, removeNotedFiles, textOfPicture } from '../files'
+import { amendPicture, dropOffered, familyOf, fillPicture, picturesOfItem, removeNotedFiles, textOfPicture } from '../files'
 import { fail, failField, type Caller, type Parts } from '../http'
 import type { Db } from '../db'
 import { relationsToGuide } from './relationsToGuide'
@@ -56,20 +57,21 @@ type Plan = { areas: Map<PictureId, Rect[]>; reach: BlackoutReach }
 
 /** What is to be filled: the pictures themselves and their copies in other guides that the caller may edit. */
 async function planOf(db: Db, caller: Caller, guideId: GuideId, document: GuideDocument, places: readonly BlackoutPlace[]): Promise<Plan> {
-  const sizes: PictureSizes = Object.fromEntries((await picturesOfGuide(db, guideId)).map((picture) => [picture.id, picture]))
+  const sizes: PictureSizes = Object.fromEntries((await picturesOfItem(db, guideItem(guideId))).map((picture) => [picture.id, picture]))
   const own = areasOf(document, sizes, places)
   const areas = new Map<PictureId, Rect[]>()
   const guides = new Map<GuideId, boolean>()
   for (const [id, rects] of own)
     for (const kin of await familyOf(db, id)) {
-      const inGuide = kin.guideId
+      if (kin.item?.kind !== 'guide') continue
+      const inGuide = kin.item.id
       if (!guides.has(inGuide))
         guides.set(inGuide, may(caller.permissions, 'guide.edit', (await relationsToGuide(db, caller, inGuide)) ?? new Set()))
       if (guides.get(inGuide)) areas.set(kin.id, [...(areas.get(kin.id) ?? []), ...rects])
     }
   const touched = [...guides].flatMap(([id, allowed]) => (allowed ? [id] : []))
   const rows = await db.rows<{ id: GuideId; number: number; title: string; editions: number[] }>(
-    `select g.id, g.number, g.title, array(select distinct u.edition from picture_use u where u.guide_id = g.id and u.picture_id = any ($2) order by 1) as editions
+    `select g.id, g.number, g.title, array(select distinct u.edition from picture_use u where u.item_kind = 'guide' and u.item_id = g.id and u.picture_id = any ($2) order by 1) as editions
      from guide g where g.id = any ($1) order by g.number`,
     [touched, [...areas.keys()]],
   )
@@ -128,7 +130,7 @@ export async function applyBlackouts(
     for (const each of filled) await amendPicture(tx, each, { person: caller.id, now, amendmentId: newId() })
     const { changes, offered } = changesAfter(current.document, places, new Set(areas.keys()))
     const saved = await saveDraftChanges(tx, newId, caller, guideId, { baseRevision: current.revision, changeSetId: newId(), changes }, now)
-    await dropOffered(tx, guideId, offered)
+    await dropOffered(tx, guideItem(guideId), offered)
     return saved.revision
   })
   await removeNotedFiles(database, content)

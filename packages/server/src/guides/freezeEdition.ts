@@ -9,10 +9,14 @@ import {
   storedPicturesOf,
 } from '@jackdaw/core/guides'
 import { hasBranches } from '@jackdaw/core/flow'
+import { guideItem } from '@jackdaw/core/items'
 import { canonicalJson, type GuideId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { notePictureUse } from '../files'
 import { fail } from '../http'
-import { findDraft, findFacts, revisionOfEdition } from './store'
+import { addEdition, revisionOfEdition } from '../items'
+import { GUIDE_EDITION } from './model'
+import { findDraft, findFacts } from './store'
 
 type Publish = { guideId: GuideId; revision: number; changeNote: string; mustReread: boolean; by: PersonId; now: number }
 
@@ -37,42 +41,31 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   const findings = findingsBeforePublishing(draft.document).filter(stopsPublishing)
   if (findings.length > 0)
     fail('not-publishable', `The guide cannot be published: ${[...new Set(findings.map((finding) => PLAIN[finding.reason]))].join(', ')}.`)
-  const published = facts.newestEdition === null ? undefined : await revisionOfEdition(tx, guideId, facts.newestEdition)
+  const published = facts.newestEdition === null ? undefined : await revisionOfEdition(tx, guideItem(guideId), facts.newestEdition)
   if (facts.newestEdition !== null && published === draft.revision) return { number: facts.newestEdition, isNew: false }
 
+  const { document } = draft
   const number = (facts.newestEdition ?? 0) + 1
-  const bytes = canonicalJson(readyToRead(draft.document))
-  const steps = editionSteps(draft.document)
-  await tx.rows(
-    `insert into edition (guide_id, number, revision, bytes, hash, change_note, must_reread, confirm_steps, branches, steps, minutes, published_by, published_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
-    [
-      guideId,
-      number,
-      draft.revision,
-      bytes,
-      createHash('sha256').update(bytes).digest('hex'),
-      publish.changeNote,
-      publish.mustReread,
-      draft.document.confirmSteps,
-      hasBranches(draft.document),
-      steps.length,
-      minutesToRead(draft.document),
-      publish.by,
-      new Date(now),
-    ],
-  )
-  await tx.rows(
-    `insert into edition_step (guide_id, edition, step_id, position, section, name, acknowledge, caution, least_ms)
-     select $1, $2, s.step_id, s.position, s.section, s.name, s.acknowledge, s.caution, s.least_ms
-     from jsonb_to_recordset($3::jsonb) as s (step_id text, position int, section text, name text, acknowledge boolean, caution text, least_ms int)`,
-    [guideId, number, JSON.stringify(steps.map(({ stepId, leastMs, ...step }) => ({ step_id: stepId, least_ms: leastMs, ...step })))],
-  )
-  const pictures = [...new Set(stepsOf(draft.document).flatMap((step) => step.pictures.flatMap(storedPicturesOf)))]
-  await tx.rows('insert into picture_use (guide_id, edition, picture_id) select $1, $2, unnest($3::text[])', [guideId, number, pictures])
-  await tx.rows(
-    'update guide set newest_edition = $2, published_title = $3, required_edition = case when $4 then $2 else required_edition end where id = $1',
-    [guideId, number, draft.document.title, publish.mustReread || number === 1],
+  const bytes = canonicalJson(readyToRead(document))
+  await addEdition(tx, guideItem(guideId), {
+    number,
+    revision: draft.revision,
+    bytes,
+    hash: createHash('sha256').update(bytes).digest('hex'),
+    title: document.title,
+    changeNote: publish.changeNote,
+    mustReread: publish.mustReread,
+    minutes: minutesToRead(document),
+    parts: editionSteps(document).map(({ stepId, ...step }) => ({ partId: stepId, ...step })),
+    by: publish.by,
+    now,
+  })
+  await tx.in(GUIDE_EDITION).insert({ guideId, edition: number, confirmSteps: document.confirmSteps, branches: hasBranches(document) })
+  await notePictureUse(
+    tx,
+    guideItem(guideId),
+    number,
+    stepsOf(document).flatMap((step) => step.pictures.flatMap(storedPicturesOf)),
   )
   return { number, isNew: true }
 }

@@ -1,16 +1,7 @@
 export { guides } from './domain'
+export { GUIDE, GUIDE_SHARE } from './model'
 export { relationsToGuide } from './relationsToGuide'
 export { freezeEdition } from './freezeEdition'
 export { saveDraftChanges } from './saveChanges'
-export {
-  draftTextOf,
-  findDraft,
-  amendedAt,
-  documentToSend,
-  findEdition,
-  findFacts,
-  insertGuide,
-  listEditions,
-  MAX_DOCUMENT_CHARS,
-} from './store'
+export { draftTextOf, findDraft, documentToSend, findFacts, insertGuide, MAX_DOCUMENT_CHARS } from './store'
 export { findLook, writeLook } from './look'

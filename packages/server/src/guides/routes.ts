@@ -2,16 +2,18 @@ import { addPicture, adoptPictures, getDraftPicture, getEditionPicture, getPictu
 import { applyBlackouts, askBlackoutReach, findPrivateInPicture } from '@jackdaw/contracts/blackouts'
 import { findDeadLinks, getChangesSince, getDraft, saveChanges } from '@jackdaw/contracts/guides'
 import { getLook, saveLook } from '@jackdaw/contracts/look'
+import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import type { PictureId } from '@jackdaw/core/shared'
-import { adoptPicturesOf, findPicture, picturesOfGuide, readPicture, sendPicture, storePicture } from '../files'
+import { adoptPicturesOf, findPicture, picturesOfItem, readPicture, sendPicture, storePicture } from '../files'
 import { fail, route, type Routes } from '../http'
+import { revisionOfEdition } from '../items'
 import * as blackouts from './blackouts'
 import { relationsToGuide } from './relationsToGuide'
 import { findLook, writeLook } from './look'
 import { conflictsInOldForm, savedInOldForm } from './olderPages'
 import { saveDraftChanges } from './saveChanges'
-import { changesSince, deadAmong, findDraft, findDraftToSend, findFacts, noteAndListPresent, revisionOfEdition, sharedWith } from './store'
+import { changesSince, deadAmong, findDraft, findDraftToSend, findFacts, noteAndListPresent, sharedWith } from './store'
 
 export function guideRoutes(routes: Routes): void {
   const { database: db, content, decoder, newId } = routes.parts
@@ -19,7 +21,7 @@ export function guideRoutes(routes: Routes): void {
   route(routes, getDraft, async ({ params: { id } }, { caller, relations }) => {
     const [facts, draft, shared] = await Promise.all([findFacts(db, id), findDraftToSend(db, id), sharedWith(db, id)])
     if (!facts || !draft) return fail('not-found')
-    const published = facts.newestEdition === null ? undefined : await revisionOfEdition(db, id, facts.newestEdition)
+    const published = facts.newestEdition === null ? undefined : await revisionOfEdition(db, guideItem(id), facts.newestEdition)
     const can = (action: 'guide.publish' | 'guide.hand-over' | 'records.guide') => may(caller.permissions, action, relations)
     return {
       id,
@@ -58,11 +60,11 @@ export function guideRoutes(routes: Routes): void {
   route(routes, addPicture, async ({ params: { id }, bytes }, { caller, now }) => {
     const picture = await readPicture(decoder, bytes)
     const pictureId = newId<PictureId>()
-    await storePicture(db, content, picture, { id: pictureId, guideId: id, by: caller.id, now })
+    await storePicture(db, content, picture, { id: pictureId, item: guideItem(id), by: caller.id, now })
     return { id: pictureId, widthPx: picture.widthPx, heightPx: picture.heightPx }
   })
   route(routes, getPictureSizes, async ({ params: { id } }) =>
-    Object.fromEntries((await picturesOfGuide(db, id)).map(({ id: key, widthPx, heightPx }) => [key, { widthPx, heightPx }])),
+    Object.fromEntries((await picturesOfItem(db, guideItem(id))).map(({ id: key, widthPx, heightPx }) => [key, { widthPx, heightPx }])),
   )
   route(routes, findDeadLinks, async ({ body }, { caller }) => deadAmong(db, caller.id, body.guides))
   route(routes, getLook, () => findLook(db))
@@ -73,10 +75,17 @@ export function guideRoutes(routes: Routes): void {
   route(routes, adoptPictures, async ({ params: { id }, body }, { caller, now }) => {
     const relations = (await relationsToGuide(db, caller, body.from)) ?? new Set()
     if (!may(caller.permissions, 'guide.edit', relations)) fail('not-found')
-    return adoptPicturesOf(db, { from: body.from, to: id, pictures: body.pictures, by: caller.id, now, idFor: () => newId<PictureId>() })
+    return adoptPicturesOf(db, {
+      from: guideItem(body.from),
+      to: guideItem(id),
+      pictures: body.pictures,
+      by: caller.id,
+      now,
+      idFor: () => newId<PictureId>(),
+    })
   })
   route(routes, findPrivateInPicture, async ({ params }) => {
-    if (!(await findPicture(db, params.id, params.pictureId))) fail('not-found')
+    if (!(await findPicture(db, guideItem(params.id), params.pictureId))) fail('not-found')
     return blackouts.findPrivate(db, params.pictureId)
   })
   route(routes, askBlackoutReach, ({ params, body }, { caller }) => blackouts.reachOf(db, caller, params.id, body.places))
@@ -84,9 +93,9 @@ export function guideRoutes(routes: Routes): void {
     blackouts.applyBlackouts(routes.parts, caller, params.id, body.places, now),
   )
   route(routes, getDraftPicture, async ({ params, query }, { req, res }) =>
-    sendPicture(req, res, content, await findPicture(db, params.id, params.pictureId), query.size ?? 'full'),
+    sendPicture(req, res, content, await findPicture(db, guideItem(params.id), params.pictureId), query.size ?? 'full'),
   )
   route(routes, getEditionPicture, async ({ params, query }, { req, res }) =>
-    sendPicture(req, res, content, await findPicture(db, params.id, params.pictureId, params.edition), query.size ?? 'full'),
+    sendPicture(req, res, content, await findPicture(db, guideItem(params.id), params.pictureId, params.edition), query.size ?? 'full'),
   )
 }

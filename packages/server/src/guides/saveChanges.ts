@@ -14,6 +14,7 @@ import {
   type GuideDocument,
   type OldChange,
 } from '@jackdaw/core/guides'
+import { guideItem, itemKey } from '@jackdaw/core/items'
 import type { Db } from '../db'
 import { ownersOf } from '../files'
 import { fail, failField, type Caller } from '../http'
@@ -30,8 +31,9 @@ async function refuseForeignPictures(tx: Db, guideId: GuideId, changes: readonly
   if (asked.size === 0) return
   const owners = await ownersOf(tx, [...asked])
   const said = new Set<string>(refs.some(({ elements }) => elements.length > 0) ? pictureRefsOf(document.items).elements : [])
-  const foreign = (id: PictureId) => owners.has(id) && owners.get(id) !== guideId && !said.has(id)
-  const at = refs.findIndex(({ stored, elements }) => stored.some((id) => owners.get(id) !== guideId) || elements.some(foreign))
+  const own = itemKey(guideItem(guideId))
+  const foreign = (id: PictureId) => owners.has(id) && owners.get(id) !== own && !said.has(id)
+  const at = refs.findIndex(({ stored, elements }) => stored.some((id) => owners.get(id) !== own) || elements.some(foreign))
   if (at >= 0) failField(`/body/changes/${at}`, 'This picture does not belong to the guide. Add its file to the guide first.')
 }
 

@@ -1,5 +1,6 @@
+import { guideItem } from '@jackdaw/core/items'
 import type { FolderId, GuideId, PictureId } from '@jackdaw/core/shared'
-import { adoptPicturesOf, picturesOfGuide } from '../files'
+import { adoptPicturesOf, picturesOfItem } from '../files'
 import { draftTextOf, insertGuide } from '../guides'
 import { fail, type Caller, type Parts } from '../http'
 import { refuseMissingFolder } from './folders'
@@ -14,7 +15,7 @@ export async function duplicate(
   now: number,
 ): Promise<{ id: GuideId; number: number }> {
   await refuseMissingFolder(db, folderId, '/body/folderId')
-  const [documentText, own] = await Promise.all([draftTextOf(db, from), picturesOfGuide(db, from)])
+  const [documentText, own] = await Promise.all([draftTextOf(db, from), picturesOfItem(db, guideItem(from))])
   if (documentText === undefined) return fail('not-found')
   const id = newId<GuideId>()
   const pictures = Object.fromEntries(own.map((picture) => [picture.id, newId<PictureId>()]))
@@ -22,7 +23,14 @@ export async function duplicate(
   if (!copy.ok) return fail('too-large', copy.words)
   const number = await db.transaction(async (tx) => {
     const given = await insertGuide(tx, { id, draft: copy.copied, ownerId: caller.id, folderId, now })
-    await adoptPicturesOf(tx, { from, to: id, pictures: copy.used, by: caller.id, now, idFor: (each) => pictures[each]! })
+    await adoptPicturesOf(tx, {
+      from: guideItem(from),
+      to: guideItem(id),
+      pictures: copy.used,
+      by: caller.id,
+      now,
+      idFor: (each) => pictures[each]!,
+    })
     return given
   })
   return { id, number }

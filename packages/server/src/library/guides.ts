@@ -2,7 +2,9 @@ import type { GuideRow, GuideSort, GuideState } from '@jackdaw/contracts/library
 import type { GuideKind } from '@jackdaw/core/guides'
 import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { GUIDE, GUIDE_SHARE } from '../guides'
 import { failField, type Caller } from '../http'
+import { ITEM } from '../items'
 import { refuseMissingFolder } from './folders'
 
 export const PAGE_SIZE = 50
@@ -17,7 +19,7 @@ type Row = {
   folder_id: FolderId | null
   folder: string
   state: GuideState
-  newest_edition: number | null
+  edition: number | null
   changed_at: Date
   changed_by: string
   may_edit: boolean
@@ -50,17 +52,17 @@ export async function findGuides(db: Db, caller: Caller, find: Find): Promise<{ 
     `with recursive inside as (
        select id from folder where id = $2 union select f.id from folder f join inside i on f.parent_id = i.id),
      mine as (
-       select g.*, p.name as owner, coalesce(f.name, '') as folder, c.name as changer, d.revision, e.revision as edition_revision, e.published_at,
-         exists (select 1 from guide_access x where x.guide_id = g.id and x.person_id = $1 and x.why in ('own', 'shared', 'any')) as may_edit
-       from guide g join person p on p.id = g.owner_id join person c on c.id = g.changed_by join draft d on d.guide_id = g.id
-       left join folder f on f.id = g.folder_id left join edition e on e.guide_id = g.id and e.number = g.newest_edition
-       where exists (select 1 from guide_access x where x.guide_id = g.id and x.person_id = $1)
-         and ($2::text is null or g.folder_id in (select id from inside)) and ($3::text is null or g.kind = $3) and (g.archived_at is not null) = $4),
+       select g.*, i.edition, i.title as published_title, i.archived_at, p.name as owner, coalesce(f.name, '') as folder, c.name as changer, d.revision, e.revision as edition_revision, e.published_at,
+         exists (select 1 from item_access x where x.item_kind = 'guide' and x.item_id = g.id and x.person_id = $1 and x.why in ('own', 'shared', 'any')) as may_edit
+       from guide g join item i on i.kind = 'guide' and i.id = g.id join person p on p.id = g.owner_id join person c on c.id = g.changed_by join draft d on d.guide_id = g.id
+       left join folder f on f.id = g.folder_id left join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition
+       where exists (select 1 from item_access x where x.item_kind = 'guide' and x.item_id = g.id and x.person_id = $1)
+         and ($2::text is null or g.folder_id in (select id from inside)) and ($3::text is null or g.kind = $3) and (i.archived_at is not null) = $4),
      told as (
        select id, number, case when may_edit then title else published_title end as title, kind, owner_id, owner, folder_id, folder,
-         case when archived_at is not null then 'archived' when newest_edition is null then 'draft' when may_edit and revision <> edition_revision then 'changed' else 'published' end as state,
-         newest_edition, case when may_edit then changed_at else published_at end as changed_at, case when may_edit then changer else '' end as changed_by,
-         may_edit, newest_edition is not null as may_read
+         case when archived_at is not null then 'archived' when edition is null then 'draft' when may_edit and revision <> edition_revision then 'changed' else 'published' end as state,
+         edition, case when may_edit then changed_at else published_at end as changed_at, case when may_edit then changer else '' end as changed_by,
+         may_edit, edition is not null as may_read
        from mine)
      select *, count(*) over ()::int as total from told
      where $5 = '' or position(plain($5) in plain(title)) > 0 or number = $6
@@ -78,7 +80,7 @@ export async function findGuides(db: Db, caller: Caller, find: Find): Promise<{ 
       folderId: row.folder_id,
       folder: row.folder,
       state: row.state,
-      edition: row.newest_edition,
+      edition: row.edition,
       changedAt: row.changed_at.getTime(),
       changedBy: row.changed_by,
       mayEdit: row.may_edit,
@@ -106,21 +108,21 @@ const mayWrite = async (db: Db, ids: readonly PersonId[], pointer: string): Prom
 export async function updateGuide(db: Db, id: GuideId, change: GuideChange, now: number): Promise<void> {
   await db.transaction(async (tx) => {
     // One change of a guide at a time: the lists of several would get mixed up.
-    await tx.rows('select 1 from guide where id = $1 for update', [id])
-    if (change.folderId !== undefined) {
-      await refuseMissingFolder(tx, change.folderId, '/body/folderId')
-      await tx.rows('update guide set folder_id = $2 where id = $1', [id, change.folderId])
+    await tx.in(GUIDE).one({ id }, { only: ['id'], lock: true })
+    const { folderId, ownerId, sharedWith, archived } = change
+    if (folderId !== undefined) {
+      await refuseMissingFolder(tx, folderId, '/body/folderId')
+      await tx.in(GUIDE).update({ folderId }, { id })
     }
-    if (change.ownerId !== undefined) {
-      await mayWrite(tx, [change.ownerId], '/body/ownerId')
-      await tx.rows('update guide set owner_id = $2 where id = $1', [id, change.ownerId])
+    if (ownerId !== undefined) {
+      await mayWrite(tx, [ownerId], '/body/ownerId')
+      await tx.in(GUIDE).update({ ownerId }, { id })
     }
-    if (change.sharedWith !== undefined) {
-      await mayWrite(tx, change.sharedWith, '/body/sharedWith')
-      await tx.rows('delete from guide_share where guide_id = $1', [id])
-      await tx.rows('insert into guide_share (guide_id, person_id) select distinct $1, unnest($2::text[])', [id, change.sharedWith])
+    if (sharedWith !== undefined) {
+      await mayWrite(tx, sharedWith, '/body/sharedWith')
+      await tx.in(GUIDE_SHARE).remove({ guideId: id })
+      await tx.in(GUIDE_SHARE).insertAll([...new Set(sharedWith)].map((personId) => ({ guideId: id, personId })))
     }
-    if (change.archived !== undefined)
-      await tx.rows('update guide set archived_at = $2 where id = $1', [id, change.archived ? new Date(now) : null])
+    if (archived !== undefined) await tx.in(ITEM).update({ archivedAt: archived ? now : null }, { kind: 'guide', id })
   })
 }

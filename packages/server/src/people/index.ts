@@ -1,3 +1,5 @@
 export { people } from './domain'
 export { countTry, forgiveTries } from './signInGuard'
 export { findCaller } from './store'
+export { amongFor, amongParam, amongSql } from './among'
+export type { Among } from './among'

@@ -1,2 +1,3 @@
 export { players } from './domain'
 export { attemptsOfPerson } from './attempts'
+export * from './figures'

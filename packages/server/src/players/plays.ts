@@ -3,6 +3,7 @@ import { PlayerState } from '@jackdaw/core/players'
 import type { GuideId, PersonId, RoleId, SiteId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
+import { PLAY } from './model'
 
 /** Largest state that is kept, in bytes of JSON: many times what the longest guide needs. */
 const MOST_BYTES = 500_000
@@ -14,12 +15,9 @@ export async function findPlay(
   guideId: GuideId,
   way: KeptWay,
 ): Promise<(KeptPlay & { savedAt: number }) | null> {
-  const row = await db.one<{ play_id: string; edition: number; state: unknown; saved_at: Date }>(
-    'select play_id, edition, state, saved_at from play where person_id = $1 and guide_id = $2 and way = $3',
-    [personId, guideId, way],
-  )
+  const row = await db.in(PLAY).one({ personId, guideId, way })
   const state = row && PlayerState.safeParse(row.state).data
-  return state ? { playId: row.play_id, edition: row.edition, state, savedAt: row.saved_at.getTime() } : null
+  return state ? { playId: row.playId, edition: row.edition, state, savedAt: row.savedAt } : null
 }
 
 /** Keeps where somebody is. */
@@ -27,11 +25,7 @@ export async function savePlay(db: Db, personId: PersonId, guideId: GuideId, way
   const state = JSON.stringify(play.state)
   if (play.state.way !== way || state.length > MOST_BYTES)
     fail('invalid', 'The state is of another way, or too large.', [{ pointer: '/body/state', detail: 'Not a state of this way' }])
-  await db.rows(
-    `insert into play (person_id, guide_id, way, edition, play_id, state, saved_at) values ($1, $2, $3, $4, $5, $6, $7)
-     on conflict (person_id, guide_id, way) do update set edition = excluded.edition, play_id = excluded.play_id, state = excluded.state, saved_at = excluded.saved_at`,
-    [personId, guideId, way, play.edition, play.playId, state, new Date(now)],
-  )
+  await db.in(PLAY).insertAll([{ personId, guideId, way, ...play, savedAt: now }], { inPlaceOf: ['edition', 'playId', 'state', 'savedAt'] })
 }
 
 /** What rules of a guide may ask of a person. */

@@ -11,6 +11,7 @@ import {
   type StoredShot,
 } from '@jackdaw/core/recording'
 import { applyAll, emptyDocument, stepsOf, type Change, type GuideItem, type ItemId } from '@jackdaw/core/guides'
+import { guideItem } from '@jackdaw/core/items'
 import type { Db } from '../db'
 import { adoptPicture, storePictureText } from '../files'
 import { findDraft, insertGuide, saveDraftChanges } from '../guides'
@@ -127,7 +128,7 @@ async function writeDraft({ newId }: Parts, tx: Db, { caller, recording, actions
     })
   for (const shot of shots) {
     const pictureId = ids.get(shot.shotId)!.id
-    await adoptPicture(tx, shot, { id: pictureId, guideId, by: caller.id, now })
+    await adoptPicture(tx, shot, { id: pictureId, item: guideItem(guideId), by: caller.id, now })
     await noteShotPicture(tx, recording.id, shot.shotId, pictureId)
   }
   for (const action of actions) {

@@ -2,7 +2,7 @@ import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { listRecordGroups } from '@jackdaw/contracts/records'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { amongParam, amongSql, type Among } from './among'
+import { amongParam, amongSql, type Among } from '../people'
 import type { AboutPerson } from '@jackdaw/contracts/recordColumns'
 
 /** The departments, sites and teams of active people whose records somebody may see. */

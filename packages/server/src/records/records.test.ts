@@ -1,9 +1,10 @@
-import { readingState } from '@jackdaw/core/assignments'
+import { stateOf } from '@jackdaw/core/items'
 import { may, type Permission } from '@jackdaw/core/people'
 import { seededRandom } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v7 as uuidV7 } from 'uuid'
+import { ITEM, ITEM_PROGRESS } from '../items'
 import { relationsToGuide } from '../guides'
 import { recount } from '../events/recount'
 import {
@@ -205,26 +206,29 @@ describe('the rules that stand both in SQL and in the core', () => {
     const { database } = server.parts
     const guide = await aGuide(server, company, 'lead')
     for (let i = 0; i < 60; i++) {
+      const edition = () => (random() < 0.5 ? null : 1 + Math.floor(random() * 3))
+      const [finishedEdition, attestedEdition] = [edition(), edition()]
+      const begun = random() < 0.5 || finishedEdition !== null || attestedEdition !== null
       const facts = {
-        finishedEdition: random() < 0.5 ? null : 1 + Math.floor(random() * 3),
+        finishedEdition: attestedEdition === null ? finishedEdition : Math.max(attestedEdition, finishedEdition ?? 0),
+        attestedEdition,
         requiredEdition: 1 + Math.floor(random() * 3),
-        opened: random() < 0.5,
+        claimSuffices: random() < 0.7,
+        startedAt: begun ? START : null,
         dueAt: random() < 0.2 ? null : START + Math.floor((random() - 0.4) * 6) * 86_400_000,
       }
-      const opened = facts.opened || facts.finishedEdition !== null
-      await database.rows('update guide set required_edition = $2 where id = $1', [guide.id, facts.requiredEdition])
+      const { requiredEdition, claimSuffices } = facts
+      await database.in(ITEM).update({ requiredEdition, claimSuffices }, { kind: 'guide', id: guide.id })
       await database.rows(`update assignment set due_at = $2 where item_id = $1`, [
         guide.id,
         facts.dueAt === null ? null : new Date(facts.dueAt),
       ])
-      await database.rows('delete from reading where guide_id = $1', [guide.id])
-      if (opened)
-        await database.rows(
-          'insert into reading (guide_id, person_id, first_at, last_at, active_ms, finished_edition) values ($1, $2, $3, $3, 0, $4)',
-          [guide.id, company.people.staff, new Date(START), facts.finishedEdition],
-        )
+      const own = { itemKind: 'guide', itemId: guide.id, personId: company.people.staff } as const
+      await database.in(ITEM_PROGRESS).remove(own)
+      const none = { lastAt: null, activeMs: 0, lastPartId: null, lastPartAt: null, finishedAt: null, partsSeen: 0 }
+      if (begun) await database.in(ITEM_PROGRESS).insert({ ...own, ...none, ...facts })
       const { rows } = await lead.json('get', `/api/guides/${guide.id}/who-finished`)
-      expect([facts, rows[0].state]).toEqual([facts, readingState({ ...facts, opened }, START)])
+      expect([facts, rows[0].state]).toEqual([facts, stateOf(facts, START)])
     }
   })
   it('let the same people read the same guides', async () => {
@@ -243,7 +247,7 @@ describe('the rules that stand both in SQL and in the core', () => {
           `insert into assignment (id, person_id, item_kind, item_id, assigned_at) values ($1, $2, 'guide', $3, $4) on conflict do nothing`,
           [nanoid(), person, id, new Date(START)],
         )
-      if (random() < 0.2) await database.rows('update guide set archived_at = $2 where id = $1', [id, new Date(START)])
+      if (random() < 0.2) await database.rows('update item set archived_at = $2 where id = $1', [id, new Date(START)])
     }
     for (const who of everyone) {
       const id = company.people[who]
@@ -251,7 +255,7 @@ describe('the rules that stand both in SQL and in the core', () => {
         (await database.one<{ permissions: Permission[] }>('select permissions from person where id = $1', [id]))!.permissions,
       )
       const seen = new Set(
-        (await database.rows<{ guide_id: string }>('select guide_id from guide_access where person_id = $1', [id])).map(
+        (await database.rows<{ guide_id: string }>('select item_id as guide_id from item_access where person_id = $1', [id])).map(
           (row) => row.guide_id,
         ),
       )

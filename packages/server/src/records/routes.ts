@@ -10,31 +10,30 @@ import {
   getWhoFinished,
   getWaySteps,
   getWhoFinishedCsv,
-  listGuideRecords,
+  listItemRecords,
   listPersonRecords,
   listRecordGroups,
 } from '@jackdaw/contracts/records'
+import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
 import { fail, route, type Context, type Routes } from '../http'
-import { attemptsOfPerson } from '../players'
-import { amongFor } from './among'
-import { cautionRecords, cautionsOfPerson, cautionSteps } from './cautions'
-import { aboutPerson, groupsAmong } from './groups'
+import { amongFor } from '../people'
 import {
-  allRecords,
-  countsOfGuide,
+  attemptsOfPerson,
+  cautionRecords,
+  cautionsOfPerson,
+  cautionSteps,
   dropOffOf,
-  guideRecords,
-  guidesOfPerson,
-  PAGE_SIZE,
-  personRecords,
   soloCountsOf,
-  whoFinished,
-} from './readings'
-import { stepsOfPerson, wayStepsOf } from './wayUses'
+  stepsOfPerson,
+  wayStepsOf,
+} from '../players'
+import { aboutPerson, groupsAmong } from './groups'
+import { allRecords, itemRecords, itemsOfPerson, personRecords } from './lists'
 import { sendCsv } from './sendCsv'
-import { cautionTable, guideTable, personTable, recordTable } from './tables'
+import { cautionTable, itemTable, personTable, recordTable } from './tables'
+import { countsOfItem, PAGE_SIZE, whoFinished } from './whoFinished'
 
 const CSV_ROWS = 100_000
 
@@ -53,13 +52,13 @@ export function recordRoutes(routes: Routes): void {
 
   const publishedGuide = async (id: GuideId) =>
     (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>(
-      'select id, number, published_title as title, newest_edition as edition, required_edition as required from guide where id = $1 and newest_edition is not null',
+      "select id, number, title, edition, required_edition as required from item where kind = 'guide' and id = $1 and edition is not null",
       [id],
     )) ?? fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
   const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
 
-  route(routes, listGuideRecords, async ({ query }, { caller, now }) => ({
-    ...(await guideRecords(db, amongFor(caller, query), query.page ?? 1, query.state, now)),
+  route(routes, listItemRecords, async ({ query }, { caller, now }) => ({
+    ...(await itemRecords(db, amongFor(caller, query), query.page ?? 1, query.state, now)),
     pageSize: PAGE_SIZE,
   }))
   route(routes, listPersonRecords, async ({ query }, { caller, now }) => ({
@@ -77,9 +76,9 @@ export function recordRoutes(routes: Routes): void {
     const guide = await publishedGuide(id)
     const among = amongFor(caller, query)
     const [counts, { passed, tried }, { rows, total }, cautions] = await Promise.all([
-      countsOfGuide(db, id, among, now),
+      countsOfItem(db, guideItem(id), among, now),
       soloCountsOf(db, id, among),
-      whoFinished(db, id, among, { ...filterOf(query), page: query.page ?? 1 }, now),
+      whoFinished(db, guideItem(id), among, { ...filterOf(query), page: query.page ?? 1 }, now),
       cautionSteps(db, id, among),
     ])
     return {
@@ -95,7 +94,7 @@ export function recordRoutes(routes: Routes): void {
   })
   route(routes, getDropOff, async ({ params: { id } }, { caller }) => {
     const { edition, required } = await publishedGuide(id)
-    return dropOffOf(db, id, edition, required, amongFor(caller))
+    return dropOffOf(db, guideItem(id), edition, required, amongFor(caller))
   })
 
   route(routes, getWaySteps, async ({ params: { id, way } }, { caller }) => {
@@ -105,8 +104,8 @@ export function recordRoutes(routes: Routes): void {
 
   route(routes, getWhoFinishedCsv, async ({ params: { id }, query }, { caller, now, res }) => {
     const guide = await publishedGuide(id)
-    const { rows } = await whoFinished(db, id, amongFor(caller, query), { ...filterOf(query), page: 1, pageSize: CSV_ROWS }, now)
-    await sendCsv(res, `guide-${guide.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, guideTable(guide, rows))
+    const { rows } = await whoFinished(db, guideItem(id), amongFor(caller, query), { ...filterOf(query), page: 1, pageSize: CSV_ROWS }, now)
+    await sendCsv(res, `guide-${guide.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, itemTable(guide, rows))
   })
 
   const cautionFilter = (query: { find?: string; step?: StepId; missing?: 'yes' | 'no' }) => ({
@@ -130,10 +129,10 @@ export function recordRoutes(routes: Routes): void {
 
   route(routes, getPersonRecords, async ({ params: { id } }, { now }) => ({
     person: await personOf(id),
-    rows: await guidesOfPerson(db, id, now),
+    rows: await itemsOfPerson(db, id, now),
   }))
   route(routes, getPersonGuide, async ({ params: { id, guideId } }, { now }) => {
-    const record = (await guidesOfPerson(db, id, now)).find((each) => each.guideId === guideId)
+    const record = (await itemsOfPerson(db, id, now)).find(({ item }) => item.kind === 'guide' && item.id === guideId)
     return {
       person: await personOf(id),
       record: record ?? fail('not-found', 'This person has not been given the guide and has not used it.'),
@@ -144,6 +143,6 @@ export function recordRoutes(routes: Routes): void {
   })
   route(routes, getPersonRecordsCsv, async ({ params: { id } }, { caller, now, res }) => {
     const person = await personOf(id)
-    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, personTable(person, await guidesOfPerson(db, id, now)))
+    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, personTable(person, await itemsOfPerson(db, id, now)))
   })
 }

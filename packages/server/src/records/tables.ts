@@ -1,5 +1,5 @@
-import { fileHeader, fileLine, type AboutGuide, type AboutPerson, type RecordLine } from '@jackdaw/contracts/recordColumns'
-import type { CautionRecord, PersonGuide, PersonRecord } from '@jackdaw/contracts/records'
+import { fileHeader, fileLine, type AboutItem, type AboutPerson, type RecordLine } from '@jackdaw/contracts/recordColumns'
+import type { CautionRecord, PersonItem, PersonRecord } from '@jackdaw/contracts/records'
 import type { CautionLevel } from '@jackdaw/core/guides'
 import { WAYS } from '@jackdaw/core/ways'
 import type { CsvRow } from '@jackdaw/core/records'
@@ -7,23 +7,22 @@ import { localTimeAt } from '@jackdaw/core/shared'
 
 /** A table that is sent as a file. */
 export type Table = { header: readonly string[]; rows: readonly CsvRow[] }
-/** People and guides, a line for each of both. */
+/** People and items, a line for each of both. */
 export const recordTable = (lines: readonly RecordLine[]): Table => ({ header: fileHeader(), rows: lines.map(fileLine) })
-/** The people of a guide. */
-export const guideTable = (guide: AboutGuide, rows: readonly PersonRecord[]): Table =>
-  recordTable(rows.map((row) => ({ ...row, ...guide })))
-/** The guides of a person. */
-export const personTable = (person: AboutPerson, rows: readonly PersonGuide[]): Table =>
+/** The people of an item. */
+export const itemTable = (item: AboutItem, rows: readonly PersonRecord[]): Table => recordTable(rows.map((row) => ({ ...row, ...item })))
+/** The items of a person. */
+export const personTable = (person: AboutPerson, rows: readonly PersonItem[]): Table =>
   recordTable(rows.map((row) => ({ ...row, ...person })))
 
 /** Times in a file are those of the clock where the person works; the zone stands beside them. */
 const instant = (at: number | null, zone: string): string | null => (at === null ? null : localTimeAt(at, zone))
 const GUIDE = ['Guide', 'Title', 'Edition']
-const guideOf = ({ number, title, edition }: AboutGuide): (string | number)[] => [number, title, edition]
+const guideOf = ({ number, title, edition }: AboutItem): (string | number)[] => [number, title, edition]
 
 const LEVEL: Record<CautionLevel, string> = { danger: 'Danger', warning: 'Warning', caution: 'Caution', note: 'Note' }
 /** Who has acknowledged the cautions of which step: a line for each person, step and way of use, one with nothing where they have not. */
-export const cautionTable = (guide: AboutGuide, rows: readonly (CautionRecord & { zone: string })[]): Table => ({
+export const cautionTable = (guide: AboutItem, rows: readonly (CautionRecord & { zone: string })[]): Table => ({
   header: [
     ...GUIDE,
     'Step',

@@ -59,7 +59,7 @@ describe('what a reader says is wrong', () => {
   it('stops where nobody would read on, and says so', async () => {
     const guide = await aGuide(server, company, 'author', { openToAll: true })
     await server.parts.database.rows(
-      `insert into remark (id, guide_id, edition, step_id, person_id, way, words, device, said_at) select 'many-' || n, $1, 1, $2, $3, 'read', 'x', '', now() from generate_series(1, 500) n`,
+      `insert into remark (id, item_kind, item_id, edition, part_id, person_id, way, words, device, said_at) select 'many-' || n, 'guide', $1, 1, $2, $3, 'read', 'x', '', now() from generate_series(1, 500) n`,
       [guide.id, guide.steps[0], company.people.staff],
     )
     const refused = await staff.send('post', `/api/guides/${guide.id}/remarks`, remark(guide.steps[0]!))

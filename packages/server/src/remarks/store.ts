@@ -1,7 +1,10 @@
 import type { NewRemark, Remark, RemarkId } from '@jackdaw/contracts/remarks'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { GUIDE } from '../guides'
 import { fail, failField } from '../http'
+import { EDITION_PART } from '../items'
+import { REMARK } from './model'
 
 /** Most remarks that may wait on one guide: more would not be read. */
 const MOST_OPEN = 500
@@ -11,42 +14,33 @@ const MOST_LISTED = 50
 export async function addRemark(db: Db, guideId: GuideId, personId: PersonId, remark: NewRemark, now: number): Promise<void> {
   await db.transaction(async (tx) => {
     // One after the other for a guide, so that the limit holds.
-    await tx.rows('select 1 from guide where id = $1 for update', [guideId])
-    if (await tx.one('select 1 from remark where id = $1', [remark.id])) return
-    const { waiting } = (await tx.one<{ waiting: number }>(
-      'select count(*)::int as waiting from remark where guide_id = $1 and done_at is null',
-      [guideId],
-    ))!
-    if (waiting >= MOST_OPEN)
-      fail('too-many-remarks', `${MOST_OPEN} remarks wait on this guide already. Its owner has to see to them first; tell them yourself.`)
+    await tx.in(GUIDE).one({ id: guideId }, { only: ['id'], lock: true })
     const { id, edition, stepId, way, words, device } = remark
-    const added = await tx.rows(
-      `insert into remark (id, guide_id, edition, step_id, person_id, way, words, device, said_at)
-       select $1, $2, $3, $4, $5, $6, $7, $8, $9 where exists (select 1 from edition_step s where s.guide_id = $2 and s.edition = $3 and s.step_id = $4) returning id`,
-      [id, guideId, edition, stepId, personId, way, words, device, new Date(now)],
-    )
-    if (added.length === 0) failField('/body/stepId', 'This edition has no such step. Load the guide again.')
+    if (await tx.in(REMARK).one({ id }, { only: ['id'] })) return
+    const of = { itemKind: 'guide', itemId: guideId } as const
+    if ((await tx.in(REMARK).count({ ...of, doneAt: null })) >= MOST_OPEN)
+      fail('too-many-remarks', `${MOST_OPEN} remarks wait on this guide already. Its owner has to see to them first; tell them yourself.`)
+    if (!(await tx.in(EDITION_PART).one({ ...of, edition, partId: stepId }, { only: ['partId'] })))
+      failField('/body/stepId', 'This edition has no such step. Load the guide again.')
+    await tx.in(REMARK).insert({ ...of, id, edition, partId: stepId, personId, way, words, device, saidAt: now })
   })
 }
 
 type Row = Omit<Remark, 'by' | 'at'> & { person_id: PersonId; name: string; said_at: Date }
-/** The remarks that are not done. @param more columns besides */
-const open = (
-  more = '',
-) => `select r.id, r.guide_id as "guideId", coalesce(g.published_title, g.title) as title, r.step_id as "stepId", s.name as step, s.position, r.edition, r.way, r.words, r.device,
-    r.person_id, p.name, r.said_at${more}
-  from remark r join guide g on g.id = r.guide_id join person p on p.id = r.person_id
-  join edition_step s on s.guide_id = r.guide_id and s.edition = r.edition and s.step_id = r.step_id where r.done_at is null`
+const OPEN = `r.id, r.item_id as "guideId", coalesce(i.title, g.title) as title, r.part_id as "stepId", s.name as step, s.position, r.edition, r.way, r.words, r.device,
+    r.person_id, p.name, r.said_at`
+const FROM = `from remark r join guide g on r.item_kind = 'guide' and g.id = r.item_id join item i on i.kind = r.item_kind and i.id = r.item_id join person p on p.id = r.person_id
+  join edition_part s on s.item_kind = r.item_kind and s.item_id = r.item_id and s.edition = r.edition and s.part_id = r.part_id where r.done_at is null`
 const remarkOf = ({ person_id, name, said_at, ...row }: Row): Remark => ({ ...row, by: { id: person_id, name }, at: said_at.getTime() })
 
 /** The remarks on a guide that are not done yet. */
 export const openRemarks = async (db: Db, guideId: GuideId): Promise<Remark[]> =>
-  (await db.rows<Row>(`${open()} and r.guide_id = $1 order by r.said_at, r.id`, [guideId])).map(remarkOf)
+  (await db.rows<Row>(`select ${OPEN} ${FROM} and r.item_id = $1 order by r.said_at, r.id`, [guideId])).map(remarkOf)
 
 /** Those on all guides that somebody owns. */
 export async function remarksForOwner(db: Db, ownerId: PersonId): Promise<{ rows: Remark[]; total: number }> {
   const rows = await db.rows<Row & { total: number }>(
-    `${open(', count(*) over ()::int as total')} and g.owner_id = $1 and g.archived_at is null order by r.said_at, r.id limit ${MOST_LISTED}`,
+    `select ${OPEN}, count(*) over ()::int as total ${FROM} and g.owner_id = $1 and i.archived_at is null order by r.said_at, r.id limit ${MOST_LISTED}`,
     [ownerId],
   )
   return { total: rows[0]?.total ?? 0, rows: rows.map(({ total: _, ...row }) => remarkOf(row)) }
@@ -54,11 +48,8 @@ export async function remarksForOwner(db: Db, ownerId: PersonId): Promise<{ rows
 
 /** Marks a remark as done, or takes that back. */
 export async function settle(db: Db, guideId: GuideId, id: RemarkId, done: boolean, by: PersonId, now: number): Promise<void> {
-  const [found] = await db.rows('update remark set done_at = $3, done_by = $4 where id = $1 and guide_id = $2 returning id', [
-    id,
-    guideId,
-    done ? new Date(now) : null,
-    done ? by : null,
-  ])
-  if (!found) fail('not-found')
+  const found = await db
+    .in(REMARK)
+    .update({ doneAt: done ? now : null, doneBy: done ? by : null }, { id, itemKind: 'guide', itemId: guideId })
+  if (found === 0) fail('not-found')
 }

@@ -1,6 +1,8 @@
 import type { TodayItem } from '@jackdaw/contracts/reading'
+import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
+import { partsSeenOf } from '../items'
 import { useMe } from '../people'
 import { RemarksForMe } from '../remarks'
 import { ButtonLink, dayOf, Loaded, StateMark, whenOf } from '../ui'
@@ -28,7 +30,7 @@ export function TodayPage() {
                 </h2>
                 <ul className="bg-sheet border-t-2 border-ink">
                   {waiting.map((item, index) => (
-                    <WaitingRow key={item.guideId} item={item} first={index === 0} />
+                    <WaitingRow key={itemKey(item.item)} item={item} first={index === 0} />
                   ))}
                 </ul>
               </section>
@@ -53,7 +55,7 @@ function Summary({ items }: { items: TodayItem[] }) {
   const { t } = useTexts()
   const late = items.filter((item) => item.state === 'late').length
   const minutes = items.reduce(
-    (sum, item) => sum + Math.max(1, Math.round(item.minutes * (1 - Math.min(item.seen, item.steps) / Math.max(1, item.steps)))),
+    (sum, item) => sum + Math.max(1, Math.round(item.minutes * (1 - Math.min(item.seen, item.parts) / Math.max(1, item.parts)))),
     0,
   )
   return (
@@ -70,7 +72,7 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
   return (
     <li className="border-b border-hair px-4 py-3.5 flex flex-wrap items-center gap-x-5 gap-y-2">
       <div className="grow basis-72 min-w-0">
-        <Link to={`/guides/${item.guideId}`} className="font-serif text-lg leading-6 hover:underline">
+        <Link to={pathOfItem(item.item)} className="font-serif text-lg leading-6 hover:underline">
           {item.title}
         </Link>
         <div className="flex flex-wrap items-center gap-x-4 text-sm text-soft mt-0.5">
@@ -81,9 +83,9 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
         </div>
       </div>
       <div className="flex items-center gap-4 grow sm:grow-0">
-        <Ticks seen={item.seen} steps={item.steps} />
+        <Ticks item={item} />
         <ButtonLink
-          to={`/guides/${item.guideId}`}
+          to={pathOfItem(item.item)}
           look={first ? 'primary' : 'plain'}
           className="min-h-11 min-w-24"
           aria-label={begun ? t('Go on with {{title}}', { title: item.title }) : t('Begin {{title}}', { title: item.title })}
@@ -96,17 +98,17 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
 }
 
 /** Progress as a row of ticks, the ruler laid flat. */
-function Ticks({ seen, steps }: { seen: number; steps: number }) {
+function Ticks({ item: { item, seen, parts } }: { item: TodayItem }) {
   const { t } = useTexts()
   return (
     <div className="w-36 grow sm:grow-0">
       <div className="flex items-end gap-[3px] h-4 border-b-2 border-ink" aria-hidden>
-        {Array.from({ length: Math.min(steps, 30) }, (_, index) => {
-          const read = index < Math.round((Math.min(seen, steps) / steps) * Math.min(steps, 30))
+        {Array.from({ length: Math.min(parts, 30) }, (_, index) => {
+          const read = index < Math.round((Math.min(seen, parts) / parts) * Math.min(parts, 30))
           return <span key={index} className={`flex-1 ${read ? 'h-3.5 bg-moss' : 'h-2 bg-edge'}`} />
         })}
       </div>
-      <p className="text-xs text-soft mt-0.5">{t('{{seen}} of {{steps}} steps read', { seen: Math.min(seen, steps), steps })}</p>
+      <p className="text-xs text-soft mt-0.5">{partsSeenOf(t, item, seen, parts)}</p>
     </div>
   )
 }
@@ -120,9 +122,9 @@ function Done({ items }: { items: TodayItem[] }) {
       </h2>
       <ul className="border-t border-hair">
         {items.map((item) => (
-          <li key={item.guideId} className="flex flex-wrap gap-x-4 py-2 border-b border-hair items-center">
+          <li key={itemKey(item.item)} className="flex flex-wrap gap-x-4 py-2 border-b border-hair items-center">
             <StateMark state="done" />
-            <Link to={`/guides/${item.guideId}`} className="grow basis-52 hover:underline">
+            <Link to={pathOfItem(item.item)} className="grow basis-52 hover:underline">
               {item.title}
             </Link>
             <span className="text-sm text-soft">{item.finishedAt !== null && whenOf(item.finishedAt)}</span>

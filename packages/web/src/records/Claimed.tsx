@@ -1,8 +1,8 @@
-import type { ReadingRecord } from '@jackdaw/contracts/records'
+import type { ProgressRecord } from '@jackdaw/contracts/records'
 import { useTexts } from '../ui/texts'
 
 /** Says of a reading that was finished when only the browser says so. */
-export function Claimed({ record }: { record: Pick<ReadingRecord, 'finishedAt' | 'finishedAttested'> }) {
+export function Claimed({ record }: { record: Pick<ProgressRecord, 'finishedAt' | 'finishedAttested'> }) {
   const { t } = useTexts()
   if (record.finishedAt === null || record.finishedAttested) return null
   return (

@@ -1,4 +1,4 @@
-import { ReadingState } from '@jackdaw/core/assignments'
+import { ItemState } from '@jackdaw/core/items'
 import type { DepartmentId, SiteId, TeamId } from '@jackdaw/core/shared'
 import { useTexts } from '../ui/texts'
 import { useRecordGroups } from './queries'
@@ -23,7 +23,7 @@ export function GroupFilters({
 }) {
   const { t } = useTexts()
   const groups = useRecordGroups().data
-  const STATES: Record<ReadingState, string> = {
+  const STATES: Record<ItemState, string> = {
     late: t('Late'),
     'due-soon': t('Due soon'),
     'out-of-date': t('Out of date'),
@@ -56,7 +56,7 @@ export function GroupFilters({
           'state',
           t('State'),
           t('Any state'),
-          ReadingState.options.map((id) => ({ id, name: STATES[id] })),
+          ItemState.options.map((id) => ({ id, name: STATES[id] })),
         )}
     </>
   )

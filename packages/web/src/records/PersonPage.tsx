@@ -1,10 +1,12 @@
 import { useIds } from '../ui/useIds'
 import { getPersonRecordsCsv } from '@jackdaw/contracts/records'
+import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { addressOf } from '../api'
+import { recordOfPerson, recordsOf } from '../items'
 import { useMe } from '../people'
 import { buttonClass, dayOf, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
 import { usePersonRecords } from './queries'
@@ -56,19 +58,16 @@ export function PersonPage() {
                   </thead>
                   <tbody>
                     {rows.map((row) => (
-                      <tr key={row.guideId} className="border-b border-hair hover:bg-page">
+                      <tr key={itemKey(row.item)} className="border-b border-hair hover:bg-page">
                         <td className="py-2 pr-4 min-w-44">
-                          <Link
-                            to={mine ? `/guides/${row.guideId}` : `/records/guides/${row.guideId}`}
-                            className="font-semibold hover:underline"
-                          >
+                          <Link to={mine ? pathOfItem(row.item) : recordsOf(row.item)} className="font-semibold hover:underline">
                             {row.title}
                           </Link>
                           {!row.assigned && <span className="block text-xs text-soft">{t('not assigned')}</span>}
                           <span className="block">
-                            <WaysUsedWords ways={row.ways} to={`/records/people/${id}/guides/${row.guideId}`} />
+                            <WaysUsedWords ways={row.ways} to={recordOfPerson(id, row.item)} />
                             <Link
-                              to={`/records/people/${id}/guides/${row.guideId}`}
+                              to={recordOfPerson(id, row.item)}
                               className="text-xs text-petrol underline"
                               aria-label={t('Details: {{title}}', { title: row.title })}
                             >
@@ -82,7 +81,7 @@ export function PersonPage() {
                         </td>
                         <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'}</td>
                         <td className="py-2 pr-4 whitespace-nowrap hidden sm:table-cell">
-                          {Math.min(row.seen, row.steps)} / {row.steps}
+                          {Math.min(row.seen, row.parts)} / {row.parts}
                         </td>
                         <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell">{lengthOf(row.activeMs)}</td>
                         <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell">

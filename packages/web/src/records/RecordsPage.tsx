@@ -1,5 +1,5 @@
 import { getRecordsCsv } from '@jackdaw/contracts/records'
-import { ReadingState } from '@jackdaw/core/assignments'
+import { itemKey, ItemState } from '@jackdaw/core/items'
 import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
@@ -8,9 +8,10 @@ import { useMe } from '../people'
 import { Button, buttonClass, FindForm, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
 import { DoneShare } from './CountsBar'
 import { amongIn, GroupFilters, type AmongWhom } from './GroupFilters'
-import { useGuideRecords, usePersonList } from './queries'
+import { recordsOf } from '../items'
+import { useItemRecords, usePersonList } from './queries'
 
-type Filter = AmongWhom & { state: ReadingState | undefined }
+type Filter = AmongWhom & { state: ItemState | undefined }
 
 export function RecordsPage() {
   const { t } = useTexts()
@@ -28,7 +29,7 @@ export function RecordsPage() {
   )
   const all = me.permissions.includes('records.all')
   const find = search.get('find') ?? ''
-  const filter: Filter = { ...amongIn(search), state: ReadingState.safeParse(search.get('state')).data }
+  const filter: Filter = { ...amongIn(search), state: ItemState.safeParse(search.get('state')).data }
   const asked = { ...filter, find: (by === 'people' && find) || undefined }
   const kept = new URLSearchParams(search)
   kept.delete('page')
@@ -97,7 +98,7 @@ const Figure = ({ n, to, label, tone = '' }: { n: number; to: string; label: str
 
 function Guides({ page, filter, onPage }: { page: number; filter: Filter; onPage: (page: number) => void }) {
   const { t } = useTexts()
-  const query = useGuideRecords({ ...filter, page })
+  const query = useItemRecords({ ...filter, page })
   const filtered = Object.values(filter).some(Boolean)
   /** The same people on the page of a guide. */
   const among = (more: Record<string, string>) =>
@@ -131,13 +132,13 @@ function Guides({ page, filter, onPage }: { page: number; filter: Filter; onPage
                 </tr>
               </thead>
               <tbody>
-                {rows.map(({ id, number, title, counts, lastAt }) => {
-                  const to = (state: string) => `/records/guides/${id}?${among({ state })}`
+                {rows.map(({ item, number, title, counts, lastAt }) => {
+                  const to = (state: string) => `${recordsOf(item)}?${among({ state })}`
                   return (
-                    <tr key={id} className="border-b border-hair hover:bg-page">
+                    <tr key={itemKey(item)} className="border-b border-hair hover:bg-page">
                       <td className={`${CELL} text-soft hidden sm:table-cell`}>{number}</td>
                       <td className="py-2 pr-4">
-                        <Link to={`/records/guides/${id}?${among({})}`} className="font-semibold text-base hover:underline">
+                        <Link to={`${recordsOf(item)}?${among({})}`} className="font-semibold text-base hover:underline">
                           {title}
                         </Link>
                       </td>

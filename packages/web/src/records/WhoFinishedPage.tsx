@@ -2,7 +2,7 @@ import { useIds } from '../ui/useIds'
 import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
 import type { ReactNode } from 'react'
 import { getWhoFinishedCsv, SoloState, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
-import { ReadingState } from '@jackdaw/core/assignments'
+import { ItemState } from '@jackdaw/core/items'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import { waysWhere } from '@jackdaw/core/ways'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
@@ -40,7 +40,7 @@ export function WhoFinishedPage() {
   const { t } = useTexts()
   const { id } = useIds<{ id: GuideId }>()
   const { search, page, set, clear } = useSearchState()
-  const state = ReadingState.safeParse(search.get('state')).data
+  const state = ItemState.safeParse(search.get('state')).data
   const furthest = (search.get('stopped') ?? undefined) as StepId | undefined
   const find = search.get('find') ?? ''
   const solo = SoloState.safeParse(search.get('solo')).data
@@ -172,7 +172,7 @@ const CELLS: Record<ScreenColumn['id'], (props: CellProps) => ReactNode> = {
     </>
   ),
   due: ({ row }) => (row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'),
-  seen: ({ row }) => `${Math.min(row.seen, row.steps)} / ${row.steps}`,
+  seen: ({ row }) => `${Math.min(row.seen, row.parts)} / ${row.parts}`,
   time: ({ row }) => lengthOf(row.activeMs),
   last: ({ row }) => <When at={row.lastAt} />,
   finished: ({ row }) => <When at={row.finishedAt} />,
@@ -288,17 +288,9 @@ function SoloLine({
   )
 }
 
-function CountLine({
-  counts,
-  state,
-  onState,
-}: {
-  counts: Counts
-  state: ReadingState | undefined
-  onState: (state: ReadingState) => void
-}) {
+function CountLine({ counts, state, onState }: { counts: Counts; state: ItemState | undefined; onState: (state: ItemState) => void }) {
   const { t } = useTexts()
-  const of: [ReadingState, number][] = [
+  const of: [ItemState, number][] = [
     ['done', counts.done],
     ['in-progress', counts.inProgress],
     ['not-started', counts.notStarted],

@@ -5,7 +5,7 @@ import {
   getPersonRecords,
   getWaySteps,
   getWhoFinished,
-  listGuideRecords,
+  listItemRecords,
   listPersonRecords,
   listRecordGroups,
   type StepWay,
@@ -18,11 +18,11 @@ import { call } from '../api'
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
 export const useRecordGroups = () =>
   useQuery({ queryKey: ['records', 'groups'], queryFn: ({ signal }) => call(listRecordGroups, { signal }) })
-export const useGuideRecords = (query: QueryOf<typeof listGuideRecords>) =>
+export const useItemRecords = (query: QueryOf<typeof listItemRecords>) =>
   useQuery({
     queryKey: ['records', 'guides', query],
     ...fresh,
-    queryFn: ({ signal }) => call(listGuideRecords, { query, signal }),
+    queryFn: ({ signal }) => call(listItemRecords, { query, signal }),
   })
 export const usePersonList = (query: QueryOf<typeof listPersonRecords>) =>
   useQuery({

@@ -1,4 +1,4 @@
-import type { ReadingState } from '@jackdaw/core/assignments'
+import type { ItemState } from '@jackdaw/core/items'
 import { Circle, CircleCheck, CircleDotDashed, Clock3, RotateCw, TriangleAlert } from 'lucide-react'
 import { useTexts } from './texts'
 import { dayOf } from './format'
@@ -13,7 +13,7 @@ const MARKS = {
 } as const
 
 /** A state as a shape and a word. */
-export function StateMark({ state, dueOn, daysLeft }: { state: ReadingState; dueOn?: string | null; daysLeft?: number | null }) {
+export function StateMark({ state, dueOn, daysLeft }: { state: ItemState; dueOn?: string | null; daysLeft?: number | null }) {
   const { t } = useTexts()
   const { Icon, color } = MARKS[state]
   const words = {

@@ -1,8 +1,9 @@
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
-import { reduce, type PlayerEvent, type Verdict } from '@jackdaw/core/players'
+import { reduce, type PlayerEvent } from '@jackdaw/core/players'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { fail } from '../../http'
+import { ATTEMPT_ACT } from '../model'
 import { ownAttempt, viewOf } from './attempt'
 import { expire, writeOn } from './endAttempt'
 
@@ -36,14 +37,11 @@ export async function actInAttempt(
     const attempt = await ownAttempt(tx, guideId, attemptId, personId)
     const { row } = attempt
     if (n === row.acts && n > 0) {
-      const last = await tx.one<{ act_id: string; verdict: Verdict | null }>(
-        'select act_id, verdict from attempt_act where attempt_id = $1 and n = $2',
-        [attemptId, n],
-      )
-      if (last?.act_id === actId) return viewOf(tx, attempt, last.verdict)
+      const last = await tx.in(ATTEMPT_ACT).one({ attemptId, n }, { only: ['actId', 'verdict'] })
+      if (last?.actId === actId) return viewOf(tx, attempt, last.verdict)
     }
     if (row.ended !== null) return null
-    if (row.expires_at.getTime() <= now) {
+    if (row.expiresAt <= now) {
       await expire(tx, attempt)
       return null
     }
@@ -54,14 +52,7 @@ export async function actInAttempt(
     if (played.state === row.state)
       fail('out-of-turn', 'At this step that cannot be done. Nothing was counted; load the page again to go on.')
     const verdict = played.effects.flatMap((effect) => (effect.do === 'say' ? [effect.verdict] : []))[0] ?? null
-    await tx.rows('insert into attempt_act (attempt_id, n, act_id, event, verdict, acted_at) values ($1, $2, $3, $4, $5, $6)', [
-      attemptId,
-      n,
-      actId,
-      JSON.stringify(event),
-      verdict && JSON.stringify(verdict),
-      new Date(now),
-    ])
+    await tx.in(ATTEMPT_ACT).insert({ attemptId, n, actId, event, verdict, actedAt: now })
     const next = await writeOn(tx, { ...attempt, row: { ...row, acts: n } }, played, null, now)
     return viewOf(tx, { ...attempt, row: next }, verdict)
   })

@@ -1,45 +1,34 @@
 import type { AttemptId, SoloAttempt, SoloResult } from '@jackdaw/contracts/players'
 import { readDocument, type GuideDocument, type Rect } from '@jackdaw/core/guides'
-import { actingScriptOf, type Play, type PlayerState, soloPictureAt, soloScreen, type Verdict } from '@jackdaw/core/players'
+import { actingScriptOf, type Play, soloPictureAt, soloScreen, type Verdict } from '@jackdaw/core/players'
+import { guideItem } from '@jackdaw/core/items'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import { Op, type Attributes } from 'sequelize'
 import type { Db } from '../../db'
 import { picturesOfEdition, textOfPicture } from '../../files'
-import { findEdition } from '../../guides'
 import { fail } from '../../http'
+import { findEdition, ITEM, type EditionFacts } from '../../items'
+import { ATTEMPT, type AttemptRow } from '../model'
 import { ruledBy } from '../plays'
 
-/** A row of an attempt in Solo. */
-export type AttemptRow = {
-  id: AttemptId
-  guide_id: GuideId
-  edition: number
-  person_id: PersonId
-  number: number
-  language: string
-  opened_at: Date
-  expires_at: Date
-  acts: number
-  state: PlayerState
-  ended_at: Date | null
-  ended: SoloResult['ended'] | null
-  percent: number
-  passed: boolean
-  pass_mark: number
-  judged: number
-  right_first: number
-  tries: number
-  active_ms: number
-  missed: SoloResult['missed']
-}
+/** An attempt in Solo as it is stored. */
+export type Attempt = Attributes<AttemptRow>
 
 /** An attempt with the edition that it is about. */
-export type RunningAttempt = { row: AttemptRow; document: GuideDocument; play: Play }
+export type RunningAttempt = { row: Attempt; document: GuideDocument; play: Play }
+
+/** The newest edition of a guide, and its number. */
+export async function newestEdition(db: Db, guideId: GuideId): Promise<{ number: number; edition: EditionFacts & { bytes: string } }> {
+  const item = await db.in(ITEM).one({ kind: 'guide', id: guideId }, { only: ['edition'] })
+  const number = item?.edition ?? fail('not-found', 'This guide has not been published yet.')
+  return { number, edition: (await findEdition(db, guideItem(guideId), number)) ?? fail('not-found') }
+}
 
 /** The attempt of a row. */
-export async function runningOf(db: Db, row: AttemptRow): Promise<RunningAttempt> {
-  const edition = (await findEdition(db, row.guide_id, row.edition)) ?? fail('not-found')
+export async function runningOf(db: Db, row: Attempt): Promise<RunningAttempt> {
+  const edition = (await findEdition(db, guideItem(row.itemId), row.edition)) ?? fail('not-found')
   const document = readDocument(JSON.parse(edition.bytes))
-  return { row, document, play: await playOf(db, document, row.person_id, row.language) }
+  return { row, document, play: await playOf(db, document, row.personId, row.language) }
 }
 /** How somebody plays a document in Solo. @param language how they write numbers and days, BCP 47 */
 export async function playOf(db: Db, document: GuideDocument, personId: PersonId, language: string): Promise<Play> {
@@ -48,50 +37,48 @@ export async function playOf(db: Db, document: GuideDocument, personId: PersonId
 }
 
 /** What came of an attempt; `null` as long as it goes on. */
-export const resultOf = (row: AttemptRow): SoloResult | null =>
-  row.ended === null
+export const resultOf = (row: Attempt): SoloResult | null =>
+  row.ended === null || row.endedAt === null
     ? null
     : {
         ended: row.ended,
-        percent: row.percent,
-        passed: row.passed,
-        passMark: row.pass_mark,
-        judged: row.judged,
-        rightFirst: row.right_first,
-        tries: row.tries,
-        activeMs: row.active_ms,
-        openedAt: row.opened_at.getTime(),
-        endedAt: row.ended_at!.getTime(),
-        missed: row.missed,
+        percent: row.percent ?? 0,
+        passed: row.passed ?? false,
+        passMark: row.passMark,
+        judged: row.judged ?? 0,
+        rightFirst: row.rightFirst ?? 0,
+        tries: row.tries ?? 0,
+        activeMs: row.activeMs ?? 0,
+        openedAt: row.openedAt,
+        endedAt: row.endedAt,
+        missed: row.missed ?? [],
       }
 
 /** How many attempts somebody has left for the newest edition's rules; `null` without limit. */
 export async function attemptsLeft(db: Db, guideId: GuideId, personId: PersonId, allowed: number): Promise<number | null> {
   if (allowed === 0) return null
-  const row = await db.one<{ used: number }>(
-    `select count(*)::int as used from attempt a join guide g on g.id = a.guide_id where a.guide_id = $1 and a.person_id = $2 and a.edition >= g.required_edition`,
-    [guideId, personId],
-  )
-  return Math.max(0, allowed - row!.used)
+  const item = await db.in(ITEM).one({ kind: 'guide', id: guideId }, { only: ['requiredEdition'] })
+  const counting = { [Op.gte]: item?.requiredEdition ?? 1 }
+  return Math.max(0, allowed - (await db.in(ATTEMPT).count({ itemKind: 'guide', itemId: guideId, personId, edition: counting })))
 }
 
 /** An attempt as whoever makes it sees it. @param said on the last act */
 export async function viewOf(db: Db, attempt: RunningAttempt, said: Verdict | null): Promise<SoloAttempt> {
   const { row, document, play } = attempt
-  const pictures = await picturesOfEdition(db, row.guide_id, row.edition)
+  const pictures = await picturesOfEdition(db, guideItem(row.itemId), row.edition)
   const sizes = Object.fromEntries(pictures.map(({ id, widthPx, heightPx }) => [id, { widthPx, heightPx }]))
   return {
     attemptId: row.id,
-    guideId: row.guide_id,
+    guideId: row.itemId,
     number: row.number,
     edition: row.edition,
     title: document.title,
     task: document.solo.task,
-    passMark: row.pass_mark,
+    passMark: row.passMark,
     acts: row.acts,
     ...soloScreen(document, play, row.ended === null ? row.state : null, sizes, said, await wordsShown(db, attempt)),
     result: resultOf(row),
-    attemptsLeft: await attemptsLeft(db, row.guide_id, row.person_id, document.solo.attempts),
+    attemptsLeft: await attemptsLeft(db, row.itemId, row.personId, document.solo.attempts),
   }
 }
 
@@ -107,10 +94,6 @@ async function wordsShown(db: Db, { row, document, play }: RunningAttempt): Prom
 
 /** Somebody's own attempt, held until the end of the transaction. */
 export async function ownAttempt(tx: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId): Promise<RunningAttempt> {
-  const row = await tx.one<AttemptRow>(`select a.* from attempt a where a.id = $1 and a.guide_id = $2 and a.person_id = $3 for update`, [
-    attemptId,
-    guideId,
-    personId,
-  ])
+  const row = await tx.in(ATTEMPT).one({ id: attemptId, itemKind: 'guide', itemId: guideId, personId }, { lock: true })
   return runningOf(tx, row ?? fail('not-found'))
 }

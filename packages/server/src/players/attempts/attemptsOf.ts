@@ -2,26 +2,21 @@ import type { AttemptId, SoloAttempt, SoloResult } from '@jackdaw/contracts/play
 import { readDocument } from '@jackdaw/core/guides'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
-import { findEdition } from '../../guides'
-import { fail } from '../../http'
-import { attemptsLeft, ownAttempt, resultOf, viewOf, type AttemptRow } from './attempt'
+import { ATTEMPT } from '../model'
+import { attemptsLeft, newestEdition, ownAttempt, resultOf, viewOf, type Attempt } from './attempt'
 import { expire } from './endAttempt'
 
 /** One's own attempt as it stands. */
 export const findAttempt = (db: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt> =>
   db.transaction(async (tx) => {
     const attempt = await ownAttempt(tx, guideId, attemptId, personId)
-    const late = attempt.row.ended === null && attempt.row.expires_at.getTime() <= now
+    const late = attempt.row.ended === null && attempt.row.expiresAt <= now
     return viewOf(tx, late ? { ...attempt, row: await expire(tx, attempt) } : attempt, null)
   })
 
 /** The rows of somebody's attempts at a guide, the newest first. */
-const rowsOf = (db: Db, guideId: GuideId, personId: PersonId, most: number): Promise<AttemptRow[]> =>
-  db.rows<AttemptRow>('select a.* from attempt a where a.guide_id = $1 and a.person_id = $2 order by a.number desc limit $3', [
-    guideId,
-    personId,
-    most,
-  ])
+const rowsOf = (db: Db, guideId: GuideId, personId: PersonId, most: number): Promise<Attempt[]> =>
+  db.in(ATTEMPT).find({ itemKind: 'guide', itemId: guideId, personId }, { order: [['number', 'DESC']], limit: most })
 
 /** The attempts of a person at a guide that have ended, the newest first. */
 export async function attemptsOfPerson(
@@ -38,14 +33,11 @@ export async function attemptsOfPerson(
 
 /** What somebody has done at a guide in Solo. */
 export async function attemptsOf(db: Db, guideId: GuideId, personId: PersonId, now: number) {
-  const guide = await db.one<{ newest_edition: number | null }>('select newest_edition from guide where id = $1', [guideId])
-  const edition =
-    (await findEdition(db, guideId, guide?.newest_edition ?? fail('not-found', 'This guide has not been published yet.'))) ??
-    fail('not-found')
+  const { edition } = await newestEdition(db, guideId)
   const { solo, title } = readDocument(JSON.parse(edition.bytes))
   const rows = await rowsOf(db, guideId, personId, 50)
   return {
-    open: rows.find((row) => row.ended === null && row.expires_at.getTime() > now)?.id ?? null,
+    open: rows.find((row) => row.ended === null && row.expiresAt > now)?.id ?? null,
     attemptsLeft: await attemptsLeft(db, guideId, personId, solo.attempts),
     passMark: solo.passMark,
     triesPerStep: solo.triesPerStep,

@@ -5,20 +5,21 @@ import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { v7 as uuidV7 } from 'uuid'
 import type { Db } from '../../db'
 import { addAttested, type AttestedEvent } from '../../events'
-import { ownAttempt, viewOf, type AttemptRow, type RunningAttempt } from './attempt'
+import { ATTEMPT } from '../model'
+import { ownAttempt, viewOf, type Attempt, type RunningAttempt } from './attempt'
 
 /** What an effect of the player is in the record. */
-export function eventsOf(row: AttemptRow, effect: PlayerEffect, now: number): AttestedEvent[] {
+export function eventsOf(row: Attempt, effect: PlayerEffect, now: number): AttestedEvent[] {
   if (effect.do !== 'tell' || effect.verb === 'finished' || effect.verb === 'step-confirmed') return []
   const base = { ...eventIn(row, now), step_id: effect.stepId }
   if (effect.verb !== 'step-done') return [{ ...base, verb: effect.verb }]
   return [{ ...base, verb: effect.verb, active_ms: effect.activeMs, tries: effect.tries, help: effect.help, done: effect.done }]
 }
 /** An event about an attempt as the record has it. */
-export const eventIn = (row: AttemptRow, now: number) => ({
+export const eventIn = (row: Attempt, now: number) => ({
   id: uuidV7(),
   way: 'solo' as const,
-  item_id: row.guide_id,
+  item_id: row.itemId,
   edition: row.edition,
   step_id: null,
   active_ms: 0,
@@ -33,37 +34,22 @@ export async function writeOn(
   played: Played,
   ended: AttemptEnd | null,
   now: number,
-): Promise<AttemptRow> {
+): Promise<Attempt> {
   const over = ended ?? (played.state.at === END ? 'finished' : null)
   const { percent, passed, judged, rightFirst, tries, activeMs, missed } = scoreOfAttempt(document, play.script, played.state, over)
-  const next = await tx.one<AttemptRow>(
-    `update attempt set state = $2, acts = $3, ended_at = $4, ended = $5, percent = $6, passed = $7, judged = $8, right_first = $9, tries = $10, active_ms = $11, missed = $12
-     where id = $1 returning *`,
-    [
-      row.id,
-      JSON.stringify(played.state),
-      row.acts,
-      over === null ? null : new Date(now),
-      over,
-      percent,
-      passed,
-      judged,
-      rightFirst,
-      tries,
-      activeMs,
-      JSON.stringify(missed),
-    ],
-  )
-  if (!next) throw new Error(`attempt ${row.id} is gone`)
+  const figures = { percent, passed, judged, rightFirst, tries, activeMs, missed }
+  const end = { endedAt: over === null ? null : now, ended: over }
+  const next = { state: played.state, acts: row.acts, ...end, ...figures }
+  await tx.in(ATTEMPT).update(next, { id: row.id })
   const events = played.effects.flatMap((effect) => eventsOf(row, effect, now))
   const finished = { ...eventIn(row, now), verb: 'finished' as const, percent, passed }
-  await addAttested(tx, row.person_id, over === null ? events : [...events, finished], now)
-  return next
+  await addAttested(tx, row.personId, over === null ? events : [...events, finished], now)
+  return { ...row, ...next }
 }
 
 /** Ends an attempt whose time is up. */
-export const expire = (tx: Db, attempt: RunningAttempt): Promise<AttemptRow> =>
-  writeOn(tx, attempt, { state: attempt.row.state, effects: [] }, 'expired', attempt.row.expires_at.getTime())
+export const expire = (tx: Db, attempt: RunningAttempt): Promise<Attempt> =>
+  writeOn(tx, attempt, { state: attempt.row.state, effects: [] }, 'expired', attempt.row.expiresAt)
 
 /** Gives an attempt up. */
 export const giveUpAttempt = (db: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt> =>

@@ -1,28 +1,15 @@
 import type { StepWay, WayStep, WaysUsed } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
-import type { Db } from '../db'
-import { amongParam, amongSql, type Among } from './among'
+import type { Db } from '../../db'
+import { amongParam, amongSql, type Among } from '../../people'
+import { WAY_USE } from '../model'
 
 /** Somebody who has only read. */
 export const NO_WAYS: WaysUsed = { watch: null, practise: null, solo: null }
 
-/** What came of Solo, as SQL over a row `w` with `guide_id`, `person_id` and `required_edition`. */
+/** What came of Solo, as SQL over a row `w` with `item_id`, `person_id` and `required_edition`. */
 export const SOLO_STATE = `coalesce((select case when u.passed_edition >= w.required_edition then 'passed' else 'not-passed' end
-  from way_use u where u.guide_id = w.guide_id and u.person_id = w.person_id and u.way = 'solo'), 'not-taken')`
-
-type Row = {
-  guide_id: string
-  person_id: string
-  way: 'watch' | StepWay
-  last_at: Date
-  begun: number
-  finished: number
-  tries: number
-  helped: number
-  best_percent: number | null
-  passed_edition: number | null
-  passed_at: Date | null
-}
+  from way_use u where u.guide_id = w.item_id and u.person_id = w.person_id and u.way = 'solo'), 'not-taken')`
 
 /** How people have used guides besides reading them.
  * @returns a function from guide and person to the ways that they have used */
@@ -30,12 +17,11 @@ export async function waysUsed(
   db: Db,
   { guideIds, personIds }: { guideIds: readonly GuideId[]; personIds: readonly PersonId[] },
 ): Promise<(guideId: string, personId: string) => WaysUsed> {
-  const rows = await db.rows<Row>('select * from way_use where guide_id = any ($1) and person_id = any ($2)', [guideIds, personIds])
+  const rows = await db.in(WAY_USE).find({ guideId: [...guideIds], personId: [...personIds] })
   const found = new Map<string, WaysUsed>()
   for (const row of rows) {
-    const key = `${row.guide_id} ${row.person_id}`
-    const { begun, finished, tries, helped } = row
-    const lastAt = row.last_at.getTime()
+    const key = `${row.guideId} ${row.personId}`
+    const { begun, finished, tries, helped, lastAt } = row
     const ways = found.get(key) ?? NO_WAYS
     found.set(key, {
       ...ways,
@@ -48,9 +34,9 @@ export async function waysUsed(
               finished,
               tries,
               lastAt,
-              bestPercent: row.best_percent,
-              passedEdition: row.passed_edition,
-              passedAt: row.passed_at?.getTime() ?? null,
+              bestPercent: row.bestPercent,
+              passedEdition: row.passedEdition,
+              passedAt: row.passedAt,
             },
           }
         : {}),
@@ -75,10 +61,10 @@ export async function wayStepsOf(
     [guideId, way, amongParam(among)],
   )
   const steps = await db.rows<WayStep>(
-    `select x.step_id as "stepId", x.position, x.section, x.name, count(w.person_id)::int as people, ${STEP_FIGURES}
-     from edition_step x left join way_step w on w.guide_id = x.guide_id and w.step_id = x.step_id and w.way = $3
+    `select x.part_id as "stepId", x.position, x.section, x.name, count(w.person_id)::int as people, ${STEP_FIGURES}
+     from edition_part x left join way_step w on w.guide_id = x.item_id and w.step_id = x.part_id and w.way = $3
        and ${amongSql('w.person_id', '$4')}
-     where x.guide_id = $1 and x.edition = $2 group by x.step_id, x.position, x.section, x.name order by x.position`,
+     where x.item_kind = 'guide' and x.item_id = $1 and x.edition = $2 group by x.part_id, x.position, x.section, x.name order by x.position`,
     [guideId, edition, way, amongParam(among)],
   )
   return { people: people!.people, steps }
@@ -87,8 +73,19 @@ export async function wayStepsOf(
 /** How the steps of the newest edition went for one person. */
 export const stepsOfPerson = (db: Db, guideId: GuideId, personId: PersonId): Promise<(Omit<WayStep, 'people'> & { way: StepWay })[]> =>
   db.rows(
-    `select x.step_id as "stepId", x.position, x.section, x.name, w.way, w.times, w.right_first as "rightFirst", w.tries, w.helped, w.failed
-     from way_step w join guide g on g.id = w.guide_id join edition_step x on x.guide_id = w.guide_id and x.edition = g.newest_edition and x.step_id = w.step_id
+    `select x.part_id as "stepId", x.position, x.section, x.name, w.way, w.times, w.right_first as "rightFirst", w.tries, w.helped, w.failed
+     from way_step w join item i on i.kind = 'guide' and i.id = w.guide_id
+     join edition_part x on x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.part_id = w.step_id
      where w.guide_id = $1 and w.person_id = $2 order by x.position, w.way`,
     [guideId, personId],
   )
+
+/** How many people of a guide have passed Solo in an edition that counts, and how many have tried it at all. */
+export async function soloCountsOf(db: Db, guideId: GuideId, among: Among): Promise<{ passed: number; tried: number }> {
+  return (await db.one(
+    `select count(*) filter (where u.passed_edition >= i.required_edition)::int as passed, count(*)::int as tried
+     from way_use u join item i on i.kind = 'guide' and i.id = u.guide_id
+     where u.guide_id = $1 and u.way = 'solo' and ${amongSql('u.person_id', '$2')}`,
+    [guideId, amongParam(among)],
+  ))!
+}

@@ -1,3 +1,4 @@
+import { guideItem } from '@jackdaw/core/items'
 import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument, type Step } from '@jackdaw/core/guides'
 import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
@@ -152,7 +153,7 @@ export class HostileWorld {
     const { id } = await aGuide(this.server, this.company, owner, { document, published: false })
     const { database, content, decoder } = this.server.parts
     this.stored ??= await storeContent(content, await readPicture(decoder, this.png))
-    await adoptPicture(database, this.stored, { id: picture, guideId: id, by: this.company.people[owner], now: START })
+    await adoptPicture(database, this.stored, { id: picture, item: guideItem(id), by: this.company.people[owner], now: START })
     await services.publish(
       id,
       {
@@ -194,7 +195,7 @@ export class HostileWorld {
   private async remarkOn(guide: { id: GuideId; steps: readonly string[] }): Promise<string> {
     const id = nanoid()
     await this.server.parts.database.rows(
-      "insert into remark (id, guide_id, edition, step_id, person_id, way, words, device, said_at) values ($1, $2, 1, $3, $4, 'read', 'Not so', '', $5)",
+      "insert into remark (id, item_kind, item_id, edition, part_id, person_id, way, words, device, said_at) values ($1, 'guide', $2, 1, $3, $4, 'read', 'Not so', '', $5)",
       [id, guide.id, guide.steps[0], this.company.people.staff, new Date(START)],
     )
     return id
@@ -307,12 +308,12 @@ export class HostileWorld {
       const id = this.foreign['guide']!
       const rows = await database.rows(
         `select md5(concat(
-          (select string_agg(t::text, '|') from guide t where id = $1), (select string_agg(t::text, '|') from draft t where guide_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from picture t where guide_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from picture_version t join picture p on p.id = t.picture_id where p.guide_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from edition t where guide_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from attempt t where guide_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from remark t where guide_id = $1),
+          (select string_agg(t::text, '|') from guide t where id = $1), (select string_agg(t::text, '|') from item t where id = $1), (select string_agg(t::text, '|') from draft t where guide_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from picture t where item_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from picture_version t join picture p on p.id = t.picture_id where p.item_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from edition t where item_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from attempt t where item_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from remark t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,
         [id, this.foreign['recording']],
       )

@@ -1,0 +1,8 @@
+export { ALL_ITEM_KINDS, ITEM_KINDS } from './itemKind'
+export type { ItemKind, KindOfItem } from './itemKind'
+export { guideItem, itemKey, pathOfItem } from './pathOfItem'
+export { ItemRef } from './itemRef'
+export type { ItemId } from './itemRef'
+export { ItemState } from './itemState'
+export { DUE_SOON_MS, STATE_ORDER, STATE_RULE, stateOf } from './stateRule'
+export type { ItemFacts, StateCondition, StateTerm } from './stateRule'

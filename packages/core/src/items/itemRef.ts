@@ -1,0 +1,12 @@
+import * as z from 'zod/mini'
+import { GuideId, entriesOf } from '../shared'
+import type { ItemKind } from './itemKind'
+
+/** Ids of each kind of item. */
+const IDS = { guide: GuideId } as const satisfies Record<ItemKind, z.ZodMiniType<string>>
+/** The id of an item of a kind. */
+export type ItemId<K extends ItemKind = ItemKind> = z.infer<(typeof IDS)[K]>
+/** An item that can be given to people: of which kind it is, and which one. */
+export type ItemRef = { [K in ItemKind]: { kind: K; id: ItemId<K> } }[ItemKind]
+/** An item that can be given to people. */
+export const ItemRef: z.ZodMiniType<ItemRef> = z.union(entriesOf(IDS).map(([kind, id]) => z.object({ kind: z.literal(kind), id })))

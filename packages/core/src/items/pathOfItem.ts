@@ -1,0 +1,10 @@
+import type { GuideId } from '../shared'
+import { ITEM_KINDS } from './itemKind'
+import type { ItemRef } from './itemRef'
+
+/** Where an item is opened. */
+export const pathOfItem = ({ kind, id }: ItemRef): string => ITEM_KINDS[kind].path(id)
+/** A word for an item that is the same for no other one. */
+export const itemKey = ({ kind, id }: ItemRef): string => `${kind} ${id}`
+/** A guide as an item. */
+export const guideItem = (id: GuideId) => ({ kind: 'guide', id }) as const satisfies ItemRef

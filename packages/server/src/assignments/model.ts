@@ -1,0 +1,58 @@
+import type { DueRule } from '@jackdaw/core/assignments'
+import type { AudienceRule } from '@jackdaw/core/audiences'
+import type { ItemId, ItemKind } from '@jackdaw/core/items'
+import type { LocalDate, PersonId } from '@jackdaw/core/shared'
+import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import { day, instant, json, key, optional, table, text } from '../db'
+
+/** That a person has been given an item, and by when it is to be done. */
+export class AssignmentRow extends Model<InferAttributes<AssignmentRow>, InferCreationAttributes<AssignmentRow>> {
+  declare id: string
+  declare personId: PersonId
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare assignedAt: number
+  declare dueOn: LocalDate | null
+  declare dueZone: string | null
+  declare dueAt: number | null
+}
+export const ASSIGNMENT = table('assignment', AssignmentRow, () => ({
+  id: key(text()),
+  personId: text(),
+  itemKind: text(),
+  itemId: text(),
+  assignedAt: instant(),
+  dueOn: optional(day()),
+  dueZone: optional(text()),
+  dueAt: optional(instant()),
+}))
+
+/** Why somebody has been given it. */
+export class AssignmentReasonRow extends Model<InferAttributes<AssignmentReasonRow>, InferCreationAttributes<AssignmentReasonRow>> {
+  declare assignmentId: string
+  declare kind: string
+  declare ref: string
+  declare givenBy: PersonId
+  declare givenAt: number
+}
+export const ASSIGNMENT_REASON = table('assignment_reason', AssignmentReasonRow, () => ({
+  assignmentId: key(text()),
+  kind: key(text()),
+  ref: key(text()),
+  givenBy: text(),
+  givenAt: instant(),
+}))
+
+/** To whom an item is given, as a rule, and by when each of them is to have done it. */
+export class ItemAudienceRow extends Model<InferAttributes<ItemAudienceRow>, InferCreationAttributes<ItemAudienceRow>> {
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare rule: AudienceRule
+  declare due: DueRule
+}
+export const ITEM_AUDIENCE = table('item_audience', ItemAudienceRow, () => ({
+  itemKind: key(text()),
+  itemId: key(text()),
+  rule: json(),
+  due: json(),
+}))

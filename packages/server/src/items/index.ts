@@ -1,0 +1,7 @@
+export { addEdition, amendedAt, findEdition, listEditions, revisionOfEdition } from './editions'
+export type { EditionFacts, EditionPart, NewEdition } from './editions'
+export { EDITION_PART, ITEM, ITEM_PROGRESS } from './model'
+export { countAllPartsSeen, countPartsSeenBy, partsDone } from './progress'
+export type { PartsDone } from './progress'
+export { relationsToItem } from './relationsToItem'
+export { columnsOf, doneSql, stateOrderSql, stateParams, stateSql } from './stateSql'

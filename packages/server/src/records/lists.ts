@@ -1,0 +1,110 @@
+import type { Counts, ItemRecord, PersonItem, PersonRecord, PersonRow } from '@jackdaw/contracts/records'
+import type { ItemState } from '@jackdaw/core/items'
+import type { PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+import { stateOrderSql } from '../items'
+import { amongSql, type Among } from '../people'
+import { waysUsed } from '../players'
+import { countsOf, countsSql, GROUPS, recordOf, standingParams, standingSql, whoOf, type StandingRow, type WhoRow } from './standing'
+import { PAGE_SIZE } from './whoFinished'
+
+const OF_PERSON = standingSql({ where: 'person_id = $4' })
+/** What is not in the archive. */
+const CURRENT = standingSql({ items: 'i.archived_at is null' })
+
+/** The items of one person, what is to be done first. */
+export async function itemsOfPerson(db: Db, personId: PersonId, now: number): Promise<PersonItem[]> {
+  const rows = await db.rows<StandingRow>(
+    `select w.* from (${OF_PERSON}) w order by ${stateOrderSql('w.state')}, w.due_at nulls last, w.number`,
+    [...standingParams({ reportsTo: null }, now), personId],
+  )
+  const ways = await waysUsed(db, { guideIds: rows.map((row) => row.item_id), personIds: [personId] })
+  return rows.map((row) => ({
+    ...recordOf(row),
+    ways: ways(row.item_id, personId),
+    item: { kind: row.item_kind, id: row.item_id },
+    number: row.number,
+    title: row.title,
+    edition: row.edition,
+  }))
+}
+
+/** Items with how far their people are; those with the most people who are late come first. */
+export async function itemRecords(
+  db: Db,
+  among: Among,
+  page: number,
+  state: ItemState | undefined,
+  now: number,
+): Promise<{ rows: ItemRecord[]; total: number }> {
+  type Row = Counts & Pick<StandingRow, 'item_kind' | 'item_id' | 'number' | 'title' | 'edition' | 'last_at'> & { total: number }
+  const rows = await db.rows<Row>(
+    `select item_kind, item_id, number, title, edition, max(last_at) as last_at, ${countsSql()}, count(*) over ()::int as total from (${CURRENT}) w where $5::text is null or state = $5
+     group by item_kind, item_id, number, title, edition order by late desc, number limit ${PAGE_SIZE} offset $4`,
+    [...standingParams(among, now), (page - 1) * PAGE_SIZE, state ?? null],
+  )
+  return {
+    total: rows[0]?.total ?? 0,
+    rows: rows.map((row) => ({
+      item: { kind: row.item_kind, id: row.item_id },
+      number: row.number,
+      title: row.title,
+      edition: row.edition,
+      counts: countsOf(row),
+      lastAt: row.last_at?.getTime() ?? null,
+    })),
+  }
+}
+
+/** People with how far they are; those with the most that is late come first. */
+export async function personRecords(
+  db: Db,
+  among: Among,
+  find: string,
+  page: number,
+  state: ItemState | undefined,
+  now: number,
+): Promise<{ rows: PersonRow[]; total: number }> {
+  type Row = Counts & Omit<PersonRow, 'counts'> & { total: number }
+  const rows = await db.rows<Row>(
+    `with who as (select * from (${CURRENT}) x)
+     select p.id, p.name, s.name as site, d.name as department, ${countsSql('w.person_id')}, count(*) over ()::int as total
+     from person p join site s on s.id = p.site_id join department d on d.id = p.department_id left join who w on w.person_id = p.id and ($6::text is null or w.state = $6)
+     where p.active and ${amongSql('p.id', '$3')} and ($6::text is null or w.person_id is not null) and ($4 = '' or position(plain($4) in plain(p.name)) > 0)
+     group by p.id, s.id, d.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5`,
+    [...standingParams(among, now), find, (page - 1) * PAGE_SIZE, state ?? null],
+  )
+  return {
+    total: rows[0]?.total ?? 0,
+    rows: rows.map((row) => ({ id: row.id, name: row.name, site: row.site, department: row.department, counts: countsOf(row) })),
+  }
+}
+
+/** Every person and item, a row for each of both. */
+export async function allRecords(
+  db: Db,
+  among: Among,
+  { find = '', state }: { find?: string | undefined; state?: ItemState | undefined },
+  most: number,
+  now: number,
+): Promise<(PersonRecord & { number: number; title: string; edition: number })[]> {
+  type Row = StandingRow & WhoRow
+  const rows = await db.rows<Row>(
+    `select w.*, p.name, s.name as site, s.zone, d.name as department, ${GROUPS} from (${CURRENT}) w
+     join person p on p.id = w.person_id join site s on s.id = p.site_id join department d on d.id = p.department_id
+     where ($4::text is null or w.state = $4) and ($5 = '' or position(plain($5) in plain(p.name)) > 0) order by p.name, p.id, w.number limit $6`,
+    [...standingParams(among, now), state ?? null, find.trim(), most],
+  )
+  const ways = await waysUsed(db, {
+    guideIds: [...new Set(rows.map((row) => row.item_id))],
+    personIds: [...new Set(rows.map((row) => row.person_id))],
+  })
+  return rows.map((row) => ({
+    ...recordOf(row),
+    ways: ways(row.item_id, row.person_id),
+    ...whoOf(row),
+    number: row.number,
+    title: row.title,
+    edition: row.edition,
+  }))
+}

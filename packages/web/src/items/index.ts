@@ -1,0 +1,1 @@
+export { partsSeenOf, recordOfPerson, recordsOf } from './itemPages'
