@@ -5,16 +5,16 @@ import type { Session } from './server'
 export type Reader = { session: Session; guideId: string; edition: number; steps: string[] }
 const BATCH = 200
 
-const batchOf = (reader: Reader): { id: string; verb: string; stepId: string }[] =>
+const batchOf = (reader: Reader): { id: string; verb: string; part: string }[] =>
   Array.from({ length: BATCH }, (_, i) => {
     const stepId = reader.steps[i % reader.steps.length]!
     return {
       id: uuidV7(),
-      guideId: reader.guideId,
+      item: { kind: 'guide', id: reader.guideId },
       edition: reader.edition,
       way: 'read',
       occurredAt: Date.now(),
-      stepId,
+      part: stepId,
       ...(i % 3 === 0 ? { verb: 'step-viewed' } : { verb: 'time-spent', activeMs: 4_000 }),
     }
   })
@@ -64,7 +64,7 @@ export async function rawInserts(databaseUrl: string, lanes: number, seconds: nu
       return client
     }),
   )
-  await clients[0]!.query('create table if not exists bare_event (like event including indexes)')
+  await clients[0]!.query('create table if not exists bare_event (like event including defaults including indexes)')
   let rows = 0
   const startedAt = performance.now()
   const until = startedAt + seconds * 1000
@@ -73,7 +73,8 @@ export async function rawInserts(databaseUrl: string, lanes: number, seconds: nu
       while (performance.now() < until) {
         const ids = Array.from({ length: BATCH }, () => uuidV7())
         await client.query(
-          `insert into bare_event select x, 1, 'step-viewed', 'read', 'person', $2, $2, 'guide', $2, 1, $2, 0, false, now(), now() from unnest($1::uuid[]) x`,
+          `insert into bare_event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, attested, occurred_at, received_at, device, browser, language, local_day)
+           select x, 3, 'step-viewed', 'read', 'person', $2, 'person', $2, 'guide', $2, 1, $2, false, now(), now(), 'computer', 'Chrome', 'en', current_date from unnest($1::uuid[]) x`,
           [ids, 'x'.repeat(21)],
         )
         rows += BATCH

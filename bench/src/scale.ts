@@ -15,8 +15,9 @@ export async function scaleUp(databaseUrl: string, factor: number): Promise<void
       insert into person_team select ${copyOf('t.person_id')}, t.team_id from person_team t cross join generate_series(1, ${copies}) n;
       insert into person_role select ${copyOf('t.person_id')}, t.role_id from person_role t cross join generate_series(1, ${copies}) n;
       insert into assignment select ${copyOf('a.id')}, ${copyOf('a.person_id')}, a.item_kind, a.item_id, a.assigned_at, a.due_on, a.due_zone, a.due_at from assignment a cross join generate_series(1, ${copies}) n;
-      insert into event select md5(e.id::text || n::text)::uuid, e.schema_version, e.verb, e.way, e.actor_kind, ${copyOf('e.subject_id')}, ${copyOf('e.subject_id')}, e.item_kind, e.item_id, e.edition, e.step_id, e.active_ms, e.attested,
-        e.occurred_at + n * interval '1 second', e.received_at, e.play_id, e.tries, e.help, e.done, e.percent, e.passed from event e cross join generate_series(1, ${copies}) n;
+      insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, active_ms, attested, occurred_at, received_at, visit, tries, help, done, percent, passed, local_day)
+        select md5(e.id::text || n::text)::uuid, e.schema_version, e.verb, e.way, e.actor_kind, ${copyOf('e.subject_id')}, e.subject_kind, ${copyOf('e.subject_id')}, e.item_kind, e.item_id, e.edition, e.part_id, e.active_ms, e.attested,
+        e.occurred_at + n * interval '1 second', e.received_at, e.visit, e.tries, e.help, e.done, e.percent, e.passed, e.local_day from event e cross join generate_series(1, ${copies}) n;
       commit;`)
   }
   await client.query('vacuum analyze')
@@ -38,16 +39,16 @@ export async function fillGuide(databaseUrl: string, guideId: string, events: nu
     [readers],
   )
   await client.query(
-    `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
-     select md5('e' || n || ' ' || s.position || ' ' || k)::uuid, 1, case when k = 1 then 'step-viewed' else 'time-spent' end, 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, s.edition, s.part_id,
+    `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, active_ms, attested, occurred_at, received_at)
+     select md5('e' || n || ' ' || s.position || ' ' || k)::uuid, 1, case when k = 1 then 'step-viewed' else 'time-spent' end, 'read', 'person', substr(md5('reader' || n), 1, 21), 'person', substr(md5('reader' || n), 1, 21), 'guide', $1, s.edition, s.part_id,
        case when k = 1 then 0 else 4000 + (n * 37 + k * 911) % 9000 end, false, timestamptz '2026-01-05' + n * interval '9 seconds' + s.position * interval '40 seconds' + k * interval '6 seconds', timestamptz '2026-02-01'
      from generate_series(1, $2::int) n join edition_part s on s.item_id = $1 cross join generate_series(1, 6) k
      where s.position <= 1 + (n * 7919) % ((select count(*)::int from edition_part where item_id = $1) + 6)`,
     [guideId, readers],
   )
   await client.query(
-    `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
-     select md5('done' || n)::uuid, 1, 'finished', 'read', 'person', substr(md5('reader' || n), 1, 21), substr(md5('reader' || n), 1, 21), 'guide', $1, (select max(edition) from edition_part where item_id = $1), null, 0, true, timestamptz '2026-01-20' + n * interval '9 seconds', timestamptz '2026-02-01'
+    `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, active_ms, attested, occurred_at, received_at)
+     select md5('done' || n)::uuid, 1, 'finished', 'read', 'person', substr(md5('reader' || n), 1, 21), 'person', substr(md5('reader' || n), 1, 21), 'guide', $1, (select max(edition) from edition_part where item_id = $1), null, 0, true, timestamptz '2026-01-20' + n * interval '9 seconds', timestamptz '2026-02-01'
      from generate_series(1, $2::int) n where (n * 7919) % ((select count(*)::int from edition_part where item_id = $1) + 6) >= (select count(*)::int from edition_part where item_id = $1)`,
     [guideId, readers],
   )
@@ -55,8 +56,8 @@ export async function fillGuide(databaseUrl: string, guideId: string, events: nu
   const missing = events - rows[0]!.n
   if (missing > 0)
     await client.query(
-      `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_id, item_kind, item_id, edition, step_id, active_ms, attested, occurred_at, received_at)
-       select md5('more' || n)::uuid, 1, 'time-spent', 'read', 'person', r.id, r.id, 'guide', $1, s.edition, s.part_id, 3000, false, timestamptz '2026-01-21' + n * interval '1 second', timestamptz '2026-02-01'
+      `insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, active_ms, attested, occurred_at, received_at)
+       select md5('more' || n)::uuid, 1, 'time-spent', 'read', 'person', r.id, 'person', r.id, 'guide', $1, s.edition, s.part_id, 3000, false, timestamptz '2026-01-21' + n * interval '1 second', timestamptz '2026-02-01'
        from generate_series(1, $2::int) n join (select edition, part_id from edition_part where item_id = $1 and position = 1 limit 1) s on true cross join lateral (select substr(md5('reader' || (1 + n % $3::int)), 1, 21) as id) r`,
       [guideId, missing, readers],
     )

@@ -1,4 +1,4 @@
-import { UsageEvent } from '@jackdaw/core/events'
+import { UsageEvent } from '@jackdaw/core/players'
 import { seededIds, seededRandom, type GuideId, type StepId } from '@jackdaw/core/shared'
 import fc from 'fast-check'
 import { v7 as uuidV7 } from 'uuid'
@@ -47,7 +47,7 @@ describe('made-up reading', () => {
       if (ends.length === 0) continue
       finished++
       expect(events.at(-1)?.verb).toBe('finished')
-      const with_ = (verb: string) => new Set(events.flatMap((event) => (event.verb === verb && 'stepId' in event ? [event.stepId] : [])))
+      const with_ = (verb: string) => new Set(events.flatMap((event) => (event.verb === verb && 'part' in event ? [event.part] : [])))
       expect(with_('step-viewed').size).toBe(steps.length)
       if (confirmSteps) expect(with_('step-confirmed').size).toBe(steps.length)
     }

@@ -1,4 +1,5 @@
-import type { UsageEvent } from '@jackdaw/core/events'
+import { guideItem } from '@jackdaw/core/items'
+import type { UsageEvent } from '@jackdaw/core/players'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 
 const MINUTE = 60_000
@@ -43,21 +44,21 @@ function stretch(
   giveUp: (index: number) => boolean,
 ): { events: UsageEvent[]; reached: number; endedAt: number } {
   const { random, newEventId } = source
-  const base = { guideId: reading.guideId, edition: reading.edition, way: 'read' as const }
+  const base = { item: guideItem(reading.guideId), edition: reading.edition, way: 'read' as const }
   const events: UsageEvent[] = [{ ...base, id: newEventId(), verb: 'opened', occurredAt: Math.round(startedAt) }]
   let at = startedAt
   for (let index = begin; index < reading.steps.length; index++) {
-    const stepId = reading.steps[index]!
+    const part = reading.steps[index]!
     const hard = reading.stopAt?.step === index + 1 ? 2.6 : 1
     const activeMs = Math.round((7_000 + random() * 26_000) * hard)
-    events.push({ ...base, id: newEventId(), verb: 'step-viewed', stepId, occurredAt: Math.round(at) })
-    if (reading.cautions?.has(stepId))
-      events.push({ ...base, id: newEventId(), verb: 'step-acknowledged', stepId, occurredAt: Math.round(at + activeMs / 3) })
+    events.push({ ...base, id: newEventId(), verb: 'step-viewed', part, occurredAt: Math.round(at) })
+    if (reading.cautions?.has(part))
+      events.push({ ...base, id: newEventId(), verb: 'step-acknowledged', part, occurredAt: Math.round(at + activeMs / 3) })
     at += activeMs
     if (at > reading.until) return { events, reached: index, endedAt: at }
-    events.push({ ...base, id: newEventId(), verb: 'time-spent', stepId, activeMs, occurredAt: Math.round(at) })
+    events.push({ ...base, id: newEventId(), verb: 'time-spent', part, activeMs, occurredAt: Math.round(at) })
     if (giveUp(index)) return { events, reached: index, endedAt: at }
-    if (reading.confirmSteps) events.push({ ...base, id: newEventId(), verb: 'step-confirmed', stepId, occurredAt: Math.round(at) })
+    if (reading.confirmSteps) events.push({ ...base, id: newEventId(), verb: 'step-confirmed', part, occurredAt: Math.round(at) })
   }
   return { events, reached: reading.steps.length, endedAt: at }
 }
@@ -79,7 +80,7 @@ export function readingEvents(reading: Reading, source: Source): { at: number; e
     if (reached === reading.steps.length && endedAt < reading.until) {
       events.push({
         id: newEventId(),
-        guideId: reading.guideId,
+        item: guideItem(reading.guideId),
         edition: reading.edition,
         way: 'read',
         verb: 'finished',

@@ -1,6 +1,7 @@
-import type { GuideId, NewId, PersonId, StepId } from '@jackdaw/core/shared'
+import { guideItem } from '@jackdaw/core/items'
+import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { SoloAct } from '@jackdaw/contracts/players'
-import type { UsageEvent } from '@jackdaw/core/events'
+import type { UsageEvent } from '@jackdaw/core/players'
 import { stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { middleOf } from '@jackdaw/core/annotations'
 import { shownEntry } from '@jackdaw/core/flow'
@@ -96,21 +97,21 @@ function once(
   practised: boolean,
   { random, newEventId, newId }: Source,
 ): UsageEvent[] {
-  const playId = newId()
+  const visit = newId()
   let at = startedAt
-  const base = () => ({ id: newEventId(), guideId, edition: 1, way, playId, occurredAt: Math.round(at) })
+  const base = () => ({ id: newEventId(), item: guideItem(guideId), edition: 1, way, visit, occurredAt: Math.round(at) })
   const events: UsageEvent[] = [{ ...base(), verb: 'opened' }]
   stepsOf(document).forEach((step, n) => {
-    const stepId: StepId = step.id
-    events.push({ ...base(), verb: 'step-viewed', stepId })
+    const part = step.id
+    events.push({ ...base(), verb: 'step-viewed', part })
     const activeMs = Math.round(4 * SECOND + random() * 10 * SECOND)
     at += activeMs
-    events.push({ ...base(), verb: 'time-spent', stepId, activeMs })
+    events.push({ ...base(), verb: 'time-spent', part, activeMs })
     if (way !== 'practise') return
     const acts = doingOf(step, document).kind !== 'nothing'
     const mistakes = acts ? mistakesAt(file, n + 1, practised, random) : 0
     const help = mistakes === 0 ? 0 : random() < 0.3 ? 2 : 1
-    events.push({ ...base(), way: 'practise', verb: 'step-done', stepId, tries: acts ? mistakes + (help === 2 ? 0 : 1) : 0, help })
+    events.push({ ...base(), way: 'practise', verb: 'step-done', part, tries: acts ? mistakes + (help === 2 ? 0 : 1) : 0, help })
   })
   events.push({ ...base(), verb: 'finished' })
   return events

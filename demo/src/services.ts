@@ -2,7 +2,7 @@ import type { FolderId, GuideId, NewId, PersonId, PictureId } from '@jackdaw/cor
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
-import type { UsageEvent } from '@jackdaw/core/events'
+import type { UsageEvent } from '@jackdaw/core/players'
 import type { Change, GuideDocument, Look } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
 import type { Level } from '@jackdaw/core/people'

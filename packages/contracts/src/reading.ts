@@ -1,5 +1,5 @@
 import { ItemRef, ItemState } from '@jackdaw/core/items'
-import { UsageEvent } from '@jackdaw/core/events'
+import { UsageEvent } from '@jackdaw/core/players'
 import { GuideId, Instant, LocalDate, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'

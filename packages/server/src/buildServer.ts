@@ -7,7 +7,7 @@ import pino from 'pino'
 import type { Config } from './config'
 import { openDatabase, type Database } from './db'
 import { Decoder } from './decoding'
-import { DOMAINS } from './domains'
+import { DOMAINS, EVENT_RULES } from './domains'
 import { buildApp, newRoutes, type Parts, type RelationFinders, type Routes } from './http'
 import { localStore } from './storage'
 
@@ -22,6 +22,7 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     log: pino({ level: config.logLevel, base: undefined }),
     clock: () => Date.now(),
     newId: () => nanoid(),
+    events: EVENT_RULES,
     decoder: new Decoder(new URL('./decoding.mjs', import.meta.url)),
     recorderDir: fileURLToPath(new URL('../recorder', import.meta.url)),
     ...over,

@@ -1,10 +1,16 @@
 import type { RequestHandler } from 'express'
+import type { Verbs } from '@jackdaw/core/events'
+import type { EventCheck, EventRules, RollUp } from './eventRules'
 import type { Parts, RelationFinders, Routes } from './http'
 
 /** What a domain is to the server: all that has to be wired together, declared in one value. */
 export type Domain = {
   /** Puts its endpoints on the router. */
   routes?: (routes: Routes) => void
+  /** What can happen in it, how that is checked before it is taken, and what is counted from it. `rollUps` is given all verbs of all domains. */
+  verbs?: Verbs
+  checks?: Record<string, EventCheck>
+  rollUps?: (verbs: Verbs) => readonly RollUp[]
   /** How callers stand to its things. */
   relations?: (parts: Parts) => Partial<RelationFinders>
   /** Finds out who calls, before any route. */
@@ -13,4 +19,11 @@ export type Domain = {
   atStart?: (parts: Parts) => Promise<void>
   /** By what the demo company is loaded: its part of the services, under their names. */
   demo?: (parts: Parts) => object
+}
+
+/** All that domains declare of events, put together. */
+export function eventRulesOf(domains: readonly Domain[]): EventRules {
+  const verbs: Verbs = Object.assign({}, ...domains.map((domain) => domain.verbs ?? {})) as Verbs
+  const checks = Object.assign({}, ...domains.map((domain) => domain.checks ?? {})) as EventRules['checks']
+  return { verbs, checks, rollUps: domains.flatMap((domain) => domain.rollUps?.(verbs) ?? []) }
 }

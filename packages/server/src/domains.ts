@@ -1,10 +1,11 @@
 import { assignments } from './assignments'
-import type { Domain } from './domain'
+import { eventRulesOf, type Domain } from './domain'
 import { events } from './events'
 import { exchange } from './exchange'
 import { files } from './files'
 import { guides } from './guides'
 import { healthRoutes } from './http'
+import { items } from './items'
 import { library } from './library'
 import { people } from './people'
 import { players } from './players'
@@ -17,6 +18,7 @@ export const DOMAINS: readonly Domain[] = [
   { routes: healthRoutes },
   people,
   files,
+  items,
   library,
   guides,
   exchange,
@@ -27,3 +29,6 @@ export const DOMAINS: readonly Domain[] = [
   recording,
   remarks,
 ]
+
+/** What they declare of events. */
+export const EVENT_RULES = eventRulesOf(DOMAINS)

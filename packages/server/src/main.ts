@@ -23,7 +23,7 @@ async function main(): Promise<void> {
   if (config.demo) await loadDemoOnce(parts, demoFolder(), process.argv[2] === 'reload-demo')
   if (process.argv[2] === 'reload-demo') return database.close()
   if (process.argv[2] === 'recount') {
-    await recount(database)
+    await recount(parts)
     await database.close()
     return
   }

@@ -80,7 +80,7 @@ describe('what was stored then', () => {
   })
   it('is what a full recount counts', async () => {
     const before = await counted()
-    await recount(server.parts.database)
+    await recount(server.parts)
     expect(await counted()).toEqual(before)
     expect(before.length).toBeGreaterThan(1_000)
   })
@@ -152,7 +152,7 @@ describe('what was stored then', () => {
     expect(await lead.json('post', '/api/events', { sentAt: then.now, events: reading })).toEqual({ taken: reading.length, refused: [] })
     const before = await counted()
     await lead.json('post', '/api/events', { sentAt: then.now, events: reading })
-    await recount(server.parts.database)
+    await recount(server.parts)
     expect(await counted()).toEqual(before)
   })
   it('goes on where somebody was in Practise, by the server and by their browser', async () => {

@@ -1,6 +1,6 @@
 export { ALL_ITEM_KINDS, ITEM_KINDS } from './itemKind'
 export type { ItemKind, KindOfItem } from './itemKind'
-export { guideItem, itemKey, pathOfItem } from './pathOfItem'
+export { countsAsProgress, guideItem, itemKey, pathOfItem } from './pathOfItem'
 export { ItemRef } from './itemRef'
 export type { ItemId } from './itemRef'
 export { ItemState } from './itemState'

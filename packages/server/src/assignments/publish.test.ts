@@ -41,9 +41,9 @@ const today = async (who = staff) => {
   }
 }
 const read = async (who: Client, edition: number, steps = guide.steps) => {
-  const base = { guideId: guide.id, edition, way: 'read', occurredAt: server.clock.now }
+  const base = { item: { kind: 'guide', id: guide.id }, edition, way: 'read', occurredAt: server.clock.now }
   const events = [
-    ...steps.map((stepId) => ({ ...base, id: uuidV7(), verb: 'step-viewed', stepId })),
+    ...steps.map((stepId) => ({ ...base, id: uuidV7(), verb: 'step-viewed', part: stepId })),
     { ...base, id: uuidV7(), verb: 'finished' },
   ]
   return who.json('post', '/api/events', { sentAt: server.clock.now, events })

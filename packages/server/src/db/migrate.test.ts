@@ -22,6 +22,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0006-acknowledgements',
     '0007-remarks',
     '0008-items',
+    '0009-event-envelope',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

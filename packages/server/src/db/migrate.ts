@@ -9,8 +9,19 @@ import { hardening } from './migrations/0005-hardening'
 import { acknowledgements } from './migrations/0006-acknowledgements'
 import { remarks } from './migrations/0007-remarks'
 import { items } from './migrations/0008-items'
+import { eventEnvelope } from './migrations/0009-event-envelope'
 
-const MIGRATIONS: readonly Migration[] = [firstTables, recordings, refining, players, hardening, acknowledgements, remarks, items]
+const MIGRATIONS: readonly Migration[] = [
+  firstTables,
+  recordings,
+  refining,
+  players,
+  hardening,
+  acknowledgements,
+  remarks,
+  items,
+  eventEnvelope,
+]
 const LOCK = 7_203_114
 
 function umzugFor(database: Database): Umzug {

@@ -31,6 +31,8 @@ export const truth = (): Column => notNull(DataTypes.BOOLEAN)
 export const uuid = (): Column => notNull(DataTypes.UUID)
 export const json = (): Column => notNull(DataTypes.JSONB)
 export const texts = (): Column => notNull(DataTypes.ARRAY(DataTypes.TEXT))
+/** The number of a transaction of the database, as a text of digits. */
+export const xid = (): Column => notNull('xid8')
 /** A local date, `YYYY-MM-DD`. */
 export const day = (): Column => notNull(DataTypes.DATEONLY)
 /** A whole number beyond 32 bits, read as a number. */

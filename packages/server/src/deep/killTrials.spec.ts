@@ -14,6 +14,7 @@ import { buildServer, realParts } from '../buildServer'
 import { migrateUp, openDatabase, type Database } from '../db'
 import { Decoder } from '../decoding'
 import { demoServices } from '../demoServices'
+import { EVENT_RULES } from '../domains'
 import { recount } from '../events'
 import { aGuide, Client, smallCompany, type Company, type TestServer } from '../testing/testServer'
 import { clusterFolder, postgresScripts } from '../testing/throwAwayCluster'
@@ -247,7 +248,7 @@ async function checkEvents(): Promise<void> {
     await database.rows('select * from part_progress order by item_id, person_id, part_id'),
   ]
   const before = await rollUps()
-  await recount(database)
+  await recount({ database, events: EVENT_RULES })
   expect(await rollUps()).toEqual(before)
 }
 /** Every version's files are there and whole; of what was blacked out nothing is left, in any file. */

@@ -1,5 +1,4 @@
-import type { UsageEvent } from '@jackdaw/core/events'
-import { guideItem } from '@jackdaw/core/items'
+import type { UsageEvent } from '@jackdaw/core/players'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Parts } from '../http'
 import { takeEvents } from './intake'
@@ -14,14 +13,13 @@ const inParts = (batch: Batch): Batch[] =>
   }))
 
 /** Loads what happened in the demo company. */
-export const demoEvents = ({ database: db }: Parts) => ({
+export const demoEvents = ({ database: db, events: rules }: Parts) => ({
   async takeEvents(batches: readonly Batch[]): Promise<void> {
     for (const part of batches.flatMap(inParts)) {
       // Guides of the demo were given when its people opened them.
       for (const event of part.events)
-        if (event.way === 'read' && event.verb === 'opened')
-          await noteGiven(db, part.personId, [{ item: guideItem(event.guideId), edition: event.edition }], event.occurredAt)
-      await takeEvents(db, part.personId, { sentAt: part.at, events: part.events }, part.at)
+        if (event.way === 'read' && event.verb === 'opened') await noteGiven(db, part.personId, [event], event.occurredAt)
+      await takeEvents(db, rules, part.personId, { sentAt: part.at, events: part.events }, part.at)
     }
   },
 })

@@ -1,8 +1,10 @@
-import { seededRandom } from '@jackdaw/core/shared'
+import { seededRandom, type GuideId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { v7 as uuidV7 } from 'uuid'
 import { aGuide, documentOf, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../testing/testServer'
+import { amend } from './amend'
+import { EVENT } from './model'
 import { recount } from './recount'
 
 let server: TestServer
@@ -27,8 +29,15 @@ afterAll(async () => {
   await server.close()
 })
 
-type Made = { verb: string; stepId?: string; activeMs?: number; occurredAt?: number; edition?: number }
-const event = (made: Made) => ({ id: uuidV7(), guideId: guide.id, edition: 1, way: 'read', occurredAt: START - 60_000, ...made })
+type Made = { verb: string; part?: string; activeMs?: number; occurredAt?: number; edition?: number }
+const event = (made: Made) => ({
+  id: uuidV7(),
+  item: { kind: 'guide', id: guide.id },
+  edition: 1,
+  way: 'read',
+  occurredAt: START - 60_000,
+  ...made,
+})
 const send = (events: object[], at = server, sentAt = START) =>
   Object.assign(new (staff.constructor as typeof Client)(at.address), { cookie: staff.cookie, csrf: staff.csrf }).json(
     'post',
@@ -48,14 +57,14 @@ describe('events', () => {
   it('are counted once, however often and to whichever server they are sent', async () => {
     const events = [
       event({ verb: 'opened' }),
-      event({ verb: 'step-viewed', stepId: guide.steps[0]! }),
-      event({ verb: 'time-spent', stepId: guide.steps[0]!, activeMs: 9_000 }),
+      event({ verb: 'step-viewed', part: guide.steps[0]! }),
+      event({ verb: 'time-spent', part: guide.steps[0]!, activeMs: 9_000 }),
     ]
     await Promise.all([send(events), send(events, other), send(events.slice(1)), send([...events, ...events], other)])
     expect(await row()).toMatchObject({ state: 'in-progress', seen: 1, activeMs: 9_000 })
   })
   it('are there at once: what one server took, the other shows', async () => {
-    await send([event({ verb: 'step-viewed', stepId: guide.steps[1]! })], other)
+    await send([event({ verb: 'step-viewed', part: guide.steps[1]! })], other)
     expect((await staff.json('get', `/api/guides/${guide.id}/reader`)).progress.lastStepId).toBe(guide.steps[1])
   })
   it('carry the server’s time, whatever the sender’s clock says', async () => {
@@ -65,15 +74,20 @@ describe('events', () => {
   })
   it('say “finished” only when every step has been read', async () => {
     const finished = event({ verb: 'finished' })
-    expect((await send([event({ verb: 'step-viewed', stepId: guide.steps[0]! }), finished])).refused).toEqual([
+    expect((await send([event({ verb: 'step-viewed', part: guide.steps[0]! }), finished])).refused).toEqual([
       { at: 1, id: finished.id, why: 'steps-not-read' },
     ])
     expect((await row()).state).toBe('in-progress')
-    expect((await send([...guide.steps.slice(1).map((stepId) => event({ verb: 'step-viewed', stepId })), finished])).refused).toEqual([])
+    expect((await send([...guide.steps.slice(1).map((stepId) => event({ verb: 'step-viewed', part: stepId })), finished])).refused).toEqual(
+      [],
+    )
     expect(await row()).toMatchObject({ state: 'done', seen: 3, finishedEdition: 1 })
   })
   const readAll = (activeMs: number) => [
-    ...guide.steps.flatMap((stepId) => [event({ verb: 'step-viewed', stepId }), event({ verb: 'time-spent', stepId, activeMs })]),
+    ...guide.steps.flatMap((stepId) => [
+      event({ verb: 'step-viewed', part: stepId }),
+      event({ verb: 'time-spent', part: stepId, activeMs }),
+    ]),
     event({ verb: 'finished' }),
   ]
   it('vouch for a reading that had the time it takes, and say of any other that it is claimed', async () => {
@@ -112,10 +126,10 @@ describe('events', () => {
   })
   it('ask for each step’s confirmation where the author does', async () => {
     guide = await aGuide(server, company, 'lead', { document: { ...documentOf('Gate', 'a', 'b'), confirmSteps: true } })
-    const views = guide.steps.map((stepId) => event({ verb: 'step-viewed', stepId }))
+    const views = guide.steps.map((stepId) => event({ verb: 'step-viewed', part: stepId }))
     expect((await send([...views, event({ verb: 'finished' })])).refused).toMatchObject([{ why: 'steps-not-read' }])
     expect(
-      (await send([...guide.steps.map((stepId) => event({ verb: 'step-confirmed', stepId })), event({ verb: 'finished' })])).refused,
+      (await send([...guide.steps.map((stepId) => event({ verb: 'step-confirmed', part: stepId })), event({ verb: 'finished' })])).refused,
     ).toEqual([])
   })
   it('about other editions, other steps and other people’s guides are refused one by one', async () => {
@@ -123,14 +137,14 @@ describe('events', () => {
     const answer = await send([
       event({ verb: 'opened' }),
       event({ verb: 'opened', edition: 9 }),
-      event({ verb: 'step-viewed', stepId: nanoid() }),
-      { ...event({ verb: 'opened' }), guideId: foreign.id },
+      event({ verb: 'step-viewed', part: nanoid() }),
+      { ...event({ verb: 'opened' }), item: { kind: 'guide', id: foreign.id } },
     ])
     expect(answer.taken).toBe(1)
     expect(answer.refused.map((each: { why: string }) => each.why)).toEqual(['unknown-edition', 'unknown-step', 'unknown-guide'])
   })
   it('that are none are refused one by one, and the others of their batch are taken', async () => {
-    const good = event({ verb: 'time-spent', stepId: guide.steps[0]!, activeMs: 5 })
+    const good = event({ verb: 'time-spent', part: guide.steps[0]!, activeMs: 5 })
     const wrong = [{ activeMs: 10 * 3_600_000 }, { activeMs: -1 }, { id: 'x' }, { occurredAt: 0 }, { edition: 2 ** 31 }].map((each) => ({
       ...good,
       id: uuidV7(),
@@ -143,6 +157,68 @@ describe('events', () => {
     )
     expect(answer.refused[0].detail).toContain('activeMs')
     expect(await row()).toMatchObject({ activeMs: 5 })
+  })
+  it('say by what they were told, on which day it was there, and keep what they carry that is not counted', async () => {
+    const agent = 'Mozilla/5.0 (Linux; Android 14; Pixel 7) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/126.0.0.0 Mobile Safari/537.36'
+    const headers = { 'user-agent': agent, 'accept-language': 'pl-PL,pl;q=0.9' }
+    const events = [{ ...event({ verb: 'opened', occurredAt: Date.parse('2026-03-09T23:30:00Z') }), visit: nanoid() }]
+    expect((await staff.send('post', '/api/events', { sentAt: START, events }, headers)).status).toBe(200)
+    expect(await server.parts.database.in(EVENT).one({ itemId: guide.id as GuideId })).toMatchObject({
+      verb: 'opened',
+      visit: events[0]!.visit,
+      subjectKind: 'person',
+      subjectId: company.people.staff,
+      actorId: company.people.staff,
+      device: 'phone',
+      browser: 'Chrome',
+      language: 'pl-PL',
+      localDay: '2026-03-09',
+      transactionId: expect.stringMatching(/^\d+$/) as string,
+    })
+  })
+  it('of older pages are taken in their form, as the same events', async () => {
+    const { item: _, ...old } = { ...event({ verb: 'step-viewed' }), guideId: guide.id, stepId: guide.steps[2]!, playId: nanoid() }
+    expect(await send([old])).toEqual({ taken: 1, refused: [] })
+    const stored = await server.parts.database.in(EVENT).one({ id: old.id })
+    expect(stored).toMatchObject({ itemKind: 'guide', itemId: guide.id, partId: guide.steps[2], visit: old.playId })
+  })
+  it('that are amended count no more, and what is left is counted anew: figures fall', async () => {
+    const { database, events: rules } = server.parts
+    server.clock.now += 60_000
+    const [early, late] = [event({ verb: 'finished' }), event({ verb: 'finished' })]
+    await send([...readAll(9_000).slice(0, -1), early, late], server, START + 60_000)
+    const wasRow = await row()
+    expect(wasRow).toMatchObject({ state: 'done', seen: 3, activeMs: 27_000 })
+    const of = {
+      subject: company.people.staff,
+      verb: 'voided',
+      reason: 'Read by somebody else',
+      by: company.people.lead,
+      now: START,
+    } as const
+    const told = (await database.in(EVENT).find({ itemId: guide.id as GuideId })).filter((each) => each.partId === guide.steps[2])
+    const amended = (ids: string[]) => database.transaction((tx) => amend(tx, rules, { ...of, events: ids }))
+    expect(await amended([early.id])).toBe(1)
+    expect(await row()).toMatchObject({ state: 'done' })
+    expect(await amended([early.id, late.id, ...told.map((each) => each.id), uuidV7()])).toBe(3)
+    expect(await row()).toMatchObject({ state: 'in-progress', seen: 2, activeMs: 18_000, finishedAt: null })
+    expect(await database.in(EVENT).one({ amends: late.id })).toMatchObject({
+      verb: 'voided',
+      actorId: company.people.lead,
+      subjectId: company.people.staff,
+      attested: true,
+      data: { reason: of.reason },
+    })
+    const before = await rolledUp()
+    await recount(server.parts)
+    expect(await rolledUp()).toEqual(before)
+  })
+  it('are amended for the person of whom they were told, and for nobody else', async () => {
+    const opened = event({ verb: 'opened' })
+    await send([opened])
+    const of = { subject: company.people.outsider, verb: 'voided', reason: 'x', by: company.people.lead, now: START } as const
+    expect(await server.parts.database.transaction((tx) => amend(tx, server.parts.events, { ...of, events: [opened.id] }))).toBe(0)
+    expect((await row()).state).toBe('in-progress')
   })
   it('are never changed or taken away', async () => {
     await send([event({ verb: 'opened' })])
@@ -157,7 +233,7 @@ describe('events', () => {
       const stepped = verb !== 'opened' && verb !== 'finished'
       return event({
         verb,
-        ...(stepped ? { stepId: pick(guide.steps) } : {}),
+        ...(stepped ? { part: pick(guide.steps) } : {}),
         ...(verb === 'time-spent' ? { activeMs: 1 + Math.floor(random() * 9_000) } : {}),
         occurredAt: START - Math.floor(random() * 1e9),
       })
@@ -165,7 +241,7 @@ describe('events', () => {
     const batches = Array.from({ length: 40 }, (_, i) => events.slice(i * 10, i * 10 + 15))
     await Promise.all(batches.map((batch, i) => send(batch, i % 2 ? server : other)))
     const before = await rolledUp()
-    await recount(server.parts.database)
+    await recount(server.parts)
     expect(await rolledUp()).toEqual(before)
     expect(before.steps.length).toBeGreaterThan(2)
   })

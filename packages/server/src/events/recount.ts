@@ -1,17 +1,28 @@
-import type { Database } from '../db'
-import { countAllPartsSeen } from '../items'
-import { rollUpAcknowledgements, rollUpParts, rollUpProgress, rollUpWays, rollUpWaySteps } from './rollUp'
+import type { ItemRef } from '@jackdaw/core/items'
+import type { PersonId } from '@jackdaw/core/shared'
+import type { Database, Db } from '../db'
+import type { EventRules, RollUp } from '../eventRules'
+import { countAllPartsSeen, countPartsSeenBy } from '../items'
 
-/** Throws the roll-ups away and counts every event anew. New events wait until it is done. */
-export async function recount(database: Database): Promise<void> {
+/** Throws what was counted away and counts every event anew. New events wait until it is done. */
+export async function recount({ database, events: { rollUps } }: { database: Database; events: EventRules }): Promise<void> {
   await database.transaction(async (tx) => {
     await tx.rows('lock table event in share mode')
-    await tx.rows('truncate item_progress, part_progress, way_use, way_step, acknowledgement')
-    await tx.rows(rollUpParts('event'))
-    await tx.rows(rollUpProgress('event'))
-    await tx.rows(rollUpAcknowledgements('event'))
-    await tx.rows(rollUpWays('event'))
-    await tx.rows(rollUpWaySteps('event'))
+    await tx.rows(`truncate ${rollUps.map(({ table }) => table).join(', ')}`)
+    for (const { count } of rollUps) await tx.rows(count('event_counted'))
     await countAllPartsSeen(tx)
   })
+}
+
+/** The same of one person and item: after something of it was amended. */
+export async function countAnew(tx: Db, rollUps: readonly RollUp[], personId: PersonId, { kind, id }: ItemRef): Promise<void> {
+  for (const { table, ofPersonAndItem, count } of rollUps) {
+    await tx.rows(`delete from ${table} where ${ofPersonAndItem}`, [kind, id, personId])
+    await tx.rows(count(`(select * from event_counted where item_kind = $1 and item_id = $2 and subject_id = $3) told`), [
+      kind,
+      id,
+      personId,
+    ])
+  }
+  await countPartsSeenBy(tx, personId, [id])
 }

@@ -1,24 +1,19 @@
 import { isVouchedFor } from '@jackdaw/core/events'
-import type { ItemRef } from '@jackdaw/core/items'
+import { ITEM_KINDS, type ItemRef } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
+import { Op } from 'sequelize'
 import type { Db } from '../db'
+import type { EventRules, KnownEdition } from '../eventRules'
+import { EDITION_GIVEN } from './model'
 
 /** An edition of an item. */
 type Given = { item: ItemRef; edition: number }
 /** Notes that editions have been given to somebody, where that is not noted yet. */
 export async function noteGiven(db: Db, personId: PersonId, editions: readonly Given[], now: number): Promise<void> {
-  if (editions.length === 0) return
-  await db.rows(
-    `insert into edition_given (item_kind, item_id, edition, person_id, given_at)
-     select distinct e.kind, e.id, e.edition, $1, $5::timestamptz from unnest($2::text[], $3::text[], $4::int[]) as e (kind, id, edition) on conflict do nothing`,
-    [
-      personId,
-      editions.map(({ item }) => item.kind),
-      editions.map(({ item }) => item.id),
-      editions.map((each) => each.edition),
-      new Date(now),
-    ],
-  )
+  const rows = editions.map(({ item, edition }) => ({ itemKind: item.kind, itemId: item.id, personId, edition, givenAt: now }))
+  await db
+    .in(EDITION_GIVEN)
+    .insertAll([...new Map(rows.map((row) => [`${row.itemKind} ${row.itemId} ${row.edition}`, row])).values()], { skip: true })
 }
 
 type Row = { least_ms: number; active_ms: number; is_last: boolean }
@@ -27,26 +22,29 @@ type Row = { least_ms: number; active_ms: number; is_last: boolean }
  * the parts that were seen count. */
 export async function canVouchFor(
   tx: Db,
+  { verbs }: EventRules,
   personId: PersonId,
-  { kind, id }: ItemRef,
-  { edition, required }: { edition: number; required: number },
+  { item: { kind, id }, edition, required }: KnownEdition,
   now: number,
 ): Promise<boolean> {
-  const given = await tx.one<{ at: Date | null }>(
-    'select min(given_at) as at from edition_given where item_kind = $1 and item_id = $2 and person_id = $3 and edition between $4 and $5',
-    [kind, id, personId, required, edition],
-  )
+  const seeing = Object.keys(verbs).filter((name) => verbs[name]!.marks === 'seen')
+  const first = await tx
+    .in(EDITION_GIVEN)
+    .one(
+      { itemKind: kind, itemId: id, personId, edition: { [Op.between]: [required, edition] } },
+      { only: ['givenAt'], order: ['givenAt'] },
+    )
   const parts = await tx.rows<Row>(
     `with told as (
-       select step_id, sum(active_ms)::float8 as active_ms, max(occurred_at) filter (where verb = 'step-viewed') as viewed_at from event
-       where item_kind = $1 and item_id = $2 and subject_id = $3 and way = 'read' and edition between $4 and $5 and step_id is not null group by step_id)
-     select x.least_ms, t.active_ms, t.viewed_at = max(t.viewed_at) over () as is_last
-     from told t join edition_part x on x.item_kind = $1 and x.item_id = $2 and x.edition = $5 and x.part_id = t.step_id where t.viewed_at is not null`,
-    [kind, id, personId, required, edition],
+       select part_id, sum(active_ms)::float8 as active_ms, max(occurred_at) filter (where verb = any ($6)) as seen_at from event_counted
+       where item_kind = $1 and item_id = $2 and subject_id = $3 and way = any ($7) and edition between $4 and $5 and part_id is not null group by part_id)
+     select x.least_ms, t.active_ms, t.seen_at = max(t.seen_at) over () as is_last
+     from told t join edition_part x on x.item_kind = $1 and x.item_id = $2 and x.edition = $5 and x.part_id = t.part_id where t.seen_at is not null`,
+    [kind, id, personId, required, edition, seeing, [...ITEM_KINDS[kind].progress.ways]],
   )
   const read = parts.map((row) => ({ leastMs: row.least_ms, activeMs: row.active_ms, isLast: row.is_last }))
   return isVouchedFor({
-    givenAt: given?.at?.getTime() ?? null,
+    givenAt: first?.givenAt ?? null,
     receivedAt: now,
     steps: read,
     last: read.find((part) => part.isLast) ?? null,

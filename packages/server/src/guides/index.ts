@@ -1,5 +1,5 @@
 export { guides } from './domain'
-export { GUIDE, GUIDE_SHARE } from './model'
+export { GUIDE, GUIDE_EDITION, GUIDE_SHARE } from './model'
 export { relationsToGuide } from './relationsToGuide'
 export { freezeEdition } from './freezeEdition'
 export { saveDraftChanges } from './saveChanges'

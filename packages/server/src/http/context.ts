@@ -5,6 +5,7 @@ import type { Logger } from 'pino'
 import type { Config } from '../config'
 import type { Database } from '../db'
 import type { Decoder } from '../decoding'
+import type { EventRules } from '../eventRules'
 import type { ContentStore } from '../storage'
 
 /** Who asks. */
@@ -19,6 +20,8 @@ export type Parts = {
   /** Epoch milliseconds, UTC. */
   clock: () => number
   newId: NewId
+  /** What the domains declare of events. */
+  events: EventRules
   /** Reads strangers' files, in processes of their own. */
   decoder: Decoder
   /** Folder of the built browser extension. */

@@ -37,7 +37,7 @@ afterAll(() => server.close())
 const COLUMNS = ['nobody', 'outsider', 'staff', 'manager', 'otherAuthor', 'author', 'lead', 'admin'] as const
 const event = () => ({
   sentAt: START,
-  events: [{ id: uuidV7(), guideId: guide.id, edition: 1, way: 'read', verb: 'opened', occurredAt: START }],
+  events: [{ id: uuidV7(), item: { kind: 'guide', id: guide.id }, edition: 1, way: 'read', verb: 'opened', occurredAt: START }],
 })
 const nobody = { people: [], teams: [], roles: [] }
 

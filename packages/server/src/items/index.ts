@@ -1,3 +1,4 @@
+export { items } from './domain'
 export { addEdition, amendedAt, findEdition, listEditions, revisionOfEdition } from './editions'
 export type { EditionFacts, EditionPart, NewEdition } from './editions'
 export { EDITION_PART, ITEM, ITEM_PROGRESS } from './model'

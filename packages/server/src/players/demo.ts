@@ -6,10 +6,10 @@ import { actInAttempt, giveUpAttempt, openAttempt } from './attempts'
 type NewAct = { n: number; actId: string; does: SoloAct }
 
 /** Loads attempts of the demo company, as if they were made. */
-export const demoAttempts = ({ database: db, newId }: Parts) => ({
-  openAttempt: (guideId: GuideId, personId: PersonId, now: number) => openAttempt(db, newId, guideId, personId, 'en-GB', now),
+export const demoAttempts = (parts: Parts) => ({
+  openAttempt: (guideId: GuideId, personId: PersonId, now: number) => openAttempt(parts, guideId, personId, 'en-GB', now),
   actInAttempt: (guideId: GuideId, attemptId: AttemptId, personId: PersonId, act: NewAct, now: number) =>
-    actInAttempt(db, guideId, attemptId, personId, act, now),
+    actInAttempt(parts, guideId, attemptId, personId, act, now),
   giveUpAttempt: (guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number) =>
-    giveUpAttempt(db, guideId, attemptId, personId, now),
+    giveUpAttempt(parts, guideId, attemptId, personId, now),
 })

@@ -35,7 +35,8 @@ const standingOf = (db: Db, id: GuideId, personId: PersonId): Promise<Standing |
   )
 
 export function playerRoutes(routes: Routes): void {
-  const { database: db } = routes.parts
+  const { parts } = routes
+  const { database: db } = parts
   route(routes, getReader, async ({ params: { id } }, { caller, now }) => {
     const standing = await standingOf(db, id, caller.id)
     if (!standing || standing.edition === null) return fail('not-found', 'This guide has not been published yet.')
@@ -83,15 +84,15 @@ export function playerRoutes(routes: Routes): void {
 
   route(routes, getAttempts, async ({ params: { id } }, { caller, now }) => attempts.attemptsOf(db, id, caller.id, now))
   route(routes, openAttempt, async ({ params: { id }, body }, { caller, now }) =>
-    attempts.openAttempt(db, routes.parts.newId, id, caller.id, body.language, now),
+    attempts.openAttempt(parts, id, caller.id, body.language, now),
   )
   route(routes, getAttempt, async ({ params: { id, attemptId } }, { caller, now }) =>
-    attempts.findAttempt(db, id, attemptId, caller.id, now),
+    attempts.findAttempt(parts, id, attemptId, caller.id, now),
   )
   route(routes, actInAttempt, async ({ params: { id, attemptId }, body }, { caller, now }) =>
-    attempts.actInAttempt(db, id, attemptId, caller.id, body, now),
+    attempts.actInAttempt(parts, id, attemptId, caller.id, body, now),
   )
   route(routes, giveUpAttempt, async ({ params: { id, attemptId } }, { caller, now }) =>
-    attempts.giveUpAttempt(db, id, attemptId, caller.id, now),
+    attempts.giveUpAttempt(parts, id, attemptId, caller.id, now),
   )
 }

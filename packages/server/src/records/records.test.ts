@@ -30,10 +30,10 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const read = async (who: Client, guide: { id: string; steps: string[] }, upTo: number, ms = 5_000) => {
-  const base = { guideId: guide.id, edition: 1, way: 'read', occurredAt: START }
+  const base = { item: { kind: 'guide', id: guide.id }, edition: 1, way: 'read', occurredAt: START }
   const events = guide.steps.slice(0, upTo).flatMap((stepId) => [
-    { ...base, id: uuidV7(), verb: 'step-viewed', stepId },
-    { ...base, id: uuidV7(), verb: 'time-spent', stepId, activeMs: ms },
+    { ...base, id: uuidV7(), verb: 'step-viewed', part: stepId },
+    { ...base, id: uuidV7(), verb: 'time-spent', part: stepId, activeMs: ms },
   ])
   if (upTo >= guide.steps.length) events.push({ ...base, id: uuidV7(), verb: 'finished' } as never)
   await who.json('post', '/api/events', { sentAt: START, events })
@@ -194,7 +194,7 @@ describe('cautions that were acknowledged', () => {
   it('are counted the same anew', async () => {
     const table = () => server.parts.database.rows('select * from acknowledgement order by 1, 2, 3, 4')
     const before = await table()
-    await recount(server.parts.database)
+    await recount(server.parts)
     expect(before.length).toBeGreaterThan(0)
     expect(await table()).toEqual(before)
   })

@@ -18,12 +18,12 @@ afterAll(() => server.close())
 type Guide = { id: string; steps: string[] }
 /** Somebody goes through a guide once in a way; `did` is what each step took: tries and help. */
 const goThrough = (guide: Guide, way: 'watch' | 'practise', did: [tries: number, help: 0 | 1 | 2][], ends = true) => {
-  const base = () => ({ id: uuidV7(), guideId: guide.id, edition: 1, way, playId: play, occurredAt: START })
+  const base = () => ({ id: uuidV7(), item: { kind: 'guide', id: guide.id }, edition: 1, way, visit: play, occurredAt: START })
   const play = nanoid()
   const events: object[] = [{ ...base(), verb: 'opened' }]
   did.forEach(([tries, help], n) => {
-    events.push({ ...base(), verb: 'step-viewed', stepId: guide.steps[n] })
-    if (way === 'practise') events.push({ ...base(), verb: 'step-done', stepId: guide.steps[n], tries, help })
+    events.push({ ...base(), verb: 'step-viewed', part: guide.steps[n] })
+    if (way === 'practise') events.push({ ...base(), verb: 'step-done', part: guide.steps[n], tries, help })
   })
   if (ends) events.push({ ...base(), verb: 'finished' })
   return events
@@ -80,18 +80,18 @@ describe('ways of using a guide besides reading it', () => {
     ]
     const before = await figures()
     expect((before[0] as Record<string, unknown>[]).reduce((sum, row) => sum + Number(row['begun']), 0)).toBe(30)
-    await recount(server.parts.database)
+    await recount(server.parts)
     expect(await figures()).toEqual(before)
   })
 
   it('cannot be claimed for a test, nor for steps and editions that are not there', async () => {
     const guide = await aGuide(server, company, 'lead', { texts: ['One'], openToAll: true })
     const staff = await company.as('staff')
-    const base = { guideId: guide.id, edition: 1, playId: nanoid(), occurredAt: START }
+    const base = { item: { kind: 'guide', id: guide.id }, edition: 1, visit: nanoid(), occurredAt: START }
     const refused = await tell(staff, [
       { ...base, id: uuidV7(), way: 'solo', verb: 'finished' },
-      { ...base, id: uuidV7(), way: 'practise', verb: 'step-done', stepId: nanoid(), tries: 1, help: 0 },
-      { ...base, id: uuidV7(), way: 'practise', verb: 'step-done', stepId: guide.steps[0], edition: 7, tries: 1, help: 0 },
+      { ...base, id: uuidV7(), way: 'practise', verb: 'step-done', part: nanoid(), tries: 1, help: 0 },
+      { ...base, id: uuidV7(), way: 'practise', verb: 'step-done', part: guide.steps[0], edition: 7, tries: 1, help: 0 },
     ])
     expect(refused.refused.map((each: { why: string }) => each.why)).toEqual(['malformed', 'unknown-step', 'unknown-edition'])
     expect((await lead.json('get', `/api/guides/${guide.id}/who-finished`)).rows).toEqual([])

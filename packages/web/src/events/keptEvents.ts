@@ -1,4 +1,5 @@
-import type { UsageEvent } from '@jackdaw/core/events'
+import type { UsageEvent } from '@jackdaw/core/players'
+import { inTodaysForm } from '@jackdaw/core/events'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 interface Schema extends DBSchema {
@@ -36,7 +37,8 @@ const eventsInBrowser: KeptEvents = {
     await (await open()).put('events', { id: event.id, personId, event })
   },
   async oldest(personId, most) {
-    return (await (await open()).getAllFromIndex('events', 'person', personId, most)).map((kept) => kept.event)
+    // Older versions have kept events in their own form.
+    return (await (await open()).getAllFromIndex('events', 'person', personId, most)).map((kept) => inTodaysForm(kept.event) as UsageEvent)
   },
   async drop(ids) {
     const work = (await open()).transaction('events', 'readwrite')

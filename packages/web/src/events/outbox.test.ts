@@ -1,11 +1,12 @@
-import type { UsageEvent } from '@jackdaw/core/events'
+import type { UsageEvent } from '@jackdaw/core/players'
+import { guideItem } from '@jackdaw/core/items'
 import { seededIds, type GuideId } from '@jackdaw/core/shared'
 import { v7 as uuidV7 } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
 type Sent = { sentAt: number; events: UsageEvent[] }
 const guideId = seededIds(4)() as GuideId
-const anEvent = (): UsageEvent => ({ id: uuidV7(), guideId, edition: 1, way: 'read', verb: 'opened', occurredAt: 1_000 })
+const anEvent = (): UsageEvent => ({ id: uuidV7(), item: guideItem(guideId), edition: 1, way: 'read', verb: 'opened', occurredAt: 1_000 })
 
 /** A server that can be cut off or refuse, and the browser's globals that the outbox uses. */
 function aWorld() {

@@ -1,5 +1,6 @@
 import { sendEvents, type RefusedEvent } from '@jackdaw/contracts/reading'
-import type { UsageEvent } from '@jackdaw/core/events'
+import type { UsageEvent } from '@jackdaw/core/players'
+import { itemKey } from '@jackdaw/core/items'
 import { useSyncExternalStore } from 'react'
 import { ApiProblem, call, Unreachable } from '../api'
 import { placeForEvents, tellRefused, type KeptEvents } from './keptEvents'
@@ -25,7 +26,9 @@ function tell(next: Partial<State>): void {
   listeners.forEach((listener) => listener())
 }
 
-const keyOf = ({ guideId, edition, way }: Pick<UsageEvent, 'guideId' | 'edition' | 'way'>): string => `${guideId} ${edition} ${way}`
+/** A way of using an edition. */
+type Using = Pick<UsageEvent, 'item' | 'edition' | 'way'>
+const keyOf = ({ item, edition, way }: Using): string => `${itemKey(item)} ${edition} ${way}`
 /** Notes what became of the ends of guides among these events. */
 function noteFinishes(events: readonly UsageEvent[], fate: (event: UsageEvent) => FinishFate): void {
   const ends = events.filter((event) => event.verb === 'finished')
@@ -45,13 +48,9 @@ export const outboxState = {
     ),
 }
 
-export const finishFate = (
-  { finishes }: Pick<State, 'finishes'>,
-  what: Pick<UsageEvent, 'guideId' | 'edition' | 'way'>,
-): FinishFate | null => finishes.get(keyOf(what)) ?? null
+export const finishFate = ({ finishes }: Pick<State, 'finishes'>, what: Using): FinishFate | null => finishes.get(keyOf(what)) ?? null
 /** Whether the server has taken that somebody finished a guide, of what was told on this page; `null` when nothing was. */
-export const useFinishFate = (what: Pick<UsageEvent, 'guideId' | 'edition' | 'way'>): FinishFate | null =>
-  finishFate(outboxState.use(), what)
+export const useFinishFate = (what: Using): FinishFate | null => finishFate(outboxState.use(), what)
 
 /** Keeps an event and sends it soon. */
 export async function record(event: UsageEvent): Promise<void> {

@@ -1,4 +1,5 @@
-import { MAX_ACTIVE_MS, StepTimer } from '@jackdaw/core/events'
+import { StepTimer } from '@jackdaw/core/events'
+import { MAX_ACTIVE_MS } from '@jackdaw/core/players'
 import { useEffect } from 'react'
 
 const REPORT_EVERY_MS = 20_000

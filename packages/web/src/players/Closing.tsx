@@ -1,3 +1,4 @@
+import { guideItem } from '@jackdaw/core/items'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { stepName, type Step } from '@jackdaw/core/guides'
 import { leftToDo, type Play, type PlayerState } from '@jackdaw/core/players'
@@ -29,7 +30,7 @@ export function Closing({
   const { t } = useTexts()
   const left = leftToDo(play, state)
   const already = edition.progress.finishedEdition
-  const fate = useFinishFate({ guideId: edition.guideId, edition: edition.edition, way: 'read' })
+  const fate = useFinishFate({ item: guideItem(edition.guideId), edition: edition.edition, way: 'read' })
   if (state.finished)
     return (
       <div className="py-8">

@@ -1,3 +1,4 @@
+import { guideItem } from '@jackdaw/core/items'
 import { getPlay, keepPlay, KeptPlay, type KeptWay } from '@jackdaw/contracts/players'
 import { begin, resume, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
@@ -93,7 +94,7 @@ export function usePlay(
   const { keep, notice } = useKeeping(guideId, way, personId, preview || edition === null || only !== null)
   const { state, act, restart } = usePlayer(play, first, {
     way,
-    about: preview || edition === null ? null : { guideId, edition },
+    about: preview || edition === null ? null : { item: guideItem(guideId), edition },
     playId,
     begins: !first.goesOn,
     endsByItself: true,

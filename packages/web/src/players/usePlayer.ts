@@ -1,7 +1,7 @@
-import type { UsageEvent } from '@jackdaw/core/events'
+import type { UsageEvent } from '@jackdaw/core/players'
 import { END } from '@jackdaw/core/flow'
+import type { ItemRef } from '@jackdaw/core/items'
 import { canFinish, reduce, type Play, type Played, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
-import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import { flush, record, useStepTime } from '../events'
@@ -11,7 +11,7 @@ export type Doing = PlayerEvent extends infer E ? (E extends PlayerEvent ? Omit<
 
 type Told = UsageEvent extends infer E
   ? E extends UsageEvent
-    ? Omit<E, 'id' | 'guideId' | 'edition' | 'occurredAt' | 'way' | 'playId'>
+    ? Omit<E, 'id' | 'item' | 'edition' | 'occurredAt' | 'way' | 'visit'>
     : never
   : never
 
@@ -19,14 +19,14 @@ type Told = UsageEvent extends infer E
 function toldBy(effect: PlayerEffect): Told | null {
   if (effect.do !== 'tell') return null
   if (effect.verb === 'finished') return { verb: 'finished' }
-  const stepId = effect.stepId as StepId
-  return effect.verb === 'step-done' ? { verb: 'step-done', stepId, tries: effect.tries, help: effect.help } : { verb: effect.verb, stepId }
+  const part = effect.stepId
+  return effect.verb === 'step-done' ? { verb: 'step-done', part, tries: effect.tries, help: effect.help } : { verb: effect.verb, part }
 }
 
 type Options = {
   way: UsageEvent['way']
   /** Of what the record is told; `null`: nothing is told. */
-  about: { guideId: GuideId; edition: number } | null
+  about: { item: ItemRef; edition: number } | null
   /** Which time of watching or practising it is. */
   playId?: RefObject<string>
   /** It begins now, and does not go on from before. */
@@ -48,7 +48,7 @@ export function usePlayer(play: Play, first: Played, options: Options): Running 
   const tell = useCallback((told: Told) => {
     const { way, about, playId } = latest.current
     if (about === null) return
-    const event = { ...told, ...about, id: uuidV7(), way, occurredAt: Date.now(), ...(playId ? { playId: playId.current } : {}) }
+    const event = { ...told, ...about, id: uuidV7(), way, occurredAt: Date.now(), ...(playId ? { visit: playId.current } : {}) }
     void record(event as UsageEvent)
     if (told.verb === 'finished') void flush()
   }, [])
@@ -97,7 +97,7 @@ export function usePlayer(play: Play, first: Played, options: Options): Running 
     },
     [tell, put],
   )
-  const report = useCallback((stepId: string, activeMs: number) => tell({ verb: 'time-spent', stepId: stepId as StepId, activeMs }), [tell])
+  const report = useCallback((part: string, activeMs: number) => tell({ verb: 'time-spent', part, activeMs }), [tell])
   useStepTime(state.at === END || options.about === null ? null : state.at, report)
   return { state, act, restart }
 }

@@ -1,3 +1,4 @@
+import { guideItem } from '@jackdaw/core/items'
 import { getReader, type ReaderEdition } from '@jackdaw/contracts/reading'
 import { recall, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
@@ -35,7 +36,7 @@ export function useReading(edition: ReaderEdition): { play: Play; state: PlayerS
       Date.now(),
     ),
   )
-  const about = number === DRAFT ? null : { guideId, edition: number }
+  const about = number === DRAFT ? null : { item: guideItem(guideId), edition: number }
   const { state, act } = usePlayer(play, first, { way: 'read', about, begins: true, endsByItself: false })
   return { play, state, act, startedFrom: first.state.at }
 }

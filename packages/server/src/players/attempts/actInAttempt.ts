@@ -1,8 +1,7 @@
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import { reduce, type PlayerEvent } from '@jackdaw/core/players'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
-import type { Db } from '../../db'
-import { fail } from '../../http'
+import { fail, type Parts } from '../../http'
 import { ATTEMPT_ACT } from '../model'
 import { ownAttempt, viewOf } from './attempt'
 import { expire, writeOn } from './endAttempt'
@@ -26,14 +25,14 @@ function eventOf(does: SoloAct, now: number): PlayerEvent {
 /** Judges one act. Acts come one after the other: what is late, repeated with another content or out of order is refused; the last one,
  * sent again, is answered alike. */
 export async function actInAttempt(
-  db: Db,
+  { database, events }: Parts,
   guideId: GuideId,
   attemptId: AttemptId,
   personId: PersonId,
   { n, actId, does }: { n: number; actId: string; does: SoloAct },
   now: number,
 ): Promise<SoloAttempt> {
-  const answer = await db.transaction(async (tx) => {
+  const answer = await database.transaction(async (tx) => {
     const attempt = await ownAttempt(tx, guideId, attemptId, personId)
     const { row } = attempt
     if (n === row.acts && n > 0) {
@@ -42,7 +41,7 @@ export async function actInAttempt(
     }
     if (row.ended !== null) return null
     if (row.expiresAt <= now) {
-      await expire(tx, attempt)
+      await expire({ tx, events }, attempt)
       return null
     }
     if (n !== row.acts + 1)
@@ -53,7 +52,7 @@ export async function actInAttempt(
       fail('out-of-turn', 'At this step that cannot be done. Nothing was counted; load the page again to go on.')
     const verdict = played.effects.flatMap((effect) => (effect.do === 'say' ? [effect.verdict] : []))[0] ?? null
     await tx.in(ATTEMPT_ACT).insert({ attemptId, n, actId, event, verdict, actedAt: now })
-    const next = await writeOn(tx, { ...attempt, row: { ...row, acts: n } }, played, null, now)
+    const next = await writeOn({ tx, events }, { ...attempt, row: { ...row, acts: n } }, played, null, now)
     return viewOf(tx, { ...attempt, row: next }, verdict)
   })
   return answer ?? fail('attempt-over', 'It has ended; this act came too late and was not counted.')

@@ -2,16 +2,23 @@ import type { AttemptId, SoloAttempt, SoloResult } from '@jackdaw/contracts/play
 import { readDocument } from '@jackdaw/core/guides'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
+import type { Parts } from '../../http'
 import { ATTEMPT } from '../model'
 import { attemptsLeft, newestEdition, ownAttempt, resultOf, viewOf, type Attempt } from './attempt'
 import { expire } from './endAttempt'
 
 /** One's own attempt as it stands. */
-export const findAttempt = (db: Db, guideId: GuideId, attemptId: AttemptId, personId: PersonId, now: number): Promise<SoloAttempt> =>
-  db.transaction(async (tx) => {
+export const findAttempt = (
+  { database, events }: Parts,
+  guideId: GuideId,
+  attemptId: AttemptId,
+  personId: PersonId,
+  now: number,
+): Promise<SoloAttempt> =>
+  database.transaction(async (tx) => {
     const attempt = await ownAttempt(tx, guideId, attemptId, personId)
     const late = attempt.row.ended === null && attempt.row.expiresAt <= now
-    return viewOf(tx, late ? { ...attempt, row: await expire(tx, attempt) } : attempt, null)
+    return viewOf(tx, late ? { ...attempt, row: await expire({ tx, events }, attempt) } : attempt, null)
   })
 
 /** The rows of somebody's attempts at a guide, the newest first. */

@@ -1,10 +1,9 @@
-import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { SoloAttempt } from '@jackdaw/contracts/players'
 import { readDocument } from '@jackdaw/core/guides'
 import { begin, RULES, waysOf } from '@jackdaw/core/players'
-import type { Db } from '../../db'
 import { addAttested } from '../../events'
-import { fail } from '../../http'
+import { fail, type Parts } from '../../http'
 import { ATTEMPT } from '../model'
 import { attemptsLeft, newestEdition, playOf, runningOf, viewOf } from './attempt'
 import { eventIn, eventsOf, expire } from './endAttempt'
@@ -14,21 +13,20 @@ const EXPIRES_AFTER_MS = 24 * 3_600_000
 
 /** Opens an attempt at the newest edition, or goes on with the one that is open. */
 export async function openAttempt(
-  db: Db,
-  newId: NewId,
+  { database, newId, events }: Parts,
   guideId: GuideId,
   personId: PersonId,
   language: string,
   now: number,
 ): Promise<SoloAttempt> {
-  return db.transaction(async (tx) => {
+  return database.transaction(async (tx) => {
     await tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 1))', [`${personId} ${guideId}`])
     const own = { itemKind: 'guide', itemId: guideId, personId } as const
     const running = await tx.in(ATTEMPT).one({ ...own, endedAt: null }, { lock: true })
     if (running) {
       const attempt = await runningOf(tx, running)
       if (running.expiresAt > now) return viewOf(tx, attempt, null)
-      await expire(tx, attempt)
+      await expire({ tx, events }, attempt)
     }
     const { number, edition } = await newestEdition(tx, guideId)
     const document = readDocument(JSON.parse(edition.bytes))
@@ -51,8 +49,9 @@ export async function openAttempt(
       state: begun.state,
       passMark: document.solo.passMark,
     })
-    const opened = { ...eventIn(row, now), verb: 'opened' as const }
-    await addAttested(tx, personId, [opened, ...begun.effects.flatMap((effect) => eventsOf(row, effect, now))], now)
+    const opened = { ...eventIn(row, now), verb: 'opened', carries: {} }
+    const told = begun.effects.flatMap((effect) => eventsOf(row, effect, now))
+    await addAttested(tx, events, { subject: personId, now }, [opened, ...told])
     return viewOf(tx, { row, document, play }, null)
   })
 }

@@ -1,5 +1,5 @@
 import type { Endpoint } from '@jackdaw/contracts/endpoint'
-import { UsageEvent } from '@jackdaw/core/events'
+import { UsageEvent } from '@jackdaw/core/players'
 import { Change } from '@jackdaw/core/guides'
 import { kindOfId } from '@jackdaw/core/shared'
 import { hostileOf, oneOf, sitesOf, valueOf, withAt, type Schema } from '@jackdaw/core/testing'
@@ -211,10 +211,10 @@ const CHANGE_TYPES = (Change._zod.def as unknown as { options: unknown[] }).opti
 const anEvent = (things: Things, random: () => number): unknown => ({
   ...(valueOf(UsageEvent as Schema, { random }) as object),
   id: uuidV7(),
-  guideId: things.guide,
+  item: { kind: 'guide', id: things.guide },
   edition: 1,
   occurredAt: START - 1_000,
-  ...(random() < 0.8 ? { stepId: oneOf(random, things.steps) } : {}),
+  ...(random() < 0.8 ? { part: oneOf(random, things.steps) } : {}),
 })
 
 /** Makes something wrong or odd about a valid request. */

@@ -1,0 +1,107 @@
+import { EVENT_FIGURES } from '@jackdaw/core/events'
+import type { ItemId, ItemRef } from '@jackdaw/core/items'
+import type { PersonId } from '@jackdaw/core/shared'
+import type { Way } from '@jackdaw/core/ways'
+import type { Db } from '../db'
+import type { EventRules } from '../eventRules'
+import { countPartsSeenBy } from '../items'
+import { countAnew } from './recount'
+import { UNSEEN, type SeenBy } from './seenBy'
+
+/** Version of the shape of events, kept with every one. */
+export const EVENT_SCHEMA_VERSION = 3
+
+/** An event as it is written down. `occurredAt`: epoch milliseconds by the server's clock. */
+export type NewEvent = {
+  id: string
+  verb: string
+  way: Way
+  item: ItemRef
+  edition: number
+  part?: string | undefined
+  visit?: string | undefined
+  occurredAt: number
+  timePutRight?: boolean
+  attested: boolean
+  /** The event that it supersedes. */
+  amends?: string
+  carries: Record<string, unknown>
+}
+
+/** Of whom events are written down, by whom, and when they came in. */
+export type Told = { subject: PersonId; by?: PersonId; now: number; seen?: SeenBy }
+
+const FIGURES = new Set<string>(EVENT_FIGURES)
+const column = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)
+
+/** An event as a record of the statement below: figures stand in columns, all else it carries in one. */
+function recordOf(event: NewEvent): Record<string, unknown> {
+  const carried = Object.entries(event.carries)
+  const figures = carried.filter(([name]) => FIGURES.has(name)).map(([name, value]) => [column(name), value] as const)
+  const rest = carried.filter(([name]) => !FIGURES.has(name))
+  return {
+    ...Object.fromEntries(figures),
+    id: event.id,
+    verb: event.verb,
+    way: event.way,
+    item_kind: event.item.kind,
+    item_id: event.item.id,
+    edition: event.edition,
+    part_id: event.part,
+    visit: event.visit,
+    occurred_at: new Date(event.occurredAt).toISOString(),
+    time_put_right: event.timePutRight ?? false,
+    attested: event.attested,
+    amends: event.amends,
+    ...(rest.length === 0 ? {} : { data: Object.fromEntries(rest) }),
+  }
+}
+
+/** $1 subject, $2 actor, $3 receipt, $4 events as JSON, $5 to $7 device, browser and language. */
+const INSERT = `
+  insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, visit, active_ms, tries, help, done, percent, passed,
+    data, attested, occurred_at, time_put_right, received_at, device, browser, language, local_day, amends)
+  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, 'person', $2, 'person', $1, e.item_kind, e.item_id, e.edition, e.part_id, e.visit, coalesce(e.active_ms, 0), e.tries, e.help, e.done, e.percent, e.passed,
+    e.data, e.attested, e.occurred_at, e.time_put_right, $3, $5, $6, $7, (e.occurred_at at time zone s.zone)::date, e.amends
+  from jsonb_to_recordset($4::jsonb) as e (id uuid, verb text, way text, item_kind text, item_id text, edition int, part_id text, visit text, active_ms int, tries int, help int, done bool, percent int,
+    passed bool, data jsonb, attested bool, occurred_at timestamptz, time_put_right bool, amends uuid)
+    cross join (select site.zone from person p join site on site.id = p.site_id where p.id = $1) s
+  on conflict (id) do nothing
+  returning *`
+
+/** Writes events of one person down and brings what is counted of them up to date, in the transaction of the caller. Those that are there
+ * already change nothing. */
+export async function addEvents(tx: Db, { verbs, rollUps }: EventRules, told: Told, events: readonly NewEvent[]): Promise<void> {
+  if (events.length === 0) return
+  const { subject, by = subject, now, seen = UNSEEN } = told
+  const counts = rollUps.map(({ table, count }) => `count_${table} as (${count('fresh')})`)
+  await tx.rows(`with fresh as (${INSERT}), ${counts.join(', ')} select 1`, [
+    subject,
+    by,
+    new Date(now),
+    JSON.stringify(events.map(recordOf)),
+    seen.device,
+    seen.browser,
+    seen.language,
+  ])
+  const items = (which: (event: NewEvent) => boolean): ItemId[] => [...new Set(events.filter(which).map((event) => event.item.id))]
+  const gone = items(({ verb }) => verbs[verb]?.marks === 'seen')
+  if (gone.length > 0) await countPartsSeenBy(tx, subject, gone)
+  // Smallest, largest and sum cannot fall: what was amended is counted anew.
+  for (const event of events) if (event.amends !== undefined) await countAnew(tx, rollUps, subject, event.item)
+}
+
+/** One batch of a person at a time: rows of the roll-ups are then always locked in one order. */
+export const oneAtATime = (tx: Db, personId: PersonId): Promise<unknown> =>
+  tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 0))', [personId])
+
+/** Adds what the server itself tells; attested. Sending the same ids again changes nothing. */
+export async function addAttested(tx: Db, rules: EventRules, told: Told, events: readonly Omit<NewEvent, 'attested'>[]): Promise<void> {
+  await oneAtATime(tx, told.subject)
+  await addEvents(
+    tx,
+    rules,
+    told,
+    events.map((event) => ({ ...event, attested: true })),
+  )
+}
