@@ -3,6 +3,8 @@ import { LocalDate, localDateAt } from '@jackdaw/core/shared'
 import { underLock } from './db'
 import { demoServices } from './demoServices'
 import type { Parts } from './http'
+import { PERSON } from './people'
+import { readSetting, writeSetting } from './settings'
 
 const LOCK = 7_203_116
 
@@ -15,16 +17,12 @@ export async function loadDemoOnce(parts: Parts, folder: string, anew = false): 
   return underLock(
     database,
     async () => {
-      const state = await database.one<{ value: { anchor: string; whole: boolean } }>(`select value from setting where key = 'demo'`)
-      if (state?.value.whole && !anew) return false
-      const people = await database.one<{ n: number }>('select count(*)::int as n from person')
-      if (!state && people!.n > 0) return false
+      const state = await readSetting<{ anchor: string; whole: boolean }>(database, 'demo')
+      if (state?.whole && !anew) return false
+      if (!state && (await database.in(PERSON).count({})) > 0) return false
       if (state) await clear(parts)
       const anchor = config.demoAnchor === '' ? localDateAt(clock(), 'UTC') : LocalDate.parse(config.demoAnchor)
-      const write = (whole: boolean) =>
-        database.rows(`insert into setting (key, value) values ('demo', $1) on conflict (key) do update set value = excluded.value`, [
-          JSON.stringify({ anchor, whole }),
-        ])
+      const write = (whole: boolean) => writeSetting(database, 'demo', { anchor, whole })
       await write(false)
       log.info({ anchor }, 'loading the demo company')
       await seedDemo(demoServices(parts), folder, anchor)

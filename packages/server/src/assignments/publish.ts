@@ -7,6 +7,7 @@ import type { Db } from '../db'
 import { freezeEdition } from '../guides'
 import { failField } from '../http'
 import { ITEM, ITEM_PROGRESS } from '../items'
+import { PERSON, ROLE, TEAM } from '../people'
 import { assign } from './assign'
 import { ITEM_AUDIENCE } from './model'
 
@@ -20,12 +21,13 @@ export type PublishRequest = {
 }
 
 async function refuseUnknown(tx: Db, { audience }: PublishRequest): Promise<void> {
-  const known = await tx.one<{ teams: number; roles: number; people: number }>(
-    `select (select count(*)::int from team where id = any ($1)) as teams, (select count(*)::int from role where id = any ($2)) as roles, (select count(*)::int from person where id = any ($3)) as people`,
-    [audience.teams, audience.roles, audience.people],
-  )
+  const known = {
+    teams: await tx.in(TEAM).count({ id: audience.teams }),
+    roles: await tx.in(ROLE).count({ id: audience.roles }),
+    people: await tx.in(PERSON).count({ id: audience.people }),
+  }
   for (const kind of ['teams', 'roles', 'people'] as const)
-    if (known![kind] < new Set<string>(audience[kind]).size)
+    if (known[kind] < new Set<string>(audience[kind]).size)
       failField(`/body/audience/${kind}`, 'One of these does not exist any more. Load the page again.')
 }
 

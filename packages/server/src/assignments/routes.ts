@@ -4,10 +4,10 @@ import { NOBODY } from '@jackdaw/core/audiences'
 import { USUAL_DUE } from '@jackdaw/core/assignments'
 import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
 import { guideItem } from '@jackdaw/core/items'
-import type { PersonId } from '@jackdaw/core/shared'
 import { findDraft, findFacts } from '../guides'
 import { fail, route, type Routes } from '../http'
 import { ITEM, listEditions } from '../items'
+import { PERSON } from '../people'
 import { membersOf, standings, type Standing } from './audience'
 import { ITEM_AUDIENCE } from './model'
 import { publish } from './publish'
@@ -41,9 +41,7 @@ export function assignmentRoutes(routes: Routes): void {
       })),
       changedSinceEdition: editions[0]?.revision !== draft.revision,
       audience,
-      named: await db.rows<{ id: PersonId; name: string }>('select id, name from person where id = any ($1) order by name', [
-        audience.people,
-      ]),
+      named: await db.in(PERSON).find({ id: audience.people }, { only: ['id', 'name'], order: ['name'] }),
       openToAll: item?.openToAll ?? false,
       due: given?.due ?? USUAL_DUE,
       findings: findingsBeforePublishing(draft.document).map((finding) => ({

@@ -8,6 +8,7 @@ import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { amendPicture, dropOffered, familyOf, fillPicture, picturesOfItem, removeNotedFiles, textOfPicture } from '../files'
 import { fail, failField, type Caller, type Parts } from '../http'
 import type { Db } from '../db'
+import { PERSON } from '../people'
 import { relationsToGuide } from './relationsToGuide'
 import { saveDraftChanges } from './saveChanges'
 import { findDraft, findFacts } from './store'
@@ -18,7 +19,7 @@ const KINDS: ReadonlySet<PrivateKind> = new Set(['mail', 'phone', 'account', 'pe
 export async function findPrivate(db: Db, id: PictureId): Promise<{ known: boolean; found: FoundPrivate[] }> {
   const boxes = await textOfPicture(db, id)
   if (boxes.length === 0) return { known: false, found: [] }
-  const names = (await db.rows<{ name: string }>('select name from person')).map((row) => row.name)
+  const names = (await db.in(PERSON).find({}, { only: ['name'] })).map((row) => row.name)
   return { known: true, found: privateAreas(boxes, KINDS, nameAsker(marksOf(names, ''), '')) }
 }
 

@@ -1,13 +1,8 @@
-import { Look, PLAIN_LOOK } from '@jackdaw/core/guides'
+import { PLAIN_LOOK, type Look } from '@jackdaw/core/guides'
 import type { Db } from '../db'
-import { SETTING } from './model'
+import { readSetting, writeSetting } from '../settings'
 
 /** How the company's guides look; what was never chosen is as it ships. */
-export async function findLook(db: Db): Promise<Look> {
-  const row = await db.in(SETTING).one({ key: 'look' })
-  return { ...PLAIN_LOOK, ...(row?.value as Partial<Look> | undefined) }
-}
+export const findLook = async (db: Db): Promise<Look> => ({ ...PLAIN_LOOK, ...(await readSetting<Partial<Look>>(db, 'look')) })
 
-export async function writeLook(db: Db, look: Look): Promise<void> {
-  await db.in(SETTING).insertAll([{ key: 'look', value: look }], { inPlaceOf: ['value'] })
-}
+export const writeLook = (db: Db, look: Look): Promise<void> => writeSetting(db, 'look', look)

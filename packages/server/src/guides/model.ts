@@ -87,10 +87,3 @@ export const GUIDE_EDITION = table('guide_edition', GuideEditionRow, () => ({
   confirmSteps: truth(),
   branches: truth(),
 }))
-
-/** A setting of the company. */
-export class SettingRow extends Model<InferAttributes<SettingRow>, InferCreationAttributes<SettingRow>> {
-  declare key: string
-  declare value: unknown
-}
-export const SETTING = table('setting', SettingRow, () => ({ key: key(text()), value: json() }))

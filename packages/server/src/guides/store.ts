@@ -13,7 +13,7 @@ import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
 import type { Db } from '../db'
 import { fail, StoredJson } from '../http'
 import { ITEM } from '../items'
-import { DRAFT_CHANGE, DRAFT_PRESENCE, GUIDE } from './model'
+import { DRAFT, DRAFT_CHANGE, DRAFT_PRESENCE, GUIDE } from './model'
 
 export type GuideFacts = {
   id: GuideId
@@ -56,11 +56,8 @@ export const sharedWith = (db: Db, id: GuideId): Promise<{ id: PersonId; name: s
 export type DraftState = { revision: number; document: GuideDocument }
 /** @param lock hold the draft until the end of the transaction */
 export async function findDraft(db: Db, id: GuideId, lock = false): Promise<DraftState | undefined> {
-  const row = await db.one<{ revision: number; document: unknown }>(
-    `select revision, document from draft where guide_id = $1 ${lock ? 'for update' : ''}`,
-    [id],
-  )
-  return row ? { revision: row.revision, document: readDocument(row.document) } : undefined
+  const row = await db.in(DRAFT).one({ guideId: id }, { lock })
+  return row && { revision: row.revision, document: readDocument(row.document) }
 }
 
 /** A draft as it is stored: its JSON, and what lists show of it. */

@@ -1,10 +1,12 @@
 import type { GuideRow, GuideSort, GuideState } from '@jackdaw/contracts/library'
 import type { GuideKind } from '@jackdaw/core/guides'
 import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
+import { Op } from 'sequelize'
 import type { Db } from '../db'
 import { GUIDE, GUIDE_SHARE } from '../guides'
 import { failField, type Caller } from '../http'
 import { ITEM } from '../items'
+import { PERSON } from '../people'
 import { refuseMissingFolder } from './folders'
 
 export const PAGE_SIZE = 50
@@ -97,11 +99,8 @@ export type GuideChange = {
 }
 
 const mayWrite = async (db: Db, ids: readonly PersonId[], pointer: string): Promise<void> => {
-  const found = await db.one<{ n: number }>(
-    `select count(*)::int as n from person where id = any ($1) and active and 'guides.write' = any (permissions)`,
-    [ids],
-  )
-  if (found!.n < new Set(ids).size) failField(pointer, 'Choose people who may write guides.')
+  const found = await db.in(PERSON).count({ id: [...ids], active: true, permissions: { [Op.contains]: ['guides.write'] } })
+  if (found < new Set(ids).size) failField(pointer, 'Choose people who may write guides.')
 }
 
 /** Changes the facts about a guide that are not part of its text. */

@@ -1,7 +1,9 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Request, Response } from 'express'
+import { Op } from 'sequelize'
 import type { Db } from '../db'
+import { KNOWN_DEVICE } from './model'
 
 const COOKIE = 'jackdaw-device'
 const YEAR_MS = 365 * 86_400_000
@@ -27,10 +29,7 @@ export async function knownDevice(db: Db, req: Request, mail: string, now: numbe
 /** Remembers that somebody has signed in with this browser, for a year from the last time. */
 export async function rememberDevice(db: Db, req: Request, res: Response, personId: PersonId, https: boolean, now: number): Promise<void> {
   const token = tokenIn(req) ?? randomBytes(24).toString('base64url')
-  await db.rows('delete from known_device where seen_at <= $1', [new Date(now - YEAR_MS)])
-  await db.rows(
-    'insert into known_device (hash, person_id, seen_at) values ($1, $2, $3) on conflict (hash, person_id) do update set seen_at = excluded.seen_at',
-    [hashOf(token), personId, new Date(now)],
-  )
+  await db.in(KNOWN_DEVICE).remove({ seenAt: { [Op.lte]: now - YEAR_MS } })
+  await db.in(KNOWN_DEVICE).insertAll([{ hash: hashOf(token), personId, seenAt: now }], { inPlaceOf: ['seenAt'] })
   res.cookie(COOKIE, token, { httpOnly: true, sameSite: 'lax', secure: https, maxAge: YEAR_MS, path: '/api/session' })
 }

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto'
 import { failuresAt, secondsToWait, SIGN_IN_LIMITS, type Counted } from '@jackdaw/core/people'
+import { Op } from 'sequelize'
 import type { Db } from '../db'
+import { SIGN_IN_FAILURE } from './model'
 
 const keyOf = (of: Counted, ...values: string[]): string =>
   `${of}:${createHash('sha256').update(JSON.stringify(values).toLowerCase()).digest('base64url')}`
@@ -18,8 +20,6 @@ const countedFor = ({ account, address, device }: Tried): [Counted, string][] =>
       ]
     : [['device', keyOf('device', account, device)]]
 
-type Row = { key: string; failures: number; last_at: Date }
-
 /** Counts a try as failed before the password is looked at, so that tries at the same time on several servers all count. A try that has to
  * wait is not made and counts for nothing: nobody is kept out longer by the tries of others.
  * @returns seconds to wait, 0 when the try may be made */
@@ -27,26 +27,21 @@ export async function countTry(db: Db, tried: Tried, now: number): Promise<numbe
   const counted = countedFor(tried).sort(([, a], [, b]) => (a < b ? -1 : 1))
   const keys = counted.map(([, key]) => key)
   return db.transaction(async (tx) => {
-    await tx.rows(
-      'insert into sign_in_failure (key, failures, last_at) select k, 0, $2 from unnest($1::text[]) k order by k on conflict (key) do nothing',
-      [keys, new Date(now)],
+    const failures = tx.in(SIGN_IN_FAILURE)
+    await failures.insertAll(
+      keys.map((key) => ({ key, failures: 0, lastAt: now })),
+      { skip: true },
     )
-    const rows = await tx.rows<Row>('select key, failures, last_at from sign_in_failure where key = any ($1) order by key for update', [
-      keys,
-    ])
+    const rows = await failures.find({ key: keys }, { order: ['key'], lock: true })
     const found = new Map(rows.map((row) => [row.key, row]))
     const waits = counted.map(([of, key]) => {
       const row = found.get(key)
-      return row ? secondsToWait(of, row.failures, row.last_at.getTime(), now) : 0
+      return row ? secondsToWait(of, row.failures, row.lastAt, now) : 0
     })
     const waitS = Math.max(...waits)
     if (waitS > 0) return waitS
     for (const row of rows)
-      await tx.rows('update sign_in_failure set failures = $2, last_at = $3 where key = $1', [
-        row.key,
-        failuresAt(row.failures, row.last_at.getTime(), now) + 1,
-        new Date(now),
-      ])
+      await failures.update({ failures: failuresAt(row.failures, row.lastAt, now) + 1, lastAt: now }, { key: row.key })
     return 0
   })
 }
@@ -57,10 +52,10 @@ export async function forgiveTries(db: Db, tried: Tried): Promise<void> {
   const counted = countedFor(tried)
   const forgotten = counted.flatMap(([of, key]) => (of === 'pair' || of === 'device' ? [key] : []))
   const takenBack = counted.flatMap(([of, key]) => (of === 'account' || of === 'address' ? [key] : []))
-  await db.rows('delete from sign_in_failure where key = any ($1)', [forgotten])
+  await db.in(SIGN_IN_FAILURE).remove({ key: forgotten })
   await db.rows('update sign_in_failure set failures = greatest(0, failures - 1) where key = any ($1)', [takenBack])
 }
 
 /** Forgets counts that hold no more. */
 export const forgetOldTries = (db: Db, now: number): Promise<unknown> =>
-  db.rows('delete from sign_in_failure where last_at <= $1', [new Date(now - SIGN_IN_LIMITS.forgottenAfterMs)])
+  db.in(SIGN_IN_FAILURE).remove({ lastAt: { [Op.lte]: now - SIGN_IN_LIMITS.forgottenAfterMs } })

@@ -3,6 +3,7 @@ import { PlayerState } from '@jackdaw/core/players'
 import type { GuideId, PersonId, RoleId, SiteId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
+import { PERSON, PERSON_ROLE } from '../people'
 import { PLAY } from './model'
 
 /** Largest state that is kept, in bytes of JSON: many times what the longest guide needs. */
@@ -30,9 +31,9 @@ export async function savePlay(db: Db, personId: PersonId, guideId: GuideId, way
 
 /** What rules of a guide may ask of a person. */
 export async function ruledBy(db: Db, personId: PersonId): Promise<{ roles: RoleId[]; sites: SiteId[] }> {
-  const row = await db.one<{ site_id: SiteId; roles: RoleId[] }>(
-    'select p.site_id, array(select role_id from person_role where person_id = p.id) as roles from person p where p.id = $1',
-    [personId],
-  )
-  return { roles: row?.roles ?? [], sites: row ? [row.site_id] : [] }
+  const [person, roles] = await Promise.all([
+    db.in(PERSON).one({ id: personId }, { only: ['siteId'] }),
+    db.in(PERSON_ROLE).find({ personId }, { only: ['roleId'] }),
+  ])
+  return { roles: roles.map((row) => row.roleId), sites: person ? [person.siteId] : [] }
 }

@@ -17,6 +17,7 @@ import { adoptPicture, storePictureText } from '../files'
 import { findDraft, insertGuide, saveDraftChanges } from '../guides'
 import { fail, type Caller, type Parts } from '../http'
 import { deleteContents } from './cleanUp'
+import type { Outcome } from './model'
 import {
   actionsOf,
   deleteActions,
@@ -26,8 +27,7 @@ import {
   forgetTextBoxes,
   noteShotPicture,
   shotsOf,
-  type Outcome,
-  type RecordingRow,
+  type Recording,
   type ShotRow,
 } from './store'
 
@@ -58,7 +58,7 @@ type Finishing = {
   now: number
 }
 /** What becomes a draft: the recording with what is left of its actions and pictures. */
-type Material = { caller: Caller; recording: RecordingRow; actions: RawAction[]; shots: ShotRow[]; now: number }
+type Material = { caller: Caller; recording: Recording; actions: RawAction[]; shots: ShotRow[]; now: number }
 
 /** Ends a recording: what was dropped is forgotten, what is left becomes a draft. When something has not arrived yet, nothing is written. */
 export async function finish(parts: Parts, { caller, id, wish, mayEdit, now }: Finishing): Promise<Finished> {

@@ -23,7 +23,7 @@ import type { GuideId } from '@jackdaw/core/shared'
 import type { Request } from 'express'
 import { readPicture, storeContent } from '../files'
 import { findFacts } from '../guides'
-import { countTry, forgiveTries } from '../people'
+import { countTry, forgiveTries, PERSON } from '../people'
 import { fail, route, type Caller, type Routes } from '../http'
 import { throwAway, throwAwayAbandoned } from './cleanUp'
 import { finish } from './finish'
@@ -71,7 +71,7 @@ function pairingRoutes(routes: Routes): void {
     const paired = await pair(db, newId, body, now)
     if (!paired) return fail('wrong-code', 'Codes hold for ten minutes and for one browser. Let Jackdaw show a new one and type that.')
     await forgiveTries(db, tried)
-    const person = await db.one<{ name: string }>('select name from person where id = $1', [paired.personId])
+    const person = await db.in(PERSON).one({ id: paired.personId }, { only: ['name'] })
     return { token: paired.token, person: person?.name ?? '', company: config.company }
   })
   route(routes, getPairing, async (_input, { caller }) => ({ person: caller.name, company: config.company }))

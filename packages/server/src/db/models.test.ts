@@ -1,0 +1,101 @@
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { DataTypes, Model } from 'sequelize'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { newDatabase } from '../testing/testServer'
+import { openDatabase, type Database } from './index'
+import type { Table } from './table'
+
+/** Tables that other programs read and write: sessions, and the list of migrations. */
+const OF_OTHERS = ['migration', 'session']
+const SOURCE = join(process.cwd(), 'packages/server/src')
+
+const isTable = (value: unknown): value is Table<Model> =>
+  typeof value === 'object' && value !== null && 'columns' in value && 'row' in value
+/** The tables that domains declare, with the domain that does. */
+async function declared(): Promise<{ domain: string; table: Table<Model> }[]> {
+  const files = readdirSync(SOURCE, { recursive: true, encoding: 'utf8' }).filter((file) => /(^|\/)model\.ts$/.test(file))
+  const found = await Promise.all(
+    files.map(async (file) => {
+      const module = (await import(pathToFileURL(join(SOURCE, file)).href)) as Record<string, unknown>
+      return Object.values(module)
+        .filter(isTable)
+        .map((table) => ({ domain: file.split('/')[0]!, table }))
+    }),
+  )
+  return found.flat()
+}
+
+let database: Database
+beforeAll(async () => {
+  database = openDatabase(await newDatabase(), 1)
+})
+afterAll(() => database.close())
+
+const TYPES: [abstract: string, stored: string][] = [
+  ['TEXT', 'text'],
+  ['INTEGER', 'integer'],
+  ['SMALLINT', 'smallint'],
+  ['BIGINT', 'bigint'],
+  ['BOOLEAN', 'boolean'],
+  ['UUID', 'uuid'],
+  ['JSONB', 'jsonb'],
+  ['ARRAY', 'ARRAY'],
+  ['DATEONLY', 'date'],
+  ['DATE', 'timestamp with time zone'],
+]
+const storedType = (type: unknown): string =>
+  typeof type === 'string'
+    ? type
+    : (TYPES.find(([name]) => type instanceof DataTypes[name as 'TEXT'] || (type as { key?: string }).key === name)?.[1] ?? '?')
+const underscored = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)
+
+describe('the models', () => {
+  it('say of every column what the migrations have made of it', async () => {
+    const columns = await database.rows<{ table: string; column: string; type: string; nullable: boolean }>(
+      `select table_name as table, column_name as column, data_type as type, is_nullable = 'YES' as nullable from information_schema.columns
+       where table_schema = 'public' and table_name in (select tablename from pg_tables where schemaname = 'public') order by 1, 2`,
+    )
+    const keys = await database.rows<{ table: string; column: string }>(
+      `select k.table_name as table, k.column_name as column from information_schema.table_constraints c join information_schema.key_column_usage k using (constraint_schema, constraint_name)
+       where c.constraint_type = 'PRIMARY KEY' and c.table_schema = 'public'`,
+    )
+    const isKey = new Set(keys.map(({ table, column }) => `${table} ${column}`))
+    const stored = columns
+      .filter(({ table }) => !OF_OTHERS.includes(table))
+      .map((each) => ({ ...each, key: isKey.has(`${each.table} ${each.column}`) }))
+    const said = (await declared()).flatMap(({ table }) =>
+      Object.entries(table.columns()).map(([name, column]) => {
+        const { type, allowNull, primaryKey } = column as { type: unknown; allowNull?: boolean; primaryKey?: boolean }
+        return {
+          table: table.name,
+          column: underscored(name),
+          type: storedType(type),
+          nullable: allowNull ?? true,
+          key: primaryKey ?? false,
+        }
+      }),
+    )
+    const order = (a: { table: string; column: string }, b: typeof a) => `${a.table} ${a.column}`.localeCompare(`${b.table} ${b.column}`)
+    expect(said.sort(order)).toEqual(stored.sort(order))
+  })
+  it('declare each table once', async () => {
+    const names = (await declared()).map(({ table }) => table.name)
+    expect([...new Set(names)].sort()).toEqual(names.sort())
+  })
+  it('are read and written in the transaction of whoever asks', async () => {
+    const [{ table: role }] = (await declared()).filter(({ table }) => table.name === 'role') as [{ table: Table<Model<any, any>> }]
+    const broken = database.transaction(async (tx) => {
+      await tx.in(role).insert({ id: 'a', name: 'Welder' })
+      expect(await tx.in(role).count({})).toBe(1)
+      throw new Error('no')
+    })
+    await expect(broken).rejects.toThrow('no')
+    expect(await database.in(role).find({})).toEqual([])
+    await database.in(role).insertAll([{ id: 'a', name: 'Welder' }])
+    await database.in(role).insertAll([{ id: 'a', name: 'Fitter' }], { inPlaceOf: ['name'] })
+    await database.in(role).insertAll([{ id: 'a', name: 'Cook' }], { skip: true })
+    expect(await database.in(role).find({}, { only: ['name'] })).toEqual([{ name: 'Fitter' }])
+  })
+})

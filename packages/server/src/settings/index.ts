@@ -1,0 +1,1 @@
+export { readSetting, writeSetting } from './settings'
