@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import type { Colour, Look } from '../guides'
 
 /** The ink of the interface and the white of its sheets. */
@@ -75,7 +76,7 @@ export function contrastUnder(pixels: Pixels, places: readonly { x: number; y: n
       return Math.max(contrast(a, under), contrast(b, under))
     })
     .sort((one, other) => one - other)
-  return found.length === 0 ? 21 : found[Math.floor(found.length / 5)]!
+  return found.length === 0 ? 21 : nth(found, Math.floor(found.length / 5))
 }
 /** Least contrast of a stroke or its casing to what is under it (WCAG 2.2, 1.4.11). */
 export const LEAST_CONTRAST = 3

@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import type { Annotation, AnnotationKind, Rect } from '../guides'
 import { areaOf, pointOf, type Ground } from './attach'
 import { arrowPaths } from './arrow'
@@ -24,7 +25,7 @@ const cornersOf = ({ x, y, width, height }: Rect): [Point, Point, Point, Point] 
 /** Points along the edge of an area, for measuring. */
 const edgeOf = (rect: Rect): Point[] =>
   cornersOf(rect).flatMap((from, i, all) => {
-    const to = all[(i + 1) % 4]!
+    const to = nth(all, (i + 1) % 4)
     return Array.from({ length: 6 }, (_, k) => ({ x: from.x + ((to.x - from.x) * k) / 6, y: from.y + ((to.y - from.y) * k) / 6 }))
   })
 
@@ -35,7 +36,7 @@ const reachOf = ({ strokePx, casingPx }: Pen): number => strokePx / 2 + casingPx
 /** All casings first, so that they do not cut through other strokes. */
 const casedPaths = (paths: readonly string[], { colour, casing, strokePx, casingPx }: Pen, cap?: 'square'): Shape[] => {
   const shapes = paths.map((d) => cased(d, colour, casing, strokePx, casingPx, cap))
-  return [...shapes.map((each) => each[0]!), ...shapes.map((each) => each[1]!)]
+  return [...shapes.map((each) => nth(each, 0)), ...shapes.map((each) => nth(each, 1))]
 }
 
 /** Draws an arrow; `undefined` when what it is attached to is not in this picture, as below. */
@@ -102,7 +103,10 @@ export function drawInset(annotation: OfKind<'inset'>, ground: Ground, { unit, c
   const pairs = side ? (box.x > source.x ? [1, 2] : [0, 3]) : box.y > source.y ? [2, 3] : [0, 1]
   const opposite = side ? (box.x > source.x ? [0, 3] : [1, 2]) : box.y > source.y ? [1, 0] : [3, 2]
   const hairlines = pairs
-    .map((corner, i) => `M${n(corners[corner]!.x)} ${n(corners[corner]!.y)}L${n(ends[opposite[i]!]!.x)} ${n(ends[opposite[i]!]!.y)}`)
+    .map(
+      (corner, i) =>
+        `M${n(nth(corners, corner).x)} ${n(nth(corners, corner).y)}L${n(nth(ends, nth(opposite, i)).x)} ${n(nth(ends, nth(opposite, i)).y)}`,
+    )
     .join('')
   return {
     id: annotation.id,

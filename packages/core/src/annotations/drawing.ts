@@ -1,3 +1,4 @@
+import { known } from '../shared'
 import type { Annotation, AnnotationKind, Rect } from '../guides'
 import { areaOf, pointOf, unitOf, type Ground } from './attach'
 import { grown, type Point } from './geometry'
@@ -110,7 +111,7 @@ export function drawAnnotations(
   const listed: Listed[] = []
   for (const { id, dot } of spots) {
     const annotation = marks.find((each) => each.id === id)!
-    const slip = slips.get(id)!
+    const slip = known(slips, id)
     const pen = penFor(annotation, ground, setting)
     const words = wordsOf(annotation, setting)
     if (asList) {
@@ -182,7 +183,7 @@ function fixedSlip(
 function sideOfMost(spots: readonly LabelToPlace[], slips: ReadonlyMap<string, Rect>): Side | null {
   const counts = new Map<Side, number>()
   for (const { id, dot } of spots) {
-    const side = sideOf(slips.get(id)!, dot)
+    const side = sideOf(known(slips, id), dot)
     counts.set(side, (counts.get(side) ?? 0) + 1)
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null

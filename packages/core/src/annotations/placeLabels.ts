@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import type { Rect } from '../guides'
 import { cross, distance, grown, holds, middleOf, overlap, shareInside, type Point, type Size } from './geometry'
 import { leaderOf } from './leader'
@@ -83,7 +84,7 @@ function slipsAnywhere({ size }: LabelToPlace, { bounds, unit }: Among): Tried[]
 function spotOf({ slip, far }: Tried, { dot }: LabelToPlace, { obstacles, dots, unit, prefer }: Within): Spot {
   const leader = leaderOf(slip, dot, unit)
   let length = 0
-  for (let i = 1; i < leader.length; i++) length += distance(leader[i - 1]!, leader[i]!)
+  for (let i = 1; i < leader.length; i++) length += distance(nth(leader, i - 1), nth(leader, i))
   let cost = length / unit + (leader.length > 2 ? BENT : 0) + (far ? ANYWHERE : 0)
   if (leader.length === 1) cost += COVERS
   if (prefer && sideOf(slip, dot) !== prefer) cost += WRONG_SIDE
@@ -92,7 +93,7 @@ function spotOf({ slip, far }: Tried, { dot }: LabelToPlace, { obstacles, dots, 
     const covered = overlap(roomy, thing)
     if (covered > 0) cost += COVERS + covered / (unit * unit)
     for (let i = 1; i < leader.length; i++) {
-      const [from, to] = [leader[i - 1]!, leader[i]!]
+      const [from, to] = [nth(leader, i - 1), nth(leader, i)]
       cost += (shareInside(from, to, thing) * distance(from, to) * OVER_THING) / unit
     }
   }
@@ -105,11 +106,11 @@ function costBetween(a: Spot, b: Spot, unit: number): number {
   const covered = overlap(grown(a.slip, SLIP_GAP * unit), b.slip)
   if (covered > 0) cost += COVERS + covered / (unit * unit)
   for (let i = 1; i < a.leader.length; i++) {
-    const [from, to] = [a.leader[i - 1]!, a.leader[i]!]
+    const [from, to] = [nth(a.leader, i - 1), nth(a.leader, i)]
     if (shareInside(from, to, b.slip) > 0) cost += THROUGH_SLIP
-    for (let j = 1; j < b.leader.length; j++) if (cross(from, to, b.leader[j - 1]!, b.leader[j]!)) cost += CROSSES
+    for (let j = 1; j < b.leader.length; j++) if (cross(from, to, nth(b.leader, j - 1), nth(b.leader, j))) cost += CROSSES
   }
-  for (let j = 1; j < b.leader.length; j++) if (shareInside(b.leader[j - 1]!, b.leader[j]!, a.slip) > 0) cost += THROUGH_SLIP
+  for (let j = 1; j < b.leader.length; j++) if (shareInside(nth(b.leader, j - 1), nth(b.leader, j), a.slip) > 0) cost += THROUGH_SLIP
   return cost
 }
 
@@ -136,11 +137,11 @@ function moreSpotsFor(label: LabelToPlace, within: Within, near: readonly Spot[]
 export function placeLabels(labels: readonly LabelToPlace[], among: Among): Map<string, Rect> {
   const dots = labels.map(({ dot }) => grown({ ...dot, width: 0, height: 0 }, 5 * among.unit))
   const withins = labels.map((_, own): Within => ({ ...among, dots: dots.filter((_dot, index) => index !== own) }))
-  const near = labels.map((label, own) => spotsFor(label, withins[own]!))
+  const near = labels.map((label, own) => spotsFor(label, nth(withins, own)))
   // Computed only where there is no room around a dot: most pictures never need them.
   const whole: (Spot[] | undefined)[] = labels.map(() => undefined)
-  const all = (own: number): Spot[] => (whole[own] ??= moreSpotsFor(labels[own]!, withins[own]!, near[own]!))
-  const chosen: (Spot | undefined)[] = near.map((spots, i) => (labels[i]!.fixed ? spots[0] : undefined))
+  const all = (own: number): Spot[] => (whole[own] ??= moreSpotsFor(nth(labels, own), nth(withins, own), nth(near, own)))
+  const chosen: (Spot | undefined)[] = near.map((spots, i) => (nth(labels, i).fixed ? spots[0] : undefined))
   const total = (spot: Spot, own: number, limit: number): number => {
     let cost = spot.cost
     for (let other = 0; other < chosen.length && cost < limit; other++) {
@@ -149,8 +150,8 @@ export function placeLabels(labels: readonly LabelToPlace[], among: Among): Map<
     }
     return cost
   }
-  const bestOf = (spots: readonly Spot[], own: number): { spot: Spot; cost: number } => {
-    let [best, least] = [spots[0]!, Infinity]
+  const bestOf = (spots: readonly Spot[], own: number): { spot: Spot | undefined; cost: number } => {
+    let [best, least] = [spots[0], Infinity]
     for (const spot of spots) {
       if (spot.cost >= least) break
       const cost = total(spot, own, least)
@@ -165,7 +166,7 @@ export function placeLabels(labels: readonly LabelToPlace[], among: Among): Map<
       let moved = false
       stuck = []
       for (const own of order) {
-        let found = bestOf(near[own]!, own)
+        let found = bestOf(nth(near, own), own)
         if (found.cost >= CROSSES) found = bestOf(all(own), own)
         if (found.cost >= COVERS) stuck.push(own)
         if (found.spot !== chosen[own]) moved = true
@@ -175,15 +176,15 @@ export function placeLabels(labels: readonly LabelToPlace[], among: Among): Map<
     }
     return stuck
   }
-  let order = labels.map((_, i) => i).filter((i) => !labels[i]!.fixed)
+  let order = labels.map((_, i) => i).filter((i) => !nth(labels, i).fixed)
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
     const stuck = settle(order)
     if (stuck.length === 0) break
     // Whoever found no room comes first the next time, and the others make way.
     order = [...stuck, ...order.filter((own) => !stuck.includes(own))]
     for (const own of order) chosen[own] = undefined
-    if (attempt === ATTEMPTS - 2) order = [...order].sort((x, y) => all(y)[0]!.cost - all(x)[0]!.cost)
+    if (attempt === ATTEMPTS - 2) order = [...order].sort((x, y) => nth(all(y), 0).cost - nth(all(x), 0).cost)
   }
   for (const own of order) chosen[own] ??= bestOf(all(own), own).spot
-  return new Map(labels.map((label, i) => [label.id, chosen[i]!.slip]))
+  return new Map(labels.map((label, i) => [label.id, (chosen[i] ?? nth(all(i), 0)).slip]))
 }

@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import type { TypeFace } from '../guides'
 import { MEASURED, WIDTHS } from './typeWidths'
 
@@ -5,7 +6,7 @@ const tableOf = (face: TypeFace): Map<number, number> => {
   const widths = WIDTHS[face].split(' ').map(Number)
   const table = new Map<number, number>()
   let at = 0
-  for (const [from, to] of MEASURED) for (let code = from; code <= to; code++) table.set(code, widths[at++]!)
+  for (const [from, to] of MEASURED) for (let code = from; code <= to; code++) table.set(code, nth(widths, at++))
   return table
 }
 const TABLES = { sans: tableOf('sans'), serif: tableOf('serif') }

@@ -1,4 +1,4 @@
-import { keysOf, type NewId, type StepId } from '../shared'
+import { keysOf, type NewId, nth, type StepId } from '../shared'
 import {
   changesBetween,
   copyOfItem,
@@ -24,8 +24,8 @@ export const chosenSteps = (document: GuideDocument, ids: ReadonlySet<string>): 
 /** The items from one to another, both included, whichever comes first. */
 export function rangeBetween(document: GuideDocument, from: string, to: string): ItemId[] {
   const at = [from, to].map((id) => document.items.findIndex((item) => item.id === id)).sort((a, b) => a - b)
-  if (at[0]! < 0) return []
-  return document.items.slice(at[0], at[1]! + 1).map((item) => item.id)
+  if (nth(at, 0) < 0) return []
+  return document.items.slice(at[0], nth(at, 1) + 1).map((item) => item.id)
 }
 
 /** Removes items. */
@@ -35,8 +35,8 @@ export const removeItems = (ids: readonly ItemId[]): Change[] => ids.map((itemId
  * @param after `null`: to the beginning; one of the moved items: to where the first unmoved item before it is */
 export function moveItems(document: GuideDocument, ids: ReadonlySet<string>, after: ItemId | null): Change[] {
   let at = after === null ? -1 : document.items.findIndex((item) => item.id === after)
-  while (at >= 0 && ids.has(document.items[at]!.id)) at--
-  let behind = at < 0 ? null : document.items[at]!.id
+  while (at >= 0 && ids.has(nth(document.items, at).id)) at--
+  let behind = at < 0 ? null : nth(document.items, at).id
   return chosenItems(document, ids).map((item): Change => {
     const change: Change = { type: 'move-item', itemId: item.id, after: behind }
     behind = item.id

@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 /** What is needed to judge the text of a step in one language. */
 export type ProseRules = {
   /** Verbs with which an instruction begins. */
@@ -53,7 +54,7 @@ const POLISH: ProseRules = {
 
 const RULES: Readonly<Record<string, ProseRules>> = { en: ENGLISH, de: GERMAN, es: SPANISH, pl: POLISH }
 /** The rules for a language; `undefined` for those that nobody has written rules for. */
-export const proseRulesFor = (language: string): ProseRules | undefined => RULES[language.split('-')[0]!.toLowerCase()]
+export const proseRulesFor = (language: string): ProseRules | undefined => RULES[nth(language.split('-'), 0).toLowerCase()]
 
 const SENTENCE = /[^.!?…:;\n]+/gu
 /** The sentences of a text, as far as full stops and line ends show them. A stop inside of a number or an abbreviation is none. */

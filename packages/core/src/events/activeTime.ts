@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 /** Without a sign of life for this long, a reader counts as away. */
 export const IDLE_AFTER_MS = 60_000
 
@@ -10,7 +11,7 @@ export function activeTime(signs: readonly number[], until: number): number {
   let total = 0
   for (let i = 0; i < times.length; i++) {
     const next = times[i + 1] ?? until
-    total += Math.min(next - times[i]!, IDLE_AFTER_MS)
+    total += Math.min(next - nth(times, i), IDLE_AFTER_MS)
   }
   return total
 }

@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import { parseDocument } from 'htmlparser2'
 import { isSafeLink, type Block, type Inline, type ListItem, type Mark, type TableCell, type TableRow } from '../guides'
 
@@ -169,7 +170,7 @@ function entries(list: Node, pictures: PictureRef[], depth: number): ListItem[] 
     if (child.name === 'li') takeBox(child, true)
     const content = child.name === 'li' ? blocks(child.children ?? [], pictures, depth + 1) : blocks([child], pictures, depth + 1)
     if (content.length === 0) return []
-    return [{ type: 'listItem', content: content[0]!.type === 'paragraph' ? content : [{ type: 'paragraph' }, ...content] }]
+    return [{ type: 'listItem', content: nth(content, 0).type === 'paragraph' ? content : [{ type: 'paragraph' }, ...content] }]
   })
 }
 

@@ -1,8 +1,9 @@
+import { nth } from '../shared'
 import { type Accept } from '../guides'
 
 /** What separates the parts of a number in a language (CLDR): decimal sign, and the signs that group thousands. */
 function numberSigns(language: string): { decimal: string; groups: string } {
-  const plain = language.split('-')[0]!.toLowerCase()
+  const plain = nth(language.split('-'), 0).toLowerCase()
   if (['de', 'es', 'pl', 'fr', 'it', 'nl', 'pt', 'da', 'sv', 'nb', 'fi', 'cs', 'sk', 'hu', 'ro', 'tr', 'uk', 'ru'].includes(plain))
     return { decimal: ',', groups: '. \u00a0\u202f’' }
   return { decimal: '.', groups: ', \u00a0\u202f' }
@@ -17,7 +18,7 @@ export function numberIn(words: string, language: string): number | null {
   if (more.length > 0 || (part !== undefined && !/^\d+$/.test(part))) return null
   const parts = whole.split(new RegExp(`[${groups.replace('.', '\\.')}]`))
   const grouped =
-    parts.length === 1 ? /^\d+$/.test(whole) : /^\d{1,3}$/.test(parts[0]!) && parts.slice(1).every((each) => /^\d{3}$/.test(each))
+    parts.length === 1 ? /^\d+$/.test(whole) : /^\d{1,3}$/.test(nth(parts, 0)) && parts.slice(1).every((each) => /^\d{3}$/.test(each))
   if (!grouped) return null
   const value = Number(`${parts.join('')}.${part ?? '0'}`)
   return /^[-−]/.test(text) ? -value : value
@@ -36,8 +37,8 @@ export function dayIn(words: string, language: string): string | null {
   const [year, month, day] = iso
     ? [Number(iso[1]), Number(iso[2]), Number(iso[3])]
     : monthFirst(language)
-      ? [century(own![3]!), Number(own![1]), Number(own![2])]
-      : [century(own![3]!), Number(own![2]), Number(own![1])]
+      ? [century(nth(own!, 3)), Number(own![1]), Number(own![2])]
+      : [century(nth(own!, 3)), Number(own![2]), Number(own![1])]
   const date = new Date(Date.UTC(year, month - 1, day))
   if (date.getUTCMonth() !== month - 1 || date.getUTCDate() !== day) return null
   return date.toISOString().slice(0, 10)

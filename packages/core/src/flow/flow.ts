@@ -1,3 +1,4 @@
+import { known, nth } from '../shared'
 import type { Condition, Rule } from '../guides'
 import { accepts } from './accept'
 import { END, placeOf, type Person, type Script } from './script'
@@ -82,9 +83,9 @@ function withLeftOut(script: Script, at: number, person: Person, values: Values)
 
 /** The place behind the section of a step. */
 export function afterSection(script: Script, at: number): number {
-  const { sectionId } = script.steps[at]!
+  const { sectionId } = nth(script.steps, at)
   let to = at
-  while (to < script.steps.length && script.steps[to]!.sectionId === sectionId) to++
+  while (to < script.steps.length && nth(script.steps, to).sectionId === sectionId) to++
   return to
 }
 
@@ -97,7 +98,7 @@ const beginnings = (script: Script, person: Person, values: Values): number[] =>
  * @returns the steps on it that are not passed, in order of the way; empty when such a way has been gone already */
 export function stepsLeft(script: Script, person: Person, values: Values, passed: (id: string) => boolean): string[] {
   const end = script.steps.length
-  const cost = (at: number): number => (at === end || passed(script.steps[at]!.id) ? 0 : 1)
+  const cost = (at: number): number => (at === end || passed(nth(script.steps, at).id) ? 0 : 1)
   // Breadth first over 0 and 1 (Dijkstra with two buckets): places in order of what it takes to get there.
   const best = new Map<number, { cost: number; from: number | null }>()
   let round: number[] = []
@@ -114,13 +115,13 @@ export function stepsLeft(script: Script, person: Person, values: Values, passed
     if (round.length === 0) [round, next] = [next, []]
     const at = round.shift()!
     if (at === end) break
-    for (const to of leadsTo(script, at, person, values)) reach(to, at, best.get(at)!.cost)
+    for (const to of leadsTo(script, at, person, values)) reach(to, at, known(best, at).cost)
   }
   const left: string[] = []
   // A guide whose steps never lead to its end counts as gone through when all of them are passed.
   if (!best.has(end)) return script.steps.flatMap(({ id }) => (passed(id) ? [] : [id]))
-  for (let at: number | null = end; at !== null; at = best.get(at)!.from)
-    if (at !== end && !passed(script.steps[at]!.id)) left.unshift(script.steps[at]!.id)
+  for (let at: number | null = end; at !== null; at = known(best, at).from)
+    if (at !== end && !passed(nth(script.steps, at).id)) left.unshift(nth(script.steps, at).id)
   return left
 }
 
@@ -134,7 +135,7 @@ export function openPlaces(script: Script, person: Person, values: Values, close
   for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
     if (seen.has(at)) continue
     seen.add(at)
-    if (at < end && !closed(script.steps[at]!.id)) waiting.push(...leadsTo(script, at, person, values))
+    if (at < end && !closed(nth(script.steps, at).id)) waiting.push(...leadsTo(script, at, person, values))
   }
   return new Set([...seen].map((at) => script.steps[at]?.id ?? END))
 }

@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import type { GuideDocument } from '../guides'
 import { afterSection, hasBranches, indexOf, placeOf } from '../flow'
 import { actingScriptOf } from './actingScript'
@@ -40,13 +41,13 @@ export function checkFlow(document: GuideDocument): FlowFinding[] {
   for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
     if (reached.has(at) || at >= end) continue
     reached.add(at)
-    waiting.push(...led[at]!)
+    waiting.push(...nth(led, at))
   }
   const ends = new Set<number>([end])
   for (let grew = true; grew;) {
     grew = false
     for (let at = end - 1; at >= 0; at--)
-      if (!ends.has(at) && led[at]!.some((to) => ends.has(to))) {
+      if (!ends.has(at) && nth(led, at).some((to) => ends.has(to))) {
         ends.add(at)
         grew = true
       }

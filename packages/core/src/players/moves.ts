@@ -1,3 +1,4 @@
+import { known, nth } from '../shared'
 import { END, indexOf, openPlaces, passSkipped, type Person, stepsLeft, waysOn } from '../flow'
 import type { Verdict } from './judge'
 import type { ActingScript, ActingStep } from './actingScript'
@@ -56,7 +57,7 @@ export function isPassed(state: PlayerState, step: ActingStep): boolean {
 /** Steps that are still to be done before the guide can be finished, by the shortest way through it. */
 export const leftToDo = (play: Play, state: PlayerState): string[] => {
   const steps = new Map(play.script.steps.map((step) => [step.id, step]))
-  return stepsLeft(play.script, play.person, state.values, (id) => isPassed(state, steps.get(id)!) && !isClosed(play, state, id))
+  return stepsLeft(play.script, play.person, state.values, (id) => isPassed(state, known(steps, id)) && !isClosed(play, state, id))
 }
 
 /** Whether the guide may be finished: a way from its beginning to its end has been gone. */
@@ -121,7 +122,7 @@ export function goTo(play: Play, state: PlayerState, to: string, now: number): P
   // Whoever wants to go further than is open gets as far as they can.
   const wish = to === END ? play.script.steps.length : indexOf(play.script, to)
   const nearest = play.script.steps.findLastIndex((step, at) => at < wish && open.has(step.id))
-  return nearest < 0 || play.script.steps[nearest]!.id === state.at ? still(state) : arrive(play, state, nearest, now)
+  return nearest < 0 || nth(play.script.steps, nearest).id === state.at ? still(state) : arrive(play, state, nearest, now)
 }
 
 /** Goes back: where one came from, or to the step before. */
@@ -130,6 +131,6 @@ export function goBack(play: Play, state: PlayerState, now: number): Played {
   const came = state.cameFrom[state.at]
   let to = came === undefined ? at - 1 : indexOf(play.script, came)
   const open = openTo(play, state)
-  while (to >= 0 && !open.has(play.script.steps[to]!.id)) to--
+  while (to >= 0 && !open.has(nth(play.script.steps, to).id)) to--
   return to < 0 ? still(state) : arrive(play, state, to, now)
 }

@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import { afterSection, END, indexOf, passSkipped, shownEntry } from '../flow'
 import { judge, type Act } from './judge'
 import {
@@ -276,7 +277,7 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       return showMe(play, state, now)
     case 'skip-section': {
       const at = indexOf(play.script, state.at)
-      if (at < 0 || !play.script.steps[at]!.optional) return still(state)
+      if (at < 0 || !nth(play.script.steps, at).optional) return still(state)
       return arrive(play, state, passSkipped(play.script, afterSection(play.script, at), play.person, state.values), now, state.at)
     }
     case 'played':

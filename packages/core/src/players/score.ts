@@ -1,4 +1,4 @@
-import type { StepId } from '../shared'
+import { nth, type StepId } from '../shared'
 import { stepName, stepsOf, type GuideDocument } from '../guides'
 import type { ActingScript } from './actingScript'
 import type { PlayerState, StepResult } from './state'
@@ -11,7 +11,7 @@ export const HINT_LEAVES = 0.5
 /** Points of one step, 0 to 1. Help is only ever taken in Practise; a step that was shown or not done has none. */
 export function pointsOf({ tries, help, done }: StepResult): number {
   if (!done || help === 2) return 0
-  const points = POINTS_BY_TRY[Math.min(Math.max(tries, 1), POINTS_BY_TRY.length) - 1]!
+  const points = nth(POINTS_BY_TRY, Math.min(Math.max(tries, 1), POINTS_BY_TRY.length) - 1)
   return help === 1 ? points * HINT_LEAVES : points
 }
 

@@ -1,3 +1,4 @@
+import { nth, PictureId } from '../shared'
 import * as z from 'zod/mini'
 import {
   Caution,
@@ -11,7 +12,6 @@ import {
   type Step,
   type StepPicture,
 } from '../guides'
-import { PictureId } from '../shared'
 import { listedNames, spotsOf, type Doing } from './doing'
 import type { Verdict } from './judge'
 import { choicesAt, type Play } from './moves'
@@ -108,7 +108,7 @@ export function soloScreen(
   const said = verdict && { is: verdict.is, message: refused && state ? messageAt(play, state.at) : '' }
   if (!state || state.at === END) return { names: [], said, screen: null }
   const at = indexOf(play.script, state.at)
-  const { doing, optional } = play.script.steps[at]!
+  const { doing, optional } = nth(play.script.steps, at)
   const step = stepsOf(document).find((each) => each.id === state.at)!
   const { here } = state
   const ways = here.done ? choicesAt(play, state) : null

@@ -1,5 +1,5 @@
+import { known, seededIds } from '../shared'
 import type { Block, Inline } from '../guides'
-import { seededIds } from '../shared'
 import { draftFrom } from './draftFrom'
 import type { RawAction, SentenceLanguage, ShotId } from './rawAction'
 
@@ -44,7 +44,7 @@ export function recordingAsMarkdown(
       return `## ${escaped(item.title)}`
     }
     const number = `${++n}. `
-    const pictures = item.pictures.map(({ id, alt }) => `\n\n${' '.repeat(number.length)}![${escaped(alt)}](${files.get(id)!})`)
+    const pictures = item.pictures.map(({ id, alt }) => `\n\n${' '.repeat(number.length)}![${escaped(alt)}](${known(files, id)})`)
     return `${number}${item.body.content.map(lineOf).join(' ')}${pictures.join('')}`
   })
   return `# ${escaped(draft.title)}\n\n${parts.join('\n\n')}\n`

@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import type { Rect } from '../guides'
 
 /** Where in the window something stands, in ninths. */
@@ -11,5 +12,5 @@ export function placeOf(rect: Rect, window: { width: number; height: number }): 
   const third = (at: number, length: number) => Math.min(2, Math.max(0, Math.floor((at / Math.max(1, length)) * 3)))
   const column = third(rect.x + rect.width / 2, window.width)
   const row = third(rect.y + rect.height / 2, window.height)
-  return PLACES[row * 3 + column]!
+  return nth(PLACES, row * 3 + column)
 }

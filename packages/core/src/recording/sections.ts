@@ -1,3 +1,4 @@
+import { nth } from '../shared'
 import type { Act } from './act'
 import { hostOf, originOf, pageKey } from './address'
 import type { PageSeen, SentenceLanguage } from './rawAction'
@@ -11,7 +12,7 @@ export function applicationName(page: PageSeen, pages: readonly PageSeen[]): str
   const titles = [...new Set(pages.filter((each) => originOf(each.address) === origin).map((each) => each.title.trim()))].filter(Boolean)
   const parts = titles.map((title) => title.split(/\s+[–—|·:-]\s+/).map((part) => part.trim()))
   const common = parts[0]?.filter((part) => part !== '' && parts.every((each) => each.includes(part))) ?? []
-  const name = titles.length === 1 && (parts[0]?.length ?? 0) > 1 ? parts[0]!.at(-1) : common.at(-1)
+  const name = titles.length === 1 && (parts[0]?.length ?? 0) > 1 ? nth(parts, 0).at(-1) : common.at(-1)
   return name ?? hostOf(page.address)
 }
 
@@ -53,7 +54,7 @@ function joinShort(runs: readonly Act[][]): Act[][] {
   const joined: Act[][] = []
   let waiting: Act[] = []
   for (const run of runs) {
-    if (run[0]!.startsApplication && waiting.length > 0) {
+    if (nth(run, 0).startsApplication && waiting.length > 0) {
       settle(joined, waiting)
       waiting = []
     }
@@ -68,7 +69,7 @@ function joinShort(runs: readonly Act[][]): Act[][] {
 
 function settle(joined: Act[][], rest: Act[]): void {
   const last = joined.at(-1)
-  if (last && !rest[0]!.startsApplication) last.push(...rest)
+  if (last && !nth(rest, 0).startsApplication) last.push(...rest)
   else joined.push(rest)
 }
 
@@ -80,8 +81,8 @@ function headingOf(run: readonly Act[], pages: readonly PageSeen[], language: Se
     if (title !== '') counts.set(title, (counts.get(title) ?? 0) + 1)
   }
   const [most] = [...counts].sort((a, b) => b[1] - a[1])
-  const application = applicationName(run[0]!.action.page, pages)
-  if (run[0]!.startsApplication && (!most || most[0] === application))
+  const application = applicationName(nth(run, 0).action.page, pages)
+  if (nth(run, 0).startsApplication && (!most || most[0] === application))
     return PHRASES[language].section.application.replace('{application}', application)
   return most?.[0] ?? application
 }

@@ -85,7 +85,8 @@ describe('the models', () => {
     expect([...new Set(names)].sort()).toEqual(names.sort())
   })
   it('are read and written in the transaction of whoever asks', async () => {
-    const [{ table: role }] = (await declared()).filter(({ table }) => table.name === 'role') as [{ table: Table<Model<any, any>> }]
+    const found = (await declared()).find(({ table }) => table.name === 'role')
+    const role = found?.table as Table<Model<any, any>>
     const broken = database.transaction(async (tx) => {
       await tx.in(role).insert({ id: 'a', name: 'Welder' })
       expect(await tx.in(role).count({})).toBe(1)

@@ -1,8 +1,8 @@
+import { nth, type PictureId } from '@jackdaw/core/shared'
 import { randomFillSync } from 'node:crypto'
 import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
 import { copyOfGuide } from '@jackdaw/core/editing'
 import { pictureRefsOf, readDocument, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
-import type { PictureId } from '@jackdaw/core/shared'
 import { fillAreas } from './fillAreas'
 import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome, SettledText } from './jobs'
 import { readPicture } from './readPicture'
@@ -19,7 +19,7 @@ const newId = <I extends string>(): I => {
     used = 0
   }
   let id = ''
-  for (let i = 0; i < 21; i++) id += ALPHABET[pool[used++]! & 63]
+  for (let i = 0; i < 21; i++) id += ALPHABET[nth(pool, used++) & 63]
   return id as I
 }
 

@@ -1,8 +1,8 @@
+import { type FolderId, type GuideId, known } from '@jackdaw/core/shared'
 import { guideItem } from '@jackdaw/core/items'
 import { posix } from 'node:path'
 import type { ImportReport } from '@jackdaw/contracts/exchange'
 import type { DraftPicture } from '@jackdaw/core/exchange'
-import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { readPicture, storePicture } from '../files'
 import { insertGuide, MAX_DOCUMENT_CHARS } from '../guides'
 import { fail, Refused, type Caller, type Parts } from '../http'
@@ -45,7 +45,7 @@ async function sourceOf(bytes: Buffer, fileName: string): Promise<Source> {
     texts.find((each) => !/\.txt$/i.test(each)) ??
     texts[0] ??
     fail('bad-zip', 'There is no Markdown file (.md) in the zip. Nothing was imported.')
-  return { path, text: decoded(files.get(path)!), files }
+  return { path, text: decoded(known(files, path)), files }
 }
 
 const safelyDecoded = (path: string): string => {

@@ -1,4 +1,4 @@
-import type { GuideId, NewId, PictureId } from '@jackdaw/core/shared'
+import { type GuideId, known, type NewId, nth, type PictureId } from '@jackdaw/core/shared'
 import type { BodyOf } from '@jackdaw/contracts/endpoint'
 import type { finishRecording } from '@jackdaw/contracts/recording'
 import {
@@ -127,7 +127,7 @@ async function writeDraft({ newId }: Parts, tx: Db, { caller, recording, actions
       now,
     })
   for (const shot of shots) {
-    const pictureId = ids.get(shot.shotId)!.id
+    const pictureId = known(ids, shot.shotId).id
     await adoptPicture(tx, shot, { id: pictureId, item: guideItem(guideId), by: caller.id, now })
     await noteShotPicture(tx, recording.id, shot.shotId, pictureId)
   }
@@ -151,7 +151,7 @@ async function hasRoomFor(tx: Db, guideId: GuideId, items: readonly GuideItem[])
 }
 
 const insertItems = (items: readonly GuideItem[], after: string | null): Change[] =>
-  items.map((item, i): Change => ({ type: 'insert-item', item, after: (i === 0 ? after : items[i - 1]!.id) as ItemId | null }))
+  items.map((item, i): Change => ({ type: 'insert-item', item, after: (i === 0 ? after : nth(items, i - 1).id) as ItemId | null }))
 
 /** Puts the steps into an existing guide, as changes like any author's. A place that is gone meanwhile means the end. */
 async function insertInto(

@@ -1,3 +1,4 @@
+import { nth } from '@jackdaw/core/shared'
 import { sendEvents, type RefusedEvent } from '@jackdaw/contracts/reading'
 import type { UsageEvent } from '@jackdaw/core/players'
 import { itemKey } from '@jackdaw/core/items'
@@ -98,7 +99,7 @@ async function sendOnce(owner: string, keepalive: boolean): Promise<boolean> {
       return true
     }
     noteFinishes(events, () => 'refused')
-    await setAside(owner, events, [{ at: 0, id: events[0]!.id, why: 'malformed', detail: error.problem.detail ?? error.problem.title }])
+    await setAside(owner, events, [{ at: 0, id: nth(events, 0).id, why: 'malformed', detail: error.problem.detail ?? error.problem.title }])
   }
   await (await kept()).drop(events.map((event) => event.id))
   return true

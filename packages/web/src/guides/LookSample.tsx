@@ -1,3 +1,4 @@
+import { nth } from '@jackdaw/core/shared'
 import { darkened } from '@jackdaw/core/annotations'
 import type { Look, Step } from '@jackdaw/core/guides'
 import { useTexts } from '../ui/texts'
@@ -49,7 +50,7 @@ export function LookSample({ look }: { look: Look }) {
       </div>
       <AnnotatedPicture
         step={step}
-        picture={step.pictures[0]!}
+        picture={nth(step.pictures, 0)}
         sizes={{ [PICTURE]: { widthPx: 760, heightPx: 380 } }}
         look={look}
         source={() => GROUND}

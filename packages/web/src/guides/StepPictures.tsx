@@ -1,7 +1,7 @@
+import { type GuideId, nth, type PictureId } from '@jackdaw/core/shared'
 import { getDraftPicture } from '@jackdaw/contracts/pictures'
 import type { Side } from '@jackdaw/core/annotations'
 import { elementOf, type Look, type PictureSizes, type Rect, type Step, type StepPicture } from '@jackdaw/core/guides'
-import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight, PencilRuler, Trash2 } from 'lucide-react'
 import { memo, Suspense, useCallback, useRef, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
@@ -186,7 +186,7 @@ function PictureTools({
       <IconButton
         name={t('Move picture {{n}} back', { n: index + 1 })}
         disabled={index === step.pictures.length - 1}
-        onClick={() => actions.movePicture(step.id, picture.id, step.pictures[index + 1]!.id)}
+        onClick={() => actions.movePicture(step.id, picture.id, nth(step.pictures, index + 1).id)}
       >
         <ArrowRight size={16} aria-hidden />
       </IconButton>

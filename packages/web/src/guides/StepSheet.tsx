@@ -1,6 +1,6 @@
+import { nth, type PictureId } from '@jackdaw/core/shared'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import { stepName, type Step } from '@jackdaw/core/guides'
-import type { PictureId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type DragEvent } from 'react'
 import { useTexts } from '../ui/texts'
@@ -34,7 +34,7 @@ function useApartFromWords(step: Step): Step {
   const fields = Object.entries(rest).sort(([a], [b]) => (a < b ? -1 : 1))
   const kept = useRef({ fields, step })
   const before = kept.current.fields
-  if (fields.length !== before.length || fields.some(([name, value], n) => before[n]![0] !== name || before[n]![1] !== value))
+  if (fields.length !== before.length || fields.some(([name, value], n) => nth(before, n)[0] !== name || nth(before, n)[1] !== value))
     kept.current = { fields, step }
   return kept.current.step
 }

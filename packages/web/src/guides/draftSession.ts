@@ -1,4 +1,4 @@
-import type { NewId } from '@jackdaw/core/shared'
+import { type NewId, nth } from '@jackdaw/core/shared'
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
 import {
   applyAll,
@@ -226,8 +226,8 @@ export class DraftSession {
       last.last !== null &&
       now - last.at < JOIN_WITHIN_MS &&
       last.inverses.length === 1 &&
-      joinPair(last.last, changes[0]!) !== null
-    if (joins) Object.assign(last, { at: now, last: changes[0]! })
+      joinPair(last.last, nth(changes, 0)) !== null
+    if (joins) Object.assign(last, { at: now, last: nth(changes, 0) })
     else this.done.push({ inverses, last: changes.at(-1)!, at: now })
     if (this.done.length > MOST_UNDO) this.done.shift()
   }
@@ -273,7 +273,7 @@ export class DraftSession {
       const { state, words } = this.ports.judge(error)
       this.save = state
       this.words = words
-      if (state !== 'refused') this.plan(() => this.retry(), RETRY_MS[Math.min(this.tries++, RETRY_MS.length - 1)]!)
+      if (state !== 'refused') this.plan(() => this.retry(), nth(RETRY_MS, Math.min(this.tries++, RETRY_MS.length - 1)))
     }
     this.keep()
     this.emit()

@@ -1,3 +1,4 @@
+import { type GuideId, nth, type SectionId, type StepId } from '@jackdaw/core/shared'
 import type { Told } from './told'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import { copiesOf, joinWithBefore, splitStep, type JoinedSteps } from '@jackdaw/core/editing'
@@ -12,7 +13,6 @@ import {
   type Step,
   type StepCheck,
 } from '@jackdaw/core/guides'
-import type { GuideId, SectionId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import type { DraftSession } from './draftSession'
 import { pictureActions } from './pictureActions'
@@ -71,7 +71,7 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       const at = indexOf(id)
       const list = items()
       if (at + by < 0 || at + by >= list.length) return
-      session.change({ type: 'move-item', itemId: id, after: (by === 1 ? list[at + 1]!.id : list[at - 2]?.id) ?? null })
+      session.change({ type: 'move-item', itemId: id, after: (by === 1 ? nth(list, at + 1).id : list[at - 2]?.id) ?? null })
     },
     moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
     record: told.record,

@@ -1,3 +1,4 @@
+import { nth } from '@jackdaw/core/shared'
 import { guideItem } from '@jackdaw/core/items'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { stepName, type Step } from '@jackdaw/core/guides'
@@ -52,7 +53,7 @@ export function Closing({
                       n: edition.edition,
                     })}
         </p>
-        <Button className="min-h-11" onClick={() => act({ type: 'go', to: steps[0]!.id })}>
+        <Button className="min-h-11" onClick={() => act({ type: 'go', to: nth(steps, 0).id })}>
           {t('Look at step 1')}
         </Button>
       </div>
@@ -73,7 +74,7 @@ export function Closing({
                   className="py-2.5 text-left text-petrol hover:underline w-full"
                   onClick={() => act({ type: 'go', to: id })}
                 >
-                  {placeAt(play, id) + 1}. {stepName(steps[placeAt(play, id)]!)}
+                  {placeAt(play, id) + 1}. {stepName(nth(steps, placeAt(play, id)))}
                 </button>
               </li>
             ))}

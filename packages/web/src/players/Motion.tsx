@@ -1,3 +1,4 @@
+import { nth } from '@jackdaw/core/shared'
 import { middleOf } from '@jackdaw/core/annotations'
 import { shownEntry } from '@jackdaw/core/flow'
 import { spotsOf, type Doing, type Timing } from '@jackdaw/core/players'
@@ -49,7 +50,7 @@ export function Motion({
   const gone = Math.min(1, Math.max(0, (ms - timing.readMs) / Math.max(1, timing.travelMs)))
   const eased = less ? (ms >= timing.readMs ? 1 : 0) : gone * gone * (3 - 2 * gone)
   const share = (n: number) => {
-    const middle = middleOf(spots[n]!.rect)
+    const middle = middleOf(nth(spots, n).rect)
     return { x: (middle.x - shown.x) / shown.width, y: (middle.y - shown.y) / shown.height }
   }
   const after = Math.min(1, Math.max(0, (ms - timing.readMs - timing.travelMs) / Math.max(1, timing.holdMs)))

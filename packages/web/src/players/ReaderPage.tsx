@@ -1,9 +1,9 @@
+import { type GuideId, nth } from '@jackdaw/core/shared'
 import { useIds } from '../ui/useIds'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepName, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
 import { choicesAt, safetyAt, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
-import type { GuideId } from '@jackdaw/core/shared'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { useSearchParams } from 'react-router'
@@ -136,7 +136,7 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
           {state.at === startedFrom && at > 0 && step && (
             <p className="text-sm text-soft mb-2">
               {t('You go on where you were.')}{' '}
-              <button type="button" className="text-petrol underline" onClick={() => act({ type: 'go', to: steps[0]!.id })}>
+              <button type="button" className="text-petrol underline" onClick={() => act({ type: 'go', to: nth(steps, 0).id })}>
                 {t('Begin at step 1')}
               </button>
             </p>

@@ -1,3 +1,4 @@
+import { nth } from '@jackdaw/core/shared'
 import { stepName, stepsOf, type Step } from '@jackdaw/core/guides'
 import { sectionOf } from '@jackdaw/core/players'
 import type { Texts } from '../ui/texts'
@@ -13,5 +14,5 @@ export function whereWords(t: Texts['t'], guide: UsedGuide, step: Step, at: numb
 export const numbered = (guide: UsedGuide, id: string): string => {
   const steps = stepsOf(guide.document)
   const at = steps.findIndex((step) => step.id === id)
-  return at < 0 ? '' : `${at + 1}. ${stepName(steps[at]!)}`
+  return at < 0 ? '' : `${at + 1}. ${stepName(nth(steps, at))}`
 }

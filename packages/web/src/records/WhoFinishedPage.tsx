@@ -1,3 +1,4 @@
+import { type GuideId, nth, type StepId } from '@jackdaw/core/shared'
 import { useIds } from '../ui/useIds'
 import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
 import type { ReactNode } from 'react'
@@ -5,7 +6,6 @@ import { getWhoFinishedCsv, SoloState, type Counts, type DropOffStep, type Perso
 import { ItemState } from '@jackdaw/core/items'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import { waysWhere } from '@jackdaw/core/ways'
-import type { GuideId, StepId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
@@ -343,7 +343,7 @@ function DropOffRuler({
   const shares = dropOff(steps, started)
   const worst = biggestLoss(steps)
   const marks = steps.flatMap((step, index): RulerMark[] => {
-    const share = shares[index]!
+    const share = nth(shares, index)
     const mark: RulerMark = {
       id: step.stepId,
       kind: 'step',

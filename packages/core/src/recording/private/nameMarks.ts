@@ -1,3 +1,4 @@
+import { nth } from '../../shared'
 import { sha256 } from '@noble/hashes/sha2.js'
 import { utf8ToBytes } from '@noble/hashes/utils.js'
 
@@ -37,7 +38,7 @@ const plain = (name: string): string =>
 /** The mark of some words under a salt that is made anew for each recording. */
 export function markOf(words: string, salt: string): number {
   const hash = sha256(utf8ToBytes(`${salt}\n${plain(words)}`))
-  return ((hash[0]! << 16) | (hash[1]! << 8) | hash[2]!) >>> (24 - MARK_BITS)
+  return ((nth(hash, 0) << 16) | (nth(hash, 1) << 8) | nth(hash, 2)) >>> (24 - MARK_BITS)
 }
 
 /** What stands in a mark for any word by which people are addressed. */
@@ -70,7 +71,7 @@ function formsOf(name: string): string[] {
   const words = name.split(/\s+/).filter((word) => word !== '')
   const [first] = words
   if (!first || words.length < 2) return []
-  const initial = [...first][0]!
+  const initial = nth([...first], 0)
   const forms = words
     .slice(1)
     .filter((word) => !PARTICLES.has(word.toLowerCase()))

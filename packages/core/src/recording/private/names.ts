@@ -1,3 +1,4 @@
+import { nth } from '../../shared'
 import { ADDRESSED } from './nameMarks'
 import type { PrivatePassage } from './passages'
 
@@ -28,15 +29,15 @@ export function findNames(text: string, isName: (words: string) => boolean): Pri
   const found: PrivatePassage[] = []
   for (let i = 0; i < words.length; i++) {
     let most = 1
-    while (most < MOST_WORDS && i + most < words.length && together(text, words[i + most - 1]!, words[i + most]!)) most++
+    while (most < MOST_WORDS && i + most < words.length && together(text, nth(words, i + most - 1), nth(words, i + most))) most++
     for (let length = most; length >= 2; length--) {
       const run = words.slice(i, i + length)
       const full = run.filter(({ word }) => !isInitial(word))
-      const [first, last] = [run[0]!, run.at(-1)!]
+      const [first, last] = [nth(run, 0), run.at(-1)!]
       const named =
         isName(plainOf(run)) ||
         (full.length >= 2 && full.length < run.length && isName(plainOf(full))) ||
-        (full.length === 1 && run.length > 2 && run.some((each) => isInitial(each.word) && isName(plainOf([each, full[0]!]))))
+        (full.length === 1 && run.length > 2 && run.some((each) => isInitial(each.word) && isName(plainOf([each, nth(full, 0)]))))
       if (named) found.push({ kind: 'person', start: first.start, end: last.end })
     }
   }

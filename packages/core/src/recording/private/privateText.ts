@@ -1,3 +1,4 @@
+import { nth } from '../../shared'
 import type { PrivateKind } from '../rawAction'
 import { levelled } from './levelled'
 import { findMails } from './mail'
@@ -34,8 +35,8 @@ function apart(found: PrivatePassage[]): PrivatePassage[] {
     const over = kept.filter((other) => each.start < other.end && other.start < each.end)
     if (over.length === 0) kept.push(each)
     else if (over.length === 1) {
-      over[0]!.start = Math.min(over[0]!.start, each.start)
-      over[0]!.end = Math.max(over[0]!.end, each.end)
+      nth(over, 0).start = Math.min(nth(over, 0).start, each.start)
+      nth(over, 0).end = Math.max(nth(over, 0).end, each.end)
     } else fillGaps(each, over)
   }
   return kept.sort((a, b) => a.start - b.start)
@@ -44,7 +45,7 @@ function apart(found: PrivatePassage[]): PrivatePassage[] {
 /** Of one that reaches over several others, what lies between them goes to the one before. */
 function fillGaps(each: PrivatePassage, over: PrivatePassage[]): void {
   over.sort((a, b) => a.start - b.start)
-  over[0]!.start = Math.min(over[0]!.start, each.start)
+  nth(over, 0).start = Math.min(nth(over, 0).start, each.start)
   over.forEach((one, i) => (one.end = Math.max(one.end, over[i + 1]?.start ?? each.end)))
 }
 

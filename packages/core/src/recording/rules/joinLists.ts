@@ -1,3 +1,4 @@
+import { nth } from '../../shared'
 import { sameElement, type Draft } from '../act'
 
 const ENTRIES = new Set(['option', 'treeitem'])
@@ -25,7 +26,9 @@ export function joinLists(drafts: readonly Draft[]): Draft[] {
       let last = kept.at(-1);
       last &&
       opensList(last) &&
-      (opened.length === 0 ? !isKeyed(draft) || sameElement(last.element, draft.element) : sameElement(last.element, opened[0]!.element));
+      (opened.length === 0
+        ? !isKeyed(draft) || sameElement(last.element, draft.element)
+        : sameElement(last.element, nth(opened, 0).element));
       last = kept.at(-1)
     )
       opened.unshift(kept.pop()!)

@@ -1,3 +1,4 @@
+import { nth } from '../../shared'
 import { commits, sameElement, type Draft } from '../act'
 
 const ENTERS = new Set(['type', 'clear', 'choose', 'set', 'tick', 'untick', 'upload'])
@@ -19,7 +20,7 @@ export function joinTyping(drafts: readonly Draft[]): Draft[] {
       kept.push(draft)
       continue
     }
-    const earlier = kept[at]!
+    const earlier = nth(kept, at)
     if (isTick(draft) && isTick(earlier) && !sameRadioGroup(earlier, draft)) {
       if (earlier.verb !== draft.verb) kept.splice(at, 1)
       continue
@@ -35,7 +36,7 @@ export function joinTyping(drafts: readonly Draft[]): Draft[] {
 /** Where the same field was entered before, nothing having been sent since; -1 when nowhere. */
 function earlierEntry(kept: readonly Draft[], draft: Draft): number {
   for (let i = kept.length - 1; i >= 0; i--) {
-    const each = kept[i]!
+    const each = nth(kept, i)
     if (commits(each)) return -1
     if (each.action.tab !== draft.action.tab) return -1
     if (enters(each) && (sameElement(each.element, draft.element) || sameRadioGroup(each, draft))) return i

@@ -1,3 +1,4 @@
+import { nth } from '@jackdaw/core/shared'
 import { areaBetween, handlesOf, type Point } from '@jackdaw/core/annotations'
 import type { Annotation, Rect } from '@jackdaw/core/guides'
 import { Circle, Group, Image, Layer, Line, Rect as Box, Stage } from 'react-konva'
@@ -101,11 +102,11 @@ export function BenchStage(props: StageProps) {
           ))}
         {pieces && selected?.startsWith('laid:') && pieces.pictures[Number(selected.slice(5))] && (
           <LaidHandles
-            rect={pieces.pictures[Number(selected.slice(5))]!.rect}
+            rect={nth(pieces.pictures, Number(selected.slice(5))).rect}
             scale={scale}
             onResize={() => {
               const index = Number(selected.slice(5))
-              begin({ is: 'laid', index, from: place(), rect: pieces.pictures[index]!.rect, resize: true })
+              begin({ is: 'laid', index, from: place(), rect: nth(pieces.pictures, index).rect, resize: true })
             }}
           />
         )}
