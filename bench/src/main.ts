@@ -27,7 +27,8 @@ const onlyRecorder = process.argv.includes('--recorder')
 const onlyEditor = process.argv.includes('--editor')
 const onlyPlayers = process.argv.includes('--players')
 const onlyHostile = process.argv.includes('--hostile')
-const only = onlyRecorder || onlyEditor || onlyPlayers || onlyHostile
+const onlyLoad = process.argv.includes('--load')
+const only = onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -207,7 +208,7 @@ async function main(): Promise<void> {
       await measureHostile(() =>
         startServer(url('demo'), { NODE_OPTIONS: `--import ${join(process.cwd(), 'bench/preload/loopDelay.mjs')}` }),
       )
-    if (only) return
+    if (only && !onlyLoad) return
     for (const scale of SCALES) {
       if (scale > 1) {
         sql(`create database demo${scale} template demo`)
@@ -235,6 +236,8 @@ async function main(): Promise<void> {
         `  ${`${scale}×`.padEnd(5)} ${Math.round(taken.perSecond)} events/s through the API, counted at once; ${taken.errors} errors; raw multi-row inserts ${Math.round(await rawInserts(url(name), 5, quick ? 2 : 5))} rows/s`,
       )
     }
+
+    if (onlyLoad) return
 
     say('\nKilled in mid-load (server and PostgreSQL, SIGKILL):')
     app = await startServer(url('demo'))
