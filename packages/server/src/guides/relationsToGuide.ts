@@ -1,18 +1,17 @@
-import { guideItem } from '@jackdaw/core/items'
 import type { RelationTo } from '@jackdaw/core/people'
 import type { GuideId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Caller } from '../http'
-import { relationsToItem } from '../items'
-import { GUIDE, GUIDE_SHARE } from './model'
+import { relationsToItemSql, type RelationToItem } from '../items'
 
-/** How a caller stands to a guide; `null` when there is none. */
+const RELATIONS = ['own', 'shared', 'assigned', 'open', 'reports'] as const satisfies readonly RelationTo<'guide'>[]
+
+/** How a caller stands to a guide; `null` when there is none. Asked before every request for a guide, and so one query. */
 export async function relationsToGuide(db: Db, caller: Caller, id: GuideId): Promise<ReadonlySet<RelationTo<'guide'>> | null> {
-  const [guide, shared, asItem] = await Promise.all([
-    db.in(GUIDE).one({ id }, { only: ['ownerId'] }),
-    db.in(GUIDE_SHARE).one({ guideId: id, personId: caller.id }),
-    relationsToItem(db, caller, guideItem(id)),
-  ])
-  if (!guide) return null
-  return new Set([...(guide.ownerId === caller.id ? (['own'] as const) : []), ...(shared ? (['shared'] as const) : []), ...asItem])
+  const row = await db.one<Record<RelationToItem | 'own' | 'shared', boolean>>(
+    `select g.owner_id = $2 as own, exists (select 1 from guide_share s where s.guide_id = g.id and s.person_id = $2) as shared, ${relationsToItemSql('i', '$2', '$3')}
+     from guide g left join item i on i.kind = 'guide' and i.id = g.id where g.id = $1`,
+    [id, caller.id, caller.hasReports],
+  )
+  return row ? new Set(RELATIONS.filter((relation) => row[relation])) : null
 }

@@ -89,6 +89,8 @@ async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller |
 
 /** An answer, in which a stored document may stand as its JSON. */
 type Answer<R> = R extends { document: unknown } ? Omit<R, 'document'> & { document: R['document'] | StoredJson } : R
+/** What the handler of an endpoint answers. */
+export type AnswerOf<E extends Endpoint> = Answer<ResponseOf<E>>
 
 /** Who calls an endpoint: somebody who is known, unless it is open to anyone. */
 type CallerOf<E> = E extends { access: 'anyone' } ? Caller | null : Caller
@@ -98,7 +100,7 @@ type CallerOf<E> = E extends { access: 'anyone' } ? Caller | null : Caller
 export function route<E extends AnyEndpoint>(
   routes: Routes,
   endpoint: E,
-  handler: (input: Input<E>, context: Context<CallerOf<E>>) => Promise<Answer<ResponseOf<E>> | void>,
+  handler: (input: Input<E>, context: Context<CallerOf<E>>) => Promise<AnswerOf<E> | void>,
 ): void {
   routes.served.push(endpoint)
   const { response } = endpoint

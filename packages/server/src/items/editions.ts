@@ -30,15 +30,6 @@ export const listEditions = (db: Db, { kind, id }: ItemRef): Promise<EditionFact
 export const revisionOfEdition = async (db: Db, { kind, id }: ItemRef, number: number): Promise<number | undefined> =>
   (await db.in(EDITION).one({ itemKind: kind, itemId: id, number }, { only: ['revision'] }))?.revision
 
-/** When the last blackout was applied to pictures of an edition, epoch milliseconds; `null` when none was. */
-export async function amendedAt(db: Db, { kind, id }: ItemRef, number: number): Promise<number | null> {
-  const row = await db.one<{ at: Date | null }>(
-    'select max(a.amended_at) as at from edition_amendment e join picture_amendment a on a.id = e.amendment_id where e.item_kind = $1 and e.item_id = $2 and e.edition = $3',
-    [kind, id, number],
-  )
-  return row?.at?.getTime() ?? null
-}
-
 /** A part of an edition as it is written down. */
 export type EditionPart = Omit<Attributes<EditionPartRow>, 'itemKind' | 'itemId' | 'edition'>
 /** An edition that is to be written down. */
