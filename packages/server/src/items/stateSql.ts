@@ -1,4 +1,4 @@
-import { DUE_SOON_MS, STATE_ORDER, STATE_RULE, type StateCondition, type StateTerm } from '@jackdaw/core/items'
+import { DUE_SOON_MS, STATE_ORDER, STATE_RULE, type ItemState, type StateCondition, type StateTerm } from '@jackdaw/core/items'
 
 /** The columns and parameters in which the facts stand. */
 export type StateColumns = Record<StateTerm, string>
@@ -23,12 +23,13 @@ function conditionSql(condition: StateCondition, columns: StateColumns): string 
   if ('holds' in condition) return columns[condition.holds]
   return `${columns[condition.from]} <= ${columns[condition.to]}`
 }
-/** The state of a person's item as SQL: the rule of the core, line by line. */
-export const stateSql = (columns: StateColumns): string =>
-  `case ${STATE_RULE.map(({ state, when }) => `when ${conditionSql(when, columns)} then '${state}'`).join(' ')} else 'not-started' end`
+const rankOf = (state: ItemState): number => STATE_ORDER.indexOf(state)
+/** Where the state of a person's item stands in the order of states, as SQL: the rule of the core, line by line. A number, since it is sorted
+ * and counted by; see {@link STATE_ORDER}. */
+export const stateRankSql = (columns: StateColumns): string =>
+  `case ${STATE_RULE.map(({ state, when }) => `when ${conditionSql(when, columns)} then ${rankOf(state)}`).join(' ')} else ${rankOf('not-started')} end`
+/** The bound parameter for a state that is asked for; `null`: for any. */
+export const rankParam = (state: ItemState | undefined): number | null => (state ? rankOf(state) : null)
 /** Whether an item is done, as SQL. */
 export const doneSql = (columns: StateColumns): string =>
   `coalesce(${conditionSql(STATE_RULE.find(({ state }) => state === 'done')!.when, columns)}, false)`
-/** The order of states as SQL. @param state a column */
-export const stateOrderSql = (state: string): string =>
-  `array_position(array[${STATE_ORDER.map((each) => `'${each}'`).join(', ')}], ${state})`

@@ -2,10 +2,10 @@ import type { Counts, ItemRecord, PersonItem, PersonRecord, PersonRow } from '@j
 import type { ItemState } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { stateOrderSql } from '../items'
+import { rankParam } from '../items'
 import { amongSql, type Among } from '../people'
 import { waysUsed } from '../players'
-import { countsOf, countsSql, GROUPS, recordOf, standingParams, standingSql, whoOf, type StandingRow, type WhoRow } from './standing'
+import { countsOf, countsSql, groupsSql, recordOf, standingParams, standingSql, whoOf, type StandingRow, type WhoRow } from './standing'
 import { PAGE_SIZE } from './whoFinished'
 
 const OF_PERSON = standingSql({ where: 'person_id = $4' })
@@ -14,10 +14,10 @@ const CURRENT = standingSql({ items: 'i.archived_at is null' })
 
 /** The items of one person, what is to be done first. */
 export async function itemsOfPerson(db: Db, personId: PersonId, now: number): Promise<PersonItem[]> {
-  const rows = await db.rows<StandingRow>(
-    `select w.* from (${OF_PERSON}) w order by ${stateOrderSql('w.state')}, w.due_at nulls last, w.number`,
-    [...standingParams({ reportsTo: null }, now), personId],
-  )
+  const rows = await db.rows<StandingRow>(`select w.* from (${OF_PERSON}) w order by w.rank, w.due_at nulls last, w.number`, [
+    ...standingParams({ reportsTo: null }, now),
+    personId,
+  ])
   const ways = await waysUsed(db, { guideIds: rows.map((row) => row.item_id), personIds: [personId] })
   return rows.map((row) => ({
     ...recordOf(row),
@@ -39,9 +39,9 @@ export async function itemRecords(
 ): Promise<{ rows: ItemRecord[]; total: number }> {
   type Row = Counts & Pick<StandingRow, 'item_kind' | 'item_id' | 'number' | 'title' | 'edition' | 'last_at'> & { total: number }
   const rows = await db.rows<Row>(
-    `select item_kind, item_id, number, title, edition, max(last_at) as last_at, ${countsSql()}, count(*) over ()::int as total from (${CURRENT}) w where $5::text is null or state = $5
+    `select item_kind, item_id, number, title, edition, max(last_at) as last_at, ${countsSql()}, count(*) over ()::int as total from (${CURRENT}) w where $5::int is null or rank = $5
      group by item_kind, item_id, number, title, edition order by late desc, number limit ${PAGE_SIZE} offset $4`,
-    [...standingParams(among, now), (page - 1) * PAGE_SIZE, state ?? null],
+    [...standingParams(among, now), (page - 1) * PAGE_SIZE, rankParam(state)],
   )
   return {
     total: rows[0]?.total ?? 0,
@@ -69,10 +69,10 @@ export async function personRecords(
   const rows = await db.rows<Row>(
     `with who as (select * from (${CURRENT}) x)
      select p.id, p.name, s.name as site, d.name as department, ${countsSql('w.person_id')}, count(*) over ()::int as total
-     from person p join site s on s.id = p.site_id join department d on d.id = p.department_id left join who w on w.person_id = p.id and ($6::text is null or w.state = $6)
-     where p.active and ${amongSql('p.id', '$3')} and ($6::text is null or w.person_id is not null) and ($4 = '' or position(plain($4) in plain(p.name)) > 0)
+     from person p join site s on s.id = p.site_id join department d on d.id = p.department_id left join who w on w.person_id = p.id and ($6::int is null or w.rank = $6)
+     where p.active and ${amongSql('p.id', '$3')} and ($6::int is null or w.person_id is not null) and ($4 = '' or position(plain($4) in plain(p.name)) > 0)
      group by p.id, s.id, d.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5`,
-    [...standingParams(among, now), find, (page - 1) * PAGE_SIZE, state ?? null],
+    [...standingParams(among, now), find, (page - 1) * PAGE_SIZE, rankParam(state)],
   )
   return {
     total: rows[0]?.total ?? 0,
@@ -90,10 +90,11 @@ export async function allRecords(
 ): Promise<(PersonRecord & { number: number; title: string; edition: number })[]> {
   type Row = StandingRow & WhoRow
   const rows = await db.rows<Row>(
-    `select w.*, p.name, s.name as site, s.zone, d.name as department, ${GROUPS} from (${CURRENT}) w
-     join person p on p.id = w.person_id join site s on s.id = p.site_id join department d on d.id = p.department_id
-     where ($4::text is null or w.state = $4) and ($5 = '' or position(plain($5) in plain(p.name)) > 0) order by p.name, p.id, w.number limit $6`,
-    [...standingParams(among, now), state ?? null, find.trim(), most],
+    `with groups as (${groupsSql('select id from person')})
+     select w.*, p.name, s.name as site, s.zone, d.name as department, g.teams, g.roles from (${CURRENT}) w
+     join person p on p.id = w.person_id join site s on s.id = p.site_id join department d on d.id = p.department_id left join groups g on g.person_id = p.id
+     where ($4::int is null or w.rank = $4) and ($5 = '' or position(plain($5) in plain(p.name)) > 0) order by p.name, p.id, w.number limit $6`,
+    [...standingParams(among, now), rankParam(state), find.trim(), most],
   )
   const ways = await waysUsed(db, {
     guideIds: [...new Set(rows.map((row) => row.item_id))],

@@ -19,21 +19,12 @@ import { may } from '@jackdaw/core/people'
 import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
 import { fail, route, type Context, type Routes } from '../http'
 import { amongFor } from '../people'
-import {
-  attemptsOfPerson,
-  cautionRecords,
-  cautionsOfPerson,
-  cautionSteps,
-  dropOffOf,
-  soloCountsOf,
-  stepsOfPerson,
-  wayStepsOf,
-} from '../players'
+import { attemptsOfPerson, cautionRecords, cautionsOfPerson, cautionSteps, dropOffOf, stepsOfPerson, wayStepsOf } from '../players'
 import { aboutPerson, groupsAmong } from './groups'
 import { allRecords, itemRecords, itemsOfPerson, personRecords } from './lists'
 import { sendCsv } from './sendCsv'
 import { cautionTable, itemTable, personTable, recordTable } from './tables'
-import { countsOfItem, PAGE_SIZE, whoFinished } from './whoFinished'
+import { PAGE_SIZE, whoFinished } from './whoFinished'
 
 const CSV_ROWS = 100_000
 
@@ -51,8 +42,10 @@ export function recordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
   const publishedGuide = async (id: GuideId) =>
-    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>(
-      "select id, number, title, edition, required_edition as required from item where kind = 'guide' and id = $1 and edition is not null",
+    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number; has_cautions: boolean }>(
+      `select id, number, title, edition, required_edition as required,
+         exists (select 1 from edition_part x where x.item_kind = kind and x.item_id = id and x.edition = item.edition and x.caution is not null) as has_cautions
+       from item where kind = 'guide' and id = $1 and edition is not null`,
       [id],
     )) ?? fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
   const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
@@ -75,17 +68,12 @@ export function recordRoutes(routes: Routes): void {
   route(routes, getWhoFinished, async ({ params: { id }, query }, { caller, relations, now }: Context) => {
     const guide = await publishedGuide(id)
     const among = amongFor(caller, query)
-    const [counts, { passed, tried }, { rows, total }, cautions] = await Promise.all([
-      countsOfItem(db, guideItem(id), among, now),
-      soloCountsOf(db, id, among),
-      whoFinished(db, guideItem(id), among, { ...filterOf(query), page: query.page ?? 1 }, now),
-      cautionSteps(db, id, among),
-    ])
+    const { counts, solo, rows, total } = await whoFinished(db, guideItem(id), among, { ...filterOf(query), page: query.page ?? 1 }, now)
     return {
       guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) },
       counts,
-      hasCautions: cautions.length > 0,
-      soloCounts: { passed, notPassed: tried - passed, notTaken: counts.people - tried },
+      hasCautions: guide.has_cautions,
+      soloCounts: { passed: solo.passed, notPassed: solo.tried - solo.passed, notTaken: counts.people - solo.tried },
       rows,
       total,
       pageSize: PAGE_SIZE,

@@ -1,31 +1,39 @@
 import type { Counts, PersonRecord, SoloState, WhoSort } from '@jackdaw/contracts/records'
 import type { ItemRef, ItemState } from '@jackdaw/core/items'
-import type { StepId } from '@jackdaw/core/shared'
+import { nth, type StepId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { stateOrderSql } from '../items'
+import { rankParam } from '../items'
 import type { Among } from '../people'
-import { SOLO_STATE, waysUsed } from '../players'
-import { countsSql, GROUPS, recordOf, standingParams, standingSql, whoOf, type StandingRow, type WhoRow } from './standing'
+import { soloCountsSql, soloStateSql, waysUsed } from '../players'
+import {
+  countsOf,
+  countsSql,
+  FINISHED_ATTESTED,
+  groupsSql,
+  RANK,
+  recordOf,
+  STANDING,
+  standingParams,
+  standingOfItemSql,
+  whoOf,
+  type StandingRow,
+  type WhoRow,
+} from './standing'
 
 export const PAGE_SIZE = 50
 
-/** The people of the item $4, $5. */
-const OF_ITEM = standingSql({ where: 'item_kind = $4 and item_id = $5' })
-
-/** How many people of an item are in which state. */
-export async function countsOfItem(db: Db, { kind, id }: ItemRef, among: Among, now: number): Promise<Counts> {
-  return (await db.one<Counts>(`select ${countsSql()} from (${OF_ITEM}) w`, [...standingParams(among, now), kind, id]))!
+/** What people are ordered by, as SQL over rows `i`, `a` and `r`; by state and by name nothing more is needed. */
+const KEY: Record<Exclude<WhoSort, 'name' | 'state'>, string> = {
+  progress: 'coalesce(r.parts_seen, 0)',
+  time: 'coalesce(r.active_ms, 0)',
+  last: 'r.last_at',
+  due: `case when ${RANK} <> ${rankParam('done')} then a.due_at end`,
+  finished: 'r.finished_at',
 }
-
-/** What people are ordered by, as SQL over a row `w`. */
-const SORT: Record<WhoSort, string> = {
-  name: 'w.name',
-  state: stateOrderSql('w.state'),
-  progress: 'w.seen',
-  time: 'w.active_ms',
-  last: 'w.last_at',
-  due: "case when w.state = 'done' then null else w.due_at end",
-  finished: 'w.finished_at',
+const orderOf = (sort: WhoSort, down: boolean): string[] => {
+  const direction = down ? 'desc' : 'asc'
+  if (sort === 'name') return [`name ${direction}`, 'person_id']
+  return [`${sort === 'state' ? 'rank' : 'key'} ${direction} nulls last`, 'name', 'person_id']
 }
 
 export type WhoFilter = {
@@ -39,45 +47,66 @@ export type WhoFilter = {
   pageSize?: number
 }
 
-/** Those for whom $6 is the furthest part of the item that they have seen in an edition that counts. */
-const STOPPED_AT = `select s.person_id from item i
-  join part_progress s on s.item_kind = i.kind and s.item_id = i.id and s.seen_edition >= i.required_edition
+/** Those for whom a part is the furthest of the item that they have seen in an edition that counts, and who have not finished such a one.
+ * @param part a parameter */
+const stoppedAtSql = (part: string): string => `w.person_id in (
+  select s.person_id from item i join part_progress s on s.item_kind = i.kind and s.item_id = i.id and s.seen_edition >= i.required_edition
   join edition_part x on x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.part_id = s.part_id
-  where i.kind = $4 and i.id = $5 group by s.person_id having (array_agg(x.part_id order by x.position desc))[1] = $6`
+  where i.kind = $4 and i.id = $5 group by s.person_id having (array_agg(x.part_id order by x.position desc))[1] = ${part}) and not w.finished`
 
-/** The people of an item, a page of them. */
-export async function whoFinished(
-  db: Db,
-  { kind, id }: ItemRef,
-  among: Among,
-  filter: WhoFilter,
-  now: number,
-): Promise<{ rows: PersonRecord[]; total: number }> {
-  const pageSize = filter.pageSize ?? PAGE_SIZE
-  const order = `${SORT[filter.sort]} ${filter.down ? 'desc' : 'asc'} nulls last, w.name, w.person_id`
-  type Row = StandingRow & WhoRow & { total: number }
-  const rows = await db.rows<Row>(
-    `with who as (
-       select w.*, p.name, p.site_id, p.department_id from (${OF_ITEM}) w join person p on p.id = w.person_id
-       where ($6::text is null or (w.person_id in (${STOPPED_AT}) and coalesce(w.finished_edition < w.required_edition, true))) and ($7::text is null or w.state = $7)
-         and ($8 = '' or position(plain($8) in plain(p.name)) > 0) and ($9::text is null or ${SOLO_STATE} = $9)),
-     page as (select w.*, count(*) over ()::int as total from who w order by ${order} limit $11 offset $10)
-     select w.*, s.name as site, s.zone, d.name as department, ${GROUPS} from page w join site s on s.id = w.site_id join department d on d.id = w.department_id order by ${order}`,
+/** The people of the item with as little of each as counting, finding and ordering takes: there may be thousands, of whom a page is shown. */
+const everyone = (sort: WhoSort): string =>
+  standingOfItemSql(
     [
-      ...standingParams(among, now),
-      kind,
-      id,
-      filter.furthest ?? null,
-      filter.state ?? null,
-      filter.find ?? '',
-      filter.solo ?? null,
-      (filter.page - 1) * pageSize,
-      pageSize,
-    ],
+      `${RANK} as rank, ${FINISHED_ATTESTED} as finished_attested, coalesce(r.finished_edition >= i.required_edition, false) as finished, i.required_edition`,
+      ...(sort === 'name' || sort === 'state' ? [] : [`${KEY[sort]} as key`]),
+    ].join(', '),
   )
-  const ways = await waysUsed(db, { guideIds: [id], personIds: rows.map((row) => row.person_id) })
+
+/** All that is shown of the people of an item, in one query: they are gone through once, for the counts and for the page. */
+function whoFinishedQuery({ kind, id }: ItemRef, among: Among, filter: WhoFilter, now: number): { sql: string; bind: unknown[] } {
+  const bind: unknown[] = [...standingParams(among, now), kind, id]
+  const param = (value: unknown): string => `$${bind.push(value)}`
+  const order = orderOf(filter.sort, filter.down)
+  const { state, find, furthest, solo, pageSize = PAGE_SIZE } = filter
+  const asked = [
+    ...(furthest ? [stoppedAtSql(param(furthest))] : []),
+    ...(state ? [`w.rank = ${param(rankParam(state))}`] : []),
+    ...(find ? [`position(plain(${param(find)}) in plain(p.name)) > 0`] : []),
+    ...(solo ? [`${soloStateSql('$5', 'w.person_id', 'w.required_edition')} = ${param(solo)}`] : []),
+  ]
+  const sql = `
+    with everyone as materialized (${everyone(filter.sort)}),
+    counted as (select ${countsSql()} from everyone),
+    asked as (select w.*, p.name from everyone w join person p on p.id = w.person_id where ${asked.join(' and ') || 'true'}),
+    page as (select * from asked order by ${order.join(', ')} limit ${param(pageSize)} offset ${param((filter.page - 1) * pageSize)}),
+    groups as (${groupsSql('select person_id from page')})
+    select counted.*, solo.passed, solo.tried, ${asked.length > 0 ? '(select count(*)::int from asked)' : 'counted.people'} as total,
+      w.person_id, w.name, s.name as site, s.zone, d.name as department, g.teams, g.roles, ${STANDING}
+    from counted cross join (${soloCountsSql('$5', '$3')}) solo
+    left join page w on true left join person p on p.id = w.person_id left join site s on s.id = p.site_id left join department d on d.id = p.department_id
+    left join groups g on g.person_id = w.person_id
+    left join item i on i.kind = $4 and i.id = $5
+    left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = w.person_id
+    left join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = w.person_id
+    order by ${order.map((column) => `w.${column}`).join(', ')}`
+  return { sql, bind }
+}
+
+export type WhoFinished = { counts: Counts; solo: { passed: number; tried: number }; rows: PersonRecord[]; total: number }
+
+/** How many people of an item are in which state, what came of Solo, and a page of those who are asked for. */
+export async function whoFinished(db: Db, item: ItemRef, among: Among, filter: WhoFilter, now: number): Promise<WhoFinished> {
+  const { sql, bind } = whoFinishedQuery(item, among, filter, now)
+  const rows = await db.rows<Counts & { passed: number; tried: number; total: number } & (StandingRow & WhoRow)>(sql, bind)
+  const first = nth(rows, 0)
+  // Counts stand in a row of their own where the page is empty.
+  const people = rows.filter((row) => row.person_id !== null)
+  const ways = await waysUsed(db, { guideIds: [item.id], personIds: people.map((row) => row.person_id) })
   return {
-    total: rows[0]?.total ?? 0,
-    rows: rows.map((row) => ({ ...recordOf(row), ways: ways(id, row.person_id), ...whoOf(row) })),
+    counts: countsOf(first),
+    solo: { passed: first.passed, tried: first.tried },
+    total: first.total,
+    rows: people.map((row) => ({ ...recordOf(row), ways: ways(item.id, row.person_id), ...whoOf(row) })),
   }
 }

@@ -7,9 +7,16 @@ import { WAY_USE } from '../model'
 /** Somebody who has only read. */
 export const NO_WAYS: WaysUsed = { watch: null, practise: null, solo: null }
 
-/** What came of Solo, as SQL over a row `w` with `item_id`, `person_id` and `required_edition`. */
-export const SOLO_STATE = `coalesce((select case when u.passed_edition >= w.required_edition then 'passed' else 'not-passed' end
-  from way_use u where u.guide_id = w.item_id and u.person_id = w.person_id and u.way = 'solo'), 'not-taken')`
+/** What came of Solo for a person, as SQL. @param guideId, personId, requiredEdition columns or parameters */
+export const soloStateSql = (guideId: string, personId: string, requiredEdition: string): string =>
+  `coalesce((select case when u.passed_edition >= ${requiredEdition} then 'passed' else 'not-passed' end
+    from way_use u where u.guide_id = ${guideId} and u.person_id = ${personId} and u.way = 'solo'), 'not-taken')`
+
+/** How many people of a guide have passed Solo in an edition that counts, and how many have tried it at all: a query of one row with `passed` and
+ * `tried`. @param guideId a parameter; @param param the one with {@link amongParam} */
+export const soloCountsSql = (guideId: string, param: string): string =>
+  `select count(*) filter (where u.passed_edition >= i.required_edition)::int as passed, count(*)::int as tried
+   from way_use u join item i on i.kind = 'guide' and i.id = u.guide_id where u.guide_id = ${guideId} and u.way = 'solo' and ${amongSql('u.person_id', param)}`
 
 /** How people have used guides besides reading them.
  * @returns a function from guide and person to the ways that they have used */
@@ -79,13 +86,3 @@ export const stepsOfPerson = (db: Db, guideId: GuideId, personId: PersonId): Pro
      where w.guide_id = $1 and w.person_id = $2 order by x.position, w.way`,
     [guideId, personId],
   )
-
-/** How many people of a guide have passed Solo in an edition that counts, and how many have tried it at all. */
-export async function soloCountsOf(db: Db, guideId: GuideId, among: Among): Promise<{ passed: number; tried: number }> {
-  return (await db.one(
-    `select count(*) filter (where u.passed_edition >= i.required_edition)::int as passed, count(*)::int as tried
-     from way_use u join item i on i.kind = 'guide' and i.id = u.guide_id
-     where u.guide_id = $1 and u.way = 'solo' and ${amongSql('u.person_id', '$2')}`,
-    [guideId, amongParam(among)],
-  ))!
-}
