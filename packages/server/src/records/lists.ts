@@ -4,7 +4,7 @@ import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { rankParam } from '../items'
 import { amongSql, type Among } from '../people'
-import { waysUsed } from '../players'
+import { waysSql } from '../players'
 import { countsOf, countsSql, groupsSql, recordOf, standingParams, standingSql, whoOf, type StandingRow, type WhoRow } from './standing'
 import { PAGE_SIZE } from './whoFinished'
 
@@ -12,16 +12,16 @@ const OF_PERSON = standingSql({ where: 'person_id = $4' })
 /** What is not in the archive. */
 const CURRENT = standingSql({ items: 'i.archived_at is null' })
 
+const WAYS = `${waysSql('w.item_id', 'w.person_id')} as ways`
+
 /** The items of one person, what is to be done first. */
 export async function itemsOfPerson(db: Db, personId: PersonId, now: number): Promise<PersonItem[]> {
-  const rows = await db.rows<StandingRow>(`select w.* from (${OF_PERSON}) w order by w.rank, w.due_at nulls last, w.number`, [
+  const rows = await db.rows<StandingRow>(`select w.*, ${WAYS} from (${OF_PERSON}) w order by w.rank, w.due_at nulls last, w.number`, [
     ...standingParams({ reportsTo: null }, now),
     personId,
   ])
-  const ways = await waysUsed(db, { guideIds: rows.map((row) => row.item_id), personIds: [personId] })
   return rows.map((row) => ({
     ...recordOf(row),
-    ways: ways(row.item_id, personId),
     item: { kind: row.item_kind, id: row.item_id },
     number: row.number,
     title: row.title,
@@ -91,18 +91,13 @@ export async function allRecords(
   type Row = StandingRow & WhoRow
   const rows = await db.rows<Row>(
     `with groups as (${groupsSql('select id from person')})
-     select w.*, p.name, s.name as site, s.zone, d.name as department, g.teams, g.roles from (${CURRENT}) w
+     select w.*, ${WAYS}, p.name, s.name as site, s.zone, d.name as department, g.teams, g.roles from (${CURRENT}) w
      join person p on p.id = w.person_id join site s on s.id = p.site_id join department d on d.id = p.department_id left join groups g on g.person_id = p.id
      where ($4::int is null or w.rank = $4) and ($5 = '' or position(plain($5) in plain(p.name)) > 0) order by p.name, p.id, w.number limit $6`,
     [...standingParams(among, now), rankParam(state), find.trim(), most],
   )
-  const ways = await waysUsed(db, {
-    guideIds: [...new Set(rows.map((row) => row.item_id))],
-    personIds: [...new Set(rows.map((row) => row.person_id))],
-  })
   return rows.map((row) => ({
     ...recordOf(row),
-    ways: ways(row.item_id, row.person_id),
     ...whoOf(row),
     number: row.number,
     title: row.title,

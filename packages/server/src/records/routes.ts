@@ -18,13 +18,13 @@ import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
 import { fail, route, type Context, type Routes } from '../http'
-import { amongFor } from '../people'
+import { amongFor, type Among } from '../people'
 import { attemptsOfPerson, cautionRecords, cautionsOfPerson, cautionSteps, dropOffOf, stepsOfPerson, wayStepsOf } from '../players'
 import { aboutPerson, groupsAmong } from './groups'
 import { allRecords, itemRecords, itemsOfPerson, personRecords } from './lists'
 import { sendCsv } from './sendCsv'
 import { cautionTable, itemTable, personTable, recordTable } from './tables'
-import { PAGE_SIZE, whoFinished } from './whoFinished'
+import { PAGE_SIZE, whoFinished, type WhoFilter } from './whoFinished'
 
 const CSV_ROWS = 100_000
 
@@ -41,13 +41,16 @@ const filterOf = (query: Omit<QueryOf<typeof getWhoFinished>, 'page'>) => ({
 export function recordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
+  const unpublished = () => fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
   const publishedGuide = async (id: GuideId) =>
-    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number; has_cautions: boolean }>(
-      `select id, number, title, edition, required_edition as required,
-         exists (select 1 from edition_part x where x.item_kind = kind and x.item_id = id and x.edition = item.edition and x.caution is not null) as has_cautions
-       from item where kind = 'guide' and id = $1 and edition is not null`,
+    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>(
+      "select id, number, title, edition, required_edition as required from item where kind = 'guide' and id = $1 and edition is not null",
       [id],
-    )) ?? fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
+    )) ?? unpublished()
+  const whoFinishedGuide = async (id: GuideId, among: Among, filter: WhoFilter, now: number) => {
+    const found = (await whoFinished(db, guideItem(id), among, filter, now)) ?? unpublished()
+    return { ...found, item: { ...found.item, id } }
+  }
   const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
 
   route(routes, listItemRecords, async ({ query }, { caller, now }) => ({
@@ -66,16 +69,11 @@ export function recordRoutes(routes: Routes): void {
   })
 
   route(routes, getWhoFinished, async ({ params: { id }, query }, { caller, relations, now }: Context) => {
-    const guide = await publishedGuide(id)
     const among = amongFor(caller, query)
-    const { counts, solo, rows, total } = await whoFinished(db, guideItem(id), among, { ...filterOf(query), page: query.page ?? 1 }, now)
+    const { item, ...found } = await whoFinishedGuide(id, among, { ...filterOf(query), page: query.page ?? 1 }, now)
     return {
-      guide: { ...guide, mayEdit: may(caller.permissions, 'guide.edit', relations) },
-      counts,
-      hasCautions: guide.has_cautions,
-      soloCounts: { passed: solo.passed, notPassed: solo.tried - solo.passed, notTaken: counts.people - solo.tried },
-      rows,
-      total,
+      guide: { ...item, mayEdit: may(caller.permissions, 'guide.edit', relations) },
+      ...found,
       pageSize: PAGE_SIZE,
       onlyReports: among.reportsTo !== null,
     }
@@ -91,9 +89,8 @@ export function recordRoutes(routes: Routes): void {
   })
 
   route(routes, getWhoFinishedCsv, async ({ params: { id }, query }, { caller, now, res }) => {
-    const guide = await publishedGuide(id)
-    const { rows } = await whoFinished(db, guideItem(id), amongFor(caller, query), { ...filterOf(query), page: 1, pageSize: CSV_ROWS }, now)
-    await sendCsv(res, `guide-${guide.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, itemTable(guide, rows))
+    const { item, rows } = await whoFinishedGuide(id, amongFor(caller, query), { ...filterOf(query), page: 1, pageSize: CSV_ROWS }, now)
+    await sendCsv(res, `guide-${item.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, itemTable(item, rows))
   })
 
   const cautionFilter = (query: { find?: string; step?: StepId; missing?: 'yes' | 'no' }) => ({

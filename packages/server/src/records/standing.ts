@@ -1,9 +1,9 @@
-import type { Counts } from '@jackdaw/contracts/records'
+import type { Counts, WaysUsed } from '@jackdaw/contracts/records'
 import { STATE_ORDER, type ItemId, type ItemKind, type ItemState } from '@jackdaw/core/items'
 import { nth, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import { columnsOf, rankParam, stateParams, stateRankSql } from '../items'
 import { amongParam, amongSql, type Among } from '../people'
-import { NO_WAYS } from '../players'
+import { waysOf } from '../players'
 
 /** The state of a person's item, see {@link STATE_ORDER}, as SQL over rows `i` of `item`, `a` of `assignment` and `r` of `item_progress`. Bound are
  * $1 now and $2 soon. */
@@ -33,7 +33,7 @@ export const standingOfItemSql = (columns: string): string => `
 /** The bound parameters of {@link standingSql}. @param now epoch milliseconds */
 export const standingParams = (among: Among, now: number): unknown[] => [...stateParams(now), amongParam(among)]
 
-/** A row of {@link standingSql}. */
+/** A row of {@link standingSql}, with what {@link waysSql} says of ways of use. */
 export type StandingRow = {
   item_kind: ItemKind
   item_id: ItemId
@@ -52,6 +52,7 @@ export type StandingRow = {
   finished_edition: number | null
   finished_attested: boolean
   assigned: boolean
+  ways: Partial<WaysUsed> | null
 }
 /** What a record says of it, apart from who and what. */
 export const recordOf = (row: StandingRow) => ({
@@ -66,7 +67,7 @@ export const recordOf = (row: StandingRow) => ({
   finishedAt: row.finished_at?.getTime() ?? null,
   finishedEdition: row.finished_edition,
   finishedAttested: row.finished_attested,
-  ways: NO_WAYS,
+  ways: waysOf(row.ways),
 })
 
 /** The figure in which each state is counted. */

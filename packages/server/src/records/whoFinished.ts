@@ -1,10 +1,10 @@
 import type { Counts, PersonRecord, SoloState, WhoSort } from '@jackdaw/contracts/records'
-import type { ItemRef, ItemState } from '@jackdaw/core/items'
-import { nth, type StepId } from '@jackdaw/core/shared'
+import type { ItemId, ItemRef, ItemState } from '@jackdaw/core/items'
+import type { StepId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { rankParam } from '../items'
 import type { Among } from '../people'
-import { soloCountsSql, soloStateSql, waysUsed } from '../players'
+import { soloCountsSql, soloStateSql, waysSql } from '../players'
 import {
   countsOf,
   countsSql,
@@ -82,31 +82,60 @@ function whoFinishedQuery({ kind, id }: ItemRef, among: Among, filter: WhoFilter
     page as (select * from asked order by ${order.join(', ')} limit ${param(pageSize)} offset ${param((filter.page - 1) * pageSize)}),
     groups as (${groupsSql('select person_id from page')})
     select counted.*, solo.passed, solo.tried, ${asked.length > 0 ? '(select count(*)::int from asked)' : 'counted.people'} as total,
-      w.person_id, w.name, s.name as site, s.zone, d.name as department, g.teams, g.roles, ${STANDING}
-    from counted cross join (${soloCountsSql('$5', '$3')}) solo
+      w.person_id, w.name, s.name as site, s.zone, d.name as department, g.teams, g.roles, ${STANDING}, ${waysSql('i.id', 'w.person_id')} as ways,
+      i.required_edition as required, exists (select 1 from edition_part x where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.caution is not null) as has_cautions
+    from item i cross join counted cross join (${soloCountsSql('$5', '$3')}) solo
     left join page w on true left join person p on p.id = w.person_id left join site s on s.id = p.site_id left join department d on d.id = p.department_id
     left join groups g on g.person_id = w.person_id
-    left join item i on i.kind = $4 and i.id = $5
     left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = w.person_id
     left join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = w.person_id
-    order by ${order.map((column) => `w.${column}`).join(', ')}`
+    where i.kind = $4 and i.id = $5 and i.edition is not null order by ${order.map((column) => `w.${column}`).join(', ')}`
   return { sql, bind }
 }
 
-export type WhoFinished = { counts: Counts; solo: { passed: number; tried: number }; rows: PersonRecord[]; total: number }
+type Of = {
+  number: number
+  title: string
+  edition: number
+  required: number
+  has_cautions: boolean
+  passed: number
+  tried: number
+  total: number
+}
+export type WhoFinished = {
+  /** `required`: the oldest edition that counts. */
+  item: { id: ItemId; number: number; title: string; edition: number; required: number }
+  counts: Counts
+  /** What came of Solo, by people. */
+  soloCounts: Record<'passed' | 'notPassed' | 'notTaken', number>
+  /** Whether the newest edition has cautions that are to be acknowledged. */
+  hasCautions: boolean
+  rows: PersonRecord[]
+  total: number
+}
 
-/** How many people of an item are in which state, what came of Solo, and a page of those who are asked for. */
-export async function whoFinished(db: Db, item: ItemRef, among: Among, filter: WhoFilter, now: number): Promise<WhoFinished> {
-  const { sql, bind } = whoFinishedQuery(item, among, filter, now)
-  const rows = await db.rows<Counts & { passed: number; tried: number; total: number } & (StandingRow & WhoRow)>(sql, bind)
-  const first = nth(rows, 0)
-  // Counts stand in a row of their own where the page is empty.
-  const people = rows.filter((row) => row.person_id !== null)
-  const ways = await waysUsed(db, { guideIds: [item.id], personIds: people.map((row) => row.person_id) })
+/** How many people of an item are in which state, what came of Solo, and a page of those who are asked for; `null` when it has not been
+ * published. */
+export async function whoFinished(
+  db: Db,
+  { kind, id }: ItemRef,
+  among: Among,
+  filter: WhoFilter,
+  now: number,
+): Promise<WhoFinished | null> {
+  const { sql, bind } = whoFinishedQuery({ kind, id }, among, filter, now)
+  const rows = await db.rows<Of & Counts & (StandingRow & WhoRow)>(sql, bind)
+  const [first] = rows
+  if (!first) return null
+  const { number, title, edition, required, passed, tried, total } = first
   return {
+    item: { id, number, title, edition, required },
     counts: countsOf(first),
-    solo: { passed: first.passed, tried: first.tried },
-    total: first.total,
-    rows: people.map((row) => ({ ...recordOf(row), ways: ways(item.id, row.person_id), ...whoOf(row) })),
+    soloCounts: { passed, notPassed: tried - passed, notTaken: first.people - tried },
+    hasCautions: first.has_cautions,
+    // Where the page is empty, the counts stand in a row of their own.
+    rows: rows.filter((row) => row.person_id !== null).map((row) => ({ ...recordOf(row), ...whoOf(row) })),
+    total,
   }
 }

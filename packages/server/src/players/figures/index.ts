@@ -1,3 +1,3 @@
 export { cautionRecords, cautionsOfPerson, cautionSteps } from './cautions'
 export { dropOffOf } from './dropOff'
-export { NO_WAYS, soloCountsSql, soloStateSql, stepsOfPerson, waysUsed, wayStepsOf } from './wayUses'
+export { soloCountsSql, soloStateSql, stepsOfPerson, waysOf, waysSql, wayStepsOf } from './wayUses'

@@ -2,10 +2,14 @@ import type { StepWay, WayStep, WaysUsed } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { amongParam, amongSql, type Among } from '../../people'
-import { WAY_USE } from '../model'
 
-/** Somebody who has only read. */
-export const NO_WAYS: WaysUsed = { watch: null, practise: null, solo: null }
+const ms = (column: string): string => `(extract(epoch from ${column}) * 1000)::bigint`
+/** How a person has used a guide besides reading it, as SQL: `null` or an object for {@link waysOf}. @param guideId, personId columns */
+export const waysSql = (guideId: string, personId: string): string =>
+  `(select json_object_agg(u.way, json_build_object('begun', u.begun, 'finished', u.finished, 'tries', u.tries, 'helped', u.helped, 'lastAt', ${ms('u.last_at')},
+    'bestPercent', u.best_percent, 'passedEdition', u.passed_edition, 'passedAt', ${ms('u.passed_at')})) from way_use u where u.guide_id = ${guideId} and u.person_id = ${personId})`
+/** A column of {@link waysSql}. */
+export const waysOf = (used: Partial<WaysUsed> | null): WaysUsed => ({ watch: null, practise: null, solo: null, ...used })
 
 /** What came of Solo for a person, as SQL. @param guideId, personId, requiredEdition columns or parameters */
 export const soloStateSql = (guideId: string, personId: string, requiredEdition: string): string =>
@@ -17,40 +21,6 @@ export const soloStateSql = (guideId: string, personId: string, requiredEdition:
 export const soloCountsSql = (guideId: string, param: string): string =>
   `select count(*) filter (where u.passed_edition >= i.required_edition)::int as passed, count(*)::int as tried
    from way_use u join item i on i.kind = 'guide' and i.id = u.guide_id where u.guide_id = ${guideId} and u.way = 'solo' and ${amongSql('u.person_id', param)}`
-
-/** How people have used guides besides reading them.
- * @returns a function from guide and person to the ways that they have used */
-export async function waysUsed(
-  db: Db,
-  { guideIds, personIds }: { guideIds: readonly GuideId[]; personIds: readonly PersonId[] },
-): Promise<(guideId: string, personId: string) => WaysUsed> {
-  const rows = await db.in(WAY_USE).find({ guideId: [...guideIds], personId: [...personIds] })
-  const found = new Map<string, WaysUsed>()
-  for (const row of rows) {
-    const key = `${row.guideId} ${row.personId}`
-    const { begun, finished, tries, helped, lastAt } = row
-    const ways = found.get(key) ?? NO_WAYS
-    found.set(key, {
-      ...ways,
-      ...(row.way === 'watch' ? { watch: { begun, finished, lastAt } } : {}),
-      ...(row.way === 'practise' ? { practise: { begun, finished, tries, helped, lastAt } } : {}),
-      ...(row.way === 'solo'
-        ? {
-            solo: {
-              begun,
-              finished,
-              tries,
-              lastAt,
-              bestPercent: row.bestPercent,
-              passedEdition: row.passedEdition,
-              passedAt: row.passedAt,
-            },
-          }
-        : {}),
-    })
-  }
-  return (guideId, personId) => found.get(`${guideId} ${personId}`) ?? NO_WAYS
-}
 
 const STEP_FIGURES = `coalesce(sum(w.times), 0)::int as times, coalesce(sum(w.right_first), 0)::int as "rightFirst",
   coalesce(sum(w.tries), 0)::int as tries, coalesce(sum(w.helped), 0)::int as helped, coalesce(sum(w.failed), 0)::int as failed`
