@@ -1,7 +1,7 @@
 import type { TodayItem } from '@jackdaw/contracts/reading'
 import { STATE_ORDER, stateOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import { daysBetween, localDateAt, type LocalDate } from '@jackdaw/core/shared'
-import type { Db } from '../db'
+import { keepPlan, type Db } from '../db'
 import type { Caller } from '../http'
 
 type Row = {
@@ -26,16 +26,18 @@ type Row = {
 
 const DONE_SHOWN = 20
 
+const GIVEN = keepPlan(
+  'today',
+  `select i.kind, i.id, i.number, i.title, i.minutes, i.parts, i.edition, i.required_edition, i.claim_suffices, coalesce(r.parts_seen, 0) as seen,
+     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.assigned_at, r.started_at, r.finished_edition, r.attested_edition, r.finished_at
+   from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id and i.archived_at is null and i.edition is not null
+   left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
+   where a.person_id = $1`,
+)
+
 /** What one person has been given: first what is late, then by due day; what is done apart, newest first. */
 export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ today: LocalDate; waiting: TodayItem[]; done: TodayItem[] }> {
-  const rows = await db.rows<Row>(
-    `select i.kind, i.id, i.number, i.title, i.minutes, i.parts, i.edition, i.required_edition, i.claim_suffices, coalesce(r.parts_seen, 0) as seen,
-       to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.assigned_at, r.started_at, r.finished_edition, r.attested_edition, r.finished_at
-     from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id and i.archived_at is null and i.edition is not null
-     left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
-     where a.person_id = $1`,
-    [caller.id],
-  )
+  const rows = await db.rows<Row>(GIVEN, [caller.id])
   const today = localDateAt(now, caller.zone)
   const items = rows.map((row): TodayItem & { dueAt: number } => ({
     item: { kind: row.kind, id: row.id },

@@ -1,4 +1,5 @@
 import { QueryTypes, Sequelize, type Model, type Transaction } from 'sequelize'
+import { driver } from './keptPlan'
 import { Tables, type Rows, type Table } from './table'
 
 /** A way to ask the database, in or outside a transaction. Rows of one table are read and written through {@link Db.in}; queries over sets,
@@ -37,6 +38,7 @@ function over(sequelize: Sequelize, tables: Tables, transaction?: Transaction): 
 export function openDatabase(url: string, connections: number): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
+    dialectModule: driver,
     logging: false,
     pool: { max: connections, min: 0, idle: 30_000, acquire: 20_000 },
     dialectOptions: { application_name: 'jackdaw' },

@@ -1,5 +1,6 @@
 export { openDatabase } from './database'
 export type { Database, Db } from './database'
+export { keepPlan } from './keptPlan'
 export { isMigrated, migrateDown, migrateUp, underLock } from './migrate'
 export { big, counted, day, instant, json, key, optional, small, table, text, texts, truth, usually, uuid, whole, xid } from './table'
 export type { Rows, Table } from './table'

@@ -2,7 +2,7 @@ import { EVENT_FIGURES } from '@jackdaw/core/events'
 import type { ItemId, ItemRef } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
-import type { Db } from '../db'
+import { keepPlan, type Db } from '../db'
 import type { EventRules } from '../eventRules'
 import { countPartsSeenBy } from '../items'
 import { countAnew } from './recount'
@@ -31,16 +31,15 @@ export type NewEvent = {
 /** Of whom events are written down, by whom, and when they came in. */
 export type Told = { subject: PersonId; by?: PersonId; now: number; seen?: SeenBy }
 
-const FIGURES = new Set<string>(EVENT_FIGURES)
-const column = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)
+/** The columns in which figures stand. */
+const FIGURE_COLUMNS: ReadonlyMap<string, string> = new Map(
+  EVENT_FIGURES.map((name) => [name, name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)]),
+)
 
-/** An event as a record of the statement below: figures stand in columns, all else it carries in one. */
+/** An event as a record of the statement below: figures stand in columns, all else it carries in one. Made for each of hundreds of events in a
+ * batch, and so without detours. */
 function recordOf(event: NewEvent): Record<string, unknown> {
-  const carried = Object.entries(event.carries)
-  const figures = carried.filter(([name]) => FIGURES.has(name)).map(([name, value]) => [column(name), value] as const)
-  const rest = carried.filter(([name]) => !FIGURES.has(name))
-  return {
-    ...Object.fromEntries(figures),
+  const record: Record<string, unknown> = {
     id: event.id,
     verb: event.verb,
     way: event.way,
@@ -53,8 +52,15 @@ function recordOf(event: NewEvent): Record<string, unknown> {
     time_put_right: event.timePutRight ?? false,
     attested: event.attested,
     amends: event.amends,
-    ...(rest.length === 0 ? {} : { data: Object.fromEntries(rest) }),
   }
+  let data: Record<string, unknown> | undefined
+  for (const [name, value] of Object.entries(event.carries)) {
+    const column = FIGURE_COLUMNS.get(name)
+    if (column !== undefined) record[column] = value
+    else (data ??= {})[name] = value
+  }
+  if (data) record['data'] = data
+  return record
 }
 
 /** $1 subject, $2 actor, $3 receipt, $4 events as JSON, $5 to $7 device, browser and language. */
@@ -75,7 +81,7 @@ export async function addEvents(tx: Db, { verbs, rollUps }: EventRules, told: To
   if (events.length === 0) return
   const { subject, by = subject, now, seen = UNSEEN } = told
   const counts = rollUps.map(({ table, count }) => `count_${table} as (${count('fresh')})`)
-  await tx.rows(`with fresh as (${INSERT}), ${counts.join(', ')} select 1`, [
+  await tx.rows(keepPlan('add-events', `with fresh as (${INSERT}), ${counts.join(', ')} select 1`), [
     subject,
     by,
     new Date(now),

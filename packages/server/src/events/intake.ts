@@ -3,7 +3,7 @@ import { heldTime, inTodaysForm } from '@jackdaw/core/events'
 import { countsAsProgress, itemKey, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/players'
 import type { PersonId } from '@jackdaw/core/shared'
-import type { Db } from '../db'
+import { keepPlan, type Db } from '../db'
 import type { EventRules, KnownEdition, ToldEvent } from '../eventRules'
 import { addEvents, oneAtATime, type NewEvent } from './insert'
 import type { SeenBy } from './seenBy'
@@ -25,18 +25,24 @@ type Row = {
   parts: string[]
   cautioned: string[]
 }
-/** The editions that the events speak of and that their sender may see, with their parts. */
-async function knownEditions(db: Db, personId: PersonId, events: readonly ToldEvent[]): Promise<Map<string, KnownEdition>> {
-  const asked = [...new Map(events.map((event) => [editionKey(event), event])).values()]
-  const rows = await db.rows<Row>(
-    `select i.kind, i.id, e.number as edition, least(i.required_edition, e.number) as required, e.published_at,
+const KNOWN_EDITIONS = keepPlan(
+  'known-editions',
+  `select i.kind, i.id, e.number as edition, least(i.required_edition, e.number) as required, e.published_at,
        array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number) as parts,
        array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number and s.caution is not null) as cautioned
      from unnest($2::text[], $3::text[], $4::int[]) as asked (kind, id, number)
        join edition e on e.item_kind = asked.kind and e.item_id = asked.id and e.number = asked.number join item i on i.kind = e.item_kind and i.id = e.item_id
      where exists (select 1 from item_access x where x.item_kind = e.item_kind and x.item_id = e.item_id and x.person_id = $1)`,
-    [personId, asked.map(({ item }) => item.kind), asked.map(({ item }) => item.id), asked.map((each) => each.edition)],
-  )
+)
+/** The editions that the events speak of and that their sender may see, with their parts. */
+async function knownEditions(db: Db, personId: PersonId, events: readonly ToldEvent[]): Promise<Map<string, KnownEdition>> {
+  const asked = [...new Map(events.map((event) => [editionKey(event), event])).values()]
+  const rows = await db.rows<Row>(KNOWN_EDITIONS, [
+    personId,
+    asked.map(({ item }) => item.kind),
+    asked.map(({ item }) => item.id),
+    asked.map((each) => each.edition),
+  ])
   const known = rows.map(({ kind, id, edition, required, published_at, parts, cautioned }): KnownEdition => ({
     item: { kind, id },
     edition,

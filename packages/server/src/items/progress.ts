@@ -1,6 +1,6 @@
 import type { ItemId, ItemRef } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
-import type { Db } from '../db'
+import { keepPlan, type Db } from '../db'
 import { PART_PROGRESS } from './model'
 
 /** Which parts of an item somebody has gone through, acknowledged and confirmed in an edition that counts. */
@@ -31,6 +31,6 @@ export const countPartsSeen = (tx: Db, { kind, id }: ItemRef): Promise<unknown> 
   tx.rows(`${PARTS_SEEN} where r.item_kind = $1 and r.item_id = $2 ${WHERE_OTHER}`, [kind, id])
 /** The same of some items of one person: after they went on. */
 export const countPartsSeenBy = (tx: Db, personId: PersonId, ids: readonly ItemId[]): Promise<unknown> =>
-  tx.rows(`${PARTS_SEEN} where r.person_id = $1 and r.item_id = any ($2) ${WHERE_OTHER}`, [personId, [...ids]])
+  tx.rows(keepPlan('parts-seen-by', `${PARTS_SEEN} where r.person_id = $1 and r.item_id = any ($2) ${WHERE_OTHER}`), [personId, [...ids]])
 /** The same of everything: when all is counted anew. */
 export const countAllPartsSeen = (tx: Db): Promise<unknown> => tx.rows(`${PARTS_SEEN} ${WHERE_OTHER}`)

@@ -1,6 +1,6 @@
 import type { Level, Permission, RelationTo } from '@jackdaw/core/people'
 import type { PersonId } from '@jackdaw/core/shared'
-import type { Db } from '../db'
+import { keepPlan, type Db } from '../db'
 import type { Caller } from '../http'
 
 type PersonRow = {
@@ -26,7 +26,7 @@ const callerOf = (row: PersonRow): Caller => ({
 
 /** The person of a session; `null` when they are no longer active. */
 export async function findCaller(db: Db, id: PersonId): Promise<Caller | null> {
-  const row = await db.one<PersonRow>(`${PERSON} and p.id = $1`, [id])
+  const row = await db.one<PersonRow>(keepPlan('caller', `${PERSON} and p.id = $1`), [id])
   return row ? callerOf(row) : null
 }
 export async function findByMail(db: Db, mail: string): Promise<{ caller: Caller; passwordHash: string } | null> {

@@ -2,7 +2,7 @@ import type { getReader } from '@jackdaw/contracts/reading'
 import { NEWEST_VERSION } from '@jackdaw/core/guides'
 import { guideItem } from '@jackdaw/core/items'
 import type { GuideId, LocalDate, PersonId, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
-import type { Db } from '../db'
+import { keepPlan, type Db } from '../db'
 import { noteGiven } from '../events'
 import { documentToSend } from '../guides'
 import { fail, type AnswerOf } from '../http'
@@ -33,7 +33,9 @@ type Row = {
 const DONE = (column: string) =>
   `array(select s.part_id from part_progress s where s.item_kind = i.kind and s.item_id = i.id and s.person_id = $2 and s.${column} >= i.required_edition)`
 /** One query, since this is what staff ask for most: what it costs is the way to the database and back. */
-const READER = `
+const READER = keepPlan(
+  'reader',
+  `
   select i.number, i.edition, i.required_edition, e.published_at, e.change_note, e.minutes, e.bytes, o.name as owner,
     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_part_id, r.finished_edition, p.site_id,
     (select max(m.amended_at) from edition_amendment x join picture_amendment m on m.id = x.amendment_id where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition) as amended_at,
@@ -47,7 +49,8 @@ const READER = `
   join guide g on g.id = i.id join person o on o.id = g.owner_id join person p on p.id = $2
   left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = $2
   left join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = $2
-  where i.kind = 'guide' and i.id = $1`
+  where i.kind = 'guide' and i.id = $1`,
+)
 
 /** The newest edition of a guide for somebody who uses it, with how far they are. It is written down that it was given to them.
  * @param now epoch milliseconds
