@@ -38,6 +38,8 @@ export type KnownEdition = {
   parts: ReadonlySet<string>
   /** Parts with something to be acknowledged. */
   cautioned: ReadonlySet<string>
+  /** Whether it was given to whoever tells of it. */
+  given: boolean
 }
 /** What a domain asks of an event of its verb before it is taken, beyond what its declaration says. `batch`: all that came with it.
  * @returns why it is not taken, or `null` */

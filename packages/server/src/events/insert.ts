@@ -3,7 +3,7 @@ import type { ItemId, ItemRef } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import { keepPlan, type Db } from '../db'
-import type { EventRules } from '../eventRules'
+import type { EventRules, RollUp } from '../eventRules'
 import { countPartsSeenBy } from '../items'
 import { countAnew } from './recount'
 import { UNSEEN, type SeenBy } from './seenBy'
@@ -75,13 +75,23 @@ const INSERT = `
   on conflict (id) do nothing
   returning *`
 
+const statements = new WeakMap<readonly RollUp[], string>()
+/** The statement that writes events down and counts them. */
+function statementOf(rollUps: readonly RollUp[]): string {
+  const known = statements.get(rollUps)
+  if (known !== undefined) return known
+  const counts = rollUps.map(({ table, count }) => `count_${table} as (${count('fresh')})`)
+  const statement = keepPlan('add-events', `with fresh as (${INSERT}), ${counts.join(', ')} select 1`)
+  statements.set(rollUps, statement)
+  return statement
+}
+
 /** Writes events of one person down and brings what is counted of them up to date, in the transaction of the caller. Those that are there
  * already change nothing. */
 export async function addEvents(tx: Db, { verbs, rollUps }: EventRules, told: Told, events: readonly NewEvent[]): Promise<void> {
   if (events.length === 0) return
   const { subject, by = subject, now, seen = UNSEEN } = told
-  const counts = rollUps.map(({ table, count }) => `count_${table} as (${count('fresh')})`)
-  await tx.rows(keepPlan('add-events', `with fresh as (${INSERT}), ${counts.join(', ')} select 1`), [
+  await tx.rows(statementOf(rollUps), [
     subject,
     by,
     new Date(now),

@@ -24,12 +24,14 @@ type Row = {
   published_at: Date
   parts: string[]
   cautioned: string[]
+  given: boolean
 }
 const KNOWN_EDITIONS = keepPlan(
   'known-editions',
   `select i.kind, i.id, e.number as edition, least(i.required_edition, e.number) as required, e.published_at,
        array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number) as parts,
-       array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number and s.caution is not null) as cautioned
+       array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number and s.caution is not null) as cautioned,
+     exists (select 1 from edition_given x where x.item_kind = e.item_kind and x.item_id = e.item_id and x.person_id = $1 and x.edition = e.number) as given
      from unnest($2::text[], $3::text[], $4::int[]) as asked (kind, id, number)
        join edition e on e.item_kind = asked.kind and e.item_id = asked.id and e.number = asked.number join item i on i.kind = e.item_kind and i.id = e.item_id
      where exists (select 1 from item_access x where x.item_kind = e.item_kind and x.item_id = e.item_id and x.person_id = $1)`,
@@ -43,13 +45,14 @@ async function knownEditions(db: Db, personId: PersonId, events: readonly ToldEv
     asked.map(({ item }) => item.id),
     asked.map((each) => each.edition),
   ])
-  const known = rows.map(({ kind, id, edition, required, published_at, parts, cautioned }): KnownEdition => ({
+  const known = rows.map(({ kind, id, edition, required, published_at, parts, cautioned, given }): KnownEdition => ({
     item: { kind, id },
     edition,
     required,
     publishedAt: published_at.getTime(),
     parts: new Set(parts),
     cautioned: new Set(cautioned),
+    given,
   }))
   return new Map(known.map((each) => [editionKey(each), each]))
 }
@@ -127,7 +130,7 @@ export async function takeEvents(
     await noteGiven(
       tx,
       personId,
-      counting.map(({ event }) => event),
+      counting.filter(({ known }) => !known.given).map(({ event }) => event),
       now,
     )
     const others = good.filter((each) => !isVouchable(each))
