@@ -20,8 +20,14 @@ export const amongFor = (caller: Caller, { department, site, team }: Omit<Among,
 /** The bound parameter for {@link amongSql}. */
 export const amongParam = (among: Among): string => JSON.stringify(among)
 
-/** Whether a person is among those shown, as SQL. @param personId a column; @param param the parameter with {@link amongParam} */
-export function amongSql(personId: string, param: string): string {
+const ASKED = ['reportsTo', 'department', 'site', 'team'] as const satisfies readonly (keyof Among)[]
+/** Whether everybody is shown to somebody who may see all. */
+export const isEverybody = (among: Among): boolean => ASKED.every((key) => (among[key] ?? null) === null)
+
+/** Whether a person is among those shown, as SQL. @param personId a column; @param param the parameter with {@link amongParam}
+ * @param everybody where it is known that all are; a plan that is kept for this one asks nothing of each of them */
+export function amongSql(personId: string, param: string, everybody = false): string {
+  if (everybody) return `${param}::jsonb is not null`
   const asked = (key: keyof Among) => `(${param}::jsonb ->> '${key}')`
   return `(${asked('reportsTo')} is null or ${personId} in (select person_id from reports_of(${asked('reportsTo')})))
     and (coalesce(${asked('department')}, ${asked('site')}) is null or exists (select 1 from person q where q.id = ${personId}

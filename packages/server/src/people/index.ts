@@ -1,6 +1,6 @@
 export { people } from './domain'
 export { countTry, forgiveTries } from './signInGuard'
 export { findCaller } from './store'
-export { amongFor, amongParam, amongSql } from './among'
+export { amongFor, amongParam, amongSql, isEverybody } from './among'
 export type { Among } from './among'
 export { PERSON, PERSON_ROLE, ROLE, TEAM } from './model'

@@ -25,11 +25,11 @@ export const standingSql = ({ where = 'true', items = 'true' }: { where?: string
   join item i on i.kind = item_kind and i.id = item_id and i.edition is not null and ${items}
   where ${amongSql('coalesce(a.person_id, r.person_id)', '$3')}`
 /** The same of one item, $4 and $5, with other columns over the same rows. Such a join is half as dear as one by all three keys. */
-export const standingOfItemSql = (columns: string): string => `
+export const standingOfItemSql = (columns: string, everybody: boolean): string => `
   select person_id, ${columns}
   from (select * from assignment where item_kind = $4 and item_id = $5) a full join (select * from item_progress where item_kind = $4 and item_id = $5) r using (person_id)
   join item i on i.kind = $4 and i.id = $5 and i.edition is not null
-  where ${amongSql('coalesce(a.person_id, r.person_id)', '$3')}`
+  where ${amongSql('coalesce(a.person_id, r.person_id)', '$3', everybody)}`
 /** The bound parameters of {@link standingSql}. @param now epoch milliseconds */
 export const standingParams = (among: Among, now: number): unknown[] => [...stateParams(now), amongParam(among)]
 

@@ -1,9 +1,9 @@
 import type { Counts, PersonRecord, SoloState, WhoSort } from '@jackdaw/contracts/records'
 import type { ItemId, ItemRef, ItemState } from '@jackdaw/core/items'
 import type { StepId } from '@jackdaw/core/shared'
-import type { Db } from '../db'
+import { keepPlan, type Db } from '../db'
 import { rankParam } from '../items'
-import type { Among } from '../people'
+import { amongSql, isEverybody, type Among } from '../people'
 import { soloCountsSql, soloStateSql, waysSql } from '../players'
 import {
   countsOf,
@@ -55,12 +55,13 @@ const stoppedAtSql = (part: string): string => `w.person_id in (
   where i.kind = $4 and i.id = $5 group by s.person_id having (array_agg(x.part_id order by x.position desc))[1] = ${part}) and not w.finished`
 
 /** The people of the item with as little of each as counting, finding and ordering takes: there may be thousands, of whom a page is shown. */
-const everyone = (sort: WhoSort): string =>
+const everyone = (sort: WhoSort, everybody: boolean): string =>
   standingOfItemSql(
     [
       `${RANK} as rank, ${FINISHED_ATTESTED} as finished_attested, coalesce(r.finished_edition >= i.required_edition, false) as finished, i.required_edition`,
       ...(sort === 'name' || sort === 'state' ? [] : [`${KEY[sort]} as key`]),
     ].join(', '),
+    everybody,
   )
 
 /** All that is shown of the people of an item, in one query: they are gone through once, for the counts and for the page. */
@@ -69,6 +70,7 @@ function whoFinishedQuery({ kind, id }: ItemRef, among: Among, filter: WhoFilter
   const param = (value: unknown): string => `$${bind.push(value)}`
   const order = orderOf(filter.sort, filter.down)
   const { state, find, furthest, solo, pageSize = PAGE_SIZE } = filter
+  const everybody = isEverybody(among)
   const asked = [
     ...(furthest ? [stoppedAtSql(param(furthest))] : []),
     ...(state ? [`w.rank = ${param(rankParam(state))}`] : []),
@@ -76,21 +78,23 @@ function whoFinishedQuery({ kind, id }: ItemRef, among: Among, filter: WhoFilter
     ...(solo ? [`${soloStateSql('$5', 'w.person_id', 'w.required_edition')} = ${param(solo)}`] : []),
   ]
   const sql = `
-    with everyone as materialized (${everyone(filter.sort)}),
+    with everyone as materialized (${everyone(filter.sort, everybody)}),
     counted as (select ${countsSql()} from everyone),
     asked as (select w.*, p.name from everyone w join person p on p.id = w.person_id where ${asked.join(' and ') || 'true'}),
-    page as (select * from asked order by ${order.join(', ')} limit ${param(pageSize)} offset ${param((filter.page - 1) * pageSize)}),
+    page as (select * from asked order by ${order.join(', ')} limit ${pageSize} offset ${param((filter.page - 1) * pageSize)}),
     groups as (${groupsSql('select person_id from page')})
     select counted.*, solo.passed, solo.tried, ${asked.length > 0 ? '(select count(*)::int from asked)' : 'counted.people'} as total,
       w.person_id, w.name, s.name as site, s.zone, d.name as department, g.teams, g.roles, ${STANDING}, ${waysSql('i.id', 'w.person_id')} as ways,
       i.required_edition as required, exists (select 1 from edition_part x where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.caution is not null) as has_cautions
-    from item i cross join counted cross join (${soloCountsSql('$5', '$3')}) solo
+    from item i cross join counted cross join (${soloCountsSql('$5', amongSql('u.person_id', '$3', everybody))}) solo
     left join page w on true left join person p on p.id = w.person_id left join site s on s.id = p.site_id left join department d on d.id = p.department_id
     left join groups g on g.person_id = w.person_id
     left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = w.person_id
     left join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = w.person_id
     where i.kind = $4 and i.id = $5 and i.edition is not null order by ${order.map((column) => `w.${column}`).join(', ')}`
-  return { sql, bind }
+  // What is asked most is to see all; how best to find some of them depends on whom.
+  const isUsual = everybody && asked.length === 0 && pageSize === PAGE_SIZE
+  return { sql: isUsual ? keepPlan(`who-finished-${filter.sort}-${filter.down ? 'down' : 'up'}`, sql) : sql, bind }
 }
 
 type Of = {

@@ -17,10 +17,10 @@ export const soloStateSql = (guideId: string, personId: string, requiredEdition:
     from way_use u where u.guide_id = ${guideId} and u.person_id = ${personId} and u.way = 'solo'), 'not-taken')`
 
 /** How many people of a guide have passed Solo in an edition that counts, and how many have tried it at all: a query of one row with `passed` and
- * `tried`. @param guideId a parameter; @param param the one with {@link amongParam} */
-export const soloCountsSql = (guideId: string, param: string): string =>
+ * `tried`. @param guideId a parameter; @param among a condition on a column `person_id` of a row `u` */
+export const soloCountsSql = (guideId: string, among: string): string =>
   `select count(*) filter (where u.passed_edition >= i.required_edition)::int as passed, count(*)::int as tried
-   from way_use u join item i on i.kind = 'guide' and i.id = u.guide_id where u.guide_id = ${guideId} and u.way = 'solo' and ${amongSql('u.person_id', param)}`
+   from way_use u join item i on i.kind = 'guide' and i.id = u.guide_id where u.guide_id = ${guideId} and u.way = 'solo' and ${among}`
 
 const STEP_FIGURES = `coalesce(sum(w.times), 0)::int as times, coalesce(sum(w.right_first), 0)::int as "rightFirst",
   coalesce(sum(w.tries), 0)::int as tries, coalesce(sum(w.helped), 0)::int as helped, coalesce(sum(w.failed), 0)::int as failed`
