@@ -1,5 +1,5 @@
-import { Change, GUIDE_ITEMS, GUIDE_LIMITS, GuideDocument, GuideItem, OldChange, type FactNow, type Limit } from '@jackdaw/core/guides'
-import { FolderId, GuideId, Whole } from '@jackdaw/core/shared'
+import { Change, GUIDE_ITEMS, GUIDE_LIMITS, GuideDocument, GuideItem, OldChange, type FactNow } from '@jackdaw/core/guides'
+import { FolderId, GuideId, keysOf, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint, WholeInAddress } from './endpoint'
 import { PersonRef } from './people'
@@ -64,7 +64,7 @@ export const DraftConflict = z.object({
   mine: StoredChange,
   theirs: z.nullable(z.union([StoredFact, StoredItem])),
   by: z.nullable(PersonRef),
-  limit: z.optional(z.enum(Object.keys(GUIDE_LIMITS) as [Limit, ...Limit[]])),
+  limit: z.optional(z.enum(keysOf(GUIDE_LIMITS))),
 })
 export type DraftConflict = z.infer<typeof DraftConflict>
 

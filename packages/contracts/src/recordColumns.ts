@@ -91,5 +91,4 @@ export const SCREEN_COLUMNS: readonly ScreenColumn[] = RECORD_COLUMNS.filter((co
 export const fileHeader = (): string[] =>
   (RECORD_COLUMNS as readonly Column[]).flatMap(({ file, name, nameInFile }) => (file ? [nameInFile ?? name] : []))
 /** A line of a file of records. */
-export const fileLine = (line: RecordLine): FileCell[] =>
-  (RECORD_COLUMNS as readonly Column[]).flatMap(({ file }) => (file ? [file(line)] : []))
+export const fileLine = (line: RecordLine): FileCell[] => RECORD_COLUMNS.flatMap(({ file }) => (file ? [file(line)] : []))

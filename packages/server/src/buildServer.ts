@@ -34,7 +34,7 @@ const present = <T>(value: T | undefined): T[] => (value === undefined ? [] : [v
 /** Wires the domains together. */
 export function buildServer(parts: Parts): BuiltServer {
   const { database } = parts
-  const relations = Object.assign({}, ...DOMAINS.map((domain) => domain.relations?.(parts))) as RelationFinders
+  const relations: RelationFinders = Object.assign({}, ...DOMAINS.map((domain) => domain.relations?.(parts)))
   const lacking = Object.keys(THINGS).filter((thing) => !(thing in relations))
   if (lacking.length > 0) throw new Error(`no domain says how somebody stands to: ${lacking.join(', ')}`)
   const routes = newRoutes(parts, relations)

@@ -23,7 +23,7 @@ export type Domain = {
 
 /** All that domains declare of events, put together. */
 export function eventRulesOf(domains: readonly Domain[]): EventRules {
-  const verbs: Verbs = Object.assign({}, ...domains.map((domain) => domain.verbs ?? {})) as Verbs
-  const checks = Object.assign({}, ...domains.map((domain) => domain.checks ?? {})) as EventRules['checks']
+  const verbs: Verbs = Object.assign({}, ...domains.map((domain) => domain.verbs ?? {}))
+  const checks: EventRules['checks'] = Object.assign({}, ...domains.map((domain) => domain.checks ?? {}))
   return { verbs, checks, rollUps: domains.flatMap((domain) => domain.rollUps?.(verbs) ?? []) }
 }

@@ -20,11 +20,13 @@ export const PALETTE = {
 
 /** Red, green and blue, 0 to 255. */
 export type Rgb = readonly [red: number, green: number, blue: number]
+const eachPart = ([red, green, blue]: Rgb, make: (part: number) => number): Rgb => [make(red), make(green), make(blue)]
 
 /** Reads `#rrggbb`. @throws RangeError for anything else */
 export function rgbOf(hex: string): Rgb {
   if (!/^#[0-9a-f]{6}$/i.test(hex)) throw new RangeError(`no colour: ${hex}`)
-  return [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as unknown as Rgb
+  const part = (at: number) => parseInt(hex.slice(at, at + 2), 16)
+  return [part(1), part(3), part(5)]
 }
 const hexOf = (rgb: Rgb): string => `#${rgb.map((part) => Math.round(part).toString(16).padStart(2, '0')).join('')}`
 
@@ -33,10 +35,10 @@ export const hexFor = (colour: Colour, look: Pick<Look, 'colour'>): string => (c
 
 /** Relative luminance, 0 to 1 (WCAG 2.2). */
 export function luminance(rgb: Rgb): number {
-  const [red, green, blue] = rgb.map((part) => {
+  const [red, green, blue] = eachPart(rgb, (part) => {
     const share = part / 255
     return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
-  }) as [number, number, number]
+  })
   return 0.2126 * red + 0.7152 * green + 0.0722 * blue
 }
 /** Contrast of two colours, 1 to 21 (WCAG 2.2). */
@@ -55,7 +57,7 @@ export const casingFor = (hex: string): string => (luminance(rgbOf(hex)) > 0.21 
  * @returns `#rrggbb`; the colour itself when it is dark enough */
 export function darkened(hex: string, least: number): string {
   let rgb = rgbOf(hex)
-  for (let n = 0; n < 100 && contrast(rgb, [255, 255, 255]) < least; n++) rgb = rgb.map((part) => part * 0.95) as unknown as Rgb
+  for (let n = 0; n < 100 && contrast(rgb, [255, 255, 255]) < least; n++) rgb = eachPart(rgb, (part) => part * 0.95)
   return hexOf(rgb)
 }
 /** Pixels of a picture, four bytes each: red, green, blue, and one that is not read. */

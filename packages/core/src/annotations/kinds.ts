@@ -190,7 +190,7 @@ export const ANNOTATION_KINDS: { readonly [K in AnnotationKind]: Kind<K> } = {
     handleMoved: (inset, name, to, ground) => ({ ...inset, detail: cornerMoved(inset.detail, name, to, ground) }),
   },
 }
-const kindOf = <A extends Annotation>(annotation: A): Kind<A['kind']> => ANNOTATION_KINDS[annotation.kind] as unknown as Kind<A['kind']>
+const kindOf = <A extends Annotation>(annotation: A): Kind<A['kind']> => ANNOTATION_KINDS[annotation.kind] as Kind<A['kind']>
 
 /** A new annotation, attached to the element where there is one.
  * @param sequence number for a new tag */

@@ -1,5 +1,4 @@
-import type { Annotation, GuideDocument } from '../guides'
-import { stepsOf } from '../guides'
+import { type Annotation, type GuideDocument, stepsOf } from '../guides'
 
 /** An annotation that does not look as the guide wants it. */
 export type Stray = { stepId: string; pictureId: string; annotation: Annotation }
@@ -17,5 +16,5 @@ export const straysOf = (document: GuideDocument): Stray[] =>
 /** The annotation in the guide's style. */
 export function broughtHome(annotation: Annotation): Annotation {
   const { style: _, ...rest } = annotation
-  return rest as Annotation
+  return rest
 }

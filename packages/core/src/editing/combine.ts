@@ -55,7 +55,7 @@ export function combineSteps(steps: readonly Step[], keep: KeptPictures, sizes: 
   const joining = joiningOf(steps, keep, sizes)
   const lost: Lost[] = []
   const fields = keysOf(STEP_FIELDS).map((field) => {
-    const joined = (STEP_FIELDS[field] as unknown as AnyField).join(
+    const joined = (STEP_FIELDS[field] as AnyField).join(
       steps.map((step) => step[field]),
       joining,
     )

@@ -75,13 +75,13 @@ export function replacedIn(text: RichText, pattern: RegExp, by: string): { text:
         case 'paragraph':
         case 'codeBlock': {
           if (!block.content) return block
-          const done = inlineReplaced(block.content as Inline[], pattern, by)
+          const done = inlineReplaced(block.content, pattern, by)
           times += done.times
           return done.times === 0 ? block : ({ ...block, content: done.nodes } as Block)
         }
         case 'bulletList':
         case 'orderedList':
-          return { ...block, content: block.content.map((item): ListItem => ({ ...item, content: blocks(item.content) })) } as Block
+          return { ...block, content: block.content.map((item): ListItem => ({ ...item, content: blocks(item.content) })) }
         case 'table':
           return {
             ...block,
@@ -99,7 +99,7 @@ const inText = (block: Block): string => {
   switch (block.type) {
     case 'paragraph':
     case 'codeBlock':
-      return ((block.content ?? []) as Inline[]).map((node) => (node.type === 'text' ? node.text : ' ')).join('')
+      return (block.content ?? []).map((node) => (node.type === 'text' ? node.text : ' ')).join('')
     case 'table':
       return block.content.map((row) => row.content.map((cell) => cell.content.map(inText).join(' ')).join(' | ')).join(' / ')
     default:

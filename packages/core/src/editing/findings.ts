@@ -71,7 +71,7 @@ function proseOf(step: Step): string {
               })),
             },
           ]
-        return [{ ...block, content: block.content.map((item) => ({ ...item, content: strip(item.content) })) } as Block]
+        return [{ ...block, content: block.content.map((item) => ({ ...item, content: strip(item.content) })) }]
       })
     text = plainText({ type: 'doc', content: strip(step.body.content) })
     prose.set(step, text)

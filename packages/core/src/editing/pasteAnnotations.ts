@@ -38,7 +38,7 @@ export function positionOf(annotation: Annotation): Position {
 export function withPosition(annotation: Annotation, position: Position): Annotation {
   const has = (part: string) => part in annotation || (annotation.kind === 'label' && (part === 'place' || part === 'practisePlace'))
   const taken = Object.fromEntries(Object.entries(position).filter(([part, value]) => has(part) && value !== undefined))
-  const next = { ...annotation, ...taken } as Annotation
+  const next = { ...annotation, ...taken }
   if (next.kind === 'label' && 'at' in position) {
     const { place: _, practisePlace: __, ...rest } = next
     return {

@@ -61,5 +61,5 @@ function schemaOf(name: string, { about, ways, fields }: Verb): z.ZodMiniType {
 export function eventSchema<V extends Verbs>(verbs: V): z.ZodMiniType<EventOf<V>> {
   const told = Object.entries(verbs).filter(([, verb]) => verb.toldBy === 'browser')
   const [first, ...others] = told.map(([name, verb]) => schemaOf(name, verb) as never)
-  return z.discriminatedUnion('verb', [first!, ...others]) as z.ZodMiniType<EventOf<V>>
+  return z.discriminatedUnion('verb', [first!, ...others])
 }

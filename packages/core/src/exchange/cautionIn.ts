@@ -1,5 +1,5 @@
 import { keysOf } from '../shared'
-import type { Block, CautionLevel, Inline } from '../guides'
+import type { Block, CautionLevel } from '../guides'
 
 const WORDS: Readonly<Record<CautionLevel, string>> = {
   danger: 'danger gefahr peligro niebezpieczeństwo',
@@ -20,7 +20,7 @@ export type SpokenCaution = { level: CautionLevel; words: string; signal: string
  * @returns `null` for any other block, and for one that says more than a caution can hold */
 export function cautionIn(block: Block | null): SpokenCaution | null {
   if (block?.type !== 'paragraph') return null
-  const text = ((block.content ?? []) as Inline[]).map((node) => (node.type === 'text' ? node.text : '\n')).join('')
+  const text = (block.content ?? []).map((node) => (node.type === 'text' ? node.text : '\n')).join('')
   const found = SIGNAL.exec(text)
   const signal = found?.[1] ?? found?.[2] ?? ''
   const level = LEVEL_OF.get(signal.toLowerCase())

@@ -327,7 +327,7 @@ function isShallow(root: Node): boolean {
 /** Reads HTML, however untidy, as the pieces of a text. Scripts, styles and embedded pages are left out.
  * @returns the pieces; `null` when elements lie too deep in one another, see `MAX_HTML_LEVELS` */
 export function htmlPieces(html: string): Piece[] | null {
-  const root = parseDocument(html, { decodeEntities: true }) as unknown as Node
+  const root = parseDocument(html, { decodeEntities: true }) as Node
   if (!isShallow(root)) return null
   const out: Piece[] = []
   walk(root.children ?? [], out, 0)

@@ -161,7 +161,7 @@ function titleIndex(pieces: readonly Piece[]): number {
 /** The text that serves as the summary: a first paragraph without links, code or pictures that is no caution. */
 function summaryOf(piece: Piece | undefined): string | null {
   if (piece?.kind !== 'block' || piece.block?.type !== 'paragraph' || piece.pictures.length > 0 || cautionIn(piece.block)) return null
-  const content = (piece.block.content ?? []) as Inline[]
+  const content = piece.block.content ?? []
   if (
     content.some(
       (node) => node.type === 'text' && node.marks?.some((mark) => mark.type === 'link' || mark.type === 'code' || mark.type === 'keyCap'),
@@ -281,7 +281,7 @@ export function settlePictures(draft: ImportedDraft, found: ReadonlySet<string>)
       type: 'doc' as const,
       content: ahead.map((each) => ({
         type: 'paragraph' as const,
-        attrs: { id: each.id as string },
+        attrs: { id: each.id },
         content: [{ type: 'text' as const, text: each.alt || each.path }],
       })),
     }

@@ -1,8 +1,7 @@
 import { sameValue } from '../shared'
 import type { GuideItem, Section, Step } from './document'
-import type { Copying, Field, Fields } from './fields'
+import { type Copying, type Field, type Fields, ofFirst, PLAIN } from './fields'
 import type { PictureVisit, TextVisit } from './visits'
-import { ofFirst, PLAIN } from './fields'
 import type { Limit } from './limits'
 import { STEP_FIELDS } from './stepFields'
 import { textLevels } from './text/textLevels'
@@ -67,8 +66,8 @@ export const GUIDE_ITEMS: { readonly [K in Kind]: ItemKind<K> } = {
 export const kindOf = <I extends GuideItem>(item: I): ItemKind<I['kind']> => GUIDE_ITEMS[item.kind] as unknown as ItemKind<I['kind']>
 
 /** The fields of a kind, and the values of an item, by the fields' names. */
-const fieldsOf = (kind: Kind) => GUIDE_ITEMS[kind].fields as unknown as Record<string, Field<unknown>>
-const valuesOf = (item: GuideItem) => item as unknown as Record<string, unknown>
+const fieldsOf = (kind: Kind) => GUIDE_ITEMS[kind].fields as Record<string, Field<unknown>>
+const valuesOf = (item: GuideItem) => item as Record<string, unknown>
 
 /** An item of which every field was made anew; a field that became `undefined` is gone. */
 function mapFields<I extends GuideItem>(item: I, by: (field: Field<unknown>, value: unknown, name: string) => unknown): I {
@@ -77,7 +76,7 @@ function mapFields<I extends GuideItem>(item: I, by: (field: Field<unknown>, val
     const value = values[name] === undefined ? undefined : by(field, values[name], name)
     return value === undefined ? [] : [[name, value] as const]
   })
-  return { kind: item.kind, id: item.id, ...Object.fromEntries(next) } as unknown as I
+  return { kind: item.kind, id: item.id, ...Object.fromEntries(next) } as I
 }
 
 /** An item with what is made of each of its texts. @param visitIn for each field, by its name */

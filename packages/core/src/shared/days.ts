@@ -1,13 +1,17 @@
 import { TZDate } from '@date-fns/tz'
+import { numbersOfDay } from './dayNumbers'
 import type { LocalDate } from './localDate'
+
+/** The day with a year, month (1 to 12) and day; one beyond the end of its month is a day of the months after it. */
+const dayFrom = (year: number, month: number, day: number): LocalDate =>
+  new Date(Date.UTC(year, month - 1, day)).toISOString().slice(0, 10) as LocalDate
 
 /** The calendar day in a zone at an instant.
  * @param at   epoch milliseconds, UTC
  * @param zone IANA time zone name */
 export function localDateAt(at: number, zone: string): LocalDate {
   const local = new TZDate(at, zone)
-  const two = (n: number) => String(n).padStart(2, '0')
-  return `${local.getFullYear()}-${two(local.getMonth() + 1)}-${two(local.getDate())}` as LocalDate
+  return dayFrom(local.getFullYear(), local.getMonth() + 1, local.getDate())
 }
 
 /** The time of the clock in a zone at an instant, as `YYYY-MM-DD hh:mm`, which spreadsheets read as a time.
@@ -22,14 +26,14 @@ export function localTimeAt(at: number, zone: string): string {
 /** The day `days` after `date`; negative counts back. */
 export function addDays(date: LocalDate, days: number): LocalDate {
   if (!Number.isInteger(days)) throw new RangeError(`days: ${days}`)
-  const [year, month, day] = date.split('-').map(Number) as [number, number, number]
-  return new Date(Date.UTC(year, month - 1, day + days)).toISOString().slice(0, 10) as LocalDate
+  const [year, month, day] = numbersOfDay(date)
+  return dayFrom(year, month, day + days)
 }
 
 /** The instant at which a local day ends: the first millisecond of the day after, in that zone.
  * @returns epoch milliseconds, UTC; right across changes of the clock */
 export function endOfLocalDay(date: LocalDate, zone: string): number {
-  const [year, month, day] = addDays(date, 1).split('-').map(Number) as [number, number, number]
+  const [year, month, day] = numbersOfDay(addDays(date, 1))
   return new TZDate(year, month - 1, day, 0, 0, 0, zone).getTime()
 }
 

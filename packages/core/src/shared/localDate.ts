@@ -1,4 +1,5 @@
 import * as z from 'zod/mini'
+import { numbersOfDay } from './dayNumbers'
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/
 
@@ -7,7 +8,7 @@ const [FIRST_YEAR, LAST_YEAR] = [1900, 2199]
 
 const isCalendarDay = (text: string): boolean => {
   if (!DAY.test(text)) return false
-  const [year, month, day] = text.split('-').map(Number) as [number, number, number]
+  const [year, month, day] = numbersOfDay(text)
   if (year < FIRST_YEAR || year > LAST_YEAR) return false
   const back = new Date(Date.UTC(year, month - 1, day))
   return back.getUTCMonth() === month - 1 && back.getUTCDate() === day

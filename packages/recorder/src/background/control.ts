@@ -17,7 +17,9 @@ const FLUSH_WITHIN_MS = 600
 /** Where this extension's Jackdaw is: written into it by the Jackdaw that it was fetched from. */
 export async function homeOrigin(): Promise<string> {
   const response = await fetch(chrome.runtime.getURL('jackdaw.json')).catch(() => null)
-  return response?.ok ? ((await response.json()) as { origin: string }).origin : ''
+  if (!response?.ok) return ''
+  const home: { origin: string } = await response.json()
+  return home.origin
 }
 
 export async function pair(code: string): Promise<string> {

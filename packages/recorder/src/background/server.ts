@@ -44,6 +44,6 @@ export async function callServer<E extends Endpoint>(
   if (response.ok) return (response.status === 204 ? undefined : await response.json()) as ResponseOf<E>
   if (!response.headers.get('content-type')?.includes('problem+json'))
     throw response.status >= 500 ? new NoAnswer() : new Refusal('', response.status, `Jackdaw answered ${response.status}`)
-  const problem = (await response.json()) as { code: ProblemCode; title: string; detail?: string }
+  const problem: { code: ProblemCode; title: string; detail?: string } = await response.json()
   throw new Refusal(problem.code, response.status, `${problem.title}. ${problem.detail ?? ''}`.trim())
 }

@@ -41,8 +41,10 @@ export type KeptShot = {
 }
 export type Asked = { address: string; language: SentenceLanguage; target: RecordingTarget }
 
+/** Single things that are kept, each under its own key. */
+type Facts = { pairing: Pairing; recording: Recording; hiding: KeptHiding; asked: Asked }
 interface Kept extends DBSchema {
-  facts: { key: 'pairing' | 'recording' | 'hiding' | 'asked'; value: unknown }
+  facts: { key: keyof Facts; value: Facts[keyof Facts] }
   actions: { key: string; value: KeptAction }
   shots: { key: string; value: KeptShot }
   presses: { key: string; value: { id: string; shotId: string | null; otherShotIds: string[] } }
@@ -70,15 +72,19 @@ const db = (): Promise<IDBPDatabase<Kept>> =>
     },
   }))
 
+/** What is kept under a key, as it was put there. */
+const fact = async <K extends keyof Facts>(key: K): Promise<Facts[K] | undefined> =>
+  (await (await db()).get('facts', key)) as Facts[K] | undefined
+
 export const kept = {
-  pairing: async () => (await (await db()).get('facts', 'pairing')) as Pairing | undefined,
+  pairing: () => fact('pairing'),
   setPairing: async (pairing: Pairing | null) =>
     pairing ? void (await (await db()).put('facts', pairing, 'pairing')) : (await db()).delete('facts', 'pairing'),
-  recording: async () => (await (await db()).get('facts', 'recording')) as Recording | undefined,
+  recording: () => fact('recording'),
   setRecording: async (recording: Recording) => void (await (await db()).put('facts', recording, 'recording')),
-  hiding: async () => withNewKinds((await (await db()).get('facts', 'hiding')) as KeptHiding | undefined),
+  hiding: async () => withNewKinds(await fact('hiding')),
   setHiding: async (hiding: Hiding) => void (await (await db()).put('facts', { ...hiding, asked: [...HIDE_SWITCHES] }, 'hiding')),
-  asked: async () => ((await (await db()).get('facts', 'asked')) as Asked | undefined) ?? null,
+  asked: async () => (await fact('asked')) ?? null,
   setAsked: async (asked: Asked | null) =>
     asked ? void (await (await db()).put('facts', asked, 'asked')) : (await db()).delete('facts', 'asked'),
 

@@ -13,8 +13,7 @@ import { watchWaits } from './waits'
 
 const BEAT_MS = 20_000
 const isTop = window === top
-const navigationIndex = (): number =>
-  'navigation' in window ? ((window.navigation as { currentEntry?: { index: number } }).currentEntry?.index ?? -1) : -1
+const navigationIndex = (): number => ('navigation' in window ? (window.navigation.currentEntry?.index ?? -1) : -1)
 const HOW = { navigate: 'navigate', reload: 'reload', back_forward: 'back_forward', prerender: 'navigate' } as const
 
 /** What the handlers took, in milliseconds, on the page's own timeline while a page asks for it: for those who measure. */

@@ -73,7 +73,7 @@ export function frameOffset(secret: string, moved: () => void): FrameOffset {
   let told: Place | null = null
   const place = (): Place | null => (isTop ? ofTop() : told)
   const listen = (event: MessageEvent) => {
-    const data = event.data as Told | null
+    const data: Told | null = event.data
     if (typeof data !== 'object' || data === null || data.jackdaw !== secret || event.source !== parent) return
     event.stopImmediatePropagation()
     const isNew = !told || !same(told.content, data.content) || !same(told.clip, data.clip) || told.turned !== data.turned

@@ -1,6 +1,6 @@
 const SLICE_MS = 8
 type Scheduler = { postTask(run: () => void, options: { priority: 'background' }): Promise<void> }
-const { scheduler } = globalThis as unknown as { scheduler: Scheduler }
+const { scheduler } = globalThis as { scheduler: Scheduler }
 
 /** Does long work when the page has nothing better to do, in short slices between which the page's own work goes first.
  * @param stale whether the page has changed meanwhile and the work is of no use any more

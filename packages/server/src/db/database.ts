@@ -24,9 +24,7 @@ function over(sequelize: Sequelize, tables: Tables, transaction?: Transaction): 
   const db: Db = {
     in: (table) => tables.rowsOf(table, transaction),
     rows: <T>(sql: string, bind: unknown[] = []) =>
-      sequelize.query(sql, { bind, type: QueryTypes.SELECT, raw: true, ...(transaction ? { transaction } : {}) }) as unknown as Promise<
-        T[]
-      >,
+      sequelize.query(sql, { bind, type: QueryTypes.SELECT, raw: true, ...(transaction ? { transaction } : {}) }) as Promise<T[]>,
     one: async <T>(sql: string, bind: unknown[] = []) => (await db.rows<T>(sql, bind))[0],
     transaction: (work) => (transaction ? work(db) : sequelize.transaction((t) => work(over(sequelize, tables, t)))),
   }

@@ -112,8 +112,8 @@ export class Tables {
       return (await model.findAll({ where, ...columns, ...held, ...rest, ...within })).map(plain)
     }
     const rows: Rows<M> = {
-      find: find as Rows<M>['find'],
-      one: (async (where: WhereOptions<A>, how: Find<A, keyof A> = {}) => (await find(where, { limit: 1, ...how }))[0]) as Rows<M>['one'],
+      find,
+      one: async (where: WhereOptions<A>, how: Find<A, keyof A> = {}) => (await find(where, { limit: 1, ...how }))[0],
       count: (where) => model.count({ where, ...within }),
       insert: async (values) => plain(await model.create(values, within)),
       insertAll: async (values, { inPlaceOf, skip } = {}) => {
@@ -121,7 +121,7 @@ export class Tables {
         const on = { ...(inPlaceOf ? { updateOnDuplicate: [...inPlaceOf] } : {}), ...(skip ? { ignoreDuplicates: true } : {}) }
         await model.bulkCreate(values, { ...within, ...on, returning: false })
       },
-      update: async (values, where) => (await model.update(values as Parameters<ModelStatic<M>['update']>[0], { where, ...within }))[0],
+      update: async (values, where) => (await model.update(values, { where, ...within }))[0],
       remove: (where) => model.destroy({ where, ...within }),
     }
     return rows

@@ -54,7 +54,8 @@ class Worker {
     const timer = setTimeout(() => this.end(tooMuch), this.limits.timeMs[job.kind])
     this.busy = { job, n, timer }
     child.ref()
-    child.send({ n, kind: job.kind, asked: job.asked } as JobMessage, (error) => error && this.end(tooMuch))
+    const message: Omit<JobMessage, 'asked'> & Pick<Job, 'asked'> = { n, kind: job.kind, asked: job.asked }
+    child.send(message, (error) => error && this.end(tooMuch))
   }
   stop(): void {
     this.end(crowded)
@@ -148,7 +149,7 @@ export class Decoder {
   private run<K extends JobKind>(kind: K, asked: Jobs[K]['asked']): Promise<Outcome<K>> {
     return new Promise((resolve) => {
       if (this.waiting.length >= this.limits.waitingJobs) return resolve(crowded)
-      this.waiting.push({ kind, asked, done: (outcome) => resolve(outcome as Outcome<K>) })
+      this.waiting.push({ kind, asked, done: (outcome) => resolve(outcome) })
       this.next()
     })
   }

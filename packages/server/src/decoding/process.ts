@@ -38,7 +38,8 @@ function written(document: GuideDocument): SettledText {
 }
 
 function settle({ draft, found }: Jobs['settle']['asked']): Outcome<'settle'> {
-  const waiting = { ...draft, document: JSON.parse(draft.documentText) as GuideDocument, notPlaced: [] }
+  const document: GuideDocument = JSON.parse(draft.documentText)
+  const waiting = { ...draft, document, notPlaced: [] }
   return { ok: true, settled: written(settlePictures(waiting, new Set(found)).document) }
 }
 

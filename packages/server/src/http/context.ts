@@ -1,3 +1,4 @@
+import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
@@ -33,6 +34,22 @@ type ThingIds = { guide: GuideId; person: PersonId }
 /** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {
   [T in Thing]: (caller: Caller, id: ThingIds[T]) => Promise<ReadonlySet<RelationTo<T>> | null>
+}
+
+declare global {
+  // eslint-disable-next-line @typescript-eslint/no-namespace -- this is how Express takes the types of what layers hand on
+  namespace Express {
+    /** What layers hand on to those after them. `caller`: of a session; `recorder`: of a pairing, with its id. */
+    interface Locals {
+      requestId?: string
+      route?: string
+      params?: unknown
+      relations?: ReadonlySet<Relation>
+      caller?: Caller | null
+      recorder?: Caller | null
+      recorderId?: RecorderId
+    }
+  }
 }
 
 /** What a handler knows of its request. `C`: the caller; where anyone may call, there may be none. */

@@ -55,12 +55,12 @@ export const problemHandler =
   (log: Logger): ErrorRequestHandler =>
   (error, req, res, next) => {
     if (res.headersSent) return next(error)
-    const refused = error instanceof Refused ? error : fromExpress(error as { type?: string })
+    const refused = error instanceof Refused ? error : fromExpress(error)
     if (refused) return sendProblem(res, refused.code, refused)
     log.error(
       {
-        err: { name: (error as Error).name, message: (error as Error).message, stack: (error as Error).stack },
-        requestId: res.locals['requestId'],
+        err: { name: error.name, message: error.message, stack: error.stack },
+        requestId: res.locals.requestId,
       },
       'request failed',
     )
@@ -69,7 +69,7 @@ export const problemHandler =
       'internal',
       new Refused(
         'internal',
-        `Nothing was lost on this page. Try again; if it stays, tell your administrator the number ${String(res.locals['requestId'])}.`,
+        `Nothing was lost on this page. Try again; if it stays, tell your administrator the number ${String(res.locals.requestId)}.`,
       ),
     )
   }

@@ -29,7 +29,7 @@ async function parsed(bytes: Buffer): Promise<unknown> {
   if (!isShallow(bytes)) fail('bad-request', `Lists and objects may lie ${MAX_JSON_LEVELS} deep in one another, not deeper.`)
   if (bytes.length > LARGE_BYTES) await new Promise((resolve) => setImmediate(resolve))
   try {
-    return JSON.parse(bytes.toString('utf8')) as unknown
+    return JSON.parse(bytes.toString('utf8'))
   } catch (error) {
     if (error instanceof SyntaxError) return fail('bad-request', 'The body is not JSON.')
     throw error

@@ -8,12 +8,12 @@ export const requestLog =
   (req, res, next) => {
     const requestId = newId().slice(0, 10)
     const startedAt = performance.now()
-    res.locals['requestId'] = requestId
+    res.locals.requestId = requestId
     res.setHeader('X-Request-Id', requestId)
     res.on('close', () => {
-      const route = (res.locals['route'] as string | undefined) ?? `${req.method.toLowerCase()} (page or file)`
+      const route = res.locals.route ?? `${req.method.toLowerCase()} (page or file)`
       const ms = Math.round((performance.now() - startedAt) * 10) / 10
-      log[res.statusCode >= 500 ? 'error' : res.locals['route'] ? 'info' : 'debug'](
+      log[res.statusCode >= 500 ? 'error' : res.locals.route ? 'info' : 'debug'](
         { requestId, route, status: res.statusCode, ms, whole: res.writableFinished },
         'request',
       )

@@ -104,17 +104,17 @@ export function route<E extends AnyEndpoint>(
 ): void {
   routes.served.push(endpoint)
   const { response } = endpoint
-  const callerOf = (res: Response) => (res.locals[byRecorder(endpoint.access) ? 'recorder' : 'caller'] ?? null) as Caller | null
+  const callerOf = (res: Response) => res.locals[byRecorder(endpoint.access) ? 'recorder' : 'caller'] ?? null
   /** Asks for rights before anything of the body is read. */
   const before: RequestHandler = async (req, res, next) => {
-    res.locals['route'] = `${endpoint.method} ${endpoint.path}`
+    res.locals.route = `${endpoint.method} ${endpoint.path}`
     if (!endpoint.file) res.setHeader('Cache-Control', 'no-store')
     const caller = callerOf(res)
     if (endpoint.access !== 'anyone' && !caller)
       fail(notKnown(endpoint), byRecorder(endpoint.access) ? 'Pair it again; what was recorded is kept in the browser.' : undefined)
-    const params = read(endpoint.params as z.ZodMiniType | undefined, req.params, 'params')
-    res.locals['params'] = params
-    res.locals['relations'] = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
+    const params = read(endpoint.params, req.params, 'params')
+    res.locals.params = params
+    res.locals.relations = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
     next()
   }
   const handle = async (req: Request, res: Response): Promise<void> => {
@@ -122,13 +122,13 @@ export function route<E extends AnyEndpoint>(
     await othersFirst()
     refuseIllFormed(req.query, 'query')
     const input = {
-      params: res.locals['params'] as unknown,
+      params: res.locals.params,
       query: read(endpoint.query, req.query, 'query'),
       body: read(endpoint.body, req.body, 'body'),
-      bytes: req.body as Buffer,
+      bytes: req.body,
     } as Input<E>
     await othersFirst()
-    const relations = res.locals['relations'] as ReadonlySet<Relation>
+    const relations = res.locals.relations ?? new Set<Relation>()
     const answer = await handler(input, { caller: callerOf(res) as CallerOf<E>, relations, now: routes.parts.clock(), req, res })
     if (endpoint.file) return
     if (!response) return void res.status(204).end()

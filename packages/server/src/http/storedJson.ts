@@ -9,7 +9,7 @@ const STAND_IN = { version: 0, items: [] }
 /** Takes the stored parts out of an answer, so that the rest can be checked.
  * @returns the answer with stand-ins, and how the checked answer is written */
 export function withoutStored(answer: unknown): { plain: unknown; write: (checked: unknown) => string } {
-  const stored = Object.entries((answer ?? {}) as object).filter((entry): entry is [string, StoredJson] => entry[1] instanceof StoredJson)
+  const stored = Object.entries(answer ?? {}).filter((entry): entry is [string, StoredJson] => entry[1] instanceof StoredJson)
   if (stored.length === 0) return { plain: answer, write: (checked) => JSON.stringify(checked) }
   const plain = { ...(answer as object), ...Object.fromEntries(stored.map(([key]) => [key, STAND_IN])) }
   return {

@@ -55,7 +55,7 @@ export class UploadBudget {
         try {
           fail('busy', 'Many large files are being sent just now. Nothing was stored; try again in a minute.', [], 60)
         } catch (error) {
-          reject(error as Error)
+          reject(error)
         }
       }, patienceMs)
       this.queue.push(waiting)

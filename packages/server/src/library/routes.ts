@@ -58,7 +58,7 @@ export function libraryRoutes(routes: Routes): void {
       id,
       number: await insertGuide(db, {
         id,
-        document: document as ReturnType<typeof emptyDocument>,
+        document,
         ownerId: caller.id,
         folderId: body.folderId,
         now,

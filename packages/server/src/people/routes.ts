@@ -11,7 +11,7 @@ export const whoIs =
   (parts: Parts): RequestHandler =>
   async (req, res, next) => {
     const id = req.session?.personId
-    if (id) res.locals['caller'] = await findCaller(parts.database, id)
+    if (id) res.locals.caller = await findCaller(parts.database, id)
     next()
   }
 

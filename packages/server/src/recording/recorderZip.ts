@@ -14,7 +14,7 @@ export async function recorderZip(folder: string, origin: string): Promise<Buffe
     const path = join(name.parentPath, name.name)
     files[`jackdaw-recorder/${path.slice(folder.length + 1)}`] = [new Uint8Array(await readFile(path)), { mtime: FIXED_TIME }]
   }
-  const manifest = JSON.parse(await readFile(join(folder, 'manifest.json'), 'utf8')) as Record<string, unknown>
+  const manifest: Record<string, unknown> = JSON.parse(await readFile(join(folder, 'manifest.json'), 'utf8'))
   const pattern = patternFor(origin)
   const own = { ...manifest, host_permissions: [pattern], externally_connectable: { matches: [pattern] } }
   files['jackdaw-recorder/manifest.json'] = [new TextEncoder().encode(JSON.stringify(own, null, 2)), { mtime: FIXED_TIME }]

@@ -15,7 +15,6 @@ import {
   putShot,
   revokeRecorder,
   startRecording,
-  type RecorderId,
 } from '@jackdaw/contracts/recording'
 import { may } from '@jackdaw/core/people'
 import { marksOf, MAX_ACTIONS, type RecordingId } from '@jackdaw/core/recording'
@@ -76,7 +75,7 @@ function pairingRoutes(routes: Routes): void {
   })
   route(routes, getPairing, async (_input, { caller }) => ({ person: caller.name, company: config.company }))
   route(routes, endPairing, async (_input, { caller, res }) => {
-    await endPairingOf(db, caller.id, res.locals['recorderId'] as RecorderId)
+    await endPairingOf(db, caller.id, res.locals.recorderId ?? fail('not-paired'))
   })
 }
 

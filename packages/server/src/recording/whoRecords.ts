@@ -13,8 +13,8 @@ export const whoRecords =
     const token = req.path.startsWith('/api/recorder/') ? BEARER.exec(req.headers.authorization ?? '')?.[1] : undefined
     const pairing = token ? await findPairing(database, token, clock()) : null
     if (pairing) {
-      res.locals['recorder'] = await findCaller(pairing.personId)
-      res.locals['recorderId'] = pairing.id
+      res.locals.recorder = await findCaller(pairing.personId)
+      res.locals.recorderId = pairing.id
     }
     next()
   }

@@ -4,8 +4,7 @@ import { dirname, join } from 'node:path'
 import type { ContentStore } from './contentStore'
 
 /** Counted off the event loop: large files would hold it up. */
-const sha256 = async (bytes: Uint8Array): Promise<string> =>
-  Buffer.from(await webcrypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)).toString('hex')
+const sha256 = async (bytes: Uint8Array): Promise<string> => Buffer.from(await webcrypto.subtle.digest('SHA-256', bytes)).toString('hex')
 
 const HASH = /^[0-9a-f]{64}$/
 

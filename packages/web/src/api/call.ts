@@ -24,7 +24,7 @@ export const setSession = (me: { csrf: string; id: string } | null): void =>
 /** Gets the token anew after the same person has signed in again in another tab. Somebody else's session is never used. */
 async function renewToken(): Promise<boolean> {
   const response = await fetch('/api/session', { credentials: 'same-origin' })
-  const me = response.ok ? ((await response.json()) as { csrf: string; id: string } | null) : null
+  const me: { csrf: string; id: string } | null = response.ok ? await response.json() : null
   if (!me || me.id !== session.personId || me.csrf === session.csrf) return false
   setSession(me)
   return true
@@ -52,7 +52,8 @@ async function problemOf(response: Response): Promise<ApiProblem> {
     status: response.status,
   }
   if (!response.headers.get('content-type')?.includes('problem+json')) return new ApiProblem(fallback)
-  return new ApiProblem((await response.json()) as Problem)
+  const problem: Problem = await response.json()
+  return new ApiProblem(problem)
 }
 
 async function send(endpoint: Endpoint, input: object): Promise<Response> {

@@ -1,5 +1,6 @@
+import { addDays, type LocalDate, localDateAt } from '@jackdaw/core/shared'
+import { chosen } from '../ui'
 import { USUAL_DAYS, USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
-import type { LocalDate } from '@jackdaw/core/shared'
 import { useTexts } from '../ui/texts'
 
 /** Until when it is to be read: in days, on a date, or at leisure. */
@@ -34,7 +35,7 @@ export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: Due
             className={radio}
             checked={due.kind === 'date'}
             onChange={() =>
-              onChange({ kind: 'date', date: new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10) as LocalDate })
+              onChange({ kind: 'date', date: addDays(localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone), 14) })
             }
           />
           {t('On a date')}
@@ -46,7 +47,7 @@ export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: Due
             required
             className="min-h-9 px-2 border border-edge rounded-md"
             value={due.date}
-            onChange={(event) => onChange({ kind: 'date', date: event.target.value as LocalDate })}
+            onChange={chosen((value: LocalDate) => onChange({ kind: 'date', date: value }))}
           />
         )}
       </div>

@@ -169,7 +169,7 @@ function EditorBench({ draft }: { draft: Draft }) {
         onAsk={setAsked}
       />
       <div
-        style={{ '--facts-width': factsOpen ? '300px' : '0px' } as React.CSSProperties}
+        style={{ '--facts-width': factsOpen ? '300px' : '0px' }}
         className={`grow grid ${factsOpen ? 'lg:grid-cols-[264px_minmax(0,1fr)_300px]' : 'lg:grid-cols-[264px_minmax(0,1fr)]'}`}
       >
         <Outline {...{ guide, selected, actions, pick }} ticked={ticked} />

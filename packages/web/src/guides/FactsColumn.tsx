@@ -1,3 +1,4 @@
+import { Button, Check, chosen, Failed, Select } from '../ui'
 import type { Draft } from '@jackdaw/contracts/guides'
 import { GuideKind, type Change, type GuideFacts, type SignId } from '@jackdaw/core/guides'
 import type { FolderId, PersonId } from '@jackdaw/core/shared'
@@ -8,7 +9,6 @@ import { SignView } from '../annotations'
 import { FolderOptions } from '../library/FolderOptions'
 import { useFolders, type useChangeGuide } from '../library/queries'
 import { useWriters } from '../people'
-import { Button, Check, Failed, Select } from '../ui'
 import { SoloFields } from './exercises/SoloFields'
 import { GuideLookFields } from './GuideLookFields'
 import { kindName } from './kindName'
@@ -44,7 +44,7 @@ export const FactsColumn = memo(function FactsColumn({
       <Select
         label={t('Kind')}
         value={facts.kind}
-        onChange={(event) => onChange({ type: 'set-facts', facts: { kind: event.target.value as GuideKind } })}
+        onChange={chosen((value: GuideKind) => onChange({ type: 'set-facts', facts: { kind: value } }))}
       >
         {GuideKind.options.map((kind) => (
           <option key={kind} value={kind}>
@@ -61,7 +61,7 @@ export const FactsColumn = memo(function FactsColumn({
       <Select
         label={t('Folder')}
         value={draft.folderId ?? ''}
-        onChange={(event) => onFact.change({ folderId: (event.target.value || null) as FolderId | null }, { folderId: draft.folderId })}
+        onChange={chosen((value: FolderId | '') => onFact.change({ folderId: value || null }, { folderId: draft.folderId }))}
       >
         <option value="">{t('No folder')}</option>
         <FolderOptions folders={folders.data ?? []} />
@@ -70,7 +70,7 @@ export const FactsColumn = memo(function FactsColumn({
         label={t('Owner')}
         value={draft.owner.id}
         disabled={!draft.may.handOver}
-        onChange={(event) => onFact.change({ ownerId: event.target.value as PersonId }, { ownerId: draft.owner.id })}
+        onChange={chosen((value: PersonId) => onFact.change({ ownerId: value }, { ownerId: draft.owner.id }))}
       >
         {!writers.some((person) => person.id === draft.owner.id) && <option value={draft.owner.id}>{draft.owner.name}</option>}
         {writers.map((person) => (
@@ -104,7 +104,7 @@ export const FactsColumn = memo(function FactsColumn({
             aria-label={t('Share with an author')}
             value=""
             className="mt-1 w-full min-h-9 bg-sheet border border-edge px-2 text-sm"
-            onChange={(event) => share([...shared, event.target.value as PersonId])}
+            onChange={chosen((value: PersonId) => share([...shared, value]))}
           >
             <option value="">{t('Share with …')}</option>
             {writers

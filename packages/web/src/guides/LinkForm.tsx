@@ -21,7 +21,7 @@ function placeOf(editor: Editor): Place {
     from,
     to,
     words: doc.textBetween(from, to, ' '),
-    href: within ? ((editor.getAttributes('link')['href'] as string | undefined) ?? '') : '',
+    href: within ? (editor.getAttributes('link')['href'] ?? '') : '',
   }
 }
 
@@ -150,7 +150,7 @@ function optionsFor(
     stepName(step).toLowerCase().includes(wish) || wish === String(n + 1)
       ? [
           {
-            id: step.id as string,
+            id: step.id,
             words: stepName(step),
             about: t('Step {{n}} of this guide', { n: n + 1 }),
             href: guideLink({ guideId: here, stepId: step.id }),
@@ -163,7 +163,7 @@ function optionsFor(
     ...found.guides
       .filter((guide) => guide.id !== here)
       .map(({ id, number, title }) => ({
-        id: id as string,
+        id: id,
         words: title,
         about: t('Guide {{n}}', { n: number }),
         href: guideLink({ guideId: id, stepId: null }),
@@ -171,7 +171,7 @@ function optionsFor(
     ...found.steps
       .filter((step) => step.guideId !== here)
       .map(({ guideId, stepId, title, name, position }) => ({
-        id: stepId as string,
+        id: stepId,
         words: name,
         about: t('Step {{n}} of {{title}}', { n: position, title }),
         href: guideLink({ guideId, stepId }),

@@ -1,8 +1,8 @@
+import { Button, Check, chosen, Select, TextField } from '../ui'
 import { HeadFact, type Look } from '@jackdaw/core/guides'
 import { useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { ColourField } from '../annotations'
-import { Button, Check, Select, TextField } from '../ui'
 
 const MOST_LOGO_PX = 320
 /** A picture file as a small PNG in a data address. */
@@ -73,7 +73,7 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
           onChange={(event) => part({ colour: event.target.value.toLowerCase() })}
         />
       </label>
-      <Select label={t('Type of headlines')} value={look.type} onChange={(event) => part({ type: event.target.value as Look['type'] })}>
+      <Select label={t('Type of headlines')} value={look.type} onChange={chosen((value: Look['type']) => part({ type: value }))}>
         <option value="serif">Literata</option>
         <option value="sans">Source Sans</option>
       </Select>
@@ -125,7 +125,7 @@ function AnnotationLook({ look, part }: { look: Look; part: (part: Partial<Look>
       <Select
         label={t('Type of labels')}
         value={look.labelFace}
-        onChange={(event) => part({ labelFace: event.target.value as Look['labelFace'] })}
+        onChange={chosen((value: Look['labelFace']) => part({ labelFace: value }))}
       >
         <option value="sans">Source Sans</option>
         <option value="serif">Literata</option>

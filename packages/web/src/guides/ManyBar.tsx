@@ -1,3 +1,4 @@
+import { Button, chosen, Select } from '../ui'
 import type { Draft } from '@jackdaw/contracts/guides'
 import {
   chosenItems,
@@ -19,7 +20,6 @@ import { nanoid } from 'nanoid'
 import { useMemo, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { useCopied } from '../annotations'
-import { Button, Select } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import type { DraftSession } from './draftSession'
 import type { ItemActions } from './itemActions'
@@ -244,16 +244,16 @@ function MoveDialog({
   onMove: (after: ItemId | null) => void
 }) {
   const { t } = useTexts()
-  const [after, setAfter] = useState('')
+  const [after, setAfter] = useState<ItemId | ''>('')
   return (
     <Dialog open onClose={onClose} title={t('Move to another place')}>
       <form
         onSubmit={(event) => {
           event.preventDefault()
-          onMove((after || null) as ItemId | null)
+          onMove(after || null)
         }}
       >
-        <Select label={t('Behind')} value={after} onChange={(event) => setAfter(event.target.value)}>
+        <Select label={t('Behind')} value={after} onChange={chosen((value: ItemId | '') => setAfter(value))}>
           <option value="">{t('At the beginning')}</option>
           {document.items
             .filter((item) => !ids.has(item.id))

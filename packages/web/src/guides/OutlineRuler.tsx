@@ -46,7 +46,8 @@ export function OutlineRuler({
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return
     const [from, to] = [ids.indexOf(String(active.id)), ids.indexOf(String(over.id))]
-    onMove(active.id as ItemId, (to > from ? ids[to] : (ids[to - 1] ?? null)) as ItemId | null)
+    const moved = document.items[from]?.id
+    if (moved) onMove(moved, document.items[to > from ? to : to - 1]?.id ?? null)
   }
   let number = 0
   return (

@@ -40,7 +40,7 @@ function BlockView({ block }: { block: Block }): ReactNode {
   switch (block.type) {
     case 'paragraph':
       // An empty line is as high as any other, as it is where it is written.
-      return <p>{block.content && block.content.length > 0 ? inline(block.content as Inline[]) : <br />}</p>
+      return <p>{block.content && block.content.length > 0 ? inline(block.content) : <br />}</p>
     case 'codeBlock':
       return (
         <pre tabIndex={0}>

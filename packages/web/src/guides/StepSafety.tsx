@@ -1,9 +1,9 @@
+import { chosen, IconButton } from '../ui'
 import { CautionLevel, type Caution, type SignId, type Step } from '@jackdaw/core/guides'
 import { Trash2 } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { useTexts } from '../ui/texts'
 import { SignView } from '../annotations'
-import { IconButton } from '../ui'
 import { cautionMeaning, cautionWord, SignalWord } from './CautionView'
 import type { ItemActions } from './itemActions'
 import { SignPicker, toggled } from './SignPicker'
@@ -27,7 +27,7 @@ export function CautionFields({
           aria-label={t('Level of {{name}}', { name })}
           className="min-h-8 bg-sheet border border-edge px-1 text-sm"
           value={caution.level}
-          onChange={(event) => onChange({ ...caution, level: event.target.value as CautionLevel })}
+          onChange={chosen((value: CautionLevel) => onChange({ ...caution, level: value }))}
         >
           {CautionLevel.options.map((level) => (
             <option key={level} value={level}>

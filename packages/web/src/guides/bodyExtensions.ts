@@ -28,7 +28,7 @@ const BlockIds = Extension.create({
         const used = new Set<string>()
         const { tr } = state
         state.doc.forEach((node, offset) => {
-          const id = node.attrs['id'] as string | null
+          const id: string | null = node.attrs['id']
           if (id === null || used.has(id)) tr.setNodeAttribute(offset, 'id', nanoid())
           else used.add(id)
         })

@@ -53,4 +53,4 @@ const ITEM_KINDS: { readonly [K in Kind]: ItemKind<K> } = {
   },
 }
 /** What the editor needs to know of an item's kind, for that item. */
-export const itemKindOf = (item: GuideItem): ItemKind<Kind> => ITEM_KINDS[item.kind] as unknown as ItemKind<Kind>
+export const itemKindOf = (item: GuideItem): ItemKind<Kind> => ITEM_KINDS[item.kind] as ItemKind<Kind>

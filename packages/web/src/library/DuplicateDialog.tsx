@@ -1,8 +1,8 @@
+import { Button, chosen, Failed, Select, TextField } from '../ui'
 import type { Folder, GuideRow } from '@jackdaw/contracts/library'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Button, Failed, Select, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { useTexts } from '../ui/texts'
 import { FolderOptions } from './FolderOptions'
@@ -54,11 +54,7 @@ export function DuplicateDialog({
           error={title.trim() === '' ? t('Give the guide a title') : undefined}
           onChange={(event) => setTitle(event.target.value)}
         />
-        <Select
-          label={t('Folder')}
-          value={folderId ?? ''}
-          onChange={(event) => setFolderId((event.target.value || null) as FolderId | null)}
-        >
+        <Select label={t('Folder')} value={folderId ?? ''} onChange={chosen((value: FolderId | '') => setFolderId(value || null))}>
           <option value="">{t('No folder')}</option>
           <FolderOptions folders={folders} />
         </Select>

@@ -1,3 +1,4 @@
+import { Button, chosen, Failed, Loaded, Select, TextField } from '../ui'
 import type { Folder } from '@jackdaw/contracts/library'
 import { flattened, folderTree, mayMoveUnder } from '@jackdaw/core/library'
 import type { FolderId } from '@jackdaw/core/shared'
@@ -5,7 +6,6 @@ import type { UseQueryResult } from '@tanstack/react-query'
 import { Folder as FolderIcon, FolderOpen, MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, Failed, Loaded, Select, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { Menu, MenuItem } from '../ui/Menu'
 import { FolderOptions } from './FolderOptions'
@@ -38,7 +38,7 @@ export function FolderColumn({
                 {t('Folder')}
                 <select
                   value={selected ?? ''}
-                  onChange={(event) => onSelect((event.target.value || undefined) as FolderId | undefined)}
+                  onChange={chosen((value: FolderId | '') => onSelect(value || undefined))}
                   className="mt-1 w-full min-h-11 px-2 bg-sheet border border-edge"
                 >
                   <option value="">{t('All guides')}</option>
@@ -162,11 +162,7 @@ function FolderDialog({
           <TextField label={t('Name')} autoFocus required maxLength={120} value={name} onChange={(event) => setName(event.target.value)} />
         )}
         {asked.what === 'move' && (
-          <Select
-            label={t('Into')}
-            value={parentId ?? ''}
-            onChange={(event) => setParentId((event.target.value || null) as FolderId | null)}
-          >
+          <Select label={t('Into')} value={parentId ?? ''} onChange={chosen((value: FolderId | '') => setParentId(value || null))}>
             <option value="">{t('The top')}</option>
             <FolderOptions folders={folders} fits={(each) => mayMoveUnder(folders, asked.folder.id, each.id)} />
           </Select>

@@ -1,9 +1,9 @@
+import { Button, ButtonLink, chosen, Failed, Message, Select } from '../ui'
 import type { ImportReport } from '@jackdaw/contracts/exchange'
 import type { Folder } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { useState, type DragEvent } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, ButtonLink, Failed, Message, Select } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { FolderOptions } from './FolderOptions'
 import { useImport } from './queries'
@@ -35,7 +35,7 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
         <Report report={bring.data} onClose={onClose} />
       ) : (
         <div className="space-y-4">
-          <Select label={t('Into the folder')} value={into} onChange={(event) => setInto(event.target.value as FolderId | '')}>
+          <Select label={t('Into the folder')} value={into} onChange={chosen((value: FolderId | '') => setInto(value))}>
             <option value="">{t('No folder')}</option>
             <FolderOptions folders={folders} />
           </Select>

@@ -1,6 +1,7 @@
-import type { GuideRow, GuideSort } from '@jackdaw/contracts/library'
+import { Button, FindForm, idIn, Loaded, momentOf, Pager, type Sort, SortHead, TitleLine, useSearchState, whenOf } from '../ui'
+import { GuideSort, type GuideRow } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
-import type { FolderId, GuideId } from '@jackdaw/core/shared'
+import type { FolderId } from '@jackdaw/core/shared'
 import { AppWindow, FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
@@ -8,7 +9,6 @@ import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
 import { RecordDialog } from '../recording'
-import { Button, FindForm, Loaded, Pager, SortHead, TitleLine, useSearchState, whenOf, momentOf, type Sort } from '../ui'
 import { Menu, MenuItem } from '../ui/Menu'
 import { DuplicateDialog } from './DuplicateDialog'
 import { FolderColumn } from './FolderColumn'
@@ -27,10 +27,10 @@ export function LibraryPage() {
   const { search, page, set, clear } = useSearchState()
   const [asked, setAsked] = useState<Asked>(null)
   const find = search.get('find') ?? ''
-  const folder = (search.get('folder') ?? undefined) as FolderId | undefined
-  const kind = (search.get('kind') ?? undefined) as GuideKind | undefined
+  const folder = idIn<FolderId>(search, 'folder')
+  const kind = GuideKind.safeParse(search.get('kind')).data
   const archived = search.get('archived') === 'yes'
-  const sort: Sort<GuideSort> = { by: (search.get('sort') ?? 'number') as GuideSort, down: search.get('down') === 'yes' }
+  const sort: Sort<GuideSort> = { by: GuideSort.safeParse(search.get('sort')).data ?? 'number', down: search.get('down') === 'yes' }
   const guides = useGuides({
     find: find || undefined,
     folder,
@@ -305,7 +305,7 @@ function Row({ row, mayWrite, onAsk }: { row: GuideRow; mayWrite: boolean; onAsk
 function RowMenu({ row, onAsk }: { row: GuideRow; onAsk: (asked: Asked) => void }) {
   const { t } = useTexts()
   const navigate = useNavigate()
-  const change = useChangeGuide(row.id as GuideId)
+  const change = useChangeGuide(row.id)
   return (
     <Menu
       trigger={

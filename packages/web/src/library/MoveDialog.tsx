@@ -1,8 +1,8 @@
+import { Button, chosen, Failed, Select } from '../ui'
 import type { Folder, GuideRow } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, Failed, Select } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { FolderOptions } from './FolderOptions'
 import { useChangeGuide } from './queries'
@@ -20,7 +20,7 @@ export function MoveDialog({ guide, folders, onClose }: { guide: GuideRow; folde
           if (!change.isPending) change.mutate({ folderId }, { onSuccess: onClose })
         }}
       >
-        <Select label={t('Into')} value={folderId ?? ''} onChange={(event) => setFolderId((event.target.value || null) as FolderId | null)}>
+        <Select label={t('Into')} value={folderId ?? ''} onChange={chosen((value: FolderId | '') => setFolderId(value || null))}>
           <option value="">{t('No folder')}</option>
           <FolderOptions folders={folders} />
         </Select>

@@ -1,8 +1,8 @@
+import { Button, Check, chosen, IconButton, Select } from '../ui'
 import type { Act, Click } from '@jackdaw/core/players'
 import { X } from 'lucide-react'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, Check, IconButton, Select } from '../ui'
 import { LISTED_KEYS } from './keysOf'
 
 /** Does by names what is otherwise done by pointing: an element and how it is clicked, where it is dragged to, keys. */
@@ -37,10 +37,10 @@ export function ElementList({ names, onAct, onClose }: { names: readonly string[
       <Select
         label={t('What you do')}
         value={how}
-        onChange={(event) => {
-          setHow(event.target.value as Click | 'drag')
+        onChange={chosen((value: Click | 'drag') => {
+          setHow(value)
           setDragged(null)
-        }}
+        })}
       >
         <option value="once">{t('Select or type in it')}</option>
         <option value="double">{t('Select twice quickly')}</option>

@@ -29,7 +29,7 @@ export function PreviewFrame({
   const { t } = useTexts()
   if (framed) return <div className="min-h-dvh flex flex-col">{children}</div>
   return (
-    <div className="min-h-dvh flex flex-col" style={{ '--preview-bar': `${BAR_PX}px` } as React.CSSProperties} data-preview>
+    <div className="min-h-dvh flex flex-col" style={{ '--preview-bar': `${BAR_PX}px` }} data-preview>
       <div className="bg-ink text-white px-3 md:px-5 min-h-11 flex items-center gap-3 text-sm shrink-0 sticky top-0 z-30">
         <p className="grow min-w-0 truncate" data-draft-words>
           <strong className="border border-white px-1.5 mr-2">{t('Draft')}</strong>

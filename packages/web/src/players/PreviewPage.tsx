@@ -4,7 +4,7 @@ import { getPictureSizes } from '@jackdaw/contracts/pictures'
 import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import { minutesToRead, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { END } from '@jackdaw/core/flow'
-import { begin, reduce, scoreOfAttempt, soloScreen, type PlayerEvent, type PlayerState, type Verdict } from '@jackdaw/core/players'
+import { begin, reduce, scoreOfAttempt, soloScreen, type PlayerState, type Verdict } from '@jackdaw/core/players'
 import { Way } from '@jackdaw/core/ways'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
@@ -29,7 +29,8 @@ export function PreviewPage() {
   const navigate = useNavigate()
   const framed = search.get('framed') === 'yes'
   const phone = search.get('phone') === 'yes'
-  const tried = (useLocation().state as { document?: GuideDocument } | null)?.document ?? (framed ? takeTried(id) : null)
+  const { state: given }: { state: { document?: GuideDocument } | null } = useLocation()
+  const tried = given?.document ?? (framed ? takeTried(id) : null)
   const from = search.get('step') ?? undefined
   const draft = useQuery({
     queryKey: ['preview', id],
@@ -147,7 +148,7 @@ function SoloPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string
   const over = state.at === END || givenUp
   const does = (act: SoloAct) => {
     const event = act.type === 'leave-out' ? { type: 'show-me' as const } : act
-    const next = reduce(state, { ...event, at: Date.now() } as PlayerEvent, play)
+    const next = reduce(state, { ...event, at: Date.now() }, play)
     if (next.state === state) return
     setState(next.state)
     setActs((n) => n + 1)

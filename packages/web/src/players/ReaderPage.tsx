@@ -58,13 +58,12 @@ const sectionAt = ({ document }: ReaderEdition, step: Step | undefined): string 
 }
 
 /** The company's colour takes the place of petrol, dark enough to be read; its type is that of the text. */
-const lookStyle = (look: Look): React.CSSProperties =>
-  ({
-    ...(look.colour === PLAIN_LOOK.colour
-      ? {}
-      : { '--color-petrol': darkened(look.colour, 4.5), '--color-petrol-dark': darkened(look.colour, 8) }),
-    '--guide-font': look.type === 'serif' ? 'var(--font-serif)' : 'var(--font-sans)',
-  }) as React.CSSProperties
+const lookStyle = (look: Look): React.CSSProperties => ({
+  ...(look.colour === PLAIN_LOOK.colour
+    ? {}
+    : { '--color-petrol': darkened(look.colour, 4.5), '--color-petrol-dark': darkened(look.colour, 8) }),
+  '--guide-font': look.type === 'serif' ? 'var(--font-serif)' : 'var(--font-sans)',
+})
 
 /** Goes to the step that the address names, or as near to it as is open; once for each time that it is named. */
 function useStepInAddress(off: boolean, act: (doing: Doing) => void): void {
@@ -111,7 +110,7 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
   const look = useLook(document.look)
   const ways = useMemo(() => (edition.edition === DRAFT ? [] : waysOf(document)), [edition.edition, document])
   usePartsAhead(document, ways.length)
-  const byId = useMemo(() => new Map(steps.map((each) => [each.id as string, each])), [steps])
+  const byId = useMemo(() => new Map(steps.map((each) => [each.id, each])), [steps])
   const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
   usePicturesAhead(edition, ids, state.at, byId, 'screen')
   return (

@@ -1,3 +1,4 @@
+import { Button, ButtonLink, Failed, idIn, Loaded, momentOf } from '../ui'
 import { useIds } from '../ui/useIds'
 import {
   actInAttempt,
@@ -18,7 +19,6 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { ApiProblem, call, queryClient, Unreachable, wordsFor } from '../api'
-import { Button, ButtonLink, Failed, Loaded, momentOf } from '../ui'
 import { Solo } from './Solo'
 import { pictureAddress } from './used'
 
@@ -29,7 +29,7 @@ export function SoloPage() {
   const { id } = useIds<{ id: GuideId }>()
   const [search, setSearch] = useSearchParams()
   const navigate = useNavigate()
-  const past = search.get('attempt') as AttemptId | null
+  const past = idIn<AttemptId>(search, 'attempt') ?? null
   const overview = useQuery({
     queryKey: ['attempts', id],
     queryFn: ({ signal }) => call(getAttempts, { params: { id }, signal }),

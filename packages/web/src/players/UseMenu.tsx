@@ -16,12 +16,7 @@ export function UseMenu({ guideId, ways, place }: { guideId: string; ways: reado
   }
   return (
     <>
-      <button
-        type="button"
-        popoverTarget={id}
-        className={buttonClass('plain', 'min-h-11')}
-        style={{ anchorName: `--${id}` } as React.CSSProperties}
-      >
+      <button type="button" popoverTarget={id} className={buttonClass('plain', 'min-h-11')} style={{ anchorName: `--${id}` }}>
         <CirclePlay size={18} aria-hidden />
         {t('Use this guide')}
       </button>
@@ -30,7 +25,7 @@ export function UseMenu({ guideId, ways, place }: { guideId: string; ways: reado
         popover="auto"
         aria-label={t('Use this guide')}
         className="use-menu bg-sheet border border-ink p-1 w-72"
-        style={{ positionAnchor: `--${id}` } as React.CSSProperties}
+        style={{ positionAnchor: `--${id}` }}
       >
         {ways.map((way) => {
           const { to, name, about, Icon } = all[way]

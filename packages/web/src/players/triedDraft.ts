@@ -18,5 +18,5 @@ export function handTried(id: GuideId, document: GuideDocument): boolean {
 /** The draft that was handed over, if any. */
 export function takeTried(id: GuideId): GuideDocument | null {
   const text = sessionStorage.getItem(keyOf(id))
-  return text === null ? null : (JSON.parse(text) as GuideDocument)
+  return text === null ? null : JSON.parse(text)
 }

@@ -50,7 +50,7 @@ export function useKeptPlay(guideId: GuideId, way: KeptWay, personId: string) {
         throw error
       })
       if (!there) return { kept: here }
-      return { kept: here && here.state.here.since > there.state.here.since ? here : (there as KeptPlay) }
+      return { kept: here && here.state.here.since > there.state.here.since ? here : there }
     },
   })
 }

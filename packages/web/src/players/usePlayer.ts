@@ -1,7 +1,15 @@
-import type { UsageEvent } from '@jackdaw/core/players'
+import {
+  canFinish,
+  type Play,
+  type Played,
+  type PlayerEffect,
+  type PlayerEvent,
+  type PlayerState,
+  reduce,
+  type UsageEvent,
+} from '@jackdaw/core/players'
 import { END } from '@jackdaw/core/flow'
 import type { ItemRef } from '@jackdaw/core/items'
-import { canFinish, reduce, type Play, type Played, type PlayerEffect, type PlayerEvent, type PlayerState } from '@jackdaw/core/players'
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import { v7 as uuidV7 } from 'uuid'
 import { flush, record, useStepTime } from '../events'
@@ -81,7 +89,7 @@ export function usePlayer(play: Play, first: Played, options: Options): Running 
   )
   const act = useCallback(
     (doing: Doing) => {
-      const next = reduce(current.current, { ...doing, at: Date.now() } as PlayerEvent, play)
+      const next = reduce(current.current, { ...doing, at: Date.now() }, play)
       if (next.state === current.current && next.effects.length === 0) return
       put(next)
       const ended = current.current

@@ -1,8 +1,8 @@
+import { Button, ButtonLink, chosen, Failed, Message, Select, TextField } from '../ui'
 import type { RecordingTarget } from '@jackdaw/contracts/recording'
 import { SentenceLanguage } from '@jackdaw/core/recording'
 import { useState, type FormEvent } from 'react'
 import { useTexts } from '../ui/texts'
-import { Button, ButtonLink, Failed, Message, Select, TextField } from '../ui'
 import { Dialog } from '../ui/Dialog'
 import { useExtension, useRecord } from './queries'
 
@@ -89,7 +89,7 @@ export function RecordDialog({
               setWrong('')
             }}
           />
-          <Select label={t('Write the steps in')} value={words} onChange={(event) => setWords(event.target.value as SentenceLanguage)}>
+          <Select label={t('Write the steps in')} value={words} onChange={chosen((value: SentenceLanguage) => setWords(value))}>
             {SentenceLanguage.options.map((each) => (
               <option key={each} value={each} lang={each}>
                 {NAMES[each]}

@@ -1,3 +1,4 @@
+import { buttonClass, FindForm, idIn, Loaded, momentOf, Pager, TitleLine, useSearchState } from '../ui'
 import { useIds } from '../ui/useIds'
 import { type Acknowledged, getCautionRecordsCsv } from '@jackdaw/contracts/records'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
@@ -5,7 +6,6 @@ import { CircleCheck, Download } from 'lucide-react'
 import { Link } from 'react-router'
 import { addressOf } from '../api'
 import { cautionWord } from '../guides/CautionView'
-import { buttonClass, FindForm, Loaded, momentOf, Pager, TitleLine, useSearchState } from '../ui'
 import { useTexts } from '../ui/texts'
 import { amongIn, GroupFilters } from './GroupFilters'
 import { useCautionRecords } from './queries'
@@ -15,7 +15,7 @@ export function CautionsPage() {
   const { t } = useTexts()
   const { id } = useIds<{ id: GuideId }>()
   const { search, page, set } = useSearchState()
-  const step = (search.get('step') ?? undefined) as StepId | undefined
+  const step = idIn<StepId>(search, 'step')
   const missing = search.get('missing') === 'yes'
   const find = search.get('find') ?? ''
   const filter = { ...amongIn(search), step, find: find || undefined, missing: missing ? ('yes' as const) : undefined }

@@ -1,14 +1,15 @@
 import { ItemState } from '@jackdaw/core/items'
 import type { DepartmentId, SiteId, TeamId } from '@jackdaw/core/shared'
+import { idIn } from '../ui'
 import { useTexts } from '../ui/texts'
 import { useRecordGroups } from './queries'
 
 /** Whose records are shown, as it stands in the address. */
 export type AmongWhom = { department?: DepartmentId | undefined; site?: SiteId | undefined; team?: TeamId | undefined }
 export const amongIn = (search: URLSearchParams): AmongWhom => ({
-  department: (search.get('department') ?? undefined) as DepartmentId | undefined,
-  site: (search.get('site') ?? undefined) as SiteId | undefined,
-  team: (search.get('team') ?? undefined) as TeamId | undefined,
+  department: idIn<DepartmentId>(search, 'department'),
+  site: idIn<SiteId>(search, 'site'),
+  team: idIn<TeamId>(search, 'team'),
 })
 
 /** Leaves the people of a department, site or team, and where asked for those in a state. */

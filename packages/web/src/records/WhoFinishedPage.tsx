@@ -1,8 +1,28 @@
+import {
+  buttonClass,
+  ButtonLink,
+  dayOf,
+  FindForm,
+  idIn,
+  lengthOf,
+  Loaded,
+  momentOf,
+  Pager,
+  percentOf,
+  type RulerMark,
+  type Sort,
+  SortHead,
+  StateMark,
+  StepRuler,
+  TitleLine,
+  useSearchState,
+  whenOf,
+} from '../ui'
 import { type GuideId, nth, type StepId } from '@jackdaw/core/shared'
 import { useIds } from '../ui/useIds'
 import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
 import type { ReactNode } from 'react'
-import { getWhoFinishedCsv, SoloState, type Counts, type DropOffStep, type PersonRecord, type WhoSort } from '@jackdaw/contracts/records'
+import { getWhoFinishedCsv, SoloState, WhoSort, type Counts, type DropOffStep, type PersonRecord } from '@jackdaw/contracts/records'
 import { ItemState } from '@jackdaw/core/items'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import { waysWhere } from '@jackdaw/core/ways'
@@ -10,25 +30,6 @@ import { Download } from 'lucide-react'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { addressOf } from '../api'
-import {
-  FindForm,
-  buttonClass,
-  ButtonLink,
-  dayOf,
-  lengthOf,
-  Loaded,
-  momentOf,
-  Pager,
-  percentOf,
-  SortHead,
-  StateMark,
-  StepRuler,
-  TitleLine,
-  useSearchState,
-  whenOf,
-  type RulerMark,
-  type Sort,
-} from '../ui'
 import { amongIn, GroupFilters } from './GroupFilters'
 import { useDropOff, useWhoFinished } from './queries'
 import { WayStepsRuler } from './WayStepsRuler'
@@ -41,11 +42,11 @@ export function WhoFinishedPage() {
   const { id } = useIds<{ id: GuideId }>()
   const { search, page, set, clear } = useSearchState()
   const state = ItemState.safeParse(search.get('state')).data
-  const furthest = (search.get('stopped') ?? undefined) as StepId | undefined
+  const furthest = idIn<StepId>(search, 'stopped')
   const find = search.get('find') ?? ''
   const solo = SoloState.safeParse(search.get('solo')).data
   const by = BY_WAY.find((way) => way === search.get('by')) ?? 'read'
-  const sort: Sort<WhoSort> = { by: (search.get('sort') ?? 'state') as WhoSort, down: search.get('down') === 'yes' }
+  const sort: Sort<WhoSort> = { by: WhoSort.safeParse(search.get('sort')).data ?? 'state', down: search.get('down') === 'yes' }
   const filter = {
     ...amongIn(search),
     state,

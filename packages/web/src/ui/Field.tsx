@@ -50,6 +50,12 @@ export function TextArea({ label, hint, error, ...rest }: Common & TextareaHTMLA
     </Frame>
   )
 }
+/** The handler of a `<select>` or field whose values are all of one type, as is what this component has put there. */
+export const chosen =
+  <V extends string>(take: (value: V) => void) =>
+  (event: { target: { value: string } }): void =>
+    take(event.target.value as V)
+
 export function Select({
   label,
   hint,

@@ -1,5 +1,9 @@
 import { useSearchParams } from 'react-router'
 
+/** An id in the address. Whether it is the id of anything the server says, when it is asked for it. */
+export const idIn = <I extends string>(search: URLSearchParams, name: string): I | undefined =>
+  (search.get(name) ?? undefined) as I | undefined
+
 /** What a list shows, kept in the address: filters, order and page, so that a link or the back button brings the same view. */
 export function useSearchState(): {
   search: URLSearchParams

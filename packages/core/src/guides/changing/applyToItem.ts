@@ -2,7 +2,7 @@ import type { GuideItem, Section, Step } from '../document'
 import { insertAfter, placeBefore, withEntry, without } from '../lists'
 import { SETTABLE_FIELDS } from '../stepFields'
 import { ON_PICTURE } from './applyToPicture'
-import type { Change, ChangeOf, ChangeType, StepFieldsSet } from './changes'
+import type { Change, ChangeOf, ChangeType } from './changes'
 import { refuse, type Refusal } from './refusal'
 
 /** Changes that take place beside the items, or move them. */
@@ -44,7 +44,7 @@ function setFields(step: Step, change: ChangeOf<'set-step'>): Changed {
     if (value === null || (Array.isArray(value) && value.length === 0)) delete next[field]
     else next[field] = value
   }
-  return { item: next as Step, inverse: { ...change, fields: was as StepFieldsSet } }
+  return { item: next as Step, inverse: { ...change, fields: was } }
 }
 
 /** How each change inside of an item is carried out: the new item and the change that undoes it, or why it cannot be done. */

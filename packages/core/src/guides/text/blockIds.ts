@@ -14,7 +14,7 @@ export function withBlockIds(text: RichText, newId: NewId): RichText {
     }
     const fresh = newId()
     used.add(fresh)
-    return { ...block, attrs: { ...block.attrs, id: fresh } } as typeof block
+    return { ...block, attrs: { ...block.attrs, id: fresh } }
   })
   return { type: 'doc', content }
 }
@@ -27,7 +27,7 @@ export const freshBlockIds = (text: RichText, newId: NewId): RichText =>
       content: text.content.map((block) => ({
         ...block,
         ...(block.attrs ? { attrs: { ...block.attrs, id: undefined } } : {}),
-      })) as RichText['content'],
+      })),
     },
     newId,
   )

@@ -7,7 +7,7 @@ function blockLines(block: Block): string[] {
   switch (block.type) {
     case 'paragraph':
     case 'codeBlock':
-      return [inlineText(block.content as Inline[] | undefined)]
+      return [inlineText(block.content)]
     case 'bulletList':
     case 'orderedList':
       return block.content.flatMap((item) => item.content.flatMap(blockLines))

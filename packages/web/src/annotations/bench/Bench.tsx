@@ -1,3 +1,4 @@
+import { Button, chosen } from '../../ui'
 import type { WayOfUse } from '@jackdaw/core/ways'
 import { drawAnnotations, groundOf, hiddenAreas, placeKey, READING_WIDTH_PX, type Side } from '@jackdaw/core/annotations'
 import { setElement } from '@jackdaw/core/editing'
@@ -6,7 +7,6 @@ import type { PictureId } from '@jackdaw/core/shared'
 import { useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import { useTexts } from '../../ui/texts'
-import { Button } from '../../ui'
 import { PendingBlackouts } from '../usePending'
 import { BenchPanel } from './BenchPanel'
 import { BenchStage } from './BenchStage'
@@ -137,11 +137,7 @@ function Opened({
       <div className="flex flex-wrap items-center gap-2 p-2">
         <label className="text-sm flex items-center gap-1.5">
           {t('Seen in')}
-          <select
-            className="min-h-8 bg-sheet border border-edge px-1"
-            value={way}
-            onChange={(event) => setWay(event.target.value as 'read')}
-          >
+          <select className="min-h-8 bg-sheet border border-edge px-1" value={way} onChange={chosen((value: 'read') => setWay(value))}>
             <option value="read">{t('Read and Watch')}</option>
             <option value="practise">{t('Practise')}</option>
           </select>

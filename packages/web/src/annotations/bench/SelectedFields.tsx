@@ -1,9 +1,9 @@
+import { Button, Check, chosen } from '../../ui'
 import type { WayOfUse } from '@jackdaw/core/ways'
 import { unitOf, type Drawn, type Ground } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationKind, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
 import type { ReactNode } from 'react'
 import { useTexts } from '../../ui/texts'
-import { Button, Check } from '../../ui'
 import { AnchorFields, AreaFields, NumberField } from './fields'
 
 const BOX = 'w-full bg-sheet border border-edge px-2 py-1 text-sm'
@@ -87,7 +87,7 @@ function TagFields({ annotation, ground, onChange }: FieldsOf<'tag'>) {
           <select
             className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
             value={annotation.meaning}
-            onChange={(event) => onChange({ ...annotation, meaning: event.target.value as TagMeaning })}
+            onChange={chosen((value: TagMeaning) => onChange({ ...annotation, meaning: value }))}
           >
             <option value="sequence">{t('a sequence')}</option>
             <option value="key-point">{t('! a key point')}</option>
@@ -120,7 +120,7 @@ function ArrowFields({ annotation, ground, onChange }: FieldsOf<'arrow'>) {
           <select
             className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
             value={annotation.heads}
-            onChange={(event) => onChange({ ...annotation, heads: event.target.value as ArrowHeads })}
+            onChange={chosen((value: ArrowHeads) => onChange({ ...annotation, heads: value }))}
           >
             <option value="end">{t('at the end')}</option>
             <option value="start">{t('at the start')}</option>

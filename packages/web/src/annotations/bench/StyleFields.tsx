@@ -1,7 +1,7 @@
+import { Button, chosen } from '../../ui'
 import { LEAST_CONTRAST, styleOf } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationStyle, Look } from '@jackdaw/core/guides'
 import { useTexts } from '../../ui/texts'
-import { Button } from '../../ui'
 import { ColourField } from '../ColourField'
 import { NumberField } from './fields'
 
@@ -40,7 +40,7 @@ export function StyleFields({
               id={`face-${annotation.id}`}
               className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
               value={now.face}
-              onChange={(event) => set({ face: event.target.value as 'sans' | 'serif' })}
+              onChange={chosen((value: 'sans' | 'serif') => set({ face: value }))}
             >
               <option value="sans">Source Sans</option>
               <option value="serif">Literata</option>
@@ -68,7 +68,7 @@ export function StyleFields({
           className="text-sm"
           onClick={() => {
             const { style: _, ...rest } = annotation
-            onChange(rest as Annotation)
+            onChange(rest)
           }}
         >
           {t('As in the guide')}

@@ -1,3 +1,4 @@
+import { chosen } from '../../ui'
 import { attachedTo, areaFrom, areaOf, pointOf, sharesOf, unitOf, wholeOf, type Ground } from '@jackdaw/core/annotations'
 import { NamedPoint, type Anchor, type Area, type AttachedTo, type Rect } from '@jackdaw/core/guides'
 import { useEffect, useId, useState, type ReactNode } from 'react'
@@ -132,7 +133,7 @@ export function AnchorFields({
           id={id}
           className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm"
           value={things.some(({ to }) => to === anchor.to) ? anchor.to : ''}
-          onChange={(event) => onChange(attachedTo(anchor, event.target.value as AttachedTo, ground))}
+          onChange={chosen((value: AttachedTo) => onChange(attachedTo(anchor, value, ground)))}
         >
           {!things.some(({ to }) => to === anchor.to) && <option value="">{t('something that is not here')}</option>}
           {things.map(({ to, name: words }) => (
@@ -202,10 +203,7 @@ export function AreaFields({ name, area, ground, onChange }: { name: string; are
         id={id}
         className="w-full min-h-8 bg-sheet border border-edge px-1 text-sm mb-2"
         value={area.to}
-        onChange={(event) => {
-          const to = event.target.value as AttachedTo
-          onChange(to === 'picture' ? areaFrom(rect, ground) : { to, gapPx: 3 })
-        }}
+        onChange={chosen((to: AttachedTo) => onChange(to === 'picture' ? areaFrom(rect, ground) : { to, gapPx: 3 }))}
       >
         {things.map(({ to, name: words }) => (
           <option key={to} value={to}>

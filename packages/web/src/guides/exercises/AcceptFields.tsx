@@ -1,7 +1,7 @@
+import { chosen, Select, TextArea, TextField } from '../../ui'
 import { keysOf, LocalDate, localDateAt } from '@jackdaw/core/shared'
 import type { Accept } from '@jackdaw/core/guides'
 import { useTexts } from '../../ui/texts'
-import { Select, TextArea, TextField } from '../../ui'
 
 type How = Accept['how']
 
@@ -43,7 +43,7 @@ export function AcceptFields({ accept, label, onChange }: { accept: Accept; labe
   }
   return (
     <div className="space-y-2">
-      <Select label={label} value={accept.how} onChange={(event) => onChange(changedTo(event.target.value as How, accept))}>
+      <Select label={label} value={accept.how} onChange={chosen((value: How) => onChange(changedTo(value, accept)))}>
         {keysOf(names).map((how) => (
           <option key={how} value={how}>
             {names[how]}

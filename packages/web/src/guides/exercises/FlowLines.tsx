@@ -27,8 +27,9 @@ export function FlowLines({
     const measure = () => {
       const found = new Map<string, number>()
       for (const each of current.children) {
-        const id = (each as HTMLElement).dataset['item']
-        if (id) found.set(id, (each as HTMLElement).offsetTop + 16)
+        if (!(each instanceof HTMLElement)) continue
+        const id = each.dataset['item']
+        if (id) found.set(id, each.offsetTop + 16)
       }
       found.set('end', current.offsetHeight + 6)
       setPlaces(found)

@@ -1,10 +1,10 @@
+import { Button, chosen, IconButton, Select, TextArea, TextField } from '../../ui'
 import { elementOf, type Accept, type Exercise, type PictureSizes, type PopUpButton, type Step, type Task } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
 import { setElement } from '@jackdaw/core/editing'
 import { nanoid } from 'nanoid'
 import { Trash2, X } from 'lucide-react'
 import { useTexts } from '../../ui/texts'
-import { Button, IconButton, Select, TextArea, TextField } from '../../ui'
 import type { ItemActions } from '../itemActions'
 import { AcceptFields, LinesField } from './AcceptFields'
 import { SpotsField } from './SpotsField'
@@ -16,7 +16,7 @@ function bare(exercise: Exercise): Exercise | null {
   const kept = Object.entries(exercise).filter(
     ([, value]) => value !== undefined && value !== '' && !(Array.isArray(value) && value.length === 0),
   )
-  return kept.length === 0 ? null : (Object.fromEntries(kept) as Exercise)
+  return kept.length === 0 ? null : Object.fromEntries(kept)
 }
 
 const FRESH: Record<Task['kind'], () => Task> = {
@@ -74,7 +74,7 @@ export function StepExercise({
       <Select
         label={t('What is done here')}
         value={task?.kind ?? ''}
-        onChange={(event) => setTask(event.target.value === '' ? undefined : FRESH[event.target.value as Task['kind']]())}
+        onChange={chosen((kind: Task['kind'] | '') => setTask(kind === '' ? undefined : FRESH[kind]()))}
       >
         <option value="">{step.action ? t('As recorded') : t('It is read')}</option>
         {step.action && <option value="explain">{t('It is only read')}</option>}

@@ -1,3 +1,4 @@
+import { Button, Check, chosen, IconButton, Select, TextField } from '../../ui'
 import {
   stepName,
   stepsOf,
@@ -16,7 +17,6 @@ import { Trash2, X } from 'lucide-react'
 import { useReducer, type ReactNode } from 'react'
 import { useTexts } from '../../ui/texts'
 import { useGroups } from '../../people'
-import { Button, Check, IconButton, Select, TextField } from '../../ui'
 import type { ItemActions } from '../itemActions'
 import { AcceptFields } from './AcceptFields'
 
@@ -186,7 +186,7 @@ function TargetSelect({
       value={to}
       aria-invalid={gone}
       className="min-h-9 max-w-72 border border-edge px-2 bg-sheet aria-invalid:border-brick aria-invalid:border-2"
-      onChange={(event) => onChange(event.target.value as Target)}
+      onChange={chosen((value: Target) => onChange(value))}
     >
       <option value="next">{t('→ the next step')}</option>
       {steps.map((step, n) => (
@@ -231,7 +231,7 @@ function ConditionFields({
           aria-label={label}
           value={condition.of}
           className="min-h-9 border border-edge px-2 bg-sheet"
-          onChange={(event) => onChange(fresh(event.target.value as Condition['of']))}
+          onChange={chosen((value: Condition['of']) => onChange(fresh(value)))}
         >
           <option value="role">{t('the person’s role')}</option>
           <option value="site">{t('the person’s site')}</option>
@@ -257,7 +257,7 @@ function ConditionFields({
           <Select
             label={t('Entered at')}
             value={condition.stepId}
-            onChange={(event) => onChange({ ...condition, stepId: event.target.value as StepId })}
+            onChange={chosen((value: StepId) => onChange({ ...condition, stepId: value }))}
           >
             {!before.some((each) => each.id === condition.stepId) && (
               <option value={condition.stepId}>{t('a step at which nothing is entered before')}</option>

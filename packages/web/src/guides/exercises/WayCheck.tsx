@@ -1,3 +1,4 @@
+import { chosen } from '../../ui'
 import type { Lack } from '@jackdaw/core/players'
 import { Way } from '@jackdaw/core/ways'
 import { useTexts } from '../../ui/texts'
@@ -13,7 +14,7 @@ export function WayCheck({ way, lacks, onWay }: { way: Way; lacks: ReadonlyMap<s
         <select
           value={way}
           className="grow min-w-0 min-h-8 bg-sheet border border-edge px-1"
-          onChange={(event) => onWay(event.target.value as Way)}
+          onChange={chosen((value: Way) => onWay(value))}
         >
           {Way.options.map((each) => (
             <option key={each} value={each}>
