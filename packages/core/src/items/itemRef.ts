@@ -9,4 +9,6 @@ export type ItemId<K extends ItemKind = ItemKind> = z.infer<(typeof IDS)[K]>
 /** An item that can be given to people: of which kind it is, and which one. */
 export type ItemRef = { [K in ItemKind]: { kind: K; id: ItemId<K> } }[ItemKind]
 /** An item that can be given to people. */
-export const ItemRef: z.ZodMiniType<ItemRef> = z.union(entriesOf(IDS).map(([kind, id]) => z.object({ kind: z.literal(kind), id })))
+export const ItemRef = z.union(entriesOf(IDS).map(([kind, id]) => z.object({ kind: z.literal(kind), id }))) as z.ZodMiniType<ItemRef>
+/** The item whose kind and id have been stored together. */
+export const itemRefOf = (kind: ItemKind, id: ItemId): ItemRef => ({ kind, id }) as ItemRef

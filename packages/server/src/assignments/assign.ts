@@ -1,6 +1,6 @@
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
-import type { ItemId, ItemKind, ItemRef } from '@jackdaw/core/items'
+import { itemRefOf, type ItemId, type ItemKind, type ItemRef } from '@jackdaw/core/items'
 import type { NewId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { membersOf, standings } from './audience'
@@ -55,5 +55,5 @@ export async function followChanges(db: Db, newId: NewId, by: PersonId, now: num
     'select i.kind, i.id, x.rule, x.due from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id where i.edition is not null and i.archived_at is null',
   )
   for (const { kind, id, rule, due } of rows)
-    await db.transaction((tx) => assign(tx, newId, { item: { kind, id }, audience: rule, due, by, now, renewFor: new Set() }))
+    await db.transaction((tx) => assign(tx, newId, { item: itemRefOf(kind, id), audience: rule, due, by, now, renewFor: new Set() }))
 }

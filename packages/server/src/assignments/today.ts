@@ -1,5 +1,5 @@
 import type { TodayItem } from '@jackdaw/contracts/reading'
-import { STATE_ORDER, stateOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
+import { itemRefOf, STATE_ORDER, stateOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import { daysBetween, localDateAt, type LocalDate } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
 import type { Caller } from '../http'
@@ -40,7 +40,7 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ to
   const rows = await db.rows<Row>(GIVEN, [caller.id])
   const today = localDateAt(now, caller.zone)
   const items = rows.map((row): TodayItem & { dueAt: number } => ({
-    item: { kind: row.kind, id: row.id },
+    item: itemRefOf(row.kind, row.id),
     number: row.number,
     title: row.title,
     minutes: row.minutes,

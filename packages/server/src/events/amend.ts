@@ -1,3 +1,4 @@
+import { itemRefOf } from '@jackdaw/core/items'
 import type { AMENDING_VERBS } from '@jackdaw/core/events'
 import type { PersonId } from '@jackdaw/core/shared'
 import { v7 as uuidV7 } from 'uuid'
@@ -30,7 +31,7 @@ export async function amend(tx: Db, rules: EventRules, { subject, events, verb, 
             id: uuidV7(),
             verb,
             way,
-            item: { kind: itemKind, id: itemId },
+            item: itemRefOf(itemKind, itemId),
             edition,
             part: partId ?? undefined,
             visit: visit ?? undefined,

@@ -1,6 +1,6 @@
 import type { RefusedEvent } from '@jackdaw/contracts/reading'
 import { heldTime, inTodaysForm } from '@jackdaw/core/events'
-import { countsAsProgress, itemKey, type ItemId, type ItemKind } from '@jackdaw/core/items'
+import { countsAsProgress, itemKey, itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/players'
 import type { PersonId } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
@@ -46,7 +46,7 @@ async function knownEditions(db: Db, personId: PersonId, events: readonly ToldEv
     asked.map((each) => each.edition),
   ])
   const known = rows.map(({ kind, id, edition, required, published_at, parts, cautioned, given }): KnownEdition => ({
-    item: { kind, id },
+    item: itemRefOf(kind, id),
     edition,
     required,
     publishedAt: published_at.getTime(),

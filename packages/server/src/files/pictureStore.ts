@@ -1,4 +1,4 @@
-import { itemKey, type ItemId, type ItemKind, type ItemRef } from '@jackdaw/core/items'
+import { itemKey, itemRefOf, type ItemId, type ItemKind, type ItemRef } from '@jackdaw/core/items'
 import type { PersonId, PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { ContentStore } from '../storage'
@@ -130,7 +130,7 @@ export const picturesOfItem = async (db: Db, { kind, id }: ItemRef): Promise<Pic
 
 /** The item of a row; `null` where it belongs to none. */
 export const itemOfRow = (row: { itemKind: ItemKind | null; itemId: ItemId | null }): ItemRef | null =>
-  row.itemKind === null || row.itemId === null ? null : { kind: row.itemKind, id: row.itemId }
+  row.itemKind === null || row.itemId === null ? null : itemRefOf(row.itemKind, row.itemId)
 
 /** The item that each of these pictures belongs to, as its key; those that do not exist, or belong to none, are left out. */
 export async function ownersOf(db: Db, ids: readonly PictureId[]): Promise<Map<PictureId, string>> {

@@ -1,5 +1,6 @@
 import type { RecorderId } from '@jackdaw/contracts/recording'
-import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
+import type { ItemId, ItemKind } from '@jackdaw/core/items'
+import type { NewId, PersonId } from '@jackdaw/core/shared'
 import type { Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
@@ -30,7 +31,7 @@ export type Parts = {
 }
 
 /** Ids of the things that rights are asked for. */
-type ThingIds = { guide: GuideId; person: PersonId }
+type ThingIds = { [K in ItemKind]: ItemId<K> } & { person: PersonId }
 /** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {
   [T in Thing]: (caller: Caller, id: ThingIds[T]) => Promise<ReadonlySet<RelationTo<T>> | null>

@@ -1,3 +1,5 @@
+import { THINGS } from '@jackdaw/core/people'
+import { keysOf } from '@jackdaw/core/shared'
 import { endpoint } from '@jackdaw/contracts/endpoint'
 import type { AddressInfo } from 'node:net'
 import * as z from 'zod/mini'
@@ -6,6 +8,7 @@ import { createServer } from 'node:http'
 import { startTestServer, type TestServer } from '../testing/testServer'
 import { buildApp } from './app'
 import { fail } from './fail'
+import type { RelationFinders } from './context'
 import { newRoutes, route } from './route'
 
 let server: TestServer
@@ -16,7 +19,8 @@ const at = (path: string) => endpoint({ method: 'get', path, access: 'anyone', r
 
 beforeAll(async () => {
   server = await startTestServer()
-  const routes = newRoutes(server.parts, { guide: async () => null, person: async () => null })
+  const none: RelationFinders = Object.assign({}, ...keysOf(THINGS).map((thing) => ({ [thing]: async () => null })))
+  const routes = newRoutes(server.parts, none)
   route(routes, at('/good'), async () => ({ n: 1, secret: 'not declared' }))
   route(routes, at('/malformed'), async () => ({ n: 'one' }) as never)
   route(routes, at('/throws'), async () => {

@@ -1,5 +1,5 @@
 import type { Counts, ItemRecord, PersonItem, PersonRecord, PersonRow } from '@jackdaw/contracts/records'
-import type { ItemState } from '@jackdaw/core/items'
+import { itemRefOf, type ItemState } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { rankParam } from '../items'
@@ -22,7 +22,7 @@ export async function itemsOfPerson(db: Db, personId: PersonId, now: number): Pr
   ])
   return rows.map((row) => ({
     ...recordOf(row),
-    item: { kind: row.item_kind, id: row.item_id },
+    item: itemRefOf(row.item_kind, row.item_id),
     number: row.number,
     title: row.title,
     edition: row.edition,
@@ -46,7 +46,7 @@ export async function itemRecords(
   return {
     total: rows[0]?.total ?? 0,
     rows: rows.map((row) => ({
-      item: { kind: row.item_kind, id: row.item_id },
+      item: itemRefOf(row.item_kind, row.item_id),
       number: row.number,
       title: row.title,
       edition: row.edition,

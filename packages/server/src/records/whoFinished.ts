@@ -121,20 +121,14 @@ export type WhoFinished = {
 
 /** How many people of an item are in which state, what came of Solo, and a page of those who are asked for; `null` when it has not been
  * published. */
-export async function whoFinished(
-  db: Db,
-  { kind, id }: ItemRef,
-  among: Among,
-  filter: WhoFilter,
-  now: number,
-): Promise<WhoFinished | null> {
-  const { sql, bind } = whoFinishedQuery({ kind, id }, among, filter, now)
+export async function whoFinished(db: Db, item: ItemRef, among: Among, filter: WhoFilter, now: number): Promise<WhoFinished | null> {
+  const { sql, bind } = whoFinishedQuery(item, among, filter, now)
   const rows = await db.rows<Of & Counts & (StandingRow & WhoRow)>(sql, bind)
   const [first] = rows
   if (!first) return null
   const { number, title, edition, required, passed, tried, total } = first
   return {
-    item: { id, number, title, edition, required },
+    item: { id: item.id, number, title, edition, required },
     counts: countsOf(first),
     soloCounts: { passed, notPassed: tried - passed, notTaken: first.people - tried },
     hasCautions: first.has_cautions,

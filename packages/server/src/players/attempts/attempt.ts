@@ -1,7 +1,7 @@
 import type { AttemptId, SoloAttempt, SoloResult } from '@jackdaw/contracts/players'
 import { readDocument, type GuideDocument, type Rect } from '@jackdaw/core/guides'
 import { actingScriptOf, type Play, soloPictureAt, soloScreen, type Verdict } from '@jackdaw/core/players'
-import { guideItem } from '@jackdaw/core/items'
+import { guideItem, itemRefOf } from '@jackdaw/core/items'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { Op, type Attributes } from 'sequelize'
 import type { Db } from '../../db'
@@ -13,6 +13,12 @@ import { ruledBy } from '../plays'
 
 /** An attempt in Solo as it is stored. */
 export type Attempt = Attributes<AttemptRow>
+
+/** The guide that an attempt in Solo is about. */
+export function guideOf({ itemKind, itemId }: Attempt): GuideId {
+  const item = itemRefOf(itemKind, itemId)
+  return item.kind === 'guide' ? item.id : fail('not-found')
+}
 
 /** An attempt with the edition that it is about. */
 export type RunningAttempt = { row: Attempt; document: GuideDocument; play: Play }
@@ -26,7 +32,7 @@ export async function newestEdition(db: Db, guideId: GuideId): Promise<{ number:
 
 /** The attempt of a row. */
 export async function runningOf(db: Db, row: Attempt): Promise<RunningAttempt> {
-  const edition = (await findEdition(db, guideItem(row.itemId), row.edition)) ?? fail('not-found')
+  const edition = (await findEdition(db, guideItem(guideOf(row)), row.edition)) ?? fail('not-found')
   const document = readDocument(JSON.parse(edition.bytes))
   return { row, document, play: await playOf(db, document, row.personId, row.language) }
 }
@@ -65,11 +71,11 @@ export async function attemptsLeft(db: Db, guideId: GuideId, personId: PersonId,
 /** An attempt as whoever makes it sees it. @param said on the last act */
 export async function viewOf(db: Db, attempt: RunningAttempt, said: Verdict | null): Promise<SoloAttempt> {
   const { row, document, play } = attempt
-  const pictures = await picturesOfEdition(db, guideItem(row.itemId), row.edition)
+  const pictures = await picturesOfEdition(db, guideItem(guideOf(row)), row.edition)
   const sizes = Object.fromEntries(pictures.map(({ id, widthPx, heightPx }) => [id, { widthPx, heightPx }]))
   return {
     attemptId: row.id,
-    guideId: row.itemId,
+    guideId: guideOf(row),
     number: row.number,
     edition: row.edition,
     title: document.title,
@@ -78,7 +84,7 @@ export async function viewOf(db: Db, attempt: RunningAttempt, said: Verdict | nu
     acts: row.acts,
     ...soloScreen(document, play, row.ended === null ? row.state : null, sizes, said, await wordsShown(db, attempt)),
     result: resultOf(row),
-    attemptsLeft: await attemptsLeft(db, row.itemId, row.personId, document.solo.attempts),
+    attemptsLeft: await attemptsLeft(db, guideOf(row), row.personId, document.solo.attempts),
   }
 }
 

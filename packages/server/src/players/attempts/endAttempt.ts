@@ -9,7 +9,7 @@ import type { EventRules } from '../../eventRules'
 import { addAttested, type NewEvent } from '../../events'
 import type { Parts } from '../../http'
 import { ATTEMPT } from '../model'
-import { ownAttempt, viewOf, type Attempt, type RunningAttempt } from './attempt'
+import { guideOf, ownAttempt, viewOf, type Attempt, type RunningAttempt } from './attempt'
 
 /** An event that the server tells. */
 type Telling = Omit<NewEvent, 'attested'>
@@ -28,7 +28,7 @@ export function eventsOf(row: Attempt, effect: PlayerEffect, now: number): Telli
 export const eventIn = (row: Attempt, now: number) => ({
   id: uuidV7(),
   way: 'solo' as const,
-  item: guideItem(row.itemId),
+  item: guideItem(guideOf(row)),
   edition: row.edition,
   occurredAt: now,
   visit: row.id,
