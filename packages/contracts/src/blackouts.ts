@@ -8,6 +8,7 @@ const guide = z.object({ id: GuideId })
 
 /** A part of a picture, in its pixels, in which something that looks private stands. */
 export const FoundPrivate = z.object({ kind: PrivateKind, rect: Rect, words: z.string() })
+/** Read by {@link FoundPrivate}. */
 export type FoundPrivate = z.infer<typeof FoundPrivate>
 /** What looks private in a picture of the draft, from the words that the recorder saw in it. `known`: whether there are any such words. */
 export const findPrivateInPicture = endpoint({
@@ -25,6 +26,7 @@ export const BlackoutPlace = z.object({
   pictureId: PictureId,
   annotationIds: z.array(AnnotationId).check(z.minLength(1), z.maxLength(200)),
 })
+/** Read by {@link BlackoutPlace}. */
 export type BlackoutPlace = z.infer<typeof BlackoutPlace>
 /** What applying blackouts would touch. `elsewhere` counts guides with copies of the pictures that the asker may not edit: those keep theirs. */
 export const BlackoutReach = z.object({
@@ -32,6 +34,7 @@ export const BlackoutReach = z.object({
   guides: z.array(z.object({ id: GuideId, number: z.int(), title: z.string(), editions: z.array(z.int()) })),
   elsewhere: z.int(),
 })
+/** Read by {@link BlackoutReach}. */
 export type BlackoutReach = z.infer<typeof BlackoutReach>
 const places = z.object({ places: z.array(BlackoutPlace).check(z.minLength(1), z.maxLength(500)) })
 /** Tells which pictures, guides and editions blackouts would touch. Changes nothing. */

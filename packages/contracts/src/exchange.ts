@@ -17,6 +17,7 @@ export const ImportReport = z.object({
   notPlaced: z.array(z.object({ line: z.int(), text: z.string(), words: z.array(z.string()) })),
   otherFiles: z.array(z.string()),
 })
+/** Read by {@link ImportReport}. */
 export type ImportReport = z.infer<typeof ImportReport>
 
 /** A Markdown file, or a zip with one and its pictures, becomes a draft. */

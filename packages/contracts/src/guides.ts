@@ -33,6 +33,7 @@ export const Draft = z.object({
   archived: z.boolean(),
   may: z.object({ publish: z.boolean(), handOver: z.boolean(), seeRecords: z.boolean() }),
 })
+/** Read by {@link Draft}. */
 export type Draft = z.infer<typeof Draft>
 
 /** The draft with its facts, for those who may edit it. */
@@ -47,6 +48,7 @@ export const getDraft = endpoint({
 
 /** Changes of one saving by somebody, with the revision that they made. */
 export const SavedChanges = z.object({ revision: z.int(), by: PersonRef, changes: z.array(StoredChange) })
+/** Read by {@link SavedChanges}. */
 export type SavedChanges = z.infer<typeof SavedChanges>
 
 /** A fact about a guide as it stands there. */
@@ -66,6 +68,7 @@ export const DraftConflict = z.object({
   by: z.nullable(PersonRef),
   limit: z.optional(z.enum(keysOf(GUIDE_LIMITS))),
 })
+/** Read by {@link DraftConflict}. */
 export type DraftConflict = z.infer<typeof DraftConflict>
 
 /** Form in which a page writes and understands changes: 2 since there is `set-step`. A page that does not say is older, and is answered

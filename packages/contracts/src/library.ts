@@ -8,6 +8,7 @@ const FolderName = z.string().check(z.trim(), z.minLength(1, 'Give the folder a 
 
 /** A folder; `guides` counts those directly in it that the asker may see. */
 export const Folder = z.object({ id: FolderId, parentId: z.nullable(FolderId), name: z.string(), guides: z.int() })
+/** Read by {@link Folder}. */
 export type Folder = z.infer<typeof Folder>
 
 /** The folders that the asker may see, as rows of a tree. */
@@ -39,6 +40,7 @@ export const changeFolder = endpoint({
 
 /** What a guide is to those who may edit it: a draft never published, published, published with a draft that went on, archived. */
 export const GuideState = z.enum(['draft', 'published', 'changed', 'archived'])
+/** Read by {@link GuideState}. */
 export type GuideState = z.infer<typeof GuideState>
 
 /** A guide in the library. `changedAt` is epoch milliseconds; for those who only read, the time of publishing. */
@@ -57,10 +59,12 @@ export const GuideRow = z.object({
   mayEdit: z.boolean(),
   mayRead: z.boolean(),
 })
+/** Read by {@link GuideRow}. */
 export type GuideRow = z.infer<typeof GuideRow>
 
 /** Columns by which the library can be ordered. */
 export const GuideSort = z.enum(['number', 'title', 'kind', 'owner', 'state', 'changed'])
+/** Read by {@link GuideSort}. */
 export type GuideSort = z.infer<typeof GuideSort>
 
 /** Guides that the asker may see, a page of them. `find` is a part of the title or a whole number. */
@@ -82,9 +86,11 @@ export const listGuides = endpoint({
 })
 /** A guide that fits what is typed. Without an edition it is a draft that the asker may edit. */
 export const SuggestedGuide = z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.nullable(z.int()) })
+/** Read by {@link SuggestedGuide}. */
 export type SuggestedGuide = z.infer<typeof SuggestedGuide>
 /** A step of a newest edition that fits. `position` counts from 1. */
 export const SuggestedStep = z.object({ guideId: GuideId, title: z.string(), stepId: StepId, position: z.int(), name: z.string() })
+/** Read by {@link SuggestedStep}. */
 export type SuggestedStep = z.infer<typeof SuggestedStep>
 /** What fits a part of a title, a guide's number or the name of a step, while it is typed: the best eight of each that the asker may see. */
 export const suggest = endpoint({
@@ -101,6 +107,7 @@ export const NewGuide = z.object({
   kind: GuideKind,
   folderId: z.nullable(FolderId),
 })
+/** Read by {@link NewGuide}. */
 export type NewGuide = z.infer<typeof NewGuide>
 /** Makes a guide with an empty step. */
 export const createGuide = endpoint({

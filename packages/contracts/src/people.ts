@@ -6,6 +6,7 @@ import { SignIn } from './signIn'
 
 /** A person as others see them in lists. */
 export const PersonRef = z.object({ id: PersonId, name: z.string() })
+/** Read by {@link PersonRef}. */
 export type PersonRef = z.infer<typeof PersonRef>
 
 /** The person who is signed in. `csrf` goes into the header `x-csrf-token` of every request that changes something. */
@@ -18,6 +19,7 @@ export const Me = z.object({
   company: z.string(),
   csrf: z.string(),
 })
+/** Read by {@link Me}. */
 export type Me = z.infer<typeof Me>
 
 /** Begins a session; a new one at every sign-in. */

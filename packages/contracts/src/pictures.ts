@@ -11,6 +11,7 @@ export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/gi
 
 /** A picture that was stored; sizes in pixels, as it is shown upright. */
 export const StoredPicture = z.object({ id: PictureId, widthPx: z.int(), heightPx: z.int() })
+/** Read by {@link StoredPicture}. */
 export type StoredPicture = z.infer<typeof StoredPicture>
 
 /** Stores a picture for a guide; a change puts it into a step. */
@@ -26,6 +27,7 @@ export const addPicture = endpoint({
 
 /** How large a picture is asked for: as stored, at most 1280 px wide, or at most 320 px wide. */
 export const PictureSize = z.enum(['full', 'screen', 'thumb'])
+/** Read by {@link PictureSize}. */
 export type PictureSize = z.infer<typeof PictureSize>
 
 /** A picture of the draft. */

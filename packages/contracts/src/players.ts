@@ -7,14 +7,17 @@ import { endpoint } from './endpoint'
 const guide = z.object({ id: GuideId })
 /** Id of an attempt. */
 export const AttemptId = idOf('attempt')
+/** Read by {@link AttemptId}. */
 export type AttemptId = z.infer<typeof AttemptId>
 
 /** Ways whose state the browser keeps: what it says of them is claimed. */
 export const KeptWay = z.enum(waysWhere('keptAs', 'play'))
+/** Read by {@link KeptWay}. */
 export type KeptWay = z.infer<typeof KeptWay>
 
 /** Where somebody is in a guide that they watch or practise. */
 export const KeptPlay = z.object({ playId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), edition: Whole, state: PlayerState })
+/** Read by {@link KeptPlay}. */
 export type KeptPlay = z.infer<typeof KeptPlay>
 
 const play = z.object({ id: GuideId, way: KeptWay })
@@ -40,6 +43,7 @@ export const keepPlay = endpoint({
 
 /** A step that was not right at once. */
 export const MissedStep = z.object({ stepId: StepId, name: z.string(), tries: z.int(), done: z.boolean() })
+/** Read by {@link MissedStep}. */
 export type MissedStep = z.infer<typeof MissedStep>
 /** What came of a test. Times are epoch milliseconds; `activeMs` is the time spent on its steps. */
 export const SoloResult = z.object({
@@ -55,6 +59,7 @@ export const SoloResult = z.object({
   endedAt: z.int(),
   missed: z.array(MissedStep),
 })
+/** Read by {@link SoloResult}. */
 export type SoloResult = z.infer<typeof SoloResult>
 
 /** A test as whoever takes it sees it. `acts` counts what has been done in it; the next act has this number plus one. */
@@ -75,6 +80,7 @@ export const SoloAttempt = z.object({
   /** How often the guide may still be taken after this; `null`: as often as one likes. */
   attemptsLeft: z.nullable(z.int()),
 })
+/** Read by {@link SoloAttempt}. */
 export type SoloAttempt = z.infer<typeof SoloAttempt>
 
 const attempt = z.object({ id: GuideId, attemptId: AttemptId })
@@ -125,6 +131,7 @@ export const SoloAct = z.discriminatedUnion('type', [
   z.object({ type: z.literal('leave-out') }),
   z.object({ type: z.literal('skip-section') }),
 ])
+/** Read by {@link SoloAct}. */
 export type SoloAct = z.infer<typeof SoloAct>
 /** Tells one act. `n` is its number, from 1; sending the last one again, with its id, is answered alike and counts once. */
 export const actInAttempt = endpoint({

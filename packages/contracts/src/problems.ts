@@ -50,4 +50,5 @@ export const Problem = z.object({
   errors: z.optional(z.array(z.object({ pointer: z.string(), detail: z.string() }))),
   retryAfterS: z.optional(z.int()),
 })
+/** Read by {@link Problem}. */
 export type Problem = z.infer<typeof Problem>

@@ -17,6 +17,7 @@ export const Edition = z.object({
   mustReread: z.boolean(),
   steps: z.int(),
 })
+/** Read by {@link Edition}. */
 export type Edition = z.infer<typeof Edition>
 
 /** How a guide is published now, and what stands in the way of the next edition. */
@@ -36,6 +37,7 @@ export const Publication = z.object({
     z.object({ reason: z.enum(PUBLISHING_REASONS), itemId: z.nullable(z.string()), where: z.string(), why: z.optional(z.string()) }),
   ),
 })
+/** Read by {@link Publication}. */
 export type Publication = z.infer<typeof Publication>
 /** How a guide is published now. */
 export const getPublication = endpoint({
@@ -55,6 +57,7 @@ export const Reached = z.object({
   why: z.array(z.string()),
   now: z.enum(['new', 'not-done', 'done']),
 })
+/** Read by {@link Reached}. */
 export type Reached = z.infer<typeof Reached>
 /** Whom publishing to an audience would reach, and who would lose the guide. */
 export const previewAudience = endpoint({

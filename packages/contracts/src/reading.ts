@@ -20,6 +20,7 @@ export const TodayItem = z.object({
   finishedAt: z.nullable(z.int()),
   assignedAt: z.int(),
 })
+/** Read by {@link TodayItem}. */
 export type TodayItem = z.infer<typeof TodayItem>
 /** What the asker has to do, what is due first on top, and what they have done. */
 export const getToday = endpoint({
@@ -57,6 +58,7 @@ export const ReaderEdition = z.object({
     mustReread: z.boolean(),
   }),
 })
+/** Read by {@link ReaderEdition}. */
 export type ReaderEdition = z.infer<typeof ReaderEdition>
 /** The newest edition of a guide, to be read. */
 export const getReader = endpoint({
@@ -76,6 +78,7 @@ export const RefusedEvent = z.object({
   why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read', 'malformed']),
   detail: z.optional(z.string()),
 })
+/** Read by {@link RefusedEvent}. */
 export type RefusedEvent = z.infer<typeof RefusedEvent>
 /** Takes events in batches, each for itself: one that is refused does not keep the others back. What is answered as taken is kept for ever;
  * sending it again changes nothing. */

@@ -5,6 +5,7 @@ import { endpoint } from './endpoint'
 
 /** Id of a recorder that is paired with a person's account. */
 export const RecorderId = idOf('recorder')
+/** Read by {@link RecorderId}. */
 export type RecorderId = z.infer<typeof RecorderId>
 
 /** A code for pairing: eight signs that nobody mixes up, shown in two halves. */
@@ -23,6 +24,7 @@ export const newPairingCode = endpoint({
 })
 /** A browser that records in a person's name. */
 export const Recorder = z.object({ id: RecorderId, name: z.string(), pairedAt: z.int(), seenAt: z.int() })
+/** Read by {@link Recorder}. */
 export type Recorder = z.infer<typeof Recorder>
 /** One's own paired browsers. */
 export const listRecorders = endpoint({
@@ -52,6 +54,7 @@ export const getRecorderZip = endpoint({
 const token = z.string().check(z.minLength(40), z.maxLength(80))
 /** Who a recorder records for. */
 export const PairedWith = z.object({ person: z.string(), company: z.string() })
+/** Read by {@link PairedWith}. */
 export type PairedWith = z.infer<typeof PairedWith>
 
 /** Pairs a browser. The token that comes back is all that it ever shows again. */
@@ -83,6 +86,7 @@ export const endPairing = endpoint({
 export const RecordingTarget = z.nullable(
   z.object({ guideId: GuideId, after: z.nullable(z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/))) }),
 )
+/** Read by {@link RecordingTarget}. */
 export type RecordingTarget = z.infer<typeof RecordingTarget>
 
 const recording = z.object({ id: RecordingId })
@@ -167,10 +171,12 @@ export const AskRecorder = z.discriminatedUnion('ask', [
     target: RecordingTarget,
   }),
 ])
+/** Read by {@link AskRecorder}. */
 export type AskRecorder = z.infer<typeof AskRecorder>
 /** What the extension answers. */
 export const RecorderAnswer = z.discriminatedUnion('ok', [
   z.object({ ok: z.literal(true), version: z.string(), paired: z.boolean(), recording: z.boolean() }),
   z.object({ ok: z.literal(false), why: z.string() }),
 ])
+/** Read by {@link RecorderAnswer}. */
 export type RecorderAnswer = z.infer<typeof RecorderAnswer>

@@ -36,6 +36,7 @@ export const Counts = z.object({
   /** Of those who are done, how many have only said so: the server cannot vouch for it. */
   claimed: z.int(),
 })
+/** Read by {@link Counts}. */
 export type Counts = z.infer<typeof Counts>
 
 /** An item with how far its people are. */
@@ -47,6 +48,7 @@ export const ItemRecord = z.object({
   counts: Counts,
   lastAt: z.nullable(z.int()),
 })
+/** Read by {@link ItemRecord}. */
 export type ItemRecord = z.infer<typeof ItemRecord>
 /** Items with how far their people are, those with the most late ones first. */
 export const listItemRecords = endpoint({
@@ -59,6 +61,7 @@ export const listItemRecords = endpoint({
 })
 /** A person with how far they are with their items. */
 export const PersonRow = z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), counts: Counts })
+/** Read by {@link PersonRow}. */
 export type PersonRow = z.infer<typeof PersonRow>
 /** People with how far they are, those with the most late items first. */
 export const listPersonRecords = endpoint({
@@ -82,6 +85,7 @@ export const getRecordsCsv = endpoint({
 
 /** Ways in which the steps of a guide are counted one by one. */
 export const StepWay = z.enum(waysWhere('counts', 'steps'))
+/** Read by {@link StepWay}. */
 export type StepWay = z.infer<typeof StepWay>
 
 /** How a person has used a guide besides reading it; `null` for a way they have not used. `tries` are acts that were judged, `helped` the
@@ -102,10 +106,12 @@ export const WaysUsed = z.object({
     }),
   ),
 })
+/** Read by {@link WaysUsed}. */
 export type WaysUsed = z.infer<typeof WaysUsed>
 
 /** What came of Solo for a person: passed in an edition that still counts, tried without passing, or not tried. */
 export const SoloState = z.enum(['passed', 'not-passed', 'not-taken'])
+/** Read by {@link SoloState}. */
 export type SoloState = z.infer<typeof SoloState>
 
 /** One person and one item: state, progress, time. Times are epoch milliseconds; `activeMs` leaves out silence over a minute. */
@@ -124,6 +130,7 @@ export const ProgressRecord = z.object({
   finishedAttested: z.boolean(),
   ways: WaysUsed,
 })
+/** Read by {@link ProgressRecord}. */
 export type ProgressRecord = z.infer<typeof ProgressRecord>
 
 /** How far one person is with an item, in the list of the item. */
@@ -138,10 +145,12 @@ export const PersonRecord = z.extend(ProgressRecord, {
   zone: z.string(),
   assigned: z.boolean(),
 })
+/** Read by {@link PersonRecord}. */
 export type PersonRecord = z.infer<typeof PersonRecord>
 
 /** Columns by which the people of a guide can be ordered. */
 export const WhoSort = z.enum(['name', 'state', 'progress', 'time', 'last', 'due', 'finished'])
+/** Read by {@link WhoSort}. */
 export type WhoSort = z.infer<typeof WhoSort>
 
 const whoFilter = {
@@ -185,6 +194,7 @@ export const DropOffStep = z.object({
   stoppedHere: z.int(),
   activeMs: z.int(),
 })
+/** Read by {@link DropOffStep}. */
 export type DropOffStep = z.infer<typeof DropOffStep>
 /** Where the readers of a guide stopped, by step of the newest edition. */
 export const getDropOff = endpoint({
@@ -209,6 +219,7 @@ export const WayStep = z.object({
   helped: z.int(),
   failed: z.int(),
 })
+/** Read by {@link WayStep}. */
 export type WayStep = z.infer<typeof WayStep>
 /** How the steps of the newest edition went in Practise or Solo. */
 export const getWaySteps = endpoint({
@@ -241,10 +252,12 @@ export const Acknowledged = z.object({
   times: z.int(),
   attested: z.boolean(),
 })
+/** Read by {@link Acknowledged}. */
 export type Acknowledged = z.infer<typeof Acknowledged>
 const cautioned = { stepId: StepId, position: z.int(), step: z.string(), level: CautionLevel, acknowledged: z.array(Acknowledged) }
 /** A person and a step with cautions that are to be acknowledged. */
 export const CautionRecord = z.object({ personId: PersonId, name: z.string(), site: z.string(), department: z.string(), ...cautioned })
+/** Read by {@link CautionRecord}. */
 export type CautionRecord = z.infer<typeof CautionRecord>
 const cautionFilter = { ...among, find, step: z.optional(StepId), missing: z.optional(z.enum(['yes', 'no'])) }
 /** Who has acknowledged the cautions of which step of the newest edition, and when: everybody who was given the guide or has used it.
@@ -285,6 +298,7 @@ export const PersonItem = z.extend(ProgressRecord, {
   edition: z.int(),
   assigned: z.boolean(),
 })
+/** Read by {@link PersonItem}. */
 export type PersonItem = z.infer<typeof PersonItem>
 /** The items of one person. */
 export const getPersonRecords = endpoint({

@@ -6,6 +6,7 @@ import { PersonRef } from './people'
 
 /** Id of a remark, made by its sender; sending it again adds nothing. */
 export const RemarkId = idOf('remark')
+/** Read by {@link RemarkId}. */
 export type RemarkId = z.infer<typeof RemarkId>
 
 /** What a reader says is wrong at a step. `device`: what they read it on, in words. */
@@ -17,6 +18,7 @@ export const NewRemark = z.object({
   words: z.string().check(z.trim(), z.minLength(1, 'Say what is wrong'), z.maxLength(1_000)),
   device: z.string().check(z.maxLength(200)),
 })
+/** Read by {@link NewRemark}. */
 export type NewRemark = z.infer<typeof NewRemark>
 /** Tells the owner of a guide that something is wrong at a step. */
 export const sayWrong = endpoint({
@@ -43,6 +45,7 @@ export const Remark = z.object({
   by: PersonRef,
   at: z.int(),
 })
+/** Read by {@link Remark}. */
 export type Remark = z.infer<typeof Remark>
 /** The remarks on a guide that are not done yet, the oldest first. */
 export const listRemarks = endpoint({

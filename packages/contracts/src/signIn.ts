@@ -5,4 +5,5 @@ export const SignIn = z.object({
   mail: z.string().check(z.trim(), z.minLength(3, 'Enter your mail address'), z.maxLength(254)),
   password: z.string().check(z.minLength(1, 'Enter your password'), z.maxLength(1_000)),
 })
+/** Read by {@link SignIn}. */
 export type SignIn = z.infer<typeof SignIn>

@@ -7,6 +7,7 @@ export const DueRule = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('date'), date: LocalDate }),
   z.object({ kind: z.literal('none') }),
 ])
+/** Read by {@link DueRule}. */
 export type DueRule = z.infer<typeof DueRule>
 
 /** Days within which an item is to be done unless somebody says otherwise. */

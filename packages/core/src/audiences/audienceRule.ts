@@ -8,6 +8,7 @@ export const AudienceRule = z.object({
   teams: z.array(TeamId).check(z.maxLength(200)),
   roles: z.array(RoleId).check(z.maxLength(200)),
 })
+/** Read by {@link AudienceRule}. */
 export type AudienceRule = z.infer<typeof AudienceRule>
 
 /** The rule that takes nobody in. */

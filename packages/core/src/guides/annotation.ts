@@ -3,10 +3,12 @@ import type { TextVisit } from './visits'
 
 /** Id of an annotation, unique within its step. */
 export const AnnotationId = z.string().check(z.regex(/^[A-Za-z0-9_-]{6,24}$/, 'Not an id of an annotation'))
+/** Read by {@link AnnotationId}. */
 export type AnnotationId = z.infer<typeof AnnotationId>
 
 /** The nine named points of an area. */
 export const NamedPoint = z.enum(['top-left', 'top', 'top-right', 'left', 'middle', 'right', 'bottom-left', 'bottom', 'bottom-right'])
+/** Read by {@link NamedPoint}. */
 export type NamedPoint = z.infer<typeof NamedPoint>
 
 const share = z.number().check(z.minimum(-20), z.maximum(21))
@@ -15,14 +17,17 @@ const px = (min: number, max: number) => z.number().check(z.minimum(min), z.maxi
 
 /** A point of the element (or of the picture): one of the nine, or a free one as shares of width and height, 0 to 1 inside. */
 export const AttachedPoint = z.union([NamedPoint, z.object({ x: share, y: share })])
+/** Read by {@link AttachedPoint}. */
 export type AttachedPoint = z.infer<typeof AttachedPoint>
 
 /** What something is attached to: the step's element, the one that something is dragged onto, or the picture. */
 export const AttachedTo = z.enum(['element', 'onto', 'picture'])
+/** Read by {@link AttachedTo}. */
 export type AttachedTo = z.infer<typeof AttachedTo>
 
 /** Where an annotation is attached. The gap leads away from the middle of an element, and towards the middle of a picture. */
 export const Anchor = z.object({ to: AttachedTo, at: AttachedPoint, gapPx: px(0, 1_000) })
+/** Read by {@link Anchor}. */
 export type Anchor = z.infer<typeof Anchor>
 
 const unit = z.number().check(z.minimum(0), z.maximum(1))
@@ -31,18 +36,22 @@ export const Area = z.union([
   z.object({ to: z.enum(['element', 'onto']), gapPx: px(0, 1_000) }),
   z.object({ to: z.literal('picture'), rect: z.object({ x: unit, y: unit, width: unit, height: unit }) }),
 ])
+/** Read by {@link Area}. */
 export type Area = z.infer<typeof Area>
 
 /** From the dot to the middle of a label, in pixels at the reading width. */
 export const Offset = z.object({ dx: px(-4_000, 4_000), dy: px(-4_000, 4_000) })
+/** Read by {@link Offset}. */
 export type Offset = z.infer<typeof Offset>
 
 const HexColour = z.string().check(z.regex(/^#[0-9a-f]{6}$/, 'A colour such as #0fb5c9'))
 /** A colour as `#rrggbb`, or the company's own. */
 export const Colour = z.union([HexColour, z.literal('company')])
+/** Read by {@link Colour}. */
 export type Colour = z.infer<typeof Colour>
 /** Type in which labels are set. */
 export const TypeFace = z.enum(['sans', 'serif'])
+/** Read by {@link TypeFace}. */
 export type TypeFace = z.infer<typeof TypeFace>
 
 /** How annotations look: colour and stroke of frames, arrows and shapes, size and type of words. Sizes in pixels at the reading width. */
@@ -52,6 +61,7 @@ export const AnnotationStyle = z.object({
   typePx: px(12, 40),
   face: TypeFace,
 })
+/** Read by {@link AnnotationStyle}. */
 export type AnnotationStyle = z.infer<typeof AnnotationStyle>
 
 const words = (max: number) => z.string().check(z.maxLength(max))
@@ -60,9 +70,11 @@ const size = z.optional(z.object({ widthPx: px(0, 2_000), heightPx: px(0, 2_000)
 
 /** What a number tag stands for. */
 export const TagMeaning = z.enum(['sequence', 'key-point', 'measure', 'note'])
+/** Read by {@link TagMeaning}. */
 export type TagMeaning = z.infer<typeof TagMeaning>
 /** At which ends an arrow has a head. */
 export const ArrowHeads = z.enum(['end', 'start', 'both', 'none'])
+/** Read by {@link ArrowHeads}. */
 export type ArrowHeads = z.infer<typeof ArrowHeads>
 
 /** Anything drawn over a picture. */
@@ -99,6 +111,7 @@ export const Annotation = z.discriminatedUnion('kind', [
   /** To be destroyed; when it is applied it is gone from here and the picture holds a flat fill. */
   z.object({ ...base, kind: z.literal('blackout'), area: Area }),
 ])
+/** Read by {@link Annotation}. */
 export type Annotation = z.infer<typeof Annotation>
 /** The kinds of annotation. */
 export type AnnotationKind = Annotation['kind']

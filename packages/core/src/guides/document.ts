@@ -9,6 +9,7 @@ import { plainText } from './text/plainText'
 
 /** One instruction. Its first line of text is its name. */
 export const Step = z.object({ kind: z.literal('step'), id: StepId, ...stepShape })
+/** Read by {@link Step}. */
 export type Step = z.infer<typeof Step>
 
 /** A heading that groups the steps that follow it, up to the next. */
@@ -22,10 +23,12 @@ export const Section = z.object({
   notReady: z.optional(z.literal(true)),
   notReadyWhy: z.optional(NotReadyWhy),
 })
+/** Read by {@link Section}. */
 export type Section = z.infer<typeof Section>
 
 /** What a guide consists of: steps and the headings above them, in one flat list. What is to be known of each kind stands in `GUIDE_ITEMS`. */
 export const GuideItem = z.discriminatedUnion('kind', [Step, Section])
+/** Read by {@link GuideItem}. */
 export type GuideItem = z.infer<typeof GuideItem>
 /** Id of a step or of a section. */
 export type ItemId = GuideItem['id']
@@ -42,6 +45,7 @@ export const GuideDocument = z.object({
   silenced: z.array(z.string().check(z.maxLength(100))).check(z.maxLength(GUIDE_LIMITS.silenced.most)),
   items: z.array(GuideItem).check(z.maxLength(GUIDE_LIMITS.items.most)),
 })
+/** Read by {@link GuideDocument}. */
 export type GuideDocument = z.infer<typeof GuideDocument>
 
 /** A guide with nothing in it yet. A work instruction asks for confirmation of each step unless the author says otherwise. */

@@ -18,10 +18,12 @@ export const Accept = z.discriminatedUnion('how', [
   z.object({ how: z.literal('date'), date: LocalDate }),
   z.object({ how: z.literal('anything') }),
 ])
+/** Read by {@link Accept}. */
 export type Accept = z.infer<typeof Accept>
 
 /** A button of a pop-up; `right` goes on. */
 export const PopUpButton = z.object({ id: PartId, words: words(80), right: z.boolean() })
+/** Read by {@link PopUpButton}. */
 export type PopUpButton = z.infer<typeof PopUpButton>
 
 /** What is done in a step that was made by hand. `explain`: nothing. `click`: the step's element. `field`: something is entered in the
@@ -33,6 +35,7 @@ export const Task = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('several'), elements: z.array(z.object({ id: PartId, element: StepElement })).check(z.maxLength(20)) }),
   z.object({ kind: z.literal('pop-up'), title: words(200), words: words(1_000), buttons: z.array(PopUpButton).check(z.maxLength(6)) }),
 ])
+/** Read by {@link Task}. */
 export type Task = z.infer<typeof Task>
 
 /** How a step is practised and tested, where that is not clear from its action. */
@@ -49,6 +52,7 @@ export const Exercise = z.object({
   /** What Solo says at this step; its own words do not appear there. */
   soloWords: z.optional(words(1_000)),
 })
+/** Read by {@link Exercise}. */
 export type Exercise = z.infer<typeof Exercise>
 
 /** How a guide is tested. */
@@ -62,6 +66,7 @@ export const SoloRules = z.object({
   /** How often somebody may take the test; 0: as often as they like. */
   attempts: z.int().check(z.minimum(0), z.maximum(50)),
 })
+/** Read by {@link SoloRules}. */
 export type SoloRules = z.infer<typeof SoloRules>
 /** How Solo goes unless the author says otherwise. */
 export const PLAIN_SOLO: SoloRules = { task: '', passMark: 80, triesPerStep: 3, attempts: 0 }

@@ -8,6 +8,7 @@ import { SignId } from './signId'
 
 /** Kind of a guide; it sets defaults only. */
 export const GuideKind = z.enum(['how-to', 'work-instruction', 'policy', 'lesson', 'background'])
+/** Read by {@link GuideKind}. */
 export type GuideKind = z.infer<typeof GuideKind>
 
 /** Title of a guide, at most 300 characters. */
@@ -26,6 +27,7 @@ export const GuideSystem = z.object({
     .check(z.maxLength(10)),
   versions: z.array(words.check(z.minLength(1))).check(z.maxLength(20)),
 })
+/** Read by {@link GuideSystem}. */
 export type GuideSystem = z.infer<typeof GuideSystem>
 
 /** The facts about a guide that its authors change, by their schemas. What else is to be known of each stands in {@link GUIDE_FACTS}. */

@@ -3,6 +3,7 @@ import { Colour, TypeFace } from './annotation'
 
 /** Facts that the head of a guide can show. */
 export const HeadFact = z.enum(['owner', 'steps', 'minutes', 'date', 'edition'])
+/** Read by {@link HeadFact}. */
 export type HeadFact = z.infer<typeof HeadFact>
 
 const hex = z.string().check(z.regex(/^#[0-9a-f]{6}$/, 'A colour such as #095660'))
@@ -22,8 +23,10 @@ export const Look = z.object({
   labelFace: TypeFace,
   head: z.array(HeadFact).check(z.maxLength(5)),
 })
+/** Read by {@link Look}. */
 export type Look = z.infer<typeof Look>
 
 /** What a guide overrules of the company's look. */
 export const GuideLook = z.partial(Look)
+/** Read by {@link GuideLook}. */
 export type GuideLook = z.infer<typeof GuideLook>

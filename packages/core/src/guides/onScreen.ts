@@ -7,6 +7,7 @@ const extent = z.number().check(z.minimum(0), z.maximum(1_000_000))
 
 /** An area, from the top left corner. Whoever uses it says in which pixels. */
 export const Rect = z.object({ x: coordinate, y: coordinate, width: extent, height: extent })
+/** Read by {@link Rect}. */
 export type Rect = z.infer<typeof Rect>
 
 /** One way to find an element again. `weight` says how far it is to be trusted (0 to 1), `unique` whether it led to this element only. */
@@ -29,6 +30,7 @@ export const Locator = z.object({
   weight: z.number().check(z.minimum(0), z.maximum(1)),
   unique: z.boolean(),
 })
+/** Read by {@link Locator}. */
 export type Locator = z.infer<typeof Locator>
 
 /** What is done to an element on screen. */
@@ -53,6 +55,7 @@ export const Verb = z.enum([
   'reload',
   'switch-tab',
 ])
+/** Read by {@link Verb}. */
 export type Verb = z.infer<typeof Verb>
 
 /** The element that a step is about: where it stands in one of the step's pictures, and how it is found again in the application. */
@@ -69,6 +72,7 @@ export const StepElement = z.object({
   frame: z.array(text(300)).check(z.maxLength(10)),
   locators: z.array(Locator).check(z.maxLength(16)),
 })
+/** Read by {@link StepElement}. */
 export type StepElement = z.infer<typeof StepElement>
 
 /** The action on screen that a step asks for. */
@@ -83,6 +87,7 @@ export const StepAction = z.object({
   /** Where something is dragged to. */
   onto: z.optional(StepElement),
 })
+/** Read by {@link StepAction}. */
 export type StepAction = z.infer<typeof StepAction>
 
 /** Why the rules are not sure of a step that they wrote. */
@@ -98,6 +103,7 @@ export const Doubt = z.enum([
   'picture-uncertain',
   'no-picture',
 ])
+/** Read by {@link Doubt}. */
 export type Doubt = z.infer<typeof Doubt>
 
 /** Says that an author should look at a step before it is published. */
@@ -108,4 +114,5 @@ export const StepCheck = z.object({
   /** Pictures from about the same time, one of which may fit better. */
   otherPictures: z.array(PictureId).check(z.maxLength(4)),
 })
+/** Read by {@link StepCheck}. */
 export type StepCheck = z.infer<typeof StepCheck>

@@ -60,4 +60,5 @@ export const SIGN_IDS = [
 ] as const
 /** A sign's reference number in ISO 7010. */
 export const SignId = z.enum(SIGN_IDS)
+/** Read by {@link SignId}. */
 export type SignId = z.infer<typeof SignId>

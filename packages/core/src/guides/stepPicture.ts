@@ -10,6 +10,7 @@ export const Sheet = z.object({
   heightPx: z.int().check(z.minimum(100), z.maximum(4_000)),
   pictures: z.array(z.object({ id: PictureId, rect: Rect })).check(z.maxLength(24)),
 })
+/** Read by {@link Sheet}. */
 export type Sheet = z.infer<typeof Sheet>
 
 /** What a picture shows, in words; at most 1,000 characters. */
@@ -25,6 +26,7 @@ export const StepPicture = z.object({
   /** A blank sheet with pictures on it instead of one stored picture; `id` is then no stored picture's. */
   sheet: z.optional(Sheet),
 })
+/** Read by {@link StepPicture}. */
 export type StepPicture = z.infer<typeof StepPicture>
 
 /** Sizes of stored pictures, by their ids. */

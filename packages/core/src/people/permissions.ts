@@ -11,10 +11,12 @@ export const Permission = z.enum([
   'people.invite', // bring people in
   'company.settings', // everything that concerns the whole company
 ])
+/** Read by {@link Permission}. */
 export type Permission = z.infer<typeof Permission>
 
 /** A permission level: a name for a preset of permissions. */
 export const Level = z.enum(['admin', 'lead', 'author', 'staff'])
+/** Read by {@link Level}. */
 export type Level = z.infer<typeof Level>
 
 /** What each permission level brings with it. */

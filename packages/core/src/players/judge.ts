@@ -34,6 +34,7 @@ export const Act = z.discriminatedUnion('do', [
   /** Read, and gone on. */
   z.object({ do: z.literal('go-on') }),
 ])
+/** Read by {@link Act}. */
 export type Act = z.infer<typeof Act>
 
 /** What came of an act. `part`: right so far. `wrong` says why. `idle`: nothing that counts. */

@@ -27,6 +27,7 @@ export const SoloPicture = z.object({
   shown: z.optional(Rect),
   sheet: z.optional(Sheet),
 })
+/** Read by {@link SoloPicture}. */
 export type SoloPicture = z.infer<typeof SoloPicture>
 
 /** What somebody sees at a step of a test. Neither where to point nor what to enter is in it. */
@@ -58,10 +59,12 @@ export const SoloScreen = z.object({
   /** The ways on from which one is to be chosen; the step itself has been done. */
   choice: z.nullable(z.object({ ask: z.string(), ways: z.array(z.object({ id: z.string(), words: z.string() })) })),
 })
+/** Read by {@link SoloScreen}. */
 export type SoloScreen = z.infer<typeof SoloScreen>
 
 /** What came of the last act, as far as a test tells it. `message`: what the application says to an entry that it does not take. */
 export const SoloSaid = z.object({ is: z.enum(['right', 'part', 'wrong', 'idle']), message: z.string() })
+/** Read by {@link SoloSaid}. */
 export type SoloSaid = z.infer<typeof SoloSaid>
 
 /** The picture on which the step is done, or its first one. */

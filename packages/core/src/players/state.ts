@@ -8,6 +8,7 @@ const count = z.int().check(z.minimum(0), z.maximum(1_000_000))
 
 /** Help taken at a step: 0 none, 1 a hint, 2 it was shown. */
 export const Help = z.union([z.literal(0), z.literal(1), z.literal(2)])
+/** Read by {@link Help}. */
 export type Help = z.infer<typeof Help>
 
 /** What came of a step. Times in milliseconds, over all the times that it was done. */
@@ -19,6 +20,7 @@ export const StepResult = z.object({
   done: z.boolean(),
   ms: z.int().check(z.minimum(0), z.maximum(1_000_000_000)),
 })
+/** Read by {@link StepResult}. */
 export type StepResult = z.infer<typeof StepResult>
 
 /** The step at which somebody is: how far they are with it. */
@@ -33,6 +35,7 @@ export const Here = z.object({
   /** Done; only the way on is still to be chosen. */
   done: z.boolean(),
 })
+/** Read by {@link Here}. */
 export type Here = z.infer<typeof Here>
 
 /** Where somebody is in a guide, in any way of using it. Plain data: it can be written down and gone on with elsewhere. */
@@ -62,4 +65,5 @@ export const PlayerState = z.object({
   left: z.boolean(),
   finished: z.boolean(),
 })
+/** Read by {@link PlayerState}. */
 export type PlayerState = z.infer<typeof PlayerState>

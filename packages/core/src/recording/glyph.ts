@@ -45,6 +45,7 @@ export const Glyph = z.enum([
   'trolley',
   'turning-arrows',
 ])
+/** Read by {@link Glyph}. */
 export type Glyph = z.infer<typeof Glyph>
 
 /** Words in the names that programs give to such pictures, and signs that are such pictures themselves. Earlier ones win. */

@@ -5,12 +5,15 @@ import { Glyph } from './glyph'
 
 /** Id of a recording, made by the recorder. */
 export const RecordingId = idOf('recording')
+/** Read by {@link RecordingId}. */
 export type RecordingId = z.infer<typeof RecordingId>
 /** Id of a recorded action, made by the recorder; sending it again adds nothing. */
 export const ActionId = idOf('action')
+/** Read by {@link ActionId}. */
 export type ActionId = z.infer<typeof ActionId>
 /** Key of a picture within a recording. */
 export const ShotId = idOf('shot')
+/** Read by {@link ShotId}. */
 export type ShotId = z.infer<typeof ShotId>
 
 /** Most actions that a recording may hold. */
@@ -24,10 +27,12 @@ const extent = z.number().check(z.minimum(0), z.maximum(1_000_000))
 
 /** Kinds of private text. `password` is what nobody may ever read. */
 export const PrivateKind = z.enum(['mail', 'phone', 'account', 'person', 'address', 'number', 'value', 'portrait', 'pointed', 'password'])
+/** Read by {@link PrivateKind}. */
 export type PrivateKind = z.infer<typeof PrivateKind>
 
 /** What stands around an element and tells which of several alike it is. */
 export const Surrounding = z.object({ kind: z.enum(['row', 'dialog', 'group', 'menu', 'list']), name: text(200) })
+/** Read by {@link Surrounding}. */
 export type Surrounding = z.infer<typeof Surrounding>
 
 /** An element as the recorder saw it. */
@@ -62,6 +67,7 @@ export const ElementSeen = z.object({
   /** Kinds of private text that were taken out of its name and text. */
   hid: z.optional(z.array(PrivateKind)),
 })
+/** Read by {@link ElementSeen}. */
 export type ElementSeen = z.infer<typeof ElementSeen>
 
 /** The page on which something was done. The values of its query are dropped before anything else is done with it. */
@@ -74,6 +80,7 @@ export const PageSeen = z.object({
   application: text(120),
   language: text(35),
 })
+/** Read by {@link PageSeen}. */
 export type PageSeen = z.infer<typeof PageSeen>
 
 /** Where a picture was taken: ahead while the page was at rest, at the press, or later; and whether it surely shows the state before. */
@@ -84,10 +91,12 @@ export const Shot = z.object({
   source: z.enum(['ahead', 'press', 'later']),
   certain: z.boolean(),
 })
+/** Read by {@link Shot}. */
 export type Shot = z.infer<typeof Shot>
 
 /** A run of visible text and where it stood. */
 export const TextBox = z.object({ rect: Rect, text: text(300) })
+/** Read by {@link TextBox}. */
 export type TextBox = z.infer<typeof TextBox>
 
 /** What a person can do that is recorded. */
@@ -109,6 +118,7 @@ export const ActionKind = z.enum([
   'switch-tab',
   'scroll',
 ])
+/** Read by {@link ActionKind}. */
 export type ActionKind = z.infer<typeof ActionKind>
 
 /** One thing that was done, as the recorder brings it home. Times are epoch milliseconds, lengths CSS pixels. */
@@ -151,8 +161,10 @@ export const RawAction = z.object({
   otherShots: z.optional(z.array(Shot).check(z.maxLength(3))),
   textBoxes: z.optional(z.array(TextBox).check(z.maxLength(MAX_TEXT_BOXES))),
 })
+/** Read by {@link RawAction}. */
 export type RawAction = z.infer<typeof RawAction>
 
 /** Languages in which sentences are written. */
 export const SentenceLanguage = z.enum(['en', 'pl', 'es', 'de'])
+/** Read by {@link SentenceLanguage}. */
 export type SentenceLanguage = z.infer<typeof SentenceLanguage>

@@ -19,33 +19,43 @@ export const kindOfId = (schema: object): string | undefined => KINDS.get(schema
 
 /** Id of a person. */
 export const PersonId = idOf('person')
+/** Read by {@link PersonId}. */
 export type PersonId = z.infer<typeof PersonId>
 /** Id of a team. */
 export const TeamId = idOf('team')
+/** Read by {@link TeamId}. */
 export type TeamId = z.infer<typeof TeamId>
 /** Id of a role. */
 export const RoleId = idOf('role')
+/** Read by {@link RoleId}. */
 export type RoleId = z.infer<typeof RoleId>
 /** Id of a site. */
 export const SiteId = idOf('site')
+/** Read by {@link SiteId}. */
 export type SiteId = z.infer<typeof SiteId>
 /** Id of a department. */
 export const DepartmentId = idOf('department')
+/** Read by {@link DepartmentId}. */
 export type DepartmentId = z.infer<typeof DepartmentId>
 /** Id of a folder. */
 export const FolderId = idOf('folder')
+/** Read by {@link FolderId}. */
 export type FolderId = z.infer<typeof FolderId>
 /** Id of a guide. */
 export const GuideId = idOf('guide')
+/** Read by {@link GuideId}. */
 export type GuideId = z.infer<typeof GuideId>
 /** Id of a step. */
 export const StepId = idOf('step')
+/** Read by {@link StepId}. */
 export type StepId = z.infer<typeof StepId>
 /** Id of a section. */
 export const SectionId = idOf('section')
+/** Read by {@link SectionId}. */
 export type SectionId = z.infer<typeof SectionId>
 /** Id of a picture. */
 export const PictureId = idOf('picture')
+/** Read by {@link PictureId}. */
 export type PictureId = z.infer<typeof PictureId>
 
 /** Makes a new id of 21 characters, of whatever thing; the core never makes one by chance itself. */

@@ -16,4 +16,5 @@ const isCalendarDay = (text: string): boolean => {
 
 /** A calendar day without time or zone, `YYYY-MM-DD`, of the years 1900 to 2199. */
 export const LocalDate = z.string().check(z.refine(isCalendarDay, 'Not a day of the calendar (YYYY-MM-DD)')).brand<'local-date'>()
+/** Read by {@link LocalDate}. */
 export type LocalDate = z.infer<typeof LocalDate>

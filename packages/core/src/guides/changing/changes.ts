@@ -61,6 +61,7 @@ export const Change = z.discriminatedUnion('type', [
   z.object({ type: z.literal('set-shown'), stepId: StepId, pictureId: PictureId, shown: z.nullable(Rect) }),
   z.object({ type: z.literal('set-sheet'), stepId: StepId, pictureId: PictureId, sheet: Sheet }),
 ])
+/** Read by {@link Change}. */
 export type Change = z.infer<typeof Change>
 /** Name of a kind of change. */
 export type ChangeType = Change['type']

@@ -16,6 +16,7 @@ export const OldChange = z.discriminatedUnion('type', [
   z.object({ type: z.literal('set-signs'), stepId: StepId, signs: settableShape.signs }),
   z.object({ type: z.literal('set-combined-from'), stepId: StepId, combinedFrom: settableShape.combinedFrom }),
 ])
+/** Read by {@link OldChange}. */
 export type OldChange = z.infer<typeof OldChange>
 type OldType = OldChange['type']
 

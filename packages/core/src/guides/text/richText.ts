@@ -85,4 +85,5 @@ export const RichText = z
   .check(
     z.refine((text) => textLevels(text) <= MAX_TEXT_LEVELS, `Lists and tables lie more than ${MAX_TEXT_LEVELS / 2} deep in one another`),
   )
+/** Read by {@link RichText}. */
 export type RichText = z.infer<typeof RichText>
