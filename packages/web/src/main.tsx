@@ -3,20 +3,24 @@ import './ui/theme.css'
 import { QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
-import { RouterProvider } from 'react-router'
 import { queryClient } from './api'
-import { router } from './app/router'
+import { App } from './app/App'
+import { fetchPageAt } from './app/pages'
+import { meQuery } from './people'
 
 // The page may not make code from text (its security policy), so schemas are checked without.
 // Said before any schema is loaded: the first page needs none.
 Object.assign(globalThis, { __zod_globalConfig: { jitless: true } })
+
+void queryClient.prefetchQuery(meQuery)
+fetchPageAt(location.pathname)
 
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      <RouterProvider router={router} />
+      <App />
     </QueryClientProvider>
   </StrictMode>,
 )

@@ -1,14 +1,19 @@
 import { useTexts } from '../ui/texts'
 import { useEffect } from 'react'
-import { useRouteError } from 'react-router'
 import { wordsFor } from '../api'
 import { Button, Message } from '../ui'
+import { PageNotFetched } from './pages'
 
 /** A page that could not be shown, with the ways on. */
-export function BrokenPage() {
+export function BrokenPage({ error }: { error: unknown }) {
   const { t } = useTexts()
-  const error = useRouteError()
-  const { title, detail } = wordsFor(error)
+  const { title, detail } =
+    error instanceof PageNotFetched
+      ? {
+          title: t('This page could not be fetched'),
+          detail: t('The network may be gone, or Jackdaw was renewed while this page was open.'),
+        }
+      : wordsFor(error)
   useEffect(() => {
     // A page whose script could not be fetched comes by itself when the network is back.
     if (navigator.onLine) return

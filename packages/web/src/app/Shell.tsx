@@ -4,12 +4,13 @@ import { PLAIN_LOOK } from '@jackdaw/core/guides'
 import { CalendarCheck, ClipboardList, LibraryBig } from 'lucide-react'
 import { useEffect, useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, NavLink, Outlet, useLoaderData, useLocation, useMatch, useNavigate, useNavigation } from 'react-router'
+import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
-import { leave, useMe } from '../people'
+import { leave, meQuery, useMe } from '../people'
 import { FindPlace } from './FindPlace'
+import { loadingPages } from './loadingPages'
 import { useOnline } from './useOnline'
 
 type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean }
@@ -25,9 +26,28 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
   ]
 }
 
-/** What every page below the sign-in needs, whatever stands around it. */
+/** Lets only those in who are signed in, and brings the others back to where they wanted to go. */
 export function SignedIn() {
-  const me = useLoaderData<Me>()
+  const [asked, setAsked] = useState<{ me: Me | null } | { error: unknown } | null>(() => {
+    // Who has just signed in is known already.
+    const me = queryClient.getQueryData<Me | null>(meQuery.queryKey)
+    return me ? { me } : null
+  })
+  const { pathname, search } = useLocation()
+  useEffect(() => {
+    queryClient.fetchQuery(meQuery).then(
+      (me) => setAsked({ me }),
+      (error: unknown) => setAsked({ error }),
+    )
+  }, [])
+  if (asked === null) return null
+  if ('error' in asked) throw asked.error
+  if (asked.me) return <ForMe me={asked.me} />
+  const to = pathname + search
+  return <Navigate to={to === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(to)}`} replace />
+}
+/** What every page below the sign-in needs, whatever stands around it. */
+function ForMe({ me }: { me: Me }) {
   useEffect(() => startOutbox(me.id), [me.id])
   useSignedOut()
   useCompanyColour()
@@ -187,7 +207,7 @@ function Person({ me }: { me: Me }) {
 function Connection(): ReactNode {
   const { t } = useTexts()
   const online = useOnline()
-  const navigation = useNavigation()
+  const loading = loadingPages.use()
   const { waiting } = outboxState.use()
   if (!online)
     return (
@@ -201,7 +221,7 @@ function Connection(): ReactNode {
         {t('Sending what was kept on this device …')}
       </p>
     )
-  return navigation.state === 'loading' ? (
+  return loading ? (
     <div className="h-0.5 bg-petrol/60 animate-pulse sticky top-14 z-30" role="progressbar" aria-label={t('Opening the page')} />
   ) : null
 }

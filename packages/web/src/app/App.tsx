@@ -1,0 +1,38 @@
+import { Suspense } from 'react'
+import { BrowserRouter, Outlet, Route, Routes, useLocation, useOutletContext } from 'react-router'
+import { Broken } from './Broken'
+import { ALONE, IN_SHELL, NOT_FOUND, SIGN_IN, type Page } from './pages'
+import { Shell, SignedIn } from './Shell'
+
+/** Addresses and their pages. The router has no data of its own: what pages need they ask for themselves, and so a reader loads half as much of
+ * it. Where a page is on its way the one before it stays. */
+export function App() {
+  return (
+    <BrowserRouter>
+      <Suspense fallback={null}>
+        <Routes>
+          <Route element={<Guarded />}>
+            {routeOf(SIGN_IN)}
+            <Route element={<SignedIn />}>
+              <Route element={<Shell />}>
+                <Route element={<Guarded />}>{[...IN_SHELL, NOT_FOUND].map(routeOf)}</Route>
+              </Route>
+              {ALONE.map(routeOf)}
+            </Route>
+          </Route>
+        </Routes>
+      </Suspense>
+    </BrowserRouter>
+  )
+}
+
+const routeOf = ({ path, Component }: Page) => <Route key={path} path={path} element={<Component />} />
+
+/** Says so where a page cannot be shown; whoever goes elsewhere comes out of it. */
+function Guarded() {
+  return (
+    <Broken at={useLocation()}>
+      <Outlet context={useOutletContext()} />
+    </Broken>
+  )
+}

@@ -1,0 +1,54 @@
+import { lazy, type ComponentType } from 'react'
+import { matchPath } from 'react-router'
+import { loadingPages } from './loadingPages'
+
+/** The script of a page could not be fetched. */
+export class PageNotFetched extends Error {}
+
+type Load = () => Promise<ComponentType>
+export type Page = { path: string; Component: ComponentType; load: () => Promise<unknown> }
+
+/** A page whose script is fetched when somebody goes to it. */
+function page(path: string, load: Load): Page {
+  let coming: Promise<{ default: ComponentType }> | null = null
+  const fetched = async () => {
+    try {
+      return { default: await load() }
+    } catch (error) {
+      throw new PageNotFetched('the script of the page did not come', { cause: error })
+    }
+  }
+  const come = () => (coming ??= loadingPages.during(fetched()))
+  return { path, Component: lazy(come), load: come }
+}
+
+export const SIGN_IN = page('/sign-in', async () => (await import('../people/SignInPage')).SignInPage)
+/** Pages with the frame around them. */
+export const IN_SHELL: readonly Page[] = [
+  page('/', async () => (await import('../assignments/TodayPage')).TodayPage),
+  page('/library', async () => (await import('../library/LibraryPage')).LibraryPage),
+  page('/guides/:id', async () => (await import('../players/ReaderPage')).ReaderPage),
+  page('/guides/:id/edit', async () => (await import('../guides/EditorPage')).EditorPage),
+  page('/guides/:id/publish', async () => (await import('../assignments/PublishPage')).PublishPage),
+  page('/recorder', async () => (await import('../recording/RecorderPage')).RecorderPage),
+  page('/look', async () => (await import('../guides/LookPage')).LookPage),
+  page('/records', async () => (await import('../records/RecordsPage')).RecordsPage),
+  page('/records/guides/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
+  page('/records/guides/:id/cautions', async () => (await import('../records/CautionsPage')).CautionsPage),
+  page('/records/people/:id/guides/:guideId', async () => (await import('../records/PersonGuidePage')).PersonGuidePage),
+  page('/records/people/:id', async () => (await import('../records/PersonPage')).PersonPage),
+]
+/** Players have the whole window. */
+export const ALONE: readonly Page[] = [
+  page('/guides/:id/watch', async () => (await import('../players/WatchPage')).WatchPage),
+  page('/guides/:id/practise', async () => (await import('../players/PractisePage')).PractisePage),
+  page('/guides/:id/solo', async () => (await import('../players/SoloPage')).SoloPage),
+  page('/guides/:id/preview/:way', async () => (await import('../players/PreviewPage')).PreviewPage),
+]
+export const NOT_FOUND = page('*', async () => (await import('./NotFoundPage')).NotFoundPage)
+
+/** Begins to fetch the script of the page at an address, while it is asked who is signed in. A failure shows where the page is shown. */
+export function fetchPageAt(pathname: string): void {
+  const found = [SIGN_IN, ...IN_SHELL, ...ALONE].find(({ path }) => matchPath(path, pathname))
+  found?.load().catch(() => undefined)
+}
