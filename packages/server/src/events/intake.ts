@@ -121,6 +121,7 @@ export async function takeEvents(
   now: number,
 ): Promise<Taken> {
   const { placed, refused: malformed } = readEvents(batch.events)
+  if (placed.length === 0) return { taken: 0, refused: malformed }
   const told = { subject: personId, now, ...(batch.seen ? { seen: batch.seen } : {}) }
   return db.transaction(async (tx) => {
     await oneAtATime(tx, personId)
