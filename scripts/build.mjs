@@ -40,23 +40,28 @@ const packagesOutside = {
     ),
 }
 
+/** A small server of a stand-in. */
+const standInServer = (esbuild, name) =>
+  esbuild.build({
+    entryPoints: { main: join(ROOT, 'standins', name, 'src/main.ts') },
+    outdir: join(ROOT, 'dist/standins', name),
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    logLevel: 'warning',
+    plugins: [packagesOutside],
+  })
+
 /** The stand-ins: small servers with pages of their own. */
 export async function buildStandIns() {
   const esbuild = await import('esbuild')
   const from = join(ROOT, 'standins/order-book')
   const to = join(ROOT, 'dist/standins/order-book')
   await Promise.all([
-    esbuild.build({
-      entryPoints: { main: join(from, 'src/main.ts') },
-      outdir: to,
-      outExtension: { '.js': '.mjs' },
-      bundle: true,
-      platform: 'node',
-      target: 'node20',
-      format: 'esm',
-      logLevel: 'warning',
-      plugins: [packagesOutside],
-    }),
+    standInServer(esbuild, 'order-book'),
+    standInServer(esbuild, 'mail'),
     esbuild.build({
       entryPoints: { main: join(from, 'client/main.ts'), notes: join(from, 'client/notes.ts') },
       outdir: join(to, 'web'),

@@ -1,6 +1,6 @@
 // `npm start`: installs what is missing, starts a private PostgreSQL, builds, serves the demo, and stops it all again.
 import { spawn } from 'node:child_process'
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -11,14 +11,16 @@ const ROOT = dirname(dirname(fileURLToPath(import.meta.url)))
 const DATA = resolve(process.env.DATA_DIR ?? join(ROOT, '.data'))
 const say = (line) => process.stdout.write(`${line}\n`)
 const parent = process.ppid
-let programs, folder, child, orderBook
+const standIns = []
+let programs, folder, child
 let stopping = false
 
 function stop(code) {
   if (stopping) return
   stopping = true
-  orderBook?.kill('SIGTERM')
+  for (const standIn of standIns) standIn.kill('SIGTERM')
   const end = () => {
+    rmSync(join(DATA, 'running.json'), { force: true })
     if (programs && folder) stopCluster(programs, folder)
     process.exit(code)
   }
@@ -47,18 +49,20 @@ function wantedPort() {
   return port
 }
 
-/** The stand-in that starts with the demo, on an origin of its own. Without it everything else still runs. */
-async function startOrderBook(host) {
-  const wish = Number(process.env.ORDER_BOOK_PORT ?? 4410)
+/** A stand-in that starts with the demo, on an origin of its own. Without it everything else still runs. */
+async function startStandIn(name, host, wish, more = {}) {
   const port = wish === 0 || (await portIsFree(wish, host)) ? 0 : wish
-  orderBook = spawn(process.execPath, [join(ROOT, 'dist/standins/order-book/main.mjs')], {
+  const standIn = spawn(process.execPath, [join(ROOT, 'dist/standins', name, 'main.mjs')], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-    env: { ...process.env, PORT: String(port), HOST: host },
+    env: { ...process.env, ...more, PORT: String(port), HOST: host },
   })
+  standIns.push(standIn)
   return new Promise((resolve) => {
-    orderBook.once('message', ({ listening }) => resolve(`http://${host === '0.0.0.0' ? 'localhost' : host}:${listening}`))
-    orderBook.once('exit', () => resolve(null))
+    standIn.once('message', (ready) =>
+      resolve({ ...ready, address: `http://${host === '0.0.0.0' ? 'localhost' : host}:${ready.listening}` }),
+    )
+    standIn.once('exit', () => resolve(null))
   })
 }
 
@@ -86,7 +90,17 @@ async function main() {
   const { buildIfStale } = await import('./build.mjs')
   if (stopping) return
   if (await buildIfStale({ quiet: true })) say('Built.')
-  const standIn = process.env.DEMO === 'no' ? null : await startOrderBook(host)
+  const [orderBook, postRoom] =
+    process.env.DEMO === 'no'
+      ? []
+      : await Promise.all([
+          startStandIn('order-book', host, Number(process.env.ORDER_BOOK_PORT ?? 4410)),
+          startStandIn('mail', host, Number(process.env.POST_ROOM_PORT ?? 4420), { SMTP_PORT: '0' }),
+        ])
+  const smtp = process.env.SMTP_URL ?? (postRoom ? `smtp://127.0.0.1:${postRoom.smtp}` : '')
+  const publicUrl = process.env.PUBLIC_URL ?? `http://${host === '127.0.0.1' || host === '0.0.0.0' ? 'localhost' : host}:${port}`
+  // What a worker on this machine has to know.
+  writeFileSync(join(DATA, 'running.json'), JSON.stringify({ SMTP_URL: smtp, PUBLIC_URL: publicUrl }))
   child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server/main.mjs')], {
     cwd: ROOT,
     stdio: ['ignore', process.env.LOG === 'yes' ? 'inherit' : 'ignore', 'inherit', 'ipc'],
@@ -99,6 +113,8 @@ async function main() {
       STORAGE_DIR: join(DATA, 'files'),
       WEB_DIR: join(ROOT, 'dist/web'),
       DEMO: process.env.DEMO ?? 'yes',
+      SMTP_URL: smtp,
+      PUBLIC_URL: publicUrl,
     },
   })
   child.on('message', async (message) => {
@@ -109,7 +125,8 @@ async function main() {
     )
     say('Demo accounts, all with the password ' + PASSWORD)
     for (const [who, name, mail] of ACCOUNTS) say(`  ${who.padEnd(8)} ${mail.padEnd(26)} ${name}`)
-    if (standIn) say(`\nThe Order Book, the made-up application in which Larkmoor's office works, is at ${standIn}`)
+    if (orderBook) say(`\nThe Order Book, the made-up application in which Larkmoor's office works, is at ${orderBook.address}`)
+    if (postRoom) say(`The post room, where every mail of the demo ends, is at ${postRoom.address}`)
     say('\nCtrl-C stops it and the database. The data stay.')
   })
   child.on('exit', (code, signal) => {

@@ -4,6 +4,7 @@ import {
   type GuideId,
   type LocalDate,
   type NewId,
+  nth,
   type PersonId,
   type PictureId,
   type RoleId,
@@ -250,6 +251,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
       )
     }
   }
+  await services.inboxesRead(until - 12 * DAY)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
   await services.setLook({ name: 'Larkmoor Glasshouses', head: ['owner', 'steps', 'minutes', 'date', 'edition'] })
@@ -280,11 +282,21 @@ async function addDraftInWork(services: DemoServices, ids: Ids, until: number): 
     'water',
     services.newId,
   )
-  await services.addGuide({
-    id: services.newId() as GuideId,
-    document,
-    ownerId: ids.people.get('Tomasz Wilk')! as PersonId,
-    folderId: ids.folders.get('Propagation')! as FolderId,
-    now: until - DAY,
-  })
+  const id = services.newId() as GuideId
+  const [tomasz, marta] = ['Tomasz Wilk', 'Marta Sorrel'].map((name) => ids.people.get(name)! as PersonId)
+  const folderId = ids.folders.get('Propagation')! as FolderId
+  await services.addGuide({ id, document, ownerId: tomasz!, folderId, now: until - DAY })
+  await services.share(id, [marta!], { id: tomasz!, name: 'Tomasz Wilk' }, until - DAY + 600_000)
+  // Both change the same step at the same time: the second one has to decide.
+  const fog = nth(stepsOf(document), 1)
+  const put = (by: PersonId, words: string, at: number) =>
+    services.saveChanges(
+      id,
+      by,
+      [{ type: 'set-step', stepId: fog.id, fields: { body: withBlockIds(richTextOf(words), services.newId) } }],
+      at,
+      0,
+    )
+  await put(tomasz!, 'Fog for 40 seconds, wait two minutes, then look at the surface: it should shine but hold no drops.', until - DAY / 3)
+  await put(marta!, 'Fog for 40 seconds. Wait two minutes. Look at the surface before you fog again.', until - DAY / 3 + 60_000)
 }

@@ -38,10 +38,22 @@ export type DemoServices = {
   /** The words that stand in a picture, as a recorder tells them; in its pixels. */
   addPictureText(id: PictureId, boxes: readonly TextBox[]): Promise<void>
   setLook(look: Partial<Look>): Promise<void>
-  saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number): Promise<unknown>
+  /** @param baseRevision the state on which the changes were made; the newest without it */
+  saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number, baseRevision?: number): Promise<unknown>
+  share(guideId: GuideId, people: readonly PersonId[], by: { id: PersonId; name: string }, now: number): Promise<unknown>
+  /** Everybody has looked through their inbox until then. */
+  inboxesRead(until: number): Promise<unknown>
   publish(
     guideId: GuideId,
-    request: { revision: number; changeNote: string; mustReread: boolean; audience: AudienceRule; openToAll: boolean; due: DueRule },
+    request: {
+      revision: number
+      changeNote: string
+      mustReread: boolean
+      audience: AudienceRule
+      openToAll: boolean
+      due: DueRule
+      tell?: boolean
+    },
     by: PersonId,
     now: number,
   ): Promise<unknown>

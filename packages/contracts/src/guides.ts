@@ -19,33 +19,6 @@ const StoredItem = z.custom<GuideItem>(
   'Not an item of a guide',
 )
 
-/** The draft and the facts about the guide that are not part of its text. `revision` counts the saved changes. */
-export const Draft = z.object({
-  id: GuideId,
-  number: z.int(),
-  revision: z.int(),
-  document: StoredDocument,
-  owner: PersonRef,
-  folderId: z.nullable(FolderId),
-  sharedWith: z.array(PersonRef),
-  edition: z.nullable(z.int()),
-  changedSinceEdition: z.boolean(),
-  archived: z.boolean(),
-  may: z.object({ publish: z.boolean(), handOver: z.boolean(), seeRecords: z.boolean() }),
-})
-/** Read by {@link Draft}. */
-export type Draft = z.infer<typeof Draft>
-
-/** The draft with its facts, for those who may edit it. */
-export const getDraft = endpoint({
-  method: 'get',
-  path: '/api/guides/:id/draft',
-  access: { may: 'guide.edit', over: 'guide' },
-  params: guide,
-  response: Draft,
-  problems: [],
-})
-
 /** Changes of one saving by somebody, with the revision that they made. */
 export const SavedChanges = z.object({ revision: z.int(), by: PersonRef, changes: z.array(StoredChange) })
 /** Read by {@link SavedChanges}. */
@@ -71,6 +44,35 @@ export const DraftConflict = z.object({
 /** Read by {@link DraftConflict}. */
 export type DraftConflict = z.infer<typeof DraftConflict>
 
+/** The draft and the facts about the guide that are not part of its text. `revision` counts the saved changes. */
+export const Draft = z.object({
+  id: GuideId,
+  number: z.int(),
+  revision: z.int(),
+  document: StoredDocument,
+  owner: PersonRef,
+  folderId: z.nullable(FolderId),
+  sharedWith: z.array(PersonRef),
+  edition: z.nullable(z.int()),
+  changedSinceEdition: z.boolean(),
+  archived: z.boolean(),
+  /** Changes of the asker that met those of others and wait for a decision. */
+  clashes: z.array(DraftConflict),
+  may: z.object({ publish: z.boolean(), handOver: z.boolean(), seeRecords: z.boolean() }),
+})
+/** Read by {@link Draft}. */
+export type Draft = z.infer<typeof Draft>
+
+/** The draft with its facts, for those who may edit it. */
+export const getDraft = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/draft',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  response: Draft,
+  problems: [],
+})
+
 /** Form in which a page writes and understands changes: 2 since there is `set-step`. A page that does not say is older, and is answered
  * with the changes that it knows. */
 export const ChangesForm = z.literal(2)
@@ -89,6 +91,15 @@ export const saveChanges = endpoint({
   maxBytes: 4 * 1024 * 1024,
   response: z.object({ revision: z.int(), missed: z.array(SavedChanges), conflicts: z.array(DraftConflict) }),
   problems: ['invalid', 'draft-moved-on', 'guide-archived', 'too-large'],
+})
+/** Says that a clash of the asker's own has been decided: what was to be done about it is done. */
+export const settleClash = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/draft/clashes/settle',
+  access: { may: 'guide.edit', over: 'guide' },
+  params: guide,
+  body: z.object({ target: z.string().check(z.minLength(1), z.maxLength(300)) }),
+  problems: ['invalid'],
 })
 /** What others saved since a revision, and who has the draft open. */
 export const getChangesSince = endpoint({

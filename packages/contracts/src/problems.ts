@@ -21,6 +21,8 @@ export const PROBLEMS = {
   'not-testable': { status: 409, title: 'There is nothing to be done in this guide' },
   'too-many-remarks': { status: 409, title: 'Too many remarks wait already' },
   'out-of-turn': { status: 409, title: 'This is not the next act of the attempt' },
+  'link-used-up': { status: 410, title: 'This link holds no more' },
+  'job-not-failed': { status: 409, title: 'The job has not failed' },
   'attempt-over': { status: 409, title: 'The attempt is over' },
   'precondition-failed': { status: 412, title: 'It has changed meanwhile' },
   'too-large': { status: 413, title: 'Too large' },

@@ -84,6 +84,8 @@ export const publishGuide = endpoint({
     audience: AudienceRule,
     openToAll: z.boolean(),
     due: DueRule,
+    /** Whether those who are to read it are told, in their inbox and by mail; without it they are. */
+    tell: z.optional(z.boolean()),
   }),
   response: z.object({ edition: z.int(), people: z.int() }),
   problems: ['invalid', 'not-publishable', 'draft-moved-on', 'guide-archived'],

@@ -5,13 +5,15 @@ import { THINGS } from '@jackdaw/core/people'
 import { nanoid } from 'nanoid'
 import pino from 'pino'
 import type { Config } from './config'
-import { openDatabase, type Database } from './db'
+import { openDatabase } from './db'
 import { Decoder } from './decoding'
 import { DOMAINS, EVENT_RULES } from './domains'
 import { buildApp, newRoutes, type Parts, type RelationFinders, type Routes } from './http'
+import { mailer } from './mail'
+import { Runner, type RunnerTimes } from './jobs'
 import { localStore } from './storage'
 
-export type BuiltServer = { parts: Parts; routes: Routes; app: Express; server: Server; stop: () => Promise<void> }
+export type BuiltServer = { parts: Parts; routes: Routes; app: Express; server: Server; runner: Runner; stop: () => Promise<void> }
 
 /** The real parts of a server: database, storage, clock, ids, log. */
 export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
@@ -24,9 +26,17 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     newId: () => nanoid(),
     events: EVENT_RULES,
     decoder: new Decoder(new URL('./decoding.mjs', import.meta.url)),
+    mail: mailer(config),
     recorderDir: fileURLToPath(new URL('../recorder', import.meta.url)),
     ...over,
   }
+}
+
+/** What carries out the jobs of all domains. */
+export function runnerFor(parts: Parts, times?: RunnerTimes): Runner {
+  const { database, clock, log, config } = parts
+  const jobs = DOMAINS.flatMap((domain) => domain.jobs ?? []).map((each) => each(parts))
+  return new Runner({ database, clock, log, jobs: new Map(jobs.map((each) => [each.name, each])) }, config.databaseUrl, times)
 }
 
 const present = <T>(value: T | undefined): T[] => (value === undefined ? [] : [value])
@@ -45,6 +55,7 @@ export function buildServer(parts: Parts): BuiltServer {
     DOMAINS.flatMap((domain) => present(domain.whoIs?.(parts))),
   )
   const server = createServer(app)
+  const runner = runnerFor(parts)
   server.requestTimeout = 120_000
   server.keepAliveTimeout = 65_000
   return {
@@ -52,8 +63,11 @@ export function buildServer(parts: Parts): BuiltServer {
     routes,
     app,
     server,
+    runner,
     stop: async () => {
-      await stopServer(server, close, database)
+      await Promise.all([stopListening(server), runner.stop()])
+      await close()
+      await database.close()
       parts.decoder.stop()
     },
   }
@@ -61,8 +75,8 @@ export function buildServer(parts: Parts): BuiltServer {
 
 const GRACE_MS = 8_000
 
-/** Takes no new requests, lets the running ones end, then lets go of the database. */
-async function stopServer(server: Server, closeSessions: () => Promise<void>, database: Database): Promise<void> {
+/** Takes no new requests and lets the running ones end. */
+async function stopListening(server: Server): Promise<void> {
   await new Promise<void>((resolve) => {
     if (!server.listening) return resolve()
     const timer = setTimeout(() => server.closeAllConnections(), GRACE_MS)
@@ -72,6 +86,4 @@ async function stopServer(server: Server, closeSessions: () => Promise<void>, da
     })
     server.closeIdleConnections()
   })
-  await closeSessions()
-  await database.close()
 }

@@ -15,6 +15,10 @@ const Environment = z.object({
   DB_CONNECTIONS: z._default(z.coerce.number().check(z.int(), z.minimum(2), z.maximum(200)), 10),
   DEMO: z._default(z.enum(['yes', 'no']), 'no'),
   DEMO_ANCHOR: z._default(z.string(), ''),
+  JOBS: z._default(z.enum(['yes', 'no']), 'yes'),
+  PUBLIC_URL: z._default(z.string(), ''),
+  SMTP_URL: z._default(z.string(), ''),
+  MAIL_FROM: z._default(z.string(), 'Jackdaw <jackdaw@localhost>'),
 })
 
 /** What the server is told from outside. */
@@ -35,6 +39,14 @@ export type Config = {
   demo: boolean
   /** Day that the demo's activity ends on, `YYYY-MM-DD`; empty for the day of the first start. */
   demoAnchor: string
+  /** Whether this server carries out jobs itself; where it does not, `npm run worker` has to run somewhere. */
+  runsJobs: boolean
+  /** The address at which people reach Jackdaw, without a slash at its end: what links in mails begin with. */
+  publicUrl: string
+  /** By which server mail leaves, `smtp://…` or `smtps://…`; empty when no mail is sent. */
+  smtpUrl: string
+  /** Who mails are from, as RFC 5322 writes it. */
+  mailFrom: string
 }
 
 /** With TLS in front, proxies on this machine and in the private networks beside it are trusted, unless told otherwise. */
@@ -46,6 +58,18 @@ const proxiesIn = (list: string): string[] =>
     .filter(Boolean)
 
 const full = (path: string): string => (path === '' || isAbsolute(path) ? path : resolve(path))
+
+function webAddress(name: string, text: string): string {
+  const url = URL.canParse(text) ? new URL(text) : null
+  if (!url || !/^https?:$/.test(url.protocol) || url.search || url.hash)
+    throw new Error(`Configuration: ${name} must be an address like https://guides.example.org; it is "${text}"`)
+  return url.href.replace(/\/+$/, '')
+}
+function smtpAddress(text: string): string {
+  if (text !== '' && !(URL.canParse(text) && /^smtps?:$/.test(new URL(text).protocol)))
+    throw new Error('Configuration: SMTP_URL must be an address like smtp://mail.example.org:587')
+  return text
+}
 
 /** Reads the configuration from environment variables.
  * @throws Error that names the variables that are missing or wrong */
@@ -68,5 +92,9 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     dbConnections: e.DB_CONNECTIONS,
     demo: e.DEMO === 'yes',
     demoAnchor: e.DEMO_ANCHOR,
+    runsJobs: e.JOBS === 'yes',
+    publicUrl: webAddress('PUBLIC_URL', e.PUBLIC_URL || `http://localhost:${e.PORT}`),
+    smtpUrl: smtpAddress(e.SMTP_URL),
+    mailFrom: e.MAIL_FROM,
   }
 }

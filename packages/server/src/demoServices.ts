@@ -5,6 +5,7 @@ import { events } from './events'
 import { files } from './files'
 import { guides } from './guides'
 import type { Parts } from './http'
+import { inbox } from './inbox'
 import { library } from './library'
 import { people } from './people'
 import { players } from './players'
@@ -20,4 +21,5 @@ export const demoServices = (parts: Parts): DemoServices => ({
   ...assignments.demo(parts),
   ...players.demo(parts),
   ...events.demo(parts),
+  ...inbox.demo(parts),
 })

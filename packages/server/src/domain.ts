@@ -2,6 +2,7 @@ import type { RequestHandler } from 'express'
 import type { Verbs } from '@jackdaw/core/events'
 import type { EventCheck, EventRules, RollUp } from './eventRules'
 import type { Parts, RelationFinders, Routes } from './http'
+import type { Job } from './jobs'
 
 /** What a domain is to the server: all that has to be wired together, declared in one value. */
 export type Domain = {
@@ -15,8 +16,8 @@ export type Domain = {
   relations?: (parts: Parts) => Partial<RelationFinders>
   /** Finds out who calls, before any route. */
   whoIs?: (parts: Parts) => RequestHandler
-  /** What is done when a server starts, before it listens. */
-  atStart?: (parts: Parts) => Promise<void>
+  /** How its jobs are carried out. */
+  jobs?: readonly ((parts: Parts) => Job)[]
   /** By what the demo company is loaded: its part of the services, under their names. */
   demo?: (parts: Parts) => object
 }

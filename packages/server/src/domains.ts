@@ -5,7 +5,9 @@ import { exchange } from './exchange'
 import { files } from './files'
 import { guides } from './guides'
 import { healthRoutes } from './http'
+import { inbox } from './inbox'
 import { items } from './items'
+import { jobRoutes } from './jobs'
 import { library } from './library'
 import { people } from './people'
 import { players } from './players'
@@ -17,6 +19,8 @@ import { remarks } from './remarks'
 export const DOMAINS: readonly Domain[] = [
   { routes: healthRoutes },
   people,
+  { routes: jobRoutes },
+  inbox,
   files,
   items,
   library,

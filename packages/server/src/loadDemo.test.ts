@@ -76,7 +76,7 @@ describe('the demo company', () => {
   })
   it('shows figures that a full recount confirms', async () => {
     const before = await itemRecords()
-    await recount(server.parts)
+    await recount(server.parts.database, server.parts.events)
     expect(await itemRecords()).toEqual(before)
   })
   it('is loaded anew when asked for, and not otherwise', async () => {

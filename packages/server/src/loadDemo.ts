@@ -39,4 +39,5 @@ async function clear({ database }: Parts): Promise<void> {
     `select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migration'`,
   )
   await database.rows(`truncate ${tables.map((table) => `"${table.name}"`).join(', ')} restart identity cascade`)
+  await database.rows('truncate jobs.job, jobs.archive')
 }

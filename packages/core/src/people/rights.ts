@@ -28,6 +28,8 @@ export const RIGHTS = {
   'guide.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'records.guide': [holder('records.all', 'any'), everyone('reports')],
   'records.person': [everyone('self', 'reports'), holder('records.all', 'any')],
+  'inbox.use': [everyone('any')],
+  'jobs.manage': [holder('company.settings', 'any')],
   'records.list': [holder('records.all', 'any'), everyone('reports')],
 } as const satisfies Record<string, readonly Grant[]>
 

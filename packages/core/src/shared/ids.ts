@@ -57,6 +57,10 @@ export type SectionId = z.infer<typeof SectionId>
 export const PictureId = idOf('picture')
 /** Read by {@link PictureId}. */
 export type PictureId = z.infer<typeof PictureId>
+/** Id of an entry in an inbox. */
+export const EntryId = idOf('entry')
+/** Read by {@link EntryId}. */
+export type EntryId = z.infer<typeof EntryId>
 
 /** Makes a new id of 21 characters, of whatever thing; the core never makes one by chance itself. */
 export type NewId = <I extends string>() => I

@@ -1,4 +1,18 @@
-export { idOf, kindOfId, PersonId, TeamId, RoleId, SiteId, DepartmentId, FolderId, GuideId, StepId, SectionId, PictureId } from './ids'
+export {
+  idOf,
+  kindOfId,
+  PersonId,
+  TeamId,
+  RoleId,
+  SiteId,
+  DepartmentId,
+  FolderId,
+  GuideId,
+  StepId,
+  SectionId,
+  PictureId,
+  EntryId,
+} from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'
 export { localDateAt, localTimeAt, addDays, endOfLocalDay, daysBetween } from './days'

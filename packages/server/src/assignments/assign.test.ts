@@ -91,7 +91,7 @@ describe('assigning a guide', () => {
       ])
       const renewFor = new Set<string>(some(people, 0.2).map((person) => person.id))
       const count = await database.transaction((tx) =>
-        assign(tx, nanoid, { item: guideItem(guideId), audience: rule, due, by: lead, now, renewFor }),
+        assign(tx, nanoid, { item: guideItem(guideId), audience: rule, due, by: lead, now, renewFor }).then(({ people }) => people),
       )
 
       const next: Expected = new Map()

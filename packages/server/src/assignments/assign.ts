@@ -1,16 +1,18 @@
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
-import { itemRefOf, type ItemId, type ItemKind, type ItemRef } from '@jackdaw/core/items'
-import type { NewId, PersonId } from '@jackdaw/core/shared'
+import type { ItemRef } from '@jackdaw/core/items'
+import type { LocalDate, NewId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { membersOf, standings } from './audience'
 
+/** What came of giving an item: how many have it, who has been given it or has to read it anew, and until when, and who no longer has it. */
+export type Assigned = { people: number; dated: { personId: PersonId; due: LocalDate | null }[]; lost: PersonId[] }
 type Assign = { item: ItemRef; audience: AudienceRule; due: DueRule; by: PersonId; now: number; renewFor: ReadonlySet<string> }
 
 /** Makes the assignments of an item what its audience says: people who belong to it now get it, those who no longer do lose it, and
  * the reasons are written down. Who has it already keeps their date; those in `renewFor` get a new one.
- * @returns how many people have it now */
-export async function assign(tx: Db, newId: NewId, { item, audience, due, by, now, renewFor }: Assign): Promise<number> {
+ * @returns how many people have it now, who got a date, and who lost it */
+export async function assign(tx: Db, newId: NewId, { item, audience, due, by, now, renewFor }: Assign): Promise<Assigned> {
   const members = await membersOf(tx, audience)
   const before = new Set((await standings(tx, item)).map((standing) => standing.person_id))
   const dated = members.filter((member) => !before.has(member.id) || renewFor.has(member.id))
@@ -46,14 +48,10 @@ export async function assign(tx: Db, newId: NewId, { item, audience, due, by, no
      insert into assignment_reason (assignment_id, kind, ref, given_by, given_at) select id, kind, ref, $4, $5 from wanted on conflict do nothing`,
     [item.kind, item.id, JSON.stringify(reasons), by, new Date(now)],
   )
-  return members.length
-}
-
-/** Brings the assignments of every item up to date after people joined or left groups. */
-export async function followChanges(db: Db, newId: NewId, by: PersonId, now: number): Promise<void> {
-  const rows = await db.rows<{ kind: ItemKind; id: ItemId; rule: AudienceRule; due: DueRule }>(
-    'select i.kind, i.id, x.rule, x.due from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id where i.edition is not null and i.archived_at is null',
-  )
-  for (const { kind, id, rule, due } of rows)
-    await db.transaction((tx) => assign(tx, newId, { item: itemRefOf(kind, id), audience: rule, due, by, now, renewFor: new Set() }))
+  const staying = new Set(members.map((member) => member.id))
+  return {
+    people: members.length,
+    dated: rows.map((row) => ({ personId: row.person, due: row.due_on })),
+    lost: [...before].filter((id) => !staying.has(id)),
+  }
 }

@@ -7,6 +7,7 @@ import { assignmentRoutes } from './routes'
 export const assignments = {
   routes: assignmentRoutes,
   demo: ({ database, newId }) => ({
-    publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) => publish(database, newId, guideId, request, by, now),
+    publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) =>
+      publish(database, { newId, mail: null }, guideId, request, by, now),
   }),
 } satisfies Domain

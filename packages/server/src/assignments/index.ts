@@ -1,4 +1,4 @@
 export { assignments } from './domain'
-export { followChanges } from './assign'
+export { followChanges } from './followChanges'
 export { publish } from './publish'
 export type { PublishRequest } from './publish'

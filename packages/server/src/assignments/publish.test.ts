@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { v7 as uuidV7 } from 'uuid'
 import { aGuide, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../testing/testServer'
-import { followChanges } from './assign'
+import { followChanges } from './followChanges'
 
 let server: TestServer
 let company: Company
@@ -143,11 +143,11 @@ describe('publishing', () => {
       company.people.outsider,
       company.team,
     ])
-    await followChanges(server.parts.database, nanoid, company.people.lead, server.clock.now + 3 * DAY)
+    await followChanges(server.parts.database, server.parts, company.people.lead, server.clock.now + 3 * DAY)
     expect((await today(outsider)).waiting).toMatchObject([{ dueOn: '2026-03-27' }])
     expect((await today()).waiting).toMatchObject([{ dueOn: '2026-03-24' }])
     await server.parts.database.rows('delete from person_team where person_id = $1', [company.people.outsider])
-    await followChanges(server.parts.database, nanoid, company.people.lead, server.clock.now)
+    await followChanges(server.parts.database, server.parts, company.people.lead, server.clock.now)
     expect((await today(outsider)).waiting).toEqual([])
   })
   it('hides an archived guide from staff', async () => {

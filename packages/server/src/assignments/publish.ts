@@ -1,4 +1,4 @@
-import type { GuideId, NewId, PersonId } from '@jackdaw/core/shared'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import { guideItem } from '@jackdaw/core/items'
@@ -6,10 +6,12 @@ import { Op } from 'sequelize'
 import type { Db } from '../db'
 import { freezeEdition } from '../guides'
 import { failField } from '../http'
+import type { Telling } from '../inbox'
 import { ITEM, ITEM_PROGRESS } from '../items'
 import { PERSON, ROLE, TEAM } from '../people'
 import { assign } from './assign'
 import { ITEM_AUDIENCE } from './model'
+import { tellReaders } from './tellReaders'
 
 export type PublishRequest = {
   revision: number
@@ -18,6 +20,8 @@ export type PublishRequest = {
   audience: AudienceRule
   openToAll: boolean
   due: DueRule
+  /** Whether those who are to read it are told. */
+  tell?: boolean | undefined
 }
 
 async function refuseUnknown(tx: Db, { audience }: PublishRequest): Promise<void> {
@@ -34,7 +38,7 @@ async function refuseUnknown(tx: Db, { audience }: PublishRequest): Promise<void
 /** Publishes a guide: freezes the draft as an edition and gives it to its audience, both or neither. */
 export async function publish(
   db: Db,
-  newId: NewId,
+  telling: Telling,
   guideId: GuideId,
   request: PublishRequest,
   by: PersonId,
@@ -61,7 +65,7 @@ export async function publish(
       isNew && request.mustReread
         ? await tx.in(ITEM_PROGRESS).find({ itemKind: kind, itemId: id, finishedEdition: { [Op.ne]: null } }, { only: ['personId'] })
         : []
-    const people = await assign(tx, newId, {
+    const assigned = await assign(tx, telling.newId, {
       item,
       audience: request.audience,
       due: request.due,
@@ -69,6 +73,7 @@ export async function publish(
       now,
       renewFor: new Set(renewed.map((row) => row.personId)),
     })
-    return { edition: number, people }
+    if (request.tell !== false) await tellReaders(tx, telling, item, assigned, by, now)
+    return { edition: number, people: assigned.people }
   })
 }

@@ -14,7 +14,7 @@ import { publish } from './publish'
 import { todayOf } from './today'
 
 export function assignmentRoutes(routes: Routes): void {
-  const { database: db, newId } = routes.parts
+  const { database: db } = routes.parts
 
   route(routes, getToday, async (_input, { caller, now }) => todayOf(db, caller, now))
 
@@ -68,5 +68,5 @@ export function assignmentRoutes(routes: Routes): void {
       leaving: before.filter((each) => !staying.has(each.person_id)).map((each) => ({ id: each.person_id, name: each.name })),
     }
   })
-  route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) => publish(db, newId, id, body, caller.id, now))
+  route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) => publish(db, routes.parts, id, body, caller.id, now))
 }

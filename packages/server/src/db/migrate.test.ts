@@ -23,6 +23,8 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0007-remarks',
     '0008-items',
     '0009-event-envelope',
+    '0010-jobs',
+    '0011-inbox',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

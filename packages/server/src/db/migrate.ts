@@ -10,6 +10,8 @@ import { acknowledgements } from './migrations/0006-acknowledgements'
 import { remarks } from './migrations/0007-remarks'
 import { items } from './migrations/0008-items'
 import { eventEnvelope } from './migrations/0009-event-envelope'
+import { jobs } from './migrations/0010-jobs'
+import { inbox } from './migrations/0011-inbox'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -21,6 +23,8 @@ const MIGRATIONS: readonly Migration[] = [
   remarks,
   items,
   eventEnvelope,
+  jobs,
+  inbox,
 ]
 const LOCK = 7_203_114
 

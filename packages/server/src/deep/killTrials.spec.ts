@@ -72,6 +72,10 @@ async function seed(): Promise<void> {
       dbConnections: 4,
       demo: false,
       demoAnchor: '',
+      runsJobs: false,
+      publicUrl: 'http://localhost',
+      smtpUrl: '',
+      mailFrom: '',
     },
     { decoder: new Decoder(new URL(`file://${join(process.cwd(), 'dist/server/decoding.mjs')}`)) },
   )
@@ -248,7 +252,7 @@ async function checkEvents(): Promise<void> {
     await database.rows('select * from part_progress order by item_id, person_id, part_id'),
   ]
   const before = await rollUps()
-  await recount({ database, events: EVENT_RULES })
+  await recount(database, EVENT_RULES)
   expect(await rollUps()).toEqual(before)
 }
 /** Every version's files are there and whole; of what was blacked out nothing is left, in any file. */

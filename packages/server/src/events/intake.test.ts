@@ -210,7 +210,7 @@ describe('events', () => {
       data: { reason: of.reason },
     })
     const before = await rolledUp()
-    await recount(server.parts)
+    await recount(server.parts.database, server.parts.events)
     expect(await rolledUp()).toEqual(before)
   })
   it('are amended for the person of whom they were told, and for nobody else', async () => {
@@ -241,7 +241,7 @@ describe('events', () => {
     const batches = Array.from({ length: 40 }, (_, i) => events.slice(i * 10, i * 10 + 15))
     await Promise.all(batches.map((batch, i) => send(batch, i % 2 ? server : other)))
     const before = await rolledUp()
-    await recount(server.parts)
+    await recount(server.parts.database, server.parts.events)
     expect(await rolledUp()).toEqual(before)
     expect(before.steps.length).toBeGreaterThan(2)
   })

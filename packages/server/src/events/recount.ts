@@ -1,15 +1,24 @@
 import type { ItemRef } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
-import type { Database, Db } from '../db'
+import type { Db } from '../db'
 import type { EventRules, RollUp } from '../eventRules'
 import { countAllPartsSeen, countPartsSeenBy } from '../items'
 
-/** Throws what was counted away and counts every event anew. New events wait until it is done. */
-export async function recount({ database, events: { rollUps } }: { database: Database; events: EventRules }): Promise<void> {
-  await database.transaction(async (tx) => {
+/** Throws what was counted away and counts every event anew. New events wait until it is done.
+ * @param progress is told how much of it is done, outside of the transaction */
+export async function recount(
+  db: Db,
+  { rollUps }: Pick<EventRules, 'rollUps'>,
+  progress: (done: number, of: number) => Promise<void> = async () => undefined,
+): Promise<void> {
+  await db.transaction(async (tx) => {
     await tx.rows('lock table event in share mode')
     await tx.rows(`truncate ${rollUps.map(({ table }) => table).join(', ')}`)
-    for (const { count } of rollUps) await tx.rows(count('event_counted'))
+    for (const [done, { count }] of rollUps.entries()) {
+      await progress(done, rollUps.length + 1)
+      await tx.rows(count('event_counted'))
+    }
+    await progress(rollUps.length, rollUps.length + 1)
     await countAllPartsSeen(tx)
   })
 }

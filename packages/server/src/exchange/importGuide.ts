@@ -6,6 +6,7 @@ import type { DraftPicture } from '@jackdaw/core/exchange'
 import { readPicture, storePicture } from '../files'
 import { insertGuide, MAX_DOCUMENT_CHARS } from '../guides'
 import { fail, Refused, type Caller, type Parts } from '../http'
+import { notify } from '../inbox'
 import { readZip } from './readZip'
 
 const MARKDOWN = /\.(md|markdown|mdown|mkd|txt)$/i
@@ -112,6 +113,8 @@ export async function importGuide(
   const number = await db.transaction(async (tx) => {
     const given = await insertGuide(tx, { id, draft: settled, ownerId: caller.id, folderId: upload.folderId, now })
     for (const each of ready) await storePicture(tx, content, each.picture, { id: each.id, item: guideItem(id), by: caller.id, now })
+    const data = { title: settled.title, count: settled.steps, missing: missingPictures.length }
+    await notify(tx, parts, 'imported', guideItem(id), [{ personId: caller.id, data }], now)
     return given
   })
   return {

@@ -80,9 +80,9 @@ export async function amendPicture(
   ])
 }
 
-/** Takes the files of pictures of an item out of the storage that no step and no edition shows: those that the recorder offered beside the
- * one that was blacked out may show the same. Their ids stay the item's, so that an undo may still name them. */
-export async function dropOffered(tx: Db, { kind, id }: ItemRef, ids: readonly PictureId[]): Promise<void> {
+/** Takes the files of pictures of an item out of the storage, as far as no edition shows them. Their ids stay the item's, so that an undo may
+ * still name them. */
+export async function dropFiles(tx: Db, { kind, id }: ItemRef, ids: readonly PictureId[]): Promise<void> {
   const unused = (
     await tx.rows<{ id: PictureId }>(
       'select id from picture where item_kind = $1 and item_id = $2 and id = any ($3) and not exists (select 1 from picture_use u where u.picture_id = picture.id)',

@@ -1,9 +1,10 @@
 import type { Domain } from '../domain'
+import { job } from '../jobs'
 import { demoFiles } from './demo'
 import { removeNotedFiles } from './removeFiles'
 
 /** Stored pictures. */
 export const files = {
-  atStart: ({ database, content }) => removeNotedFiles(database, content),
+  jobs: [job('remove-noted-files', ({ database, content }) => removeNotedFiles(database, content))],
   demo: demoFiles,
 } satisfies Domain

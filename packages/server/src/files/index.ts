@@ -1,5 +1,5 @@
 export { files } from './domain'
-export { amendPicture, dropOffered, familyOf, fillPicture } from './blackOutPicture'
+export { amendPicture, dropFiles, familyOf, fillPicture } from './blackOutPicture'
 export { storePictureText, textOfPicture } from './pictureText'
 export {
   adoptPicture,
@@ -14,5 +14,5 @@ export {
   storePicture,
 } from './pictureStore'
 export type { PictureContent } from './pictureStore'
-export { noteRemoval, removeNotedFiles, unusedContents } from './removeFiles'
+export { noteRemoval, removeNotedFiles, removeStrayFiles, unusedContents } from './removeFiles'
 export { sendPicture } from './sendPicture'

@@ -49,7 +49,7 @@ async function canaryPixels(bytes: Buffer): Promise<number> {
 }
 async function storedWithCanary(): Promise<number> {
   let found = 0
-  for await (const hash of server.parts.content.list()) if ((await canaryPixels((await server.parts.content.get(hash))!)) > 0) found++
+  for await (const { hash } of server.parts.content.list()) if ((await canaryPixels((await server.parts.content.get(hash))!)) > 0) found++
   return found
 }
 async function dump(): Promise<string> {

@@ -5,7 +5,7 @@ import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import { marksOf, nameAsker, privateAreas, type PrivateKind } from '@jackdaw/core/recording'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
-import { amendPicture, dropOffered, familyOf, fillPicture, picturesOfItem, removeNotedFiles, textOfPicture } from '../files'
+import { amendPicture, dropFiles, familyOf, fillPicture, picturesOfItem, removeNotedFiles, textOfPicture } from '../files'
 import { fail, failField, type Caller, type Parts } from '../http'
 import type { Db } from '../db'
 import { PERSON } from '../people'
@@ -130,8 +130,8 @@ export async function applyBlackouts(
       fail('draft-moved-on', 'Somebody changed the guide just now. Nothing was destroyed; look at it again and apply once more.')
     for (const each of filled) await amendPicture(tx, each, { person: caller.id, now, amendmentId: newId() })
     const { changes, offered } = changesAfter(current.document, places, new Set(areas.keys()))
-    const saved = await saveDraftChanges(tx, newId, caller, guideId, { baseRevision: current.revision, changeSetId: newId(), changes }, now)
-    await dropOffered(tx, guideItem(guideId), offered)
+    const saved = await saveDraftChanges(tx, parts, caller, guideId, { baseRevision: current.revision, changeSetId: newId(), changes }, now)
+    await dropFiles(tx, guideItem(guideId), offered)
     return saved.revision
   })
   await removeNotedFiles(database, content)

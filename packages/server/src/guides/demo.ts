@@ -13,8 +13,10 @@ export const demoGuides = ({ database: db, newId }: Parts) => ({
   async setLook(look: Partial<Look>): Promise<void> {
     await writeLook(db, { ...(await findLook(db)), ...look })
   },
-  async saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number) {
-    const draft = await findDraft(db, guideId)
-    return saveDraftChanges(db, newId, { id: by }, guideId, { baseRevision: draft?.revision ?? 0, changeSetId: newId(), changes }, now)
+  /** @param baseRevision the state on which the changes were made; the newest without it */
+  async saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number, baseRevision?: number) {
+    const base = baseRevision ?? (await findDraft(db, guideId))?.revision ?? 0
+    const set = { baseRevision: base, changeSetId: newId(), changes }
+    return saveDraftChanges(db, { newId, mail: null }, { id: by }, guideId, set, now)
   },
 })

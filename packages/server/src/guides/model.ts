@@ -87,3 +87,19 @@ export const GUIDE_EDITION = table('guide_edition', GuideEditionRow, () => ({
   confirmSteps: truth(),
   branches: truth(),
 }))
+
+/** A change that met those of others and waits for whoever made it. */
+export class DraftClashRow extends Model<InferAttributes<DraftClashRow>, InferCreationAttributes<DraftClashRow>> {
+  declare guideId: GuideId
+  declare personId: PersonId
+  declare target: string
+  declare conflict: unknown
+  declare at: number
+}
+export const DRAFT_CLASH = table('draft_clash', DraftClashRow, () => ({
+  guideId: key(text()),
+  personId: key(text()),
+  target: key(text()),
+  conflict: json(),
+  at: instant(),
+}))

@@ -1,6 +1,6 @@
 import { addPicture, adoptPictures, getDraftPicture, getEditionPicture, getPictureSizes } from '@jackdaw/contracts/pictures'
 import { applyBlackouts, askBlackoutReach, findPrivateInPicture } from '@jackdaw/contracts/blackouts'
-import { findDeadLinks, getChangesSince, getDraft, saveChanges } from '@jackdaw/contracts/guides'
+import { findDeadLinks, getChangesSince, getDraft, saveChanges, settleClash } from '@jackdaw/contracts/guides'
 import { getLook, saveLook } from '@jackdaw/contracts/look'
 import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
@@ -9,6 +9,7 @@ import { adoptPicturesOf, findPicture, picturesOfItem, readPicture, sendPicture,
 import { fail, route, type Routes } from '../http'
 import { revisionOfEdition } from '../items'
 import * as blackouts from './blackouts'
+import { clashesOf, dropClash } from './clashes'
 import { relationsToGuide } from './relationsToGuide'
 import { findLook, writeLook } from './look'
 import { conflictsInOldForm, savedInOldForm } from './olderPages'
@@ -19,7 +20,12 @@ export function guideRoutes(routes: Routes): void {
   const { database: db, content, decoder, newId } = routes.parts
 
   route(routes, getDraft, async ({ params: { id } }, { caller, relations }) => {
-    const [facts, draft, shared] = await Promise.all([findFacts(db, id), findDraftToSend(db, id), sharedWith(db, id)])
+    const [facts, draft, shared, clashes] = await Promise.all([
+      findFacts(db, id),
+      findDraftToSend(db, id),
+      sharedWith(db, id),
+      clashesOf(db, id, caller.id),
+    ])
     if (!facts || !draft) return fail('not-found')
     const published = facts.newestEdition === null ? undefined : await revisionOfEdition(db, guideItem(id), facts.newestEdition)
     const can = (action: 'guide.publish' | 'guide.hand-over' | 'records.guide') => may(caller.permissions, action, relations)
@@ -34,6 +40,7 @@ export function guideRoutes(routes: Routes): void {
       edition: facts.newestEdition,
       changedSinceEdition: published !== undefined && published !== draft.revision,
       archived: facts.archived,
+      clashes,
       may: {
         publish: can('guide.publish'),
         handOver: can('guide.hand-over'),
@@ -42,10 +49,11 @@ export function guideRoutes(routes: Routes): void {
     }
   })
   route(routes, saveChanges, async ({ params: { id }, body }, { caller, now }) => {
-    const saved = await saveDraftChanges(db, newId, caller, id, body, now)
+    const saved = await saveDraftChanges(db, routes.parts, caller, id, body, now)
     if (body.form) return saved
     return { ...saved, missed: savedInOldForm(saved.missed), conflicts: conflictsInOldForm(saved.conflicts) }
   })
+  route(routes, settleClash, ({ params: { id }, body: { target } }, { caller, now }) => dropClash(db, id, caller.id, target, now))
   route(routes, getChangesSince, async ({ params: { id }, query: { since, form } }, { caller, now }) => {
     const draft = (await findDraft(db, id)) ?? fail('not-found')
     if (since > draft.revision) fail('draft-moved-on', 'The server knows an older draft than this page. Load the page again.')

@@ -16,6 +16,8 @@ import {
 } from '@jackdaw/core/guides'
 import { guideItem, itemKey } from '@jackdaw/core/items'
 import type { Db } from '../db'
+import type { Telling } from '../inbox'
+import { keepClashes } from './clashes'
 import { ownersOf } from '../files'
 import { fail, failField, type Caller } from '../http'
 import { changesSince, findChangeSet, findDraft, findFacts, savedSince, writeChanges, writeDraft, type StoredChanges } from './store'
@@ -79,7 +81,7 @@ function told(conflicts: readonly Conflict[], document: GuideDocument, since: re
  * the refused change is handed back. The same set sent twice is saved once and answered alike. */
 export async function saveDraftChanges(
   db: Db,
-  newId: NewId,
+  telling: Telling,
   caller: Pick<Caller, 'id'>,
   guideId: GuideId,
   { changes: asked, ...request }: Request,
@@ -101,7 +103,7 @@ export async function saveDraftChanges(
     const since = await changesSince(tx, guideId, request.baseRevision)
     const theirs = since.filter((saved) => saved.changes.length > 0)
     const result = rebase(
-      mine.map((change) => withIds(change, newId)),
+      mine.map((change) => withIds(change, telling.newId)),
       theirs.flatMap((saved) => saved.changes),
       draft.document,
     )
@@ -109,6 +111,7 @@ export async function saveDraftChanges(
     const revision = draft.revision + 1
     await writeChanges(tx, guideId, { revision, changeSetId: request.changeSetId, changes: result.applied, conflicts, by: caller.id, now })
     await writeDraft(tx, guideId, { revision, document: result.document }, draft.document, caller.id, now)
+    await keepClashes(tx, telling, { guideId, personId: caller.id, title: result.document.title }, conflicts, now)
     return { revision, missed: since, conflicts }
   })
 }

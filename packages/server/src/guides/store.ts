@@ -122,8 +122,8 @@ export async function writeDraft(tx: Db, id: GuideId, next: DraftState, was: Gui
   await tx.in(GUIDE).update({ title, kind, changedAt: now, changedBy: by }, { id })
 }
 
-type StoredConflict = Omit<DraftConflict, 'mine'> & { mine: Change | OldChange }
-const readConflicts = (stored: readonly StoredConflict[]): DraftConflict[] =>
+export type StoredConflict = Omit<DraftConflict, 'mine'> & { mine: Change | OldChange }
+export const readConflicts = (stored: readonly StoredConflict[]): DraftConflict[] =>
   stored.map((conflict) => ({ ...conflict, mine: readChange(conflict.mine) }))
 
 type ChangeRow = {

@@ -8,6 +8,7 @@ import type { Config } from '../config'
 import type { Database } from '../db'
 import type { Decoder } from '../decoding'
 import type { EventRules } from '../eventRules'
+import type { Mailer } from '../mail'
 import type { ContentStore } from '../storage'
 
 /** Who asks. */
@@ -26,6 +27,8 @@ export type Parts = {
   events: EventRules
   /** Reads strangers' files, in processes of their own. */
   decoder: Decoder
+  /** By what mail leaves; `null` where none is sent. */
+  mail: Mailer | null
   /** Folder of the built browser extension. */
   recorderDir: string
 }

@@ -30,7 +30,7 @@ export function sessions(config: Config, log: Logger): { handler: RequestHandler
     pool,
     tableName: 'session',
     disableTouch: true,
-    pruneSessionInterval: 3600,
+    pruneSessionInterval: false,
     errorLog: (...words: unknown[]) => log.warn({ reason: words.map(String).join(' ').slice(0, 300) }, 'sessions'),
   })
   const handler = session({

@@ -1,9 +1,15 @@
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
 import { insertFolder } from './folders'
+import { shareWith } from './guides'
 import { libraryRoutes } from './routes'
 
 /** Guides in folders: found, made, moved. */
 export const library = {
   routes: libraryRoutes,
-  demo: ({ database }) => ({ addFolder: (folder: Parameters<typeof insertFolder>[1]) => insertFolder(database, folder) }),
+  demo: ({ database, newId }) => ({
+    addFolder: (folder: Parameters<typeof insertFolder>[1]) => insertFolder(database, folder),
+    share: (guideId: GuideId, people: readonly PersonId[], by: { id: PersonId; name: string }, now: number) =>
+      shareWith(database, { newId, mail: null }, by, guideId, people, now),
+  }),
 } satisfies Domain

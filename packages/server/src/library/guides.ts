@@ -1,10 +1,12 @@
 import type { GuideRow, GuideSort, GuideState } from '@jackdaw/contracts/library'
 import type { GuideKind } from '@jackdaw/core/guides'
+import { guideItem } from '@jackdaw/core/items'
 import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
 import { Op } from 'sequelize'
 import type { Db } from '../db'
 import { GUIDE, GUIDE_SHARE } from '../guides'
 import { failField, type Caller } from '../http'
+import { notify, takeBack, type Telling } from '../inbox'
 import { ITEM } from '../items'
 import { PERSON } from '../people'
 import { refuseMissingFolder } from './folders'
@@ -103,8 +105,48 @@ const mayWrite = async (db: Db, ids: readonly PersonId[], pointer: string): Prom
   if (found < new Set(ids).size) failField(pointer, 'Choose people who may write guides.')
 }
 
+/** Lets exactly these people write a guide along; those who could not before are asked to. */
+export async function shareWith(
+  tx: Db,
+  telling: Telling,
+  caller: Pick<Caller, 'id' | 'name'>,
+  id: GuideId,
+  people: readonly PersonId[],
+  now: number,
+): Promise<void> {
+  await mayWrite(tx, people, '/body/sharedWith')
+  const before = new Set((await tx.in(GUIDE_SHARE).find({ guideId: id })).map((row) => row.personId))
+  const wanted = new Set(people)
+  await tx.in(GUIDE_SHARE).remove({ guideId: id })
+  await tx.in(GUIDE_SHARE).insertAll([...wanted].map((personId) => ({ guideId: id, personId })))
+  const guide = await tx.in(GUIDE).one({ id }, { only: ['title'] })
+  const data = { title: guide?.title ?? '', by: caller.name }
+  await takeBack(
+    tx,
+    'write-along',
+    guideItem(id),
+    [...before].filter((each) => !wanted.has(each)),
+  )
+  const asked = [...wanted].filter((each) => !before.has(each) && each !== caller.id)
+  await notify(
+    tx,
+    telling,
+    'write-along',
+    guideItem(id),
+    asked.map((personId) => ({ personId, data })),
+    now,
+  )
+}
+
 /** Changes the facts about a guide that are not part of its text. */
-export async function updateGuide(db: Db, id: GuideId, change: GuideChange, now: number): Promise<void> {
+export async function updateGuide(
+  db: Db,
+  telling: Telling,
+  caller: Pick<Caller, 'id' | 'name'>,
+  id: GuideId,
+  change: GuideChange,
+  now: number,
+): Promise<void> {
   await db.transaction(async (tx) => {
     // One change of a guide at a time: the lists of several would get mixed up.
     await tx.in(GUIDE).one({ id }, { only: ['id'], lock: true })
@@ -117,11 +159,7 @@ export async function updateGuide(db: Db, id: GuideId, change: GuideChange, now:
       await mayWrite(tx, [ownerId], '/body/ownerId')
       await tx.in(GUIDE).update({ ownerId }, { id })
     }
-    if (sharedWith !== undefined) {
-      await mayWrite(tx, sharedWith, '/body/sharedWith')
-      await tx.in(GUIDE_SHARE).remove({ guideId: id })
-      await tx.in(GUIDE_SHARE).insertAll([...new Set(sharedWith)].map((personId) => ({ guideId: id, personId })))
-    }
+    if (sharedWith !== undefined) await shareWith(tx, telling, caller, id, sharedWith, now)
     if (archived !== undefined) await tx.in(ITEM).update({ archivedAt: archived ? now : null }, { kind: 'guide', id })
   })
 }

@@ -75,14 +75,14 @@ export function libraryRoutes(routes: Routes): void {
       fail('not-allowed', 'Only the owner or a lead may hand over, share or archive a guide.')
     const { title } = body
     await db.transaction(async (tx) => {
-      await updateGuide(tx, id, { ...body, ...(body.archived === true ? { archived: undefined } : {}) }, now)
+      await updateGuide(tx, routes.parts, caller, id, { ...body, ...(body.archived === true ? { archived: undefined } : {}) }, now)
       if (title !== undefined) {
         const draft = (await findDraft(tx, id, true)) ?? fail('not-found')
         const changes: Change[] = [{ type: 'set-facts', facts: { title } }]
-        await saveDraftChanges(tx, newId, caller, id, { baseRevision: draft.revision, changeSetId: newId(), changes }, now)
+        await saveDraftChanges(tx, routes.parts, caller, id, { baseRevision: draft.revision, changeSetId: newId(), changes }, now)
       }
       // Into the archive last, and out of it first: in there nothing can be changed.
-      if (body.archived === true) await updateGuide(tx, id, { archived: true }, now)
+      if (body.archived === true) await updateGuide(tx, routes.parts, caller, id, { archived: true }, now)
     })
   })
 }

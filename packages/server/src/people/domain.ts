@@ -1,5 +1,7 @@
 import type { Domain } from '../domain'
+import { job } from '../jobs'
 import { demoPeople } from './demo'
+import { forgetExpired } from './forgetExpired'
 import { peopleRoutes, whoIs } from './routes'
 import { relationsToPerson } from './store'
 
@@ -8,5 +10,6 @@ export const people = {
   routes: peopleRoutes,
   relations: ({ database }) => ({ person: (caller, id) => relationsToPerson(database, caller, id) }),
   whoIs,
+  jobs: [job('forget-expired-sessions', ({ database }, _nothing, { now }) => forgetExpired(database, now))],
   demo: demoPeople,
 } satisfies Domain

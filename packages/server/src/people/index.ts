@@ -1,5 +1,6 @@
 export { people } from './domain'
 export { countTry, forgiveTries } from './signInGuard'
+export { issueToken, redeemToken } from './oneTimeToken'
 export { findCaller } from './store'
 export { amongFor, amongParam, amongSql, isEverybody } from './among'
 export type { Among } from './among'

@@ -29,7 +29,10 @@ export async function knownDevice(db: Db, req: Request, mail: string, now: numbe
 /** Remembers that somebody has signed in with this browser, for a year from the last time. */
 export async function rememberDevice(db: Db, req: Request, res: Response, personId: PersonId, https: boolean, now: number): Promise<void> {
   const token = tokenIn(req) ?? randomBytes(24).toString('base64url')
-  await db.in(KNOWN_DEVICE).remove({ seenAt: { [Op.lte]: now - YEAR_MS } })
   await db.in(KNOWN_DEVICE).insertAll([{ hash: hashOf(token), personId, seenAt: now }], { inPlaceOf: ['seenAt'] })
   res.cookie(COOKIE, token, { httpOnly: true, sameSite: 'lax', secure: https, maxAge: YEAR_MS, path: '/api/session' })
 }
+
+/** Forgets browsers with which nobody has signed in for a year. */
+export const forgetOldDevices = (db: Db, now: number): Promise<unknown> =>
+  db.in(KNOWN_DEVICE).remove({ seenAt: { [Op.lte]: now - YEAR_MS } })

@@ -90,3 +90,19 @@ export const SIGN_IN_FAILURE = table('sign_in_failure', SignInFailureRow, () => 
   failures: whole(),
   lastAt: instant(),
 }))
+
+/** What whoever shows a token may do, once. */
+export class OneTimeTokenRow extends Model<InferAttributes<OneTimeTokenRow>, InferCreationAttributes<OneTimeTokenRow>> {
+  declare hash: string
+  declare purpose: string
+  declare personId: PersonId
+  declare detail: string
+  declare expiresAt: number
+}
+export const ONE_TIME_TOKEN = table('one_time_token', OneTimeTokenRow, () => ({
+  hash: key(text()),
+  purpose: text(),
+  personId: text(),
+  detail: text(),
+  expiresAt: instant(),
+}))

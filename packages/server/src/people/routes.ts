@@ -3,7 +3,7 @@ import type { Request, RequestHandler } from 'express'
 import { fail, newCsrfToken, route, type Caller, type Parts, type Routes } from '../http'
 import { knownDevice, rememberDevice } from './knownDevices'
 import { verifyPassword } from './password'
-import { countTry, forgetOldTries, forgiveTries } from './signInGuard'
+import { countTry, forgiveTries } from './signInGuard'
 import { findByMail, findCaller, findPeopleByName, listAllGroups } from './store'
 
 /** Finds out who asks, from the session. */
@@ -39,7 +39,6 @@ export function peopleRoutes(routes: Routes): void {
     if (!(await verifyPassword(found?.passwordHash, body.password)) || !found)
       return fail('wrong-credentials', 'Check both and try again. Capital letters count in the password.')
     await forgiveTries(db, tried)
-    await forgetOldTries(db, now)
     await rememberDevice(db, req, res, found.caller.id, config.https, now)
     await inSession(req, 'regenerate')
     const csrf = newCsrfToken()

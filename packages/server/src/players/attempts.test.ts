@@ -257,7 +257,7 @@ describe('the record of a test', () => {
       expect.objectContaining({ guide_id: test.id, way: 'solo', begun: 1, finished: 1, tries: 4, best_percent: 50, passed_at: null }),
     )
     expect(before[1]).toContainEqual(expect.objectContaining({ step_id: test.steps[0], times: 1, right_first: 0, tries: 2, failed: 0 }))
-    await recount(server.parts)
+    await recount(server.parts.database, server.parts.events)
     expect(await counted()).toEqual(before)
   })
 })

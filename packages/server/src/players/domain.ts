@@ -1,5 +1,7 @@
 import { USAGE_VERBS } from '@jackdaw/core/players'
 import type { Domain } from '../domain'
+import { job } from '../jobs'
+import { expireAttempts } from './attempts'
 import { demoAttempts } from './demo'
 import { playerRoutes } from './routes'
 import { hasReadAll } from './usage/hasReadAll'
@@ -11,5 +13,6 @@ export const players = {
   checks: { finished: hasReadAll },
   rollUps: () => usageRollUps,
   routes: playerRoutes,
+  jobs: [job('end-expired-attempts', async (parts, _nothing, { now }) => void (await expireAttempts(parts, now)))],
   demo: demoAttempts,
 } satisfies Domain

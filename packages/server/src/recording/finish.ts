@@ -1,4 +1,4 @@
-import { type GuideId, known, type NewId, nth, type PictureId } from '@jackdaw/core/shared'
+import { type GuideId, known, nth, type PictureId } from '@jackdaw/core/shared'
 import type { BodyOf } from '@jackdaw/contracts/endpoint'
 import type { finishRecording } from '@jackdaw/contracts/recording'
 import {
@@ -16,6 +16,7 @@ import type { Db } from '../db'
 import { adoptPicture, storePictureText } from '../files'
 import { findDraft, insertGuide, saveDraftChanges } from '../guides'
 import { fail, type Caller, type Parts } from '../http'
+import type { Telling } from '../inbox'
 import { deleteContents } from './cleanUp'
 import type { Outcome } from './model'
 import {
@@ -108,7 +109,8 @@ export async function finish(parts: Parts, { caller, id, wish, mayEdit, now }: F
   return finished
 }
 
-async function writeDraft({ newId }: Parts, tx: Db, { caller, recording, actions, shots, now }: Material): Promise<Outcome> {
+async function writeDraft(parts: Parts, tx: Db, { caller, recording, actions, shots, now }: Material): Promise<Outcome> {
+  const { newId } = parts
   const ids = new Map<ShotId, StoredShot>(
     shots.map((shot) => [shot.shotId, { id: newId<PictureId>(), widthPx: shot.widthPx, heightPx: shot.heightPx }]),
   )
@@ -136,7 +138,7 @@ async function writeDraft({ newId }: Parts, tx: Db, { caller, recording, actions
     if (stored) await storePictureText(tx, stored.id, textInPicture(action, stored))
   }
   await forgetTextBoxes(tx, recording.id)
-  if (target) await insertInto(tx, newId, { caller, guideId, after: target.after, items: draft.items, now })
+  if (target) await insertInto(tx, parts, { caller, guideId, after: target.after, items: draft.items, now })
   return {
     guideId,
     steps: steps.length,
@@ -156,7 +158,7 @@ const insertItems = (items: readonly GuideItem[], after: string | null): Change[
 /** Puts the steps into an existing guide, as changes like any author's. A place that is gone meanwhile means the end. */
 async function insertInto(
   tx: Db,
-  newId: NewId,
+  telling: Telling,
   {
     caller,
     guideId,
@@ -169,5 +171,5 @@ async function insertInto(
   const place =
     after !== null && !draft.document.items.some((item) => item.id === after) ? (draft.document.items.at(-1)?.id ?? null) : after
   const changes = insertItems(items, place)
-  await saveDraftChanges(tx, newId, caller, guideId, { baseRevision: draft.revision, changeSetId: newId(), changes }, now)
+  await saveDraftChanges(tx, telling, caller, guideId, { baseRevision: draft.revision, changeSetId: telling.newId(), changes }, now)
 }

@@ -1,3 +1,4 @@
+import { putJob } from '../jobs'
 import { unzipSync } from 'fflate'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
@@ -261,7 +262,8 @@ describe('a recording', () => {
     const old = await begin(by)
     await by.picture(old, nanoid(), await aPicture('#654321'))
     server.clock.now += 31 * 86_400_000
-    await begin(by)
+    await putJob(server.parts.database, 'remove-abandoned-recordings', {})
+    await server.runner.drain()
     expect(await contents()).toEqual(before)
     expect(await server.parts.database.rows('select 1 from recording where id = any ($1)', [[id, old]])).toEqual([])
   })
@@ -272,7 +274,7 @@ describe('a recording', () => {
   })
   async function contents(): Promise<string[]> {
     const all: string[] = []
-    for await (const hash of server.parts.content.list()) all.push(hash)
+    for await (const { hash } of server.parts.content.list()) all.push(hash)
     return all.sort()
   }
 })

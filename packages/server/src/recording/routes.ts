@@ -24,7 +24,7 @@ import { readPicture, storeContent } from '../files'
 import { findFacts } from '../guides'
 import { countTry, forgiveTries, PERSON } from '../people'
 import { fail, route, type Caller, type Routes } from '../http'
-import { throwAway, throwAwayAbandoned } from './cleanUp'
+import { throwAway } from './cleanUp'
 import { finish } from './finish'
 import { endPairingOf, givePairingCode, pair, recordersOf } from './pairing'
 import { recorderZip } from './recorderZip'
@@ -98,7 +98,6 @@ function intakeRoutes(routes: Routes): void {
 
   route(routes, startRecording, async ({ body }, { caller, now }) => {
     if (body.target) await mayEdit(caller, body.target.guideId)
-    await throwAwayAbandoned(db, content, now)
     await insertRecording(db, { ...body, personId: caller.id, nameSalt: randomBytes(12).toString('base64url'), now })
     const { nameSalt } = await open(body.id, caller)
     return { names: { salt: nameSalt, marks: marksOf(await directoryNames(db), nameSalt) } }

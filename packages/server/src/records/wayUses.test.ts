@@ -80,7 +80,7 @@ describe('ways of using a guide besides reading it', () => {
     ]
     const before = await figures()
     expect((before[0] as Record<string, unknown>[]).reduce((sum, row) => sum + Number(row['begun']), 0)).toBe(30)
-    await recount(server.parts)
+    await recount(server.parts.database, server.parts.events)
     expect(await figures()).toEqual(before)
   })
 

@@ -5,5 +5,6 @@ export interface ContentStore {
   /** @returns `undefined` when there is no such content */
   get(hash: string, range?: { start: number; end: number }): Promise<Buffer | undefined>
   delete(hash: string): Promise<void>
-  list(): AsyncIterable<string>
+  /** Everything that is kept, with when it was last put in (epoch milliseconds, UTC). */
+  list(): AsyncIterable<{ hash: string; storedAt: number }>
 }

@@ -17,7 +17,7 @@ it('keeps the same content once and gives back parts of it', async () => {
   expect((await store.get(hash))?.toString()).toBe('label printer')
   expect((await store.get(hash, { start: 6, end: 13 }))?.toString()).toBe('printer')
   const all: string[] = []
-  for await (const each of store.list()) all.push(each)
+  for await (const { hash: each } of store.list()) all.push(each)
   expect(all).toEqual([hash])
   expect(await readdir(join(folder, hash.slice(0, 2)))).toEqual([hash])
   await store.delete(hash)

@@ -1,5 +1,5 @@
 import { randomBytes, webcrypto } from 'node:crypto'
-import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises'
+import { mkdir, open, readdir, rename, rm, stat, utimes } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import type { ContentStore } from './contentStore'
 
@@ -20,7 +20,12 @@ export function localStore(folder: string): ContentStore {
       const hash = await sha256(bytes)
       const path = pathOf(hash)
       const there = await stat(path).catch((error: unknown) => (missing(error) ? null : Promise.reject(error)))
-      if (there?.size === bytes.length) return hash
+      if (there?.size === bytes.length) {
+        // Somebody is about to refer to it: it counts as new.
+        const now = new Date()
+        await utimes(path, now, now)
+        return hash
+      }
       await mkdir(dirname(path), { recursive: true })
       const temporary = `${path}.${randomBytes(6).toString('hex')}.tmp`
       const file = await open(temporary, 'wx')
@@ -48,7 +53,11 @@ export function localStore(folder: string): ContentStore {
     delete: (hash) => rm(pathOf(hash), { force: true }),
     async *list() {
       for (const shelf of await readdir(folder).catch((error: unknown) => (missing(error) ? [] : Promise.reject(error))))
-        for (const name of await readdir(join(folder, shelf))) if (HASH.test(name)) yield name
+        for (const name of await readdir(join(folder, shelf))) {
+          if (!HASH.test(name)) continue
+          const found = await stat(join(folder, shelf, name)).catch((error: unknown) => (missing(error) ? null : Promise.reject(error)))
+          if (found) yield { hash: name, storedAt: found.mtimeMs }
+        }
     },
   }
 }

@@ -14,6 +14,7 @@ import type { Config } from '../config'
 import { openDatabase } from '../db'
 import { Decoder } from '../decoding'
 import { demoServices } from '../demoServices'
+import type { Mail } from '../mail'
 import type { Parts } from '../http'
 
 export const PASSWORD = 'a long enough password'
@@ -22,6 +23,8 @@ export const START = Date.parse('2026-03-10T09:00:00Z')
 
 export type TestServer = BuiltServer & {
   address: string
+  /** What was mailed so far. */
+  mails: Mail[]
   clock: { now: number }
   services: ReturnType<typeof demoServices>
   close: () => Promise<void>
@@ -64,11 +67,17 @@ export async function startTestServer(
     dbConnections: 8,
     demo: false,
     demoAnchor: '',
+    runsJobs: false,
+    publicUrl: 'https://guides.example.org',
+    smtpUrl: '',
+    mailFrom: 'Jackdaw <jackdaw@example.org>',
   }
+  const mails: Mail[] = []
   const parts: Parts = realParts(config, {
     clock: () => clock.now,
     decoder: new Decoder(pathToFileURL(join(process.cwd(), 'dist/server/decoding.mjs'))),
     recorderDir: join(process.cwd(), 'dist/recorder'),
+    mail: async (mail) => void mails.push(mail),
   })
   const built = buildServer(parts)
   await new Promise<void>((resolve) => built.server.listen(0, '127.0.0.1', resolve))
@@ -81,6 +90,7 @@ export async function startTestServer(
   return {
     ...built,
     address,
+    mails,
     clock,
     services: demoServices(parts),
     close,
@@ -191,6 +201,7 @@ export async function aGuide(
         audience: { people: [], teams: options.openToAll ? [] : [company.team as never], roles: [] },
         openToAll: options.openToAll ?? false,
         due: { kind: 'days', days: 14 },
+        tell: false,
       },
       company.people.lead,
       server.clock.now,

@@ -8,6 +8,7 @@ import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useNavigate } f
 import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
+import { InboxMark } from '../inbox'
 import { leave, meQuery, useMe } from '../people'
 import { FindPlace } from './FindPlace'
 import { loadingPages } from './loadingPages'
@@ -86,6 +87,7 @@ export function Shell() {
           ))}
         </nav>
         <FindPlace />
+        <InboxMark />
         <Person me={me} />
       </header>
       <Connection />
@@ -192,6 +194,11 @@ function Person({ me }: { me: Me }) {
         {me.permissions.includes('guides.all') && (
           <Link to="/look" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
             {t('Look of the guides')}
+          </Link>
+        )}
+        {me.permissions.includes('company.settings') && (
+          <Link to="/background" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
+            {t('Background work')}
           </Link>
         )}
         {waiting > 0 && <p className="text-sm text-ochre py-1">{t('Your reading is not with the server yet. Connect, then sign out.')}</p>}

@@ -23,6 +23,8 @@ function page(path: string, load: Load): Page {
 }
 
 export const SIGN_IN = page('/sign-in', async () => (await import('../people/SignInPage')).SignInPage)
+/** Where links in mails lead that hold without signing in. */
+export const STOP_MAILS = page('/stop-mails', async () => (await import('../inbox/StopMailsPage')).StopMailsPage)
 /** Pages with the frame around them. */
 export const IN_SHELL: readonly Page[] = [
   page('/', async () => (await import('../assignments/TodayPage')).TodayPage),
@@ -32,6 +34,9 @@ export const IN_SHELL: readonly Page[] = [
   page('/guides/:id/publish', async () => (await import('../assignments/PublishPage')).PublishPage),
   page('/recorder', async () => (await import('../recording/RecorderPage')).RecorderPage),
   page('/look', async () => (await import('../guides/LookPage')).LookPage),
+  page('/inbox', async () => (await import('../inbox/InboxPage')).InboxPage),
+  page('/inbox/mails', async () => (await import('../inbox/MailsPage')).MailsPage),
+  page('/background', async () => (await import('../jobs/JobsPage')).JobsPage),
   page('/records', async () => (await import('../records/RecordsPage')).RecordsPage),
   page('/records/guides/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
   page('/records/guides/:id/cautions', async () => (await import('../records/CautionsPage')).CautionsPage),
@@ -49,6 +54,6 @@ export const NOT_FOUND = page('*', async () => (await import('./NotFoundPage')).
 
 /** Begins to fetch the script of the page at an address, while it is asked who is signed in. A failure shows where the page is shown. */
 export function fetchPageAt(pathname: string): void {
-  const found = [SIGN_IN, ...IN_SHELL, ...ALONE].find(({ path }) => matchPath(path, pathname))
+  const found = [SIGN_IN, STOP_MAILS, ...IN_SHELL, ...ALONE].find(({ path }) => matchPath(path, pathname))
   found?.load().catch(() => undefined)
 }

@@ -27,6 +27,7 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
   const [due, setDue] = useState<DueRule>(publication.due)
   const [changeNote, setChangeNote] = useState('')
   const [mustReread, setMustReread] = useState(false)
+  const [tell, setTell] = useState(true)
   const preview = useAudiencePreview(id, audience)
   const newest = publication.editions[0]
   const next = publication.changedSinceEdition ? (newest?.number ?? 0) + 1 : newest!.number
@@ -59,6 +60,7 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
             audience,
             openToAll,
             due,
+            tell,
           })
       }}
     >
@@ -97,6 +99,14 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
           </Part>
           <Part title={t('Until when')}>
             <DueFields due={due} onChange={setDue} />
+          </Part>
+          <Part title={t('Telling them')}>
+            <Check
+              checked={tell}
+              onChange={(event) => setTell(event.target.checked)}
+              label={t('Tell those who are to read it')}
+              hint={t('In their inbox, and by mail as far as they want that. Without it they find the guide on their page Today.')}
+            />
           </Part>
           {publication.editions.length > 0 && <EditionsSoFar editions={publication.editions} />}
         </div>

@@ -26,6 +26,8 @@ export type DraftPorts = {
   /** What an error means for the changes: try again later, sign in first, or never. */
   judge: (error: unknown) => { state: 'offline' | 'failed' | 'signed-out' | 'refused'; words: string }
   keep: (pending: Pending | null) => void
+  /** Tells the server that a clash has been decided. */
+  settled: (target: string) => void
   newId: NewId
   now: () => number
   later: (work: () => void, ms: number) => () => void
@@ -170,6 +172,7 @@ export class DraftSession {
     const { limit } = choice === 'mine' ? applyAll([conflict.mine], this.document) : { limit: null }
     if (limit) return this.say(GUIDE_LIMITS[limit].words)
     this.conflicts = this.conflicts.filter((each) => each !== conflict)
+    this.ports.settled(conflict.target)
     if (choice === 'theirs') return this.emit()
     const { mine, theirs } = conflict
     const body = mine.type === 'set-step' ? mine.fields.body : undefined

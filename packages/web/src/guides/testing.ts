@@ -64,6 +64,7 @@ export function aBrowser(server: ReturnType<typeof aServer>, net: { cut: null | 
     },
     judge: () => ({ state: 'offline', words: '' }),
     keep: (pending) => void (kept.pending = pending),
+    settled: () => undefined,
     newId: ids,
     now: () => (now += 10),
     later: (work) => {

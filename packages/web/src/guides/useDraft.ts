@@ -1,10 +1,10 @@
-import { getChangesSince, getDraft, saveChanges, type Draft } from '@jackdaw/contracts/guides'
+import { getChangesSince, getDraft, saveChanges, settleClash, type Draft } from '@jackdaw/contracts/guides'
 import type { PersonRef } from '@jackdaw/contracts/people'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
 import { useEffect, useState, useSyncExternalStore } from 'react'
-import { ApiProblem, call, Unreachable } from '../api'
+import { ApiProblem, call, queryClient, Unreachable } from '../api'
 import { DraftSession, type DraftPorts, type DraftView } from './draftSession'
 import { judgeSaving } from './judgeSaving'
 import { keepDraft, leftBehind } from './keptDrafts'
@@ -25,6 +25,18 @@ const send =
   (id: GuideId): DraftPorts['send'] =>
   (baseRevision, set) =>
     call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: set.id, changes: set.changes, form: 2 } })
+
+/** Without an answer the clash is shown once more when the draft is opened next. */
+const settle =
+  (id: GuideId): DraftPorts['settled'] =>
+  (target) => {
+    call(settleClash, { params: { id }, body: { target } }).then(
+      () => queryClient.invalidateQueries({ queryKey: ['inbox'] }),
+      (error: unknown) => {
+        if (!(error instanceof Unreachable) && !(error instanceof ApiProblem)) throw error
+      },
+    )
+  }
 
 /** Brings home what an earlier page of this person could not save. */
 async function adoptLeftBehind(session: DraftSession, id: GuideId, personId: PersonId): Promise<void> {
@@ -50,18 +62,18 @@ export function useDraftSession(draft: Draft, personId: PersonId): { session: Dr
       const timer = setTimeout(work, ms)
       return () => clearTimeout(timer)
     }
-    return {
-      session: new DraftSession(draft.document, draft.revision, {
-        me: personId,
-        send: send(id),
-        judge: judgeSaving,
-        keep: kept.keep,
-        newId: nanoid,
-        now: () => Date.now(),
-        later,
-      }),
-      stop: kept.stop,
-    }
+    const session = new DraftSession(draft.document, draft.revision, {
+      me: personId,
+      send: send(id),
+      judge: judgeSaving,
+      keep: kept.keep,
+      settled: settle(id),
+      newId: nanoid,
+      now: () => Date.now(),
+      later,
+    })
+    session.adopt({ conflicts: draft.clashes }, [], [])
+    return { session, stop: kept.stop }
   })
   const view = useSyncExternalStore(session.subscribe, session.snapshot)
   const [alsoHere, setAlsoHere] = useState<PersonRef[]>([])

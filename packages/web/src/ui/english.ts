@@ -1,5 +1,11 @@
 /** The words for one; all other English, also for many, stands where it is used. */
 export const english: Record<string, string> = {
+  'It is a draft with {{count}} steps._one': 'It is a draft with one step.',
+  'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}._one':
+    'It is a draft with one step. Pictures that are missing: {{missing}}.',
+  '{{count}} unread_one': '{{count}} unread',
+  '{{count}} times_one': 'once',
+  '{{count}} wait for your decision_one': '{{count}} waits for your decision',
   '{{count}} of those who are done are claimed: they finished in less time than the words take, or their device told it all at once._one':
     'One of those who are done is claimed: it was finished in less time than the words take, or their device told it all at once.',
   '{{count}} say something is wrong_one': 'Somebody says something is wrong',

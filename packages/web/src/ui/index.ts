@@ -1,4 +1,5 @@
 export { Button, ButtonLink, buttonClass, IconButton } from './Button'
+export { Choices } from './Choices'
 export { Check, chosen, Select, TextArea, TextField } from './Field'
 export { FindForm } from './FindForm'
 export { lazyPart } from './lazyPart'

@@ -1,4 +1,5 @@
 export { actInAttempt } from './actInAttempt'
 export { attemptsOf, attemptsOfPerson, findAttempt } from './attemptsOf'
+export { expireAttempts } from './expireAttempts'
 export { giveUpAttempt } from './endAttempt'
 export { openAttempt } from './openAttempt'

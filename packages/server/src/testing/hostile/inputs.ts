@@ -94,6 +94,11 @@ const SPECIAL: Record<string, Special> = {
     sent['id'] = nanoid()
     sent['edition'] = 1
   }),
+  'post /api/jobs/:jobId/retry': (_world, things, input) => void (input.params['jobId'] = things.job),
+  'post /api/jobs': body((sent) => void (sent['name'] = 'remove-noted-files')),
+  'post /api/mail-stops': async (world, _things, input) => {
+    input.body = { token: await world.aToken() }
+  },
   'post /api/recorder/pairing': async (world, _things, input) => {
     input.body = { code: await world.newCode(), name: 'Here' }
   },
@@ -153,6 +158,7 @@ export async function validInput(
     role: [world.company.role],
     attempt: [things.attempt.id],
     remark: [things.remark],
+    entry: [things.entry],
     recording: [things.recording],
     shot: [things.shot],
     action: [things.action],

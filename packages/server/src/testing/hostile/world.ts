@@ -3,6 +3,8 @@ import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument
 import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
+import { issueToken } from '../../people'
+import { v7 as uuidV7 } from 'uuid'
 import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
 import sharp from 'sharp'
 import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
@@ -35,6 +37,8 @@ export type Things = {
   folder: string
   attempt: { id: string; acts: number }
   remark: string
+  entry: string
+  job: string
   recording: string
   shot: string
   action: string
@@ -201,6 +205,33 @@ export class HostileWorld {
     return id
   }
 
+  /** Something that somebody was told. */
+  private async entryFor(personId: string): Promise<string> {
+    const id = nanoid()
+    await this.server.parts.database.rows(
+      `insert into inbox_entry (id, person_id, kind, about_kind, about_id, data, at, settled_at) values ($1, $2, 'write-along', 'guide', $3, '{"title": "a", "by": "b"}', $4, $4)`,
+      [id, personId, nanoid(), new Date(START)],
+    )
+    return id
+  }
+  /** A job that has failed. */
+  private async aFailedJob(): Promise<string> {
+    const id = uuidV7()
+    await this.server.parts.database.rows(
+      `insert into jobs.job (id, name, data, state) values ($1, 'short', '{"name": "remove-noted-files", "data": {}}', 'failed')`,
+      [id],
+    )
+    return id
+  }
+  /** What a link in a mail lets whoever has it do. */
+  aToken = (): Promise<string> =>
+    issueToken(this.server.parts.database, {
+      purpose: 'stop-mails',
+      personId: this.company.people.staff,
+      detail: 'must-read',
+      expiresAt: START + 86_400_000,
+    })
+
   /** Everything that an input for an endpoint may speak of, made anew. */
   async things(caller: CallerName, { path }: { path: string }): Promise<Things> {
     const { database } = this.server.parts
@@ -242,6 +273,8 @@ export class HostileWorld {
       folder,
       attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.id) : { id: nanoid(), acts: 0 },
       remark: path.includes('/remarks/') ? await this.remarkOn(made) : nanoid(),
+      entry: path.includes(':entryId') ? await this.entryFor(this.personOf(caller)) : nanoid(),
+      job: path.includes(':jobId') ? await this.aFailedJob() : uuidV7(),
       ...recorded,
       recorder,
       code: '',
@@ -266,6 +299,7 @@ export class HostileWorld {
       picture: guide.picture,
       attempt: attempt.id,
       remark: await this.remarkOn(guide),
+      entry: await this.entryFor(this.company.people.otherAuthor),
       recording,
       shot,
       action,
@@ -301,8 +335,10 @@ export class HostileWorld {
         'pairing_code',
         'edition_given',
       ]
-      const rows = await database.rows<{ name: string }>("select tablename as name from pg_tables where schemaname = 'public' order by 1")
-      this.tables = rows.map((row) => row.name).filter((name) => !skipped.includes(name))
+      const rows = await database.rows<{ schema: string; name: string }>(
+        "select schemaname as schema, tablename as name from pg_tables where schemaname in ('public', 'jobs') order by 1, 2",
+      )
+      this.tables = rows.filter(({ name }) => !skipped.includes(name)).map(({ schema, name }) => `"${schema}"."${name}"`)
     }
     if (of === 'foreign') {
       const id = this.foreign['guide']!
@@ -314,13 +350,14 @@ export class HostileWorld {
           (select string_agg(t::text, '|' order by t::text) from edition t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from attempt t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from remark t where item_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from inbox_entry t where id = $3),
           (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,
-        [id, this.foreign['recording']],
+        [id, this.foreign['recording'], this.foreign['entry']],
       )
       return (rows[0] as { hash: string }).hash
     }
     // Who wrote each row last, and how many there are: cheaper than what stands in them, and no write escapes it.
-    const parts = this.tables.map((table) => `(select concat(count(*), ':', sum(xmin::text::bigint), ';') from "${table}")`)
+    const parts = this.tables.map((table) => `(select concat(count(*), ':', sum(xmin::text::bigint), ';') from ${table})`)
     const rows = await database.rows(`select concat(${parts.join(', ')}) as hash`)
     return (rows[0] as { hash: string }).hash
   }

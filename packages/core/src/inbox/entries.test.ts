@@ -1,0 +1,31 @@
+import { expect, it } from 'vitest'
+import { guideItem } from '../items'
+import type { GuideId } from '../shared'
+import { ENTRIES, entrySaid, type EntryKind } from './entries'
+
+const about = guideItem('V1StGXR8_Z5jdHi6B-myT' as GuideId)
+
+it('says until when something is to be read, or that there is no such day', () => {
+  const said = (due: string | null) => entrySaid('must-read', about, { title: 'Rinse the trays', by: 'Marta', due })
+  expect(said('2026-03-24')).toMatchObject({ more: 'Read it by {{due}}.', to: `/guides/${about.id}`, into: { due: '2026-03-24' } })
+  expect(said(null).more).not.toContain('{{')
+})
+it('says who was first where that is known', () => {
+  const said = (by: string | null) => entrySaid('clash', about, { title: 'Rinse', by, count: 1 }).more
+  expect(said('Ada')).toContain('{{by}}')
+  expect(said(null)).not.toContain('{{')
+})
+it('puts nothing into words that its data do not hold', () => {
+  const data: Record<EntryKind, object> = {
+    'must-read': { title: 'a', by: 'b', due: '2026-03-24' },
+    clash: { title: 'a', by: 'b', count: 2 },
+    imported: { title: 'a', count: 3, missing: 1 },
+    'write-along': { title: 'a', by: 'b' },
+  }
+  for (const kind of Object.keys(ENTRIES) as EntryKind[]) {
+    const { words, more, into } = entrySaid(kind, about, data[kind])
+    const wanted = [...`${words} ${more}`.matchAll(/\{\{(\w+)\}\}/g)].map(([, name]) => name)
+    expect(Object.keys(into)).toEqual(expect.arrayContaining(wanted))
+  }
+})
+it('refuses data of another kind', () => expect(() => entrySaid('imported', about, { title: 'a', by: 'b' })).toThrow())

@@ -1,0 +1,101 @@
+import * as z from 'zod/mini'
+import { pathOfItem, type ItemRef } from '../items'
+import { LocalDate } from '../shared'
+
+/** All that is to be known of a kind of entry in an inbox.
+ * `data`: what was so when it came in, for its words.
+ * `waits`: whether it asks for a decision, and stays open until that is made.
+ * `mail`: whether it also comes as mail unless the person has chosen otherwise; `mailAfterS`: seconds in which it may be seen in the
+ * application first, and then is not mailed.
+ * `words`: what has happened; `more`: what is to be done, from its data; `choice`: what the kind is called where mails are chosen; `act`:
+ * the words on the link. Words are keys; `{{…}}` takes what `data` holds under that name, days written out as the reader writes them.
+ * `leadsTo`: the address of the page in the application. */
+export type EntryRules<D extends z.ZodMiniType = z.ZodMiniType> = {
+  data: D
+  waits: boolean
+  mail: boolean
+  mailAfterS: number
+  words: string
+  more: (data: z.infer<D>) => string
+  choice: string
+  act: string
+  leadsTo: (about: ItemRef) => string
+}
+const entry = <D extends z.ZodMiniType>(rules: EntryRules<D>): EntryRules<D> => rules
+
+const title = z.string()
+const by = z.string()
+
+/** Everything that somebody can be told of in their inbox. */
+export const ENTRIES = {
+  'must-read': entry({
+    data: z.object({ title, by, due: z.nullable(LocalDate) }),
+    waits: false,
+    mail: true,
+    mailAfterS: 0,
+    words: '{{by}} has published “{{title}}” for you to read',
+    more: ({ due }) => (due === null ? 'There is no date by which it has to be done.' : 'Read it by {{due}}.'),
+    choice: 'A guide is published that I am to read',
+    act: 'Read it',
+    leadsTo: pathOfItem,
+  }),
+  clash: entry({
+    data: z.object({ title, by: z.nullable(z.string()), count: z.int() }),
+    waits: true,
+    mail: true,
+    mailAfterS: 15 * 60,
+    words: 'Something you changed in “{{title}}” waits for your decision',
+    more: (data) =>
+      data.by === null
+        ? 'It was not taken over, because the same place has been changed meanwhile. Both are kept; choose in the editor.'
+        : 'It was not taken over, because {{by}} has changed the same place meanwhile. Both are kept; choose in the editor.',
+    choice: 'A change of mine meets that of somebody else and waits for my decision',
+    act: 'Decide',
+    leadsTo: (about) => `${pathOfItem(about)}/edit`,
+  }),
+  imported: entry({
+    data: z.object({ title, count: z.int(), missing: z.int() }),
+    waits: false,
+    mail: false,
+    mailAfterS: 0,
+    words: 'The import of “{{title}}” is done',
+    more: ({ missing }) =>
+      missing === 0 ? 'It is a draft with {{count}} steps.' : 'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}.',
+    choice: 'An import of mine is done',
+    act: 'Open the draft',
+    leadsTo: (about) => `${pathOfItem(about)}/edit`,
+  }),
+  'write-along': entry({
+    data: z.object({ title, by }),
+    waits: false,
+    mail: true,
+    mailAfterS: 0,
+    words: '{{by}} asks you to write along at “{{title}}”',
+    more: () => 'You can change its draft now, as its owner can.',
+    choice: 'Somebody asks me to write along at a guide',
+    act: 'Open the draft',
+    leadsTo: (about) => `${pathOfItem(about)}/edit`,
+  }),
+}
+/** A kind of entry. */
+export type EntryKind = keyof typeof ENTRIES
+/** What an entry of this kind holds. */
+export type EntryData<K extends EntryKind> = z.infer<(typeof ENTRIES)[K]['data']>
+
+/** An entry with the words for it: `words` and `more` are keys, with what is to be put into them, in which days stand as `YYYY-MM-DD`. */
+export type SaidEntry = { words: string; more: string; act: string; to: string; into: Record<string, unknown> }
+
+/** What an entry says.
+ * @param data as it was stored; checked against the schema of its kind
+ * @throws when the data are not those of the kind */
+export function entrySaid(kind: EntryKind, about: ItemRef, data: unknown): SaidEntry {
+  const rules: EntryRules = ENTRIES[kind]
+  const into = rules.data.parse(data)
+  return {
+    words: rules.words,
+    more: rules.more(into),
+    act: rules.act,
+    to: rules.leadsTo(about),
+    into: into as Record<string, unknown>,
+  }
+}

@@ -1,0 +1,61 @@
+import * as z from 'zod/mini'
+import { EntryId, Instant } from '../shared'
+import type { Every } from './every'
+
+const HOUR_MS = 3_600_000
+const DAY_MS = 24 * HOUR_MS
+
+/** All that is to be known of a kind of job.
+ * `lane`: long ones never keep short ones waiting.
+ * `tries`: how often it is begun before it counts as failed; `pauseS`: seconds before the second try, twice as long before each further one.
+ * `lastsAtMostS`: seconds after which whoever began it is taken to be gone, and somebody else begins.
+ * `every`: when it is due by itself. `byHand`: whether an admin may have it done now. */
+export type JobRules = {
+  data: z.ZodMiniType
+  lane: 'short' | 'long'
+  tries: number
+  pauseS: number
+  lastsAtMostS: number
+  every?: Every
+  byHand: boolean
+  words: string
+}
+
+const nothing = z.object({})
+const tidying = { data: nothing, lane: 'long', tries: 4, pauseS: 60, lastsAtMostS: 1_800, byHand: true } as const
+
+/** Everything that is done apart from requests, under the names by which it waits in the database. */
+export const JOBS = {
+  'send-mail': {
+    data: z.object({ entryId: EntryId, at: Instant }),
+    lane: 'short',
+    tries: 12,
+    pauseS: 15,
+    lastsAtMostS: 120,
+    byHand: false,
+    words: 'Send a mail',
+  },
+  'remove-noted-files': { ...tidying, lane: 'short', every: { ms: HOUR_MS, afterMs: 0 }, words: 'Delete files that were blacked out' },
+  'remove-unused-pictures': {
+    ...tidying,
+    every: { ms: DAY_MS, afterMs: 2 * HOUR_MS },
+    words: 'Delete pictures that nothing refers to',
+  },
+  'end-expired-attempts': { ...tidying, every: { ms: HOUR_MS, afterMs: 5 * 60_000 }, words: 'End attempts whose time is up' },
+  'forget-expired-sessions': {
+    ...tidying,
+    every: { ms: HOUR_MS, afterMs: 10 * 60_000 },
+    words: 'Forget sessions, devices and links that have expired',
+  },
+  'remove-abandoned-recordings': {
+    ...tidying,
+    every: { ms: DAY_MS, afterMs: 3 * HOUR_MS },
+    words: 'Delete recordings that were never finished',
+  },
+  recount: { ...tidying, tries: 2, lastsAtMostS: 7_200, words: 'Count all events anew' },
+} as const satisfies Record<string, JobRules>
+
+/** The name of a kind of job. */
+export type JobName = keyof typeof JOBS
+/** What a job of this kind has to know. */
+export type JobData<N extends JobName> = z.infer<(typeof JOBS)[N]['data']>

@@ -1,0 +1,3 @@
+export { inbox } from './domain'
+export { notify, settle, takeBack } from './notify'
+export type { Telling } from './notify'

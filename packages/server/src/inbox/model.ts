@@ -1,0 +1,39 @@
+import type { EntryKind } from '@jackdaw/core/inbox'
+import type { ItemId, ItemKind } from '@jackdaw/core/items'
+import type { EntryId, PersonId } from '@jackdaw/core/shared'
+import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import { instant, json, key, optional, table, text, truth } from '../db'
+
+/** Something that somebody is told. `settledAt`: when it stopped waiting; of what never waits, when it came in. */
+export class InboxEntryRow extends Model<InferAttributes<InboxEntryRow>, InferCreationAttributes<InboxEntryRow>> {
+  declare id: EntryId
+  declare personId: PersonId
+  declare kind: EntryKind
+  declare aboutKind: ItemKind
+  declare aboutId: ItemId
+  declare data: Record<string, unknown>
+  declare at: number
+  declare readAt: CreationOptional<number | null>
+  declare settledAt: CreationOptional<number | null>
+  declare mailedAt: CreationOptional<number | null>
+}
+export const INBOX_ENTRY = table('inbox_entry', InboxEntryRow, () => ({
+  id: key(text()),
+  personId: text(),
+  kind: text(),
+  aboutKind: text(),
+  aboutId: text(),
+  data: json(),
+  at: instant(),
+  readAt: optional(instant()),
+  settledAt: optional(instant()),
+  mailedAt: optional(instant()),
+}))
+
+/** That somebody wants a kind of entry as mail, or does not. */
+export class MailChoiceRow extends Model<InferAttributes<MailChoiceRow>, InferCreationAttributes<MailChoiceRow>> {
+  declare personId: PersonId
+  declare kind: EntryKind
+  declare mail: boolean
+}
+export const MAIL_CHOICE = table('mail_choice', MailChoiceRow, () => ({ personId: key(text()), kind: key(text()), mail: truth() }))

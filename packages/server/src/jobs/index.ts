@@ -1,0 +1,6 @@
+export { job, TakenOver } from './job'
+export type { Job, Running } from './job'
+export { putByRules, putJob, putJobs } from './putJob'
+export { jobRoutes } from './routes'
+export { Runner } from './runner'
+export type { RunnerTimes } from './runner'

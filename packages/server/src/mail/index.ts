@@ -1,0 +1,2 @@
+export { mailer } from './mailer'
+export type { Mail, Mailer } from './mailer'

@@ -1,0 +1,1 @@
+export { InboxMark } from './InboxMark'

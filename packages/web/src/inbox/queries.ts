@@ -1,0 +1,52 @@
+import {
+  chooseMail,
+  countInbox,
+  getMailChoice,
+  listInbox,
+  markAllRead,
+  markEntry,
+  stopMails,
+  type InboxPart,
+  type MailChoice,
+} from '@jackdaw/contracts/inbox'
+import type { EntryId } from '@jackdaw/core/shared'
+import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
+import { call, queryClient } from '../api'
+
+const ASK_EVERY_MS = 60_000
+const changed = (): Promise<void> => queryClient.invalidateQueries({ queryKey: ['inbox'] })
+
+/** How much is unread or waits; asked for again every minute while the page is seen. */
+export const useInboxCounts = () =>
+  useQuery({
+    queryKey: ['inbox', 'counts'],
+    queryFn: ({ signal }) => call(countInbox, { signal }),
+    refetchInterval: ASK_EVERY_MS,
+    staleTime: 20_000,
+  })
+/** The entries of a part, as many as were asked for. */
+export const useInbox = (part: InboxPart) =>
+  useInfiniteQuery({
+    queryKey: ['inbox', 'list', part],
+    initialPageParam: undefined as { before: number; beforeId: EntryId } | undefined,
+    queryFn: ({ signal, pageParam }) => call(listInbox, { query: { part, ...pageParam }, signal }),
+    getNextPageParam: ({ rows, more }) => {
+      const last = rows.at(-1)
+      return more && last ? { before: last.at, beforeId: last.id } : undefined
+    },
+  })
+export const useMarkEntry = () =>
+  useMutation({
+    mutationFn: ({ id, read }: { id: EntryId; read: boolean }) => call(markEntry, { params: { entryId: id }, body: { read } }),
+    onSettled: changed,
+  })
+export const useMarkAllRead = () =>
+  useMutation({ mutationFn: (until: number) => call(markAllRead, { body: { until } }), onSettled: changed })
+
+export const useMailChoice = () => useQuery({ queryKey: ['mail-choice'], queryFn: ({ signal }) => call(getMailChoice, { signal }) })
+export const useChooseMail = () =>
+  useMutation({
+    mutationFn: (kinds: Partial<MailChoice['kinds']>) => call(chooseMail, { body: { kinds } }),
+    onSettled: () => queryClient.invalidateQueries({ queryKey: ['mail-choice'] }),
+  })
+export const useStopMails = () => useMutation({ mutationFn: (token: string) => call(stopMails, { body: { token } }) })

@@ -1,0 +1,92 @@
+import { JobState } from '@jackdaw/contracts/jobs'
+import { JOBS, type JobName } from '@jackdaw/core/jobs'
+import { keysOf } from '@jackdaw/core/shared'
+import { useState } from 'react'
+import { Button, chosen, Choices, Failed, Loaded, Select, TitleLine, useSearchState } from '../ui'
+import { useTexts } from '../ui/texts'
+import { isJobName, JobRows } from './JobRows'
+import { useJobs, useStartJob } from './queries'
+
+/** What is done apart from requests: what waits, what runs, what failed and why. */
+export function JobsPage() {
+  const { t } = useTexts()
+  const { search, set } = useSearchState()
+  const of = search.get('of') ?? ''
+  const name = isJobName(of) ? of : undefined
+  const state = JobState.safeParse(search.get('state')).data ?? 'failed'
+  const query = useJobs(state, name)
+  const states: Record<JobState, string> = { failed: t('Failed'), running: t('Running'), waiting: t('Waiting'), done: t('Done') }
+  return (
+    <>
+      <title>{t('Background work – Jackdaw')}</title>
+      <TitleLine
+        title={t('Background work')}
+        state={t('What the server does by itself: mails, tidying up, counting. What was done is kept here for seven days.')}
+      />
+      <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
+        <Choices
+          label={t('Show')}
+          chosen={state}
+          onChoose={(next) => set({ state: next })}
+          options={keysOf(states).map((each) => ({ value: each, words: states[each], n: query.data?.counts[each] }))}
+        />
+        <div className="flex flex-wrap items-end gap-x-6 gap-y-3 py-3">
+          <div className="w-80 max-w-full">
+            <Select label={t('Of which kind')} value={name ?? ''} onChange={(event) => set({ of: event.target.value || undefined })}>
+              <option value="">{t('All kinds')}</option>
+              <JobOptions names={keysOf(JOBS)} />
+            </Select>
+          </div>
+          <DoNow />
+        </div>
+        <Loaded query={query}>{({ rows }) => <JobRows rows={rows} state={state} />}</Loaded>
+      </div>
+    </>
+  )
+}
+
+function JobOptions({ names }: { names: readonly JobName[] }) {
+  const { t } = useTexts()
+  return names.map((name) => (
+    <option key={name} value={name}>
+      {t(JOBS[name].words)}
+    </option>
+  ))
+}
+
+/** Has something done now that else waits until it is due. */
+function DoNow() {
+  const { t } = useTexts()
+  const start = useStartJob()
+  const [what, setWhat] = useState<JobName | ''>('')
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (what && !start.isPending) start.mutate(what)
+      }}
+    >
+      <div className="w-80 max-w-full">
+        <Select
+          label={t('Have something done now')}
+          value={what}
+          onChange={chosen((value: JobName | '') => {
+            start.reset()
+            setWhat(value)
+          })}
+        >
+          <option value="">{t('Choose')}</option>
+          <JobOptions names={keysOf(JOBS).filter((each) => JOBS[each].byHand)} />
+        </Select>
+      </div>
+      <Button type="submit" className="min-h-10" disabled={what === '' || start.isPending}>
+        {t('Do it now')}
+      </Button>
+      <span role="status" className="text-sm text-soft min-h-10 flex items-center">
+        {start.isSuccess && t('It waits for its turn.')}
+      </span>
+      {start.isError && <Failed error={start.error} />}
+    </form>
+  )
+}
