@@ -278,7 +278,7 @@ async function addDraftWithPrivateData(services: DemoServices, folder: string, i
 /** A guide that nobody has published yet, as there always is one. */
 async function addDraftInWork(services: DemoServices, ids: Ids, until: number): Promise<void> {
   const { document } = drafted(
-    '# Water the seed trays\n\nFog, do not pour.\n\n1. Check that the fog line is set to **house 2**.\n2. Fog for 40 seconds, then wait two minutes and look at the surface.\n',
+    '# Water the seed trays\n\nFog, do not pour.\n\n1. Check that the fog line is set to **house 2**.\n2. Fog for 40 seconds and look at the surface.\n',
     'water',
     services.newId,
   )
@@ -297,6 +297,6 @@ async function addDraftInWork(services: DemoServices, ids: Ids, until: number): 
       at,
       0,
     )
-  await put(tomasz!, 'Fog for 40 seconds, wait two minutes, then look at the surface: it should shine but hold no drops.', until - DAY / 3)
-  await put(marta!, 'Fog for 40 seconds. Wait two minutes. Look at the surface before you fog again.', until - DAY / 3 + 60_000)
+  await put(tomasz!, 'Fog for 40 seconds, then wait two minutes and look at the surface.', until - DAY / 3)
+  await put(marta!, 'Fog for 40 seconds. The surface should shine but hold no drops; if it is dull, fog once more.', until - DAY / 3 + 60_000)
 }

@@ -15,19 +15,20 @@ export { ANCHOR }
 
 export type App = { address: string; kill: () => Promise<void>; restart: () => Promise<void>; close: () => Promise<void> }
 
-/** Runs the built application with the demo, on a database and a folder of its own. */
-export async function startApp(): Promise<App> {
+/** Runs the built application with the demo, on a database and a folder of its own.
+ * @param more further environment variables */
+export async function startApp(more: Record<string, string> = {}): Promise<App> {
   const cluster = inject('cluster' as keyof ProvidedContext) as string
   const database = `e2e_${randomBytes(6).toString('hex')}`
   await cloneDatabase(cluster, database, DEMO_DATABASE)
   const files = await mkdtemp(join(tmpdir(), 'jackdaw-e2e-'))
   await cp(inject('demoFiles' as keyof ProvidedContext) as string, files, { recursive: true })
-  let { child, port } = await launch({ cluster, database, files })
+  let { child, port } = await launch({ cluster, database, files, more })
   return {
     address: `http://127.0.0.1:${port}`,
     kill: () => stop(child, 'SIGKILL'),
     async restart() {
-      ;({ child, port } = await launch({ cluster, database, files, port }))
+      ;({ child, port } = await launch({ cluster, database, files, port, more }))
     },
     async close() {
       await stop(child, 'SIGTERM')
@@ -41,7 +42,7 @@ export const openBrowser = (): Promise<Browser> => puppeteer.launch({ executable
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 /** What a browser complains about because a test made it so: no network, a server that is gone, a refusal that is wanted. */
-const WANTED = /ERR_INTERNET_DISCONNECTED|ERR_CONNECTION|status of (401|403|404|409|422)|net::ERR/
+const WANTED = /ERR_INTERNET_DISCONNECTED|ERR_CONNECTION|status of (401|403|404|409|410|422)|net::ERR/
 
 /** A browser of its own for one person, signed in, with its complaints collected. */
 export async function signedIn(

@@ -20,17 +20,20 @@ export async function cloneDatabase(cluster: string, database: string, from: str
 
 /** Runs the built application with the demo. Where it is not loaded yet, it is loaded first.
  * @param files folder for stored pictures
- * @param port  0: any that is free */
+ * @param port  0: any that is free
+ * @param more  further environment variables */
 export function launch({
   cluster,
   database,
   files,
   port = 0,
+  more = {},
 }: {
   cluster: string
   database: string
   files: string
   port?: number
+  more?: Record<string, string>
 }): Promise<Running> {
   const child = spawn(process.execPath, [join(process.cwd(), 'dist/server/main.mjs')], {
     env: {
@@ -43,6 +46,9 @@ export function launch({
       DEMO: 'yes',
       DEMO_ANCHOR: ANCHOR,
       LOG_LEVEL: 'error',
+      // Jobs would come and go while a journey looks; the one about them has them carried out.
+      JOBS: 'no',
+      ...more,
     },
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   })

@@ -11,14 +11,14 @@ it('says until when something is to be read, or that there is no such day', () =
   expect(said(null).more).not.toContain('{{')
 })
 it('says who was first where that is known', () => {
-  const said = (by: string | null) => entrySaid('clash', about, { title: 'Rinse', by, count: 1 }).more
+  const said = (by: string | null) => entrySaid('clash', about, { title: 'Rinse', by, step: null }).more
   expect(said('Ada')).toContain('{{by}}')
   expect(said(null)).not.toContain('{{')
 })
 it('puts nothing into words that its data do not hold', () => {
   const data: Record<EntryKind, object> = {
     'must-read': { title: 'a', by: 'b', due: '2026-03-24' },
-    clash: { title: 'a', by: 'b', count: 2 },
+    clash: { title: 'a', by: 'b', step: 'x' },
     imported: { title: 'a', count: 3, missing: 1 },
     'write-along': { title: 'a', by: 'b' },
   }

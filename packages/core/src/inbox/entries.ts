@@ -19,7 +19,7 @@ export type EntryRules<D extends z.ZodMiniType = z.ZodMiniType> = {
   more: (data: z.infer<D>) => string
   choice: string
   act: string
-  leadsTo: (about: ItemRef) => string
+  leadsTo: (about: ItemRef, data: z.infer<D>) => string
 }
 const entry = <D extends z.ZodMiniType>(rules: EntryRules<D>): EntryRules<D> => rules
 
@@ -40,7 +40,7 @@ export const ENTRIES = {
     leadsTo: pathOfItem,
   }),
   clash: entry({
-    data: z.object({ title, by: z.nullable(z.string()), count: z.int() }),
+    data: z.object({ title, by: z.nullable(z.string()), step: z.nullable(z.string()) }),
     waits: true,
     mail: true,
     mailAfterS: 15 * 60,
@@ -51,7 +51,7 @@ export const ENTRIES = {
         : 'It was not taken over, because {{by}} has changed the same place meanwhile. Both are kept; choose in the editor.',
     choice: 'A change of mine meets that of somebody else and waits for my decision',
     act: 'Decide',
-    leadsTo: (about) => `${pathOfItem(about)}/edit`,
+    leadsTo: (about, { step }) => `${pathOfItem(about)}/edit${step === null ? '' : `?step=${step}`}`,
   }),
   imported: entry({
     data: z.object({ title, count: z.int(), missing: z.int() }),
@@ -95,7 +95,7 @@ export function entrySaid(kind: EntryKind, about: ItemRef, data: unknown): SaidE
     words: rules.words,
     more: rules.more(into),
     act: rules.act,
-    to: rules.leadsTo(about),
+    to: rules.leadsTo(about, into),
     into: into as Record<string, unknown>,
   }
 }

@@ -21,7 +21,7 @@ export async function keepClashes(
     { inPlaceOf: ['conflict', 'at'] },
   )
   const by = conflicts.find((conflict) => conflict.by !== null)?.by?.name ?? null
-  const data = { title, by, count: await tx.in(DRAFT_CLASH).count({ guideId, personId }) }
+  const data = { title, by, step: conflicts[0]?.itemId ?? null }
   await notify(tx, telling, 'clash', guideItem(guideId), [{ personId, data }], now)
 }
 

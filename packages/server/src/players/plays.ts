@@ -31,9 +31,7 @@ export async function savePlay(db: Db, personId: PersonId, guideId: GuideId, way
 
 /** What rules of a guide may ask of a person. */
 export async function ruledBy(db: Db, personId: PersonId): Promise<{ roles: RoleId[]; sites: SiteId[] }> {
-  const [person, roles] = await Promise.all([
-    db.in(PERSON).one({ id: personId }, { only: ['siteId'] }),
-    db.in(PERSON_ROLE).find({ personId }, { only: ['roleId'] }),
-  ])
+  const person = await db.in(PERSON).one({ id: personId }, { only: ['siteId'] })
+  const roles = await db.in(PERSON_ROLE).find({ personId }, { only: ['roleId'] })
   return { roles: roles.map((row) => row.roleId), sites: person ? [person.siteId] : [] }
 }

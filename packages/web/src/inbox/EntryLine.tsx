@@ -29,18 +29,18 @@ export function EntryLine({ entry }: { entry: Entry }) {
           </p>
         )}
       </div>
-      <div className="flex items-center gap-2 shrink-0">
+      <div className="flex items-center gap-2 shrink-0 w-full sm:w-auto">
         <time
           dateTime={new Date(entry.at).toISOString()}
           title={momentOf(entry.at)}
-          className="text-sm text-soft min-w-20 tabular-nums sm:text-right"
+          className="text-sm text-soft w-20 tabular-nums sm:text-right"
         >
           {whenOf(entry.at)}
         </time>
         <Link
           to={to}
           onClick={() => unread && setRead(true)}
-          className="inline-flex items-center min-h-11 px-3 rounded-md font-semibold text-petrol hover:bg-wash"
+          className="inline-flex items-center min-h-11 px-3 w-36 rounded-md font-semibold text-petrol hover:bg-wash"
           aria-label={`${act}: ${title}`}
         >
           {act}

@@ -70,11 +70,9 @@ export function InboxPage() {
 function Counts({ unread, open }: InboxCounts) {
   const { t } = useTexts()
   if (unread === 0 && open === 0) return <>{t('All of it is read, and nothing waits for you.')}</>
-  return (
-    <>
-      {t('{{count}} unread', { count: unread })} · {t('{{count}} wait for your decision', { count: open })}
-    </>
-  )
+  const unreadWords = unread > 0 && t('{{count}} unread', { count: unread })
+  const openWords = open > 0 && t('{{count}} wait for your decision', { count: open })
+  return <>{[unreadWords, openWords].filter(Boolean).join(' · ')}</>
 }
 
 function Nothing({ part }: { part: InboxPart }) {

@@ -1,0 +1,94 @@
+import { fork, type ChildProcess } from 'node:child_process'
+import { join } from 'node:path'
+import type { Browser } from 'puppeteer-core'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+
+const PUBLIC_URL = 'https://guides.larkmoor.example'
+type Letter = { subject: string; text: string; html: string }
+let app: App
+let browser: Browser
+let postRoom: ChildProcess
+let post = { listening: 0, smtp: 0 }
+beforeAll(async () => {
+  postRoom = fork(join(process.cwd(), 'dist/standins/mail/main.mjs'), { stdio: 'ignore' })
+  post = await new Promise((resolve) => postRoom.once('message', (ready) => resolve(ready as typeof post)))
+  const more = { JOBS: 'yes', SMTP_URL: `smtp://127.0.0.1:${post.smtp}`, PUBLIC_URL }
+  ;[app, browser] = await Promise.all([startApp(more), openBrowser()])
+})
+afterAll(async () => {
+  await browser?.close()
+  await app?.close()
+  postRoom.kill()
+})
+
+/** The mails that came for somebody, once there are any. */
+async function lettersFor(mail: string): Promise<Letter[]> {
+  for (;;) {
+    const letters = (await (await fetch(`http://127.0.0.1:${post.listening}/api/letters?to=${mail}`)).json()) as Letter[]
+    if (letters.length > 0) return letters
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+}
+
+it('tells of a clash until it is decided, of a new guide here and by mail, and ends mails from the link in them', async () => {
+  const marta = await signedIn(browser, app, 'marta@larkmoor.example')
+  await press(marta, 'Inbox, 2 unread')
+  await seen(marta, '1 waits for your decision')
+  expect(await seriousFindings(marta)).toEqual([])
+  await press(marta, 'Decide: Something you changed in “Water the seed trays” waits for your decision')
+  await press(marta, 'Take mine')
+  await marta.waitForFunction(() => document.body.innerText.includes('Saved at'))
+  await press(marta, 'Inbox, 1 unread')
+  await seen(marta, '1 unread')
+  await press(marta, 'Waits for your decision')
+  await seen(marta, 'Nothing waits for your decision.')
+
+  await press(marta, 'Library')
+  await marta.locator('td ::-p-text(Water the seed trays)').click()
+  await marta.locator('::-p-text(Publish …)').click()
+  await marta.locator('#people-find').fill('Robledo')
+  await marta.locator('::-p-text(Inés Robledo)').click()
+  await press(marta, 'Publish to 1 person')
+  await seen(marta, 'Edition 1 is published')
+
+  const [letter] = await lettersFor('ines@larkmoor.example')
+  expect(letter?.subject).toBe('Marta Sorrel has published “Water the seed trays” for you to read')
+  expect(letter?.html).toContain(`href="${PUBLIC_URL}/guides/`)
+
+  const ines = await signedIn(browser, app, 'ines@larkmoor.example', 'phone')
+  await press(ines, 'Inbox, 2 unread')
+  await seen(ines, 'Water the seed trays')
+  expect(await seriousFindings(ines)).toEqual([])
+  await press(ines, 'Read it: Marta Sorrel has published “Water the seed trays” for you to read')
+  await seen(ines, 'Fog, do not pour.')
+  await ines.goBack()
+  await seen(ines, '1 unread')
+  await press(ines, 'Mark all as read')
+  await seen(ines, 'All of it is read, and nothing waits for you.')
+
+  const stop = /https:\S+\/stop-mails#\S+/.exec(letter?.text ?? '')?.[0] ?? ''
+  const stranger = await (await browser.createBrowserContext()).newPage()
+  await stranger.goto(stop.replace(PUBLIC_URL, app.address))
+  await press(stranger, 'End mails of this kind')
+  await seen(stranger, 'A guide is published that I am to read')
+  expect(await seriousFindings(stranger)).toEqual([])
+  await ines.goto(`${app.address}/inbox/mails`)
+  await ines.waitForFunction(() => document.querySelector('input[type=checkbox]:not(:checked)') !== null)
+  expect(await ines.$$eval('input[type=checkbox]', (all) => all.map((each) => (each as HTMLInputElement).checked))).toEqual([
+    false,
+    true,
+    false,
+    true,
+  ])
+
+  const priya = await signedIn(browser, app, 'priya@larkmoor.example')
+  await priya.goto(`${app.address}/background?state=done&of=send-mail`)
+  await seen(priya, 'Send a mail')
+  await priya.select('select:has(option[value="recount"]):not(:has(option[value="send-mail"]))', 'recount')
+  await press(priya, 'Do it now')
+  await priya.goto(`${app.address}/background?state=done&of=recount`)
+  await priya.waitForSelector('tbody tr')
+  expect(await seriousFindings(priya)).toEqual([])
+  for (const page of [marta, ines, priya]) expect(page.complaints).toEqual([])
+})
