@@ -20,6 +20,7 @@ export default defineConfig({
           ],
           environment: 'node',
           testTimeout: 20_000,
+          sequence: { groupOrder: 0 },
         },
       },
       {
@@ -31,6 +32,7 @@ export default defineConfig({
           globalSetup: [cluster],
           testTimeout: 30_000,
           hookTimeout: 60_000,
+          sequence: { groupOrder: 1 },
         },
       },
       {
@@ -43,7 +45,9 @@ export default defineConfig({
           globalSetup: [cluster, join(root, 'e2e/src/demoTemplate.ts')],
           testTimeout: 180_000,
           hookTimeout: 120_000,
-          maxWorkers: 1,
+          // Each file has a database, a server and a browser of its own; two at once keep two cores busy.
+          maxWorkers: 2,
+          sequence: { groupOrder: 2 },
           // A browser on a busy machine misses a beat now and then; what fails twice running fails.
           retry: 1,
         },

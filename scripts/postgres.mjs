@@ -211,7 +211,8 @@ export function stopCluster({ bin }, folder, mode = 'fast') {
   if (runningPort(folder)) run(bin, 'pg_ctl', ['-D', folder, '-m', mode, '-w', '-t', '30', '-s', 'stop'])
 }
 
-/** Runs SQL as the owner of the cluster. */
+/** Runs SQL as the owner of the cluster.
+ * @public the tests load it by its path */
 export function sql({ bin }, port, password, database, statement) {
   const done = spawnSync(
     join(bin, 'psql'),

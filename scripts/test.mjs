@@ -27,7 +27,9 @@ function check(name, command, args) {
 }
 
 function vitest() {
-  const { passed, failed } = runVitest(ROOT, process.argv.slice(2))
+  const startedAt = Date.now()
+  const { passed, failed, lines } = runVitest(ROOT, process.argv.slice(2))
+  say(`${lines.join('\n')}\nAll tests: ${((Date.now() - startedAt) / 1000).toFixed(1)} s`)
   result.passed += passed
   result.failed += failed
 }
@@ -54,6 +56,7 @@ try {
     'e2e',
     'bench',
   ])
+  check('nothing unused', bin('knip'), ['--no-progress'])
   if (check('build', process.execPath, ['scripts/build.mjs'])) vitest()
 } catch (error) {
   say(error instanceof Explained ? error.message : error.stack)

@@ -298,5 +298,9 @@ async function addDraftInWork(services: DemoServices, ids: Ids, until: number): 
       0,
     )
   await put(tomasz!, 'Fog for 40 seconds, then wait two minutes and look at the surface.', until - DAY / 3)
-  await put(marta!, 'Fog for 40 seconds. The surface should shine but hold no drops; if it is dull, fog once more.', until - DAY / 3 + 60_000)
+  await put(
+    marta!,
+    'Fog for 40 seconds. The surface should shine but hold no drops; if it is dull, fog once more.',
+    until - DAY / 3 + 60_000,
+  )
 }

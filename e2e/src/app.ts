@@ -7,11 +7,9 @@ import axe from 'axe-core'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
 import { inject, type ProvidedContext } from 'vitest'
 import { BROWSER_FLAGS, CHROMIUM, seen } from './browser'
-import { ANCHOR, cloneDatabase, DEMO_DATABASE, launch, stop } from './server'
+import { cloneDatabase, DEMO_DATABASE, launch, stop } from './server'
 
 export { BROWSER_FLAGS, CHROMIUM, seen }
-
-export { ANCHOR }
 
 export type App = { address: string; kill: () => Promise<void>; restart: () => Promise<void>; close: () => Promise<void> }
 

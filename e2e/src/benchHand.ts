@@ -1,7 +1,7 @@
 import type { ElementHandle, Page } from 'puppeteer-core'
 import type { App } from './app'
 
-export const api = <T = any>(page: Page, method: string, path: string, body?: unknown): Promise<T> =>
+const api = <T = any>(page: Page, method: string, path: string, body?: unknown): Promise<T> =>
   page.evaluate(
     async (how, where, what) => {
       const { csrf } = (await (await fetch('/api/session')).json()) as { csrf: string }

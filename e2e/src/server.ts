@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import pg from 'pg'
 
 /** The day on which the demo of the journeys ends. */
-export const ANCHOR = '2026-03-10'
+const ANCHOR = '2026-03-10'
 
 /** Name of the database with the demo in it, to be cloned. */
 export const DEMO_DATABASE = 'template_demo'

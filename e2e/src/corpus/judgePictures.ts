@@ -37,7 +37,7 @@ async function difference(picture: Buffer, sight: Buffer): Promise<number> {
 }
 
 /** A picture that shows what came after, with what it was compared with. */
-export type WrongPicture = { of: string; picture: Buffer; before: Buffer; after: Buffer }
+type WrongPicture = { of: string; picture: Buffer; before: Buffer; after: Buffer }
 export type JudgedPictures = { certain: number; marked: number; missing: number; wrong: WrongPicture[] }
 /** Judges the pictures of a recording: one that is certain and looks like what came after, and not like what was before, is wrong. */
 export async function judgePictures(

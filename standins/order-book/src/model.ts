@@ -1,7 +1,6 @@
 import * as z from 'zod/mini'
 
 /** What the Order Book knows. Days are `YYYY-MM-DD`; numbers are those that people say on the telephone. */
-export const CRATES = { S: 8, M: 18, L: 40 } as const
 export const HERBS = [
   'Basil, green',
   'Basil, purple',

@@ -34,7 +34,7 @@ const hexOf = (rgb: Rgb): string => `#${rgb.map((part) => Math.round(part).toStr
 export const hexFor = (colour: Colour, look: Pick<Look, 'colour'>): string => (colour === 'company' ? look.colour : colour)
 
 /** Relative luminance, 0 to 1 (WCAG 2.2). */
-export function luminance(rgb: Rgb): number {
+function luminance(rgb: Rgb): number {
   const [red, green, blue] = eachPart(rgb, (part) => {
     const share = part / 255
     return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4

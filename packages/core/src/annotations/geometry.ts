@@ -81,11 +81,6 @@ export function shareInside(a: Point, b: Point, rect: Rect): number {
   }
   return to - from
 }
-/** The point of an area's edge that is nearest to a point; the point itself when it is inside. */
-export const nearestIn = (rect: Rect, to: Point): Point => ({
-  x: Math.max(rect.x, Math.min(to.x, rect.x + rect.width)),
-  y: Math.max(rect.y, Math.min(to.y, rect.y + rect.height)),
-})
 /** A number as it is written in a path: a tenth of a pixel is enough. */
 export const n = (value: number): string => String(Math.round(value * 10) / 10)
 /** An area as a path. */

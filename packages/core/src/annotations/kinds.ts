@@ -131,7 +131,7 @@ const atSpot = {
 }
 
 /** What an author does to every kind of annotation: one that is added to `Annotation` has to say all of it here. */
-export const ANNOTATION_KINDS: { readonly [K in AnnotationKind]: Kind<K> } = {
+const ANNOTATION_KINDS: { readonly [K in AnnotationKind]: Kind<K> } = {
   frame: { ...inArea, create: (id, { area }) => ({ id, kind: 'frame', area }) },
   rectangle: { ...inArea, create: (id, { area }) => ({ id, kind: 'rectangle', area }) },
   ellipse: { ...inArea, create: (id, { area }) => ({ id, kind: 'ellipse', area }) },

@@ -67,7 +67,7 @@ function inlineReplaced(nodes: readonly Inline[], pattern: RegExp, by: string): 
 }
 
 /** Replaces in rich text; its blocks keep their ids. */
-export function replacedIn(text: RichText, pattern: RegExp, by: string): { text: RichText; times: number } {
+function replacedIn(text: RichText, pattern: RegExp, by: string): { text: RichText; times: number } {
   let times = 0
   const blocks = (all: readonly Block[]): Block[] =>
     all.map((block): Block => {

@@ -6,7 +6,7 @@ import type { GuideDocument, GuideItem, Step } from './document'
 export const FRAME_GAP_PX = 3
 
 /** Steps from an older version of the stored document to the next one, by the version they start from. */
-export const MIGRATIONS: Readonly<Record<number, (stored: Record<string, unknown>) => Record<string, unknown>>> = {
+const MIGRATIONS: Readonly<Record<number, (stored: Record<string, unknown>) => Record<string, unknown>>> = {
   // Version 2 lets a step have an action on screen and a mark that it is to be looked at; older steps have neither.
   1: (stored) => ({ ...stored, version: 2 }),
   // Version 3 has annotations: what was framed without saying so gets a frame of its own.

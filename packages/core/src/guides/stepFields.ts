@@ -58,7 +58,7 @@ export const stepShape = {
   splitFrom: z.optional(StepId),
 }
 /** The values of a step's fields. */
-export type StepFieldValues = z.infer<z.ZodMiniObject<typeof stepShape>>
+type StepFieldValues = z.infer<z.ZodMiniObject<typeof stepShape>>
 /** Name of a field of a step. */
 export type StepField = keyof StepFieldValues
 /** What is to be known of each field; by what it is changed follows from where its schema stands. */

@@ -4,9 +4,9 @@ import type { ActingScript } from './actingScript'
 import type { PlayerState, StepResult } from './state'
 
 /** Points for a step by the tries it took: right at once 1, at the second try a half, later a quarter. */
-export const POINTS_BY_TRY: readonly number[] = [1, 0.5, 0.25]
+const POINTS_BY_TRY: readonly number[] = [1, 0.5, 0.25]
 /** What a hint leaves of the points of a step. */
-export const HINT_LEAVES = 0.5
+const HINT_LEAVES = 0.5
 
 /** Points of one step, 0 to 1. Help is only ever taken in Practise; a step that was shown or not done has none. */
 export function pointsOf({ tries, help, done }: StepResult): number {

@@ -30,7 +30,7 @@ export type StoredShot = { id: PictureId; widthPx: number; heightPx: number }
 export type RecordedDraft = { title: string; items: GuideItem[]; unsure: number; system: GuideSystem }
 
 /** Below this sureness a step is shown first to the author. A picture that is not certain alone is enough. */
-export const SURE_FROM = 0.9
+const SURE_FROM = 0.9
 
 /** The system on whose pages most was done, with the addresses at which it was met. */
 function systemOf(pages: readonly PageSeen[]): GuideSystem {

@@ -22,7 +22,7 @@ const LARGE = 200
 const squeezed = (text: string): string => text.replace(/\s+/g, ' ').trim()
 
 /** Role as assistive technology sees it, and `password` for a field that has none. */
-export const roleOf = (element: Element): string =>
+const roleOf = (element: Element): string =>
   element instanceof HTMLInputElement && isSecret(element)
     ? 'password'
     : element instanceof HTMLElement && element.isContentEditable && !getRole(element)

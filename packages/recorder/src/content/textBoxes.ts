@@ -62,7 +62,7 @@ type Run = { nodes: Text[]; starts: number[]; text: string; block: Element | nul
 const nothingYet = (): Run => ({ nodes: [], starts: [], text: '', block: null })
 
 /** Goes through everything visible in steps, so that whoever drives it can stop for the page's own work. */
-export function* scanning(wish: ScanWish): Generator<void, Scan> {
+function* scanning(wish: ScanWish): Generator<void, Scan> {
   const scanner = new Scanner(wish)
   const { found } = scanner
   const roots: Node[] = [document.documentElement]

@@ -1,6 +1,6 @@
 import type { RecordingTarget } from '@jackdaw/contracts/recording'
 import type { Rect } from '@jackdaw/core/guides'
-import type { PageSeen, PrivateKind, RawAction, SentenceLanguage, TextBox } from '@jackdaw/core/recording'
+import type { PageSeen, RawAction, SentenceLanguage, TextBox } from '@jackdaw/core/recording'
 
 /** Kinds that a person can switch; passwords are hidden always. */
 export const HIDE_SWITCHES = ['mail', 'phone', 'account', 'person', 'address', 'number', 'value', 'portrait'] as const
@@ -129,5 +129,3 @@ export type PanelLook = {
   asked: { address: string; language: SentenceLanguage; target: RecordingTarget } | null
   problem: string
 }
-
-export type KindsHidden = ReadonlySet<PrivateKind>

@@ -1,4 +1,3 @@
-export { Decoder, DECODING_LIMITS } from './decoder'
-export type { ReadText, SettledText } from './jobs'
-export { PICTURE_LIMITS } from './limits'
+export { Decoder } from './decoder'
+
 export type { ReadPicture } from './readPicture'

@@ -4,7 +4,7 @@ import type { Unreadable } from './pictureType'
 import type { ReadPicture } from './readPicture'
 
 /** A draft read from a text: the document as JSON, what it waits for, and what has no place in it. */
-export type ReadText = { documentText: string } & Omit<ImportedDraft, 'document'>
+type ReadText = { documentText: string } & Omit<ImportedDraft, 'document'>
 /** A draft as it can be stored: its pictures settled. */
 export type SettledText = { documentText: string; title: string; kind: GuideKind; steps: number; sections: number }
 

@@ -1,7 +1,6 @@
-export { amend } from './amend'
 export { events } from './domain'
 export { addAttested } from './insert'
-export type { NewEvent, Told } from './insert'
-export { takeEvents } from './intake'
+export type { NewEvent } from './insert'
+
 export { recount } from './recount'
 export { noteGiven } from './vouching'

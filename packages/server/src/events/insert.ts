@@ -9,7 +9,7 @@ import { countAnew } from './recount'
 import { UNSEEN, type SeenBy } from './seenBy'
 
 /** Version of the shape of events, kept with every one. */
-export const EVENT_SCHEMA_VERSION = 3
+const EVENT_SCHEMA_VERSION = 3
 
 /** An event as it is written down. `occurredAt`: epoch milliseconds by the server's clock. */
 export type NewEvent = {

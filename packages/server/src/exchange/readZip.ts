@@ -2,7 +2,7 @@ import yauzl from 'yauzl'
 import { fail } from '../http'
 
 /** Limits against zip files that unpack to more than they seem to hold. */
-export const ZIP_LIMITS = { files: 2_000, fileBytes: 30 * 1024 * 1024, totalBytes: 200 * 1024 * 1024 } as const
+const ZIP_LIMITS = { files: 2_000, fileBytes: 30 * 1024 * 1024, totalBytes: 200 * 1024 * 1024 } as const
 
 const MB = 1024 * 1024
 const TOO_MUCH = 'unpacks to too much'

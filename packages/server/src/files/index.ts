@@ -14,5 +14,5 @@ export {
   storePicture,
 } from './pictureStore'
 export type { PictureContent } from './pictureStore'
-export { noteRemoval, removeNotedFiles, removeStrayFiles, unusedContents } from './removeFiles'
+export { removeNotedFiles, removeStrayFiles, unusedContents } from './removeFiles'
 export { sendPicture } from './sendPicture'

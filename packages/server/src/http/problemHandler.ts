@@ -4,7 +4,7 @@ import type { Logger } from 'pino'
 import { fail, Refused } from './fail'
 
 /** Writes a problem as `application/problem+json`. */
-export function sendProblem(res: Response, code: ProblemCode, refused?: Refused): void {
+function sendProblem(res: Response, code: ProblemCode, refused?: Refused): void {
   const { status, title } = PROBLEMS[code]
   // What was said of the file that is not sent does not hold for the problem.
   for (const header of ['Content-Encoding', 'ETag', 'Last-Modified', 'Accept-Ranges']) res.removeHeader(header)

@@ -3,7 +3,7 @@ import express, { type Request, type RequestHandler, type Response } from 'expre
 import { fail } from './fail'
 
 /** How deep lists and objects may lie in one another in a request: more than any text of a guide needs. */
-export const MAX_JSON_LEVELS = 250
+const MAX_JSON_LEVELS = 250
 
 const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [0x22, 0x5c, 0x5b, 0x5d, 0x7b, 0x7d]
 

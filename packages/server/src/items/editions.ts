@@ -31,7 +31,7 @@ export const revisionOfEdition = async (db: Db, { kind, id }: ItemRef, number: n
   (await db.in(EDITION).one({ itemKind: kind, itemId: id, number }, { only: ['revision'] }))?.revision
 
 /** A part of an edition as it is written down. */
-export type EditionPart = Omit<Attributes<EditionPartRow>, 'itemKind' | 'itemId' | 'edition'>
+type EditionPart = Omit<Attributes<EditionPartRow>, 'itemKind' | 'itemId' | 'edition'>
 /** An edition that is to be written down. */
 export type NewEdition = {
   number: number

@@ -1,4 +1,4 @@
-export { job, TakenOver } from './job'
+export { job } from './job'
 export type { Job, Running } from './job'
 export { putByRules, putJob, putJobs } from './putJob'
 export { jobRoutes } from './routes'

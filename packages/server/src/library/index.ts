@@ -1,2 +1,1 @@
 export { library } from './domain'
-export { FOLDER } from './model'

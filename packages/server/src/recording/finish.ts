@@ -40,7 +40,7 @@ const shotIdsOf = (action: RawAction): ShotId[] => [
 ]
 
 /** What is asked for at the end. */
-export type FinishWish = BodyOf<typeof finishRecording>
+type FinishWish = BodyOf<typeof finishRecording>
 
 /** An action without pictures that nobody has any more. */
 function withoutShots(action: RawAction, lost: ReadonlySet<ShotId>): RawAction {

@@ -7,7 +7,7 @@ import pg from 'pg'
 import { emptyDatabase } from './testServer'
 
 /** A store of a browser's own database, as it was written down. A value `{blob, type}` stands for a file, in base64. */
-export type KeptStore = {
+type KeptStore = {
   store: string
   keyPath: string | null
   indexes: { name: string; keyPath: string }[]
@@ -16,7 +16,7 @@ export type KeptStore = {
 /** What a browser keeps for itself. */
 export type KeptInBrowser = { databases: { database: string; version: number; stores: KeptStore[] }[]; local: Record<string, string> }
 /** Requests that an older page, or an older recorder, still sends. */
-export type OldRequests = {
+type OldRequests = {
   password: string
   mails: { lead: string; author: string; clerk: string }
   changes: { guideId: string; changes: { type: string }[] }

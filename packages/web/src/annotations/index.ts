@@ -1,5 +1,5 @@
-export { AnnotatedPicture, layersOf } from './AnnotatedPicture'
-export { copyAnnotations, copyPosition, useCopied } from './bench/clipboard'
+export { AnnotatedPicture } from './AnnotatedPicture'
+export { useCopied } from './bench/clipboard'
 export { SignView, signKindName, signName } from './SignView'
 export { LOOK_KEY, useCompanyLook, useLook } from './useLook'
 export { ColourField } from './ColourField'

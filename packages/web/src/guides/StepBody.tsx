@@ -66,7 +66,7 @@ function pictureFiles(data: DataTransfer | null): File[] {
 }
 
 /** The text before the cursor and that behind it, or on which side of it there is nothing. */
-export function splitAtCursor({ doc, selection }: EditorState): [RichText, RichText] | 'nothing-before' | 'nothing-behind' {
+function splitAtCursor({ doc, selection }: EditorState): [RichText, RichText] | 'nothing-before' | 'nothing-behind' {
   const [first, second] = [doc.cut(0, selection.from), doc.cut(selection.from)].map((part) => cleanRichText(part.toJSON(), nanoid))
   if (!second?.ok || plainText(second.text).trim() === '') return 'nothing-behind'
   if (!first?.ok || plainText(first.text).trim() === '') return 'nothing-before'

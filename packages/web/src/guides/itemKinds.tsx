@@ -12,7 +12,7 @@ type Kind = GuideItem['kind']
 type ItemOf<K extends Kind> = Extract<GuideItem, { kind: K }>
 
 /** What an item's part of the sheet may need; each kind takes what it needs. */
-export type SheetProps = Common & {
+type SheetProps = Common & {
   guideId: GuideId
   sizes: PictureSizes
   look: Look

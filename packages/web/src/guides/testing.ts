@@ -4,7 +4,7 @@ import { seededIds, type PersonId, type StepId } from '@jackdaw/core/shared'
 import { DraftSession, type Pending } from './draftSession'
 
 export const ids = seededIds(11)
-export const step = (text: string): Step => ({ kind: 'step', id: ids() as StepId, body: richTextOf(text), pictures: [] })
+const step = (text: string): Step => ({ kind: 'step', id: ids() as StepId, body: richTextOf(text), pictures: [] })
 export const [one, two] = [step('One'), step('Two')]
 export const start: GuideDocument = { ...emptyDocument('Trays', 'how-to'), items: [one, two] }
 export const write = (to: Step, text: string): Change => ({ type: 'set-step', stepId: to.id, fields: { body: richTextOf(text) } })

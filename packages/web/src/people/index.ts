@@ -1,1 +1,1 @@
-export { enter, leave, meQuery, useGroups, useMe, usePeople, useWriters } from './session'
+export { leave, meQuery, useGroups, useMe, usePeople, useWriters } from './session'

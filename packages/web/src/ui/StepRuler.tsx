@@ -35,7 +35,7 @@ export function StepRuler({
   )
 }
 
-export function SectionTick({ mark }: { mark: RulerMark }) {
+function SectionTick({ mark }: { mark: RulerMark }) {
   return (
     <li className="flex items-center gap-2 pt-3 pb-1">
       <span className="h-0.5 w-7 bg-ink shrink-0" aria-hidden />
@@ -44,7 +44,7 @@ export function SectionTick({ mark }: { mark: RulerMark }) {
   )
 }
 
-export function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: string) => void) | undefined }) {
+function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: string) => void) | undefined }) {
   const state = mark.state ?? 'open'
   const inside = (
     <>

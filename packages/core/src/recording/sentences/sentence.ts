@@ -21,7 +21,7 @@ const run = (text: string, ...marks: Mark[]): Inline[] =>
 const bold = (text: string): Inline[] => run(text, { type: 'bold' })
 
 /** A template with its slots filled; neighbouring plain runs become one. */
-export function filled(template: string, fill: Fill): Inline[] {
+function filled(template: string, fill: Fill): Inline[] {
   const pieces = template.split(/(\{\w+\})/).flatMap((piece) => (/^\{\w+\}$/.test(piece) ? (fill[piece.slice(1, -1)] ?? []) : run(piece)))
   return pieces.reduce<Inline[]>((joined, piece) => {
     const last = joined.at(-1)
