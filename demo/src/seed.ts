@@ -254,7 +254,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await services.inboxesRead(until - 12 * DAY)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
-  await services.setLook({ name: 'Larkmoor Glasshouses', head: ['owner', 'steps', 'minutes', 'date', 'edition'] })
+  await services.setLook({ name: 'Larkmoor Glasshouses' })
 }
 
 /** A draft whose picture shows private data that nobody has blacked out yet. */
@@ -268,7 +268,12 @@ async function addDraftWithPrivateData(services: DemoServices, folder: string, i
   const id = services.newId() as GuideId
   const ownerId = ids.people.get('Ada Finch')! as PersonId
   const now = until - DAY / 2
-  await services.addGuide({ id, document, ownerId, folderId: ids.folders.get('Order office')! as FolderId, now })
+  const last = stepsOf(document).at(-1)
+  const flagged = document.items.map((item) =>
+    item === last ? { ...item, notReady: true as const, notReadyWhy: 'Ask the order desk which numbers may be given out.' } : item,
+  )
+  const folderId = ids.folders.get('Order office')! as FolderId
+  await services.addGuide({ id, document: { ...document, items: flagged }, ownerId, folderId, now })
   for (const { id: pictureId, path } of draft.pictures) {
     await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(join(folder, path)), by: ownerId, now })
     await services.addPictureText(pictureId, CUSTOMER_WORDS)

@@ -60,7 +60,7 @@ export async function signedIn(
   await page.locator('input[type=email]').fill(mail)
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
-  await seen(page, 'Good day')
+  await page.waitForSelector('[data-today]')
   return page
 }
 

@@ -345,7 +345,7 @@ describe('at 390 px', () => {
       await clean(phone)
     }
     await phone.goto(`${app.address}/library?find=Opening`)
-    await phone.locator('td ::-p-text(Opening checks)').click()
+    await phone.locator('td ::-p-text(First round)').click()
     await phone.waitForSelector('article h1')
     await fits()
     await clean(phone)

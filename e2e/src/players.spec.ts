@@ -158,7 +158,7 @@ describe('Practise', () => {
     )
     await next.does(6)
     await next.seesStep(7)
-    await press(clerk, 'Show me')
+    await press(clerk, 'Do this step for me')
     // It stays until the person has looked at it.
     await seen(clerk, 'This is how it is done')
     await next.seesStep(7)
@@ -366,7 +366,7 @@ describe('a guide with branches', () => {
     await marta.locator('[aria-label="Button 1 is right"]').click()
     await seen(marta, 'Nothing is missing')
     await clean(marta)
-    await press(marta, 'Try')
+    await press(marta, 'Preview')
     await press(marta, 'Practise from this step')
     await seen(marta, 'Chilled load')
     await press(marta, 'No')
@@ -378,7 +378,7 @@ describe('a guide with branches', () => {
     await marta.locator('[role=dialog] button::-p-text(Leave)').click()
     await marta.waitForSelector('li[data-step]')
     for (const way of ['Read', 'Watch', 'Solo']) {
-      await press(marta, 'Try')
+      await press(marta, 'Preview')
       await press(marta, `${way} from the beginning`)
       await marta.waitForFunction((words: string) => new RegExp(words).test(document.body.innerText), {}, 'Step 1 of|Begin')
       await clean(marta)

@@ -6,7 +6,7 @@ import { RECORDER_EXTENSION_ID, type RecorderAnswer, type RecordingTarget } from
 import { DEMO_PASSWORD } from '@jackdaw/demo'
 import type { SentenceLanguage } from '@jackdaw/core/recording'
 import puppeteer, { type Browser, type Page, type WebWorker } from 'puppeteer-core'
-import { BROWSER_FLAGS, CHROMIUM, seen } from './browser'
+import { BROWSER_FLAGS, CHROMIUM } from './browser'
 
 export const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
@@ -106,7 +106,7 @@ export async function openRecorder(
   await jackdaw.locator('input[type=email]').fill(mail)
   await jackdaw.locator('input[type=password]').fill(DEMO_PASSWORD)
   await jackdaw.keyboard.press('Enter')
-  await seen(jackdaw, 'Good day')
+  await jackdaw.waitForSelector('[data-today]')
   const ask = (message: object) =>
     jackdaw.evaluate(
       (id, asked) =>

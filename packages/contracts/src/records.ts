@@ -24,6 +24,26 @@ export const listRecordGroups = endpoint({
   problems: [],
 })
 
+/** What waits for somebody who leads, or to whom people report. `latePeople`: how many of those whose records they may see are late with
+ * something. The drafts are those of the whole company, for whoever may edit all; `parts`: how many of a draft's steps and sections are
+ * flagged as not ready. */
+export const WaitingHere = z.object({
+  everybody: z.boolean(),
+  latePeople: z.int(),
+  notReady: z.array(z.object({ id: GuideId, title: z.string(), parts: z.int() })),
+  clashes: z.array(z.object({ id: GuideId, title: z.string(), personId: PersonId, person: z.string(), count: z.int() })),
+})
+/** Read by {@link WaitingHere}. */
+export type WaitingHere = z.infer<typeof WaitingHere>
+/** What waits in the company, or among those who report to the asker. */
+export const getWaitingHere = endpoint({
+  method: 'get',
+  path: '/api/records/waiting',
+  access: { may: 'records.list' },
+  response: WaitingHere,
+  problems: [],
+})
+
 /** How many people are in which state; the states add up to `people`. */
 export const Counts = z.object({
   people: z.int(),

@@ -22,7 +22,8 @@ process.on('SIGINT', stop)
 process.on('disconnect', stop)
 
 const portOf = (server: Pick<Server, 'address'>): number => (server.address() as AddressInfo).port
-smtp.on('error', failed)
+// A sender that breaks off is told here as well; that is no reason to end.
+smtp.on('error', (error) => (smtp.server.listening ? process.stderr.write(`post room: ${error.message}\n`) : failed(error)))
 pages.on('error', failed)
 // Mail is only taken from this machine, wherever the pages are shown.
 smtp.listen(Number(process.env['SMTP_PORT'] ?? 0), '127.0.0.1', () =>

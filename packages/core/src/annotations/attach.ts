@@ -68,8 +68,9 @@ export function pointOf(anchor: Anchor, ground: Ground): Point | undefined {
   if (!rect) return undefined
   const share = sharesOf(anchor.at)
   const way = gapWay(anchor)
-  const gap = anchor.gapPx * unitOf(ground)
-  return { x: rect.x + share.x * rect.width + way.x * gap, y: rect.y + share.y * rect.height + way.y * gap }
+  const unit = unitOf(ground)
+  const along = { x: way.x * anchor.gapPx + (anchor.shift?.dx ?? 0), y: way.y * anchor.gapPx + (anchor.shift?.dy ?? 0) }
+  return { x: rect.x + share.x * rect.width + along.x * unit, y: rect.y + share.y * rect.height + along.y * unit }
 }
 
 /** The area that an annotation covers, in pixels of the stored picture; `undefined` when what it is attached to is not there. */

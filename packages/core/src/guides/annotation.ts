@@ -25,8 +25,14 @@ export const AttachedTo = z.enum(['element', 'onto', 'picture'])
 /** Read by {@link AttachedTo}. */
 export type AttachedTo = z.infer<typeof AttachedTo>
 
-/** Where an annotation is attached. The gap leads away from the middle of an element, and towards the middle of a picture. */
-export const Anchor = z.object({ to: AttachedTo, at: AttachedPoint, gapPx: px(0, 1_000) })
+/** Where an annotation is attached. The gap leads away from the middle of an element, and towards the middle of a picture; the shift is added
+ * to it, to the right and down. */
+export const Anchor = z.object({
+  to: AttachedTo,
+  at: AttachedPoint,
+  gapPx: px(0, 1_000),
+  shift: z.optional(z.object({ dx: px(-1_000, 1_000), dy: px(-1_000, 1_000) })),
+})
 /** Read by {@link Anchor}. */
 export type Anchor = z.infer<typeof Anchor>
 

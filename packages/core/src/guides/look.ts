@@ -1,8 +1,8 @@
 import * as z from 'zod/mini'
 import { Colour, TypeFace } from './annotation'
 
-/** Facts that the head of a guide can show. */
-export const HeadFact = z.enum(['owner', 'steps', 'minutes', 'date', 'edition'])
+/** Facts that the head of a guide can show, in the order in which it shows them. */
+export const HeadFact = z.enum(['edition', 'date', 'owner', 'minutes', 'steps'])
 /** Read by {@link HeadFact}. */
 export type HeadFact = z.infer<typeof HeadFact>
 

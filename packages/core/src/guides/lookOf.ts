@@ -11,7 +11,7 @@ export const PLAIN_LOOK: Look = {
   labelColour: '#17212b',
   labelPx: 15,
   labelFace: 'sans',
-  head: ['steps', 'minutes', 'date', 'edition'],
+  head: ['edition', 'date', 'owner', 'minutes'],
 }
 
 /** The company's look with what the guide overrules. */

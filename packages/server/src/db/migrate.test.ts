@@ -25,6 +25,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0009-event-envelope',
     '0010-jobs',
     '0011-inbox',
+    '0012-not-ready',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -12,6 +12,7 @@ import { items } from './migrations/0008-items'
 import { eventEnvelope } from './migrations/0009-event-envelope'
 import { jobs } from './migrations/0010-jobs'
 import { inbox } from './migrations/0011-inbox'
+import { notReady } from './migrations/0012-not-ready'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -25,6 +26,7 @@ const MIGRATIONS: readonly Migration[] = [
   eventEnvelope,
   jobs,
   inbox,
+  notReady,
 ]
 const LOCK = 7_203_114
 

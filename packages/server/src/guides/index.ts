@@ -1,6 +1,7 @@
 export { guides } from './domain'
 export { GUIDE, GUIDE_EDITION, GUIDE_SHARE } from './model'
 export { relationsToGuide } from './relationsToGuide'
+export { draftsThatWait } from './draftsThatWait'
 export { freezeEdition } from './freezeEdition'
 export { saveDraftChanges } from './saveChanges'
 export { draftTextOf, findDraft, documentToSend, findFacts, insertGuide, MAX_DOCUMENT_CHARS } from './store'

@@ -39,8 +39,15 @@ export class DraftRow extends Model<InferAttributes<DraftRow>, InferCreationAttr
   declare guideId: GuideId
   declare revision: number
   declare document: unknown
+  /** How much of it is flagged as not ready; the database counts it. */
+  declare notReady: CreationOptional<number | null>
 }
-export const DRAFT = table('draft', DraftRow, () => ({ guideId: key(text()), revision: whole(), document: json() }))
+export const DRAFT = table('draft', DraftRow, () => ({
+  guideId: key(text()),
+  revision: whole(),
+  document: json(),
+  notReady: optional(whole()),
+}))
 
 /** What led from one revision of a draft to the next. */
 export class DraftChangeRow extends Model<InferAttributes<DraftChangeRow>, InferCreationAttributes<DraftChangeRow>> {

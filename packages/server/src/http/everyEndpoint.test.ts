@@ -5,7 +5,7 @@ import { tryEndpoint, tryForeignIds, type Tried } from '../testing/hostile/tryEn
 import { HostileWorld } from '../testing/hostile/world'
 
 // The same tries as in `npm run test:deep`, only fewer: see docs/security.md.
-const INPUTS = Number(process.env['HOSTILE_INPUTS'] ?? 20)
+const INPUTS = Number(process.env['HOSTILE_INPUTS'] ?? 10)
 const ROUNDS = Number(process.env['FOREIGN_ROUNDS'] ?? 1)
 const SEED = Number(process.env['HOSTILE_SEED'] ?? 10)
 const ONLY = new RegExp(process.env['HOSTILE_ONLY'] ?? '')

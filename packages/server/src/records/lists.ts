@@ -56,6 +56,15 @@ export async function itemRecords(
   }
 }
 
+/** How many people are late with something. */
+export async function countLatePeople(db: Db, among: Among, now: number): Promise<number> {
+  const row = await db.one<{ people: number }>(
+    `select count(distinct w.person_id)::int as people from (${CURRENT}) w join person p on p.id = w.person_id and p.active where w.rank = ${rankParam('late')}`,
+    standingParams(among, now),
+  )
+  return row?.people ?? 0
+}
+
 /** People with how far they are; those with the most that is late come first. */
 export async function personRecords(
   db: Db,

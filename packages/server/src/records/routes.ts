@@ -7,6 +7,7 @@ import {
   getPersonRecords,
   getPersonRecordsCsv,
   getRecordsCsv,
+  getWaitingHere,
   getWhoFinished,
   getWaySteps,
   getWhoFinishedCsv,
@@ -17,11 +18,12 @@ import {
 import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
+import { draftsThatWait } from '../guides'
 import { fail, route, type Context, type Routes } from '../http'
 import { amongFor, type Among } from '../people'
 import { attemptsOfPerson, cautionRecords, cautionsOfPerson, cautionSteps, dropOffOf, stepsOfPerson, wayStepsOf } from '../players'
 import { aboutPerson, groupsAmong } from './groups'
-import { allRecords, itemRecords, itemsOfPerson, personRecords } from './lists'
+import { allRecords, countLatePeople, itemRecords, itemsOfPerson, personRecords } from './lists'
 import { sendCsv } from './sendCsv'
 import { cautionTable, itemTable, personTable, recordTable } from './tables'
 import { PAGE_SIZE, whoFinished, type WhoFilter } from './whoFinished'
@@ -53,6 +55,11 @@ export function recordRoutes(routes: Routes): void {
   }
   const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
 
+  route(routes, getWaitingHere, async (_input, { caller, now }) => {
+    const among = amongFor(caller)
+    const drafts = caller.permissions.has('guides.all') ? await draftsThatWait(db) : { notReady: [], clashes: [] }
+    return { everybody: among.reportsTo === null, latePeople: await countLatePeople(db, among, now), ...drafts }
+  })
   route(routes, listItemRecords, async ({ query }, { caller, now }) => ({
     ...(await itemRecords(db, amongFor(caller, query), query.page ?? 1, query.state, now)),
     pageSize: PAGE_SIZE,

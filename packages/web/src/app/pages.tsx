@@ -27,7 +27,7 @@ export const SIGN_IN = page('/sign-in', async () => (await import('../people/Sig
 export const STOP_MAILS = page('/stop-mails', async () => (await import('../inbox/StopMailsPage')).StopMailsPage)
 /** Pages with the frame around them. */
 export const IN_SHELL: readonly Page[] = [
-  page('/', async () => (await import('../assignments/TodayPage')).TodayPage),
+  page('/', async () => (await import('./TodayPage')).TodayPage),
   page('/library', async () => (await import('../library/LibraryPage')).LibraryPage),
   page('/guides/:id', async () => (await import('../players/ReaderPage')).ReaderPage),
   page('/guides/:id/edit', async () => (await import('../guides/EditorPage')).EditorPage),

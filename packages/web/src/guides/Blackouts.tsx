@@ -106,7 +106,7 @@ export function ApplyBlackouts({
       about={
         done
           ? t('What stood there is gone from the stored pictures, from all editions and from everything made from them.')
-          : t('This is for ever. It cannot be undone, by nobody.')
+          : t('Nobody can bring it back.')
       }
     >
       {reach.isPending && <p role="status">{t('Looking where these pictures are shown …')}</p>}
@@ -147,7 +147,7 @@ export function ApplyBlackouts({
       ) : (
         <div className="flex gap-2">
           <Button look="danger" disabled={!reach.data || apply.isPending} onClick={() => apply.mutate(places)}>
-            {apply.isPending ? t('Destroying …') : t('Destroy it for ever')}
+            {apply.isPending ? t('Destroying …') : t('Destroy it now')}
           </Button>
           <Button disabled={apply.isPending} onClick={onClose}>
             {t('Leave it for now')}

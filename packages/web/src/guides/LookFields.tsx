@@ -22,14 +22,15 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
   const input = useRef<HTMLInputElement>(null)
   const [bad, setBad] = useState('')
   const facts: Record<HeadFact, string> = {
-    owner: t('Owner'),
-    steps: t('Number of steps'),
-    minutes: t('Minutes'),
-    date: t('Date'),
     edition: t('Edition'),
+    date: t('Published'),
+    owner: t('Owner'),
+    minutes: t('Takes about'),
+    steps: t('Number of steps'),
   }
   return (
     <div className="space-y-3">
+      <Group name={t('Company')} />
       <TextField label={t('Name in the head')} value={look.name} maxLength={120} onChange={(event) => part({ name: event.target.value })} />
       <div>
         <p className="text-sm font-semibold mb-1">{t('Logo')}</p>
@@ -64,6 +65,7 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
         </div>
         {bad && <p className="text-sm text-brick">{bad}</p>}
       </div>
+      <Group name={t('Colours and type')} />
       <label className="block text-sm font-semibold">
         {t('Company colour')}
         <input
@@ -77,8 +79,9 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
         <option value="serif">Literata</option>
         <option value="sans">Source Sans</option>
       </Select>
+      <AnnotationLook look={look} part={part} />
       <fieldset>
-        <legend className="text-sm font-semibold mb-1">{t('In the head of a guide')}</legend>
+        <legend className="w-full text-base font-semibold border-b border-ink mb-1 pt-3">{t('Facts in the head of a guide')}</legend>
         {HeadFact.options.map((fact) => (
           <Check
             key={fact}
@@ -90,10 +93,11 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
           />
         ))}
       </fieldset>
-      <AnnotationLook look={look} part={part} />
     </div>
   )
 }
+
+const Group = ({ name }: { name: string }) => <h2 className="text-base border-b border-ink pt-3">{name}</h2>
 
 /** Colour, sizes and type of everything drawn on pictures. */
 function AnnotationLook({ look, part }: { look: Look; part: (part: Partial<Look>) => void }) {

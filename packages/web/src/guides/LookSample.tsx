@@ -1,8 +1,9 @@
 import { nth } from '@jackdaw/core/shared'
 import { darkened } from '@jackdaw/core/annotations'
-import type { Look, Step } from '@jackdaw/core/guides'
+import { HeadFact, type Look, type Step } from '@jackdaw/core/guides'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
+import { dayOf } from '../ui'
 
 const PICTURE = 'sample-picture-000000' as Step['pictures'][number]['id']
 const GROUND =
@@ -39,6 +40,13 @@ export function LookSample({ look }: { look: Look }) {
     ],
   }
   const colour = darkened(look.colour, 4.5)
+  const facts: Record<HeadFact, [name: string, sample: string]> = {
+    edition: [t('Edition'), '3'],
+    date: [t('Published'), dayOf('2026-03-10')],
+    owner: [t('Owner'), t('whoever owns it')],
+    minutes: [t('Takes about'), t('{{minutes}} min', { minutes: 5 })],
+    steps: [t('Steps'), '9'],
+  }
   return (
     <div className="bg-sheet border border-hair p-5">
       <div className="border-b-2 pb-2 mb-4" style={{ borderColor: colour }}>
@@ -47,6 +55,16 @@ export function LookSample({ look }: { look: Look }) {
           {look.name}
         </p>
         <p className={`${look.type === 'serif' ? 'font-serif' : 'font-sans'} text-2xl font-semibold`}>{t('A guide of yours')}</p>
+        <dl className="flex flex-wrap gap-x-5 text-sm">
+          {HeadFact.options
+            .filter((fact) => look.head.includes(fact))
+            .map((fact) => (
+              <div key={fact} className="flex gap-1.5">
+                <dt className="text-soft">{facts[fact][0]}</dt>
+                <dd className="font-semibold">{facts[fact][1]}</dd>
+              </div>
+            ))}
+        </dl>
       </div>
       <AnnotatedPicture
         step={step}

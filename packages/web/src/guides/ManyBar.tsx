@@ -60,7 +60,7 @@ export function ManyBar({ draft, document, ids, sizes, session, onClear }: Props
     >
       <strong className="mr-2">{t('{{count}} chosen', { count: items.length })}</strong>
       <Button look="quiet" className={quiet} disabled={steps.length < 2} onClick={() => setAsked('combine')}>
-        {t('Combine …')}
+        {t('Join into one step …')}
       </Button>
       <Button look="quiet" className={quiet} onClick={() => setAsked('move')}>
         {t('Move …')}
@@ -190,7 +190,7 @@ function CombineDialog({
     <Dialog
       open
       onClose={onClose}
-      title={t('Combine into one step')}
+      title={t('Join into one step')}
       about={t('The texts are joined in this order. It can be undone in one go.')}
     >
       <p className="guide-text whitespace-pre-line border-l-2 border-hair pl-3 max-h-56 overflow-auto mb-4">{combinedText(steps)}</p>
@@ -208,9 +208,9 @@ function CombineDialog({
       )}
       <div className="flex flex-wrap gap-2">
         <Button look="primary" onClick={() => onCombine('first')}>
-          {pictures > 0 ? t('Combine, keep the first picture') : t('Combine')}
+          {pictures > 0 ? t('Join, keep the first picture') : t('Join')}
         </Button>
-        {pictures > 1 && <Button onClick={() => onCombine('all')}>{t('Combine, keep all {{n}} as a sequence', { n: pictures })}</Button>}
+        {pictures > 1 && <Button onClick={() => onCombine('all')}>{t('Join, keep all {{n}} as a sequence', { n: pictures })}</Button>}
       </div>
     </Dialog>
   )

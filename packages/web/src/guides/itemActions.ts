@@ -21,7 +21,7 @@ const NOT_JOINED: Record<Extract<JoinedSteps, { refused: string }>['refused'], s
   'is-first': 'This is the beginning of the guide: there is no step before it to join.',
   'after-heading': 'Not joined: a section begins before this step.',
   'both-have-an-element':
-    'Not joined: both steps have something to do on their pictures, and one step can have only one. Choose both to combine them.',
+    'Not joined: both steps have something to do on their pictures, and one step can have only one. Choose both and join them into one step.',
 }
 
 const emptyBody = (): RichText => withBlockIds({ type: 'doc', content: [paragraph()] }, nanoid)

@@ -1,6 +1,6 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
-import { stepsOf, type HeadFact, type Look } from '@jackdaw/core/guides'
+import { HeadFact, stepsOf, type Look } from '@jackdaw/core/guides'
 import { Suspense, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { lazyPart, whenOf } from '../ui'
@@ -22,38 +22,43 @@ export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Loo
   }
   const colour = darkened(look.colour, 4.5)
   return (
-    <header className="mb-5 pb-4 border-b-2" style={{ borderColor: colour }}>
-      {(look.logo || look.name) && (
-        <p className="flex items-center gap-3 mb-2 text-sm font-semibold" style={{ color: colour }}>
-          {look.logo && <img src={look.logo} alt="" className="h-9 max-w-40 object-contain" />}
-          {look.name}
+    <header className="mb-4 pb-3 border-b-2" style={{ borderColor: colour }}>
+      <div className="flex flex-wrap-reverse justify-between gap-x-6 gap-y-1">
+        <p className={`${look.type === 'serif' ? 'font-serif' : 'font-sans'} text-xl leading-7 font-semibold grow basis-80`}>
+          {document.title}
         </p>
-      )}
-      <p className={`${look.type === 'serif' ? 'font-serif' : 'font-sans'} text-2xl leading-9 font-semibold`}>{document.title}</p>
-      {document.system && document.system.name !== '' && (
-        <p className="text-sm text-soft mt-1">
-          {t('For {{system}}', { system: [document.system.name, document.system.versions.join(', ')].join(' ').trim() })}
-        </p>
-      )}
-      {look.head.length > 0 && (
-        <dl className="flex flex-wrap gap-x-6 gap-y-1 mt-2 text-sm">
-          {look.head.map((fact) => (
+        {(look.logo || look.name) && (
+          <p className="flex items-center gap-2 text-sm font-semibold h-7" style={{ color: colour }}>
+            {look.logo && <img src={look.logo} alt="" className="h-7 max-w-32 object-contain" />}
+            {look.name}
+          </p>
+        )}
+      </div>
+      <dl className="flex flex-wrap gap-x-5 text-sm">
+        {HeadFact.options
+          .filter((fact) => look.head.includes(fact))
+          .map((fact) => (
             <div key={fact} className="flex gap-1.5">
               <dt className="text-soft">{facts[fact][0]}</dt>
               <dd className="font-semibold tabular-nums">{facts[fact][1]}</dd>
             </div>
           ))}
-        </dl>
-      )}
+        {document.system && document.system.name !== '' && (
+          <div className="flex gap-1.5">
+            <dt className="text-soft">{t('For')}</dt>
+            <dd className="font-semibold">{[document.system.name, document.system.versions.join(', ')].join(' ').trim()}</dd>
+          </div>
+        )}
+      </dl>
       {edition.amendedAt !== null && (
         <p className="text-sm text-soft mt-1">{t('Amended by a blackout on {{day}}', { day: whenOf(edition.amendedAt) })}</p>
       )}
       {document.signs.length > 0 && (
-        <ul className="flex flex-wrap gap-x-5 gap-y-2 mt-3" aria-label={t('Safety signs for the whole guide')}>
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 mt-2" aria-label={t('Safety signs for the whole guide')}>
           {document.signs.map((id) => (
             <li key={id}>
               <Suspense fallback={null}>
-                <SignView id={id} sizePx={52} named />
+                <SignView id={id} sizePx={36} named />
               </Suspense>
             </li>
           ))}

@@ -3,7 +3,7 @@ import type { KeptPlay } from '@jackdaw/contracts/players'
 import { stepsOf, type Annotation, type Step, type StepPicture } from '@jackdaw/core/guides'
 import { indexOf } from '@jackdaw/core/flow'
 import { choicesAt, isClosed, namesOf, spokenWords, spotsOf, type Doing as StepDoing } from '@jackdaw/core/players'
-import { ArrowLeft, ArrowRight, Lightbulb, List, Wand } from 'lucide-react'
+import { ArrowLeft, ArrowRight, Lightbulb, List, Pointer } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
@@ -240,8 +240,8 @@ function Bar({
             <span className="sr-only">{t(' of elements')}</span>
           </Button>
           <Button className="min-h-14 px-4 text-lg grow md:grow-0" onClick={() => act({ type: 'show-me' })}>
-            <Wand size={20} aria-hidden />
-            {t('Show me')}
+            <Pointer size={20} aria-hidden />
+            {t('Do this step for me')}
           </Button>
         </>
       )}

@@ -195,7 +195,7 @@ function StepView({
   const safety = safetyAt(edition.document, play, state)
   return (
     <>
-      <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-3 outline-none">
+      <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-2 outline-none">
         {t('Step {{n}} of {{of}}', { n: at + 1, of })}
         {section && (
           <>
@@ -206,9 +206,7 @@ function StepView({
         <span className="sr-only">: {stepName(step)}</span>
       </h1>
       {at === 0 && <GuideHead edition={edition} look={look} />}
-      {at === 0 && edition.document.summary && (
-        <p className="guide-text text-soft border-l-2 border-hair pl-4 mb-5">{edition.document.summary}</p>
-      )}
+      {at === 0 && edition.document.summary && <p className="text-soft border-l-2 border-hair pl-3 mb-4">{edition.document.summary}</p>}
       {step.notReady && (
         <Suspense>
           <NotReadyStrip why={step.notReadyWhy ?? ''} />

@@ -3,6 +3,7 @@ import {
   getDropOff,
   getPersonGuide,
   getPersonRecords,
+  getWaitingHere,
   getWaySteps,
   getWhoFinished,
   listItemRecords,
@@ -18,6 +19,9 @@ import { call } from '../api'
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
 export const useRecordGroups = () =>
   useQuery({ queryKey: ['records', 'groups'], queryFn: ({ signal }) => call(listRecordGroups, { signal }) })
+/** What waits for whoever leads, or to whom people report; asked for anew whenever the page is opened. */
+export const useWaitingHere = (asked: boolean) =>
+  useQuery({ queryKey: ['records', 'waiting'], queryFn: ({ signal }) => call(getWaitingHere, { signal }), enabled: asked })
 export const useItemRecords = (query: QueryOf<typeof listItemRecords>) =>
   useQuery({
     queryKey: ['records', 'guides', query],

@@ -3,6 +3,11 @@ export const english: Record<string, string> = {
   'It is a draft with {{count}} steps._one': 'It is a draft with one step.',
   'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}._one':
     'It is a draft with one step. Pictures that are missing: {{missing}}.',
+  '{{count}} guides to read, about {{minutes}} min_one': '{{count}} guide to read, about {{minutes}} min',
+  '{{count}} people are late with something_one': 'One person is late with something',
+  '{{count}} drafts in which changes met and wait for a decision_one': 'One draft in which changes met and wait for a decision',
+  '{{count}} drafts with something that is not ready_one': 'One draft with something that is not ready',
+  '{{count}} parts_one': '{{count}} part',
   '{{count}} unread_one': '{{count}} unread',
   '{{count}} times_one': 'once',
   '{{count}} wait for your decision_one': '{{count}} waits for your decision',

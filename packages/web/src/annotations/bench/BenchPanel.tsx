@@ -109,7 +109,7 @@ export function BenchPanel(props: Props) {
           />
           <div className="flex flex-wrap gap-1">
             <Button look="quiet" className="text-sm px-2" onClick={() => copyPosition(positionOf(chosen))}>
-              {t('Copy position')}
+              {t('Remember this place')}
             </Button>
             <Button
               look="quiet"
@@ -117,7 +117,7 @@ export function BenchPanel(props: Props) {
               disabled={!copied.position}
               onClick={() => copied.position && onPut(withPosition(chosen, copied.position))}
             >
-              {t('Paste position')}
+              {t('Put it in the same place')}
             </Button>
           </div>
           <StyleFields annotation={chosen} look={props.look} contrast={contrastOf(chosen.id)} onChange={onPut} />

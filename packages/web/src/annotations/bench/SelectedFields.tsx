@@ -4,7 +4,8 @@ import { unitOf, type Drawn, type Ground } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationKind, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
 import type { ReactNode } from 'react'
 import { useTexts } from '../../ui/texts'
-import { AnchorFields, AreaFields, NumberField } from './fields'
+import { AreaFields, NumberField } from './fields'
+import { PlaceFields } from './PlaceFields'
 
 const BOX = 'w-full bg-sheet border border-edge px-2 py-1 text-sm'
 
@@ -50,7 +51,7 @@ type FieldsOf<K extends AnnotationKind> = Omit<Props, 'annotation'> & { annotati
 
 function PlainAreaFields({ annotation, ground, onChange }: FieldsOf<'frame' | 'rectangle' | 'ellipse' | 'blackout'>) {
   const { t } = useTexts()
-  return <AreaFields name={t('Position')} area={annotation.area} ground={ground} onChange={(area) => onChange({ ...annotation, area })} />
+  return <AreaFields name={t('Place')} area={annotation.area} ground={ground} onChange={(area) => onChange({ ...annotation, area })} />
 }
 function TextFields({ annotation, drawn, ground, fresh, onChange }: FieldsOf<'text'>) {
   const { t } = useTexts()
@@ -64,7 +65,7 @@ function TextFields({ annotation, drawn, ground, fresh, onChange }: FieldsOf<'te
         onChange={(words) => onChange({ ...annotation, words })}
       />
       <SizeFields {...{ annotation, drawn, ground, onChange }} />
-      <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
+      <PlaceFields name={t('Place')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
     </>
   )
 }
@@ -96,7 +97,7 @@ function TagFields({ annotation, ground, onChange }: FieldsOf<'tag'>) {
           </select>
         </label>
       </div>
-      <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
+      <PlaceFields name={t('Place')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
     </>
   )
 }
@@ -129,8 +130,8 @@ function ArrowFields({ annotation, ground, onChange }: FieldsOf<'arrow'>) {
           </select>
         </label>
       </div>
-      <AnchorFields name={t('Points to')} anchor={annotation.to} ground={ground} onChange={(to) => onChange({ ...annotation, to })} />
-      <AnchorFields name={t('Starts at')} anchor={annotation.from} ground={ground} onChange={(from) => onChange({ ...annotation, from })} />
+      <PlaceFields name={t('Points to')} anchor={annotation.to} ground={ground} onChange={(to) => onChange({ ...annotation, to })} />
+      <PlaceFields name={t('Starts at')} anchor={annotation.from} ground={ground} onChange={(from) => onChange({ ...annotation, from })} />
     </>
   )
 }
@@ -149,7 +150,7 @@ function InsetFields({ annotation, ground, onChange }: FieldsOf<'inset'>) {
         onChange={(zoom) => onChange({ ...annotation, zoom })}
       />
       <AreaFields name={t('Detail')} area={annotation.detail} ground={ground} onChange={(detail) => onChange({ ...annotation, detail })} />
-      <AnchorFields name={t('Position')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
+      <PlaceFields name={t('Place')} anchor={annotation.at} ground={ground} onChange={(at) => onChange({ ...annotation, at })} />
     </>
   )
 }
@@ -295,7 +296,7 @@ function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: Fields
           </p>
         )}
       </fieldset>
-      <AnchorFields
+      <PlaceFields
         name={t('The dot: what the words point at')}
         anchor={annotation.at}
         ground={ground}

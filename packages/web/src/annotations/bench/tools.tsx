@@ -1,32 +1,28 @@
 import { keysOf } from '@jackdaw/core/shared'
 import type { AnnotationKind } from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
-import {
-  ArrowUpRight,
-  Circle,
-  Crop,
-  Focus,
-  Hash,
-  MessageSquareText,
-  Scan,
-  Square,
-  SquareSlash,
-  Type,
-  ZoomIn,
-  type LucideIcon,
-} from 'lucide-react'
+import type { ComponentType } from 'react'
+import { ArrowUpRight, Circle, Crop, Focus, Hash, Scan, Square, SquareSlash, Type, ZoomIn, type LucideProps } from 'lucide-react'
 
 /** What the hand does on the picture: put an annotation there, draw what the step is about, or the part that is shown. */
 export type Tool = AnnotationKind | 'element' | 'crop'
 
+/** A slip with its leader line, ending in a dot. */
+const LabelSign = ({ size = 17 }: Pick<LucideProps, 'size'>) => (
+  <svg width={size} height={size} viewBox="0 0 24 24" fill="none" stroke="currentColor" strokeWidth={2} strokeLinejoin="round" aria-hidden>
+    <path d="M8 3h13v9H8zM12 6h5M12 9h3M10 12l-5 7" strokeLinecap="round" />
+    <circle cx={4.5} cy={20} r={2} fill="currentColor" stroke="none" />
+  </svg>
+)
+
 /** A tool: its sign, what it and what it puts there is called, and what to do once it has been taken; the words are in English. */
-type ToolKind = { Icon: LucideIcon; name: string; hint: string }
+type ToolKind = { Icon: ComponentType<Pick<LucideProps, 'size' | 'aria-hidden'>>; name: string; hint: string }
 const DRAW = 'Draw it over the picture.'
 const PRESS = 'Press the place it speaks of.'
 /** Every tool, in the order in which they are offered: a kind of annotation that is added says all of it here. */
 const TOOL_KINDS: Readonly<Record<Tool, ToolKind>> = {
   frame: { Icon: Scan, name: 'Frame', hint: DRAW },
-  label: { Icon: MessageSquareText, name: 'Label', hint: PRESS },
+  label: { Icon: LabelSign, name: 'Label', hint: PRESS },
   tag: { Icon: Hash, name: 'Number', hint: PRESS },
   arrow: { Icon: ArrowUpRight, name: 'Arrow', hint: 'Draw from where it starts to where it points.' },
   rectangle: { Icon: Square, name: 'Rectangle', hint: DRAW },

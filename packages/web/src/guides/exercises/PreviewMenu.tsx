@@ -23,7 +23,7 @@ export function PreviewMenu({ guideId, session, stepId }: { guideId: GuideId; se
       trigger={
         <Button>
           <CirclePlay size={16} aria-hidden />
-          {t('Try')}
+          {t('Preview')}
         </Button>
       }
     >

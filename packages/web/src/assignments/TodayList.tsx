@@ -1,53 +1,50 @@
 import type { TodayItem } from '@jackdaw/contracts/reading'
 import { itemKey, pathOfItem } from '@jackdaw/core/items'
+import type { ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { partsSeenOf } from '../items'
-import { useMe } from '../people'
-import { RemarksForMe } from '../remarks'
 import { ButtonLink, dayOf, Loaded, StateMark, whenOf } from '../ui'
 import { useToday } from './queries'
 
-/** A person's own first page: what is due, in order. */
-export function TodayPage() {
+/** What one has been given to read: the day and how much it is, then what is due, in order.
+ * @param before what else waits, between the count and the list */
+export function TodayList({ before }: { before: ReactNode }) {
   const { t } = useTexts()
-  const me = useMe()
   const query = useToday()
   return (
-    <div className="w-full max-w-4xl mx-auto px-4 md:px-6 py-6">
-      <title>{t('Today – Jackdaw')}</title>
-      <Loaded query={query}>
-        {({ today, waiting, done }) => (
-          <>
+    <Loaded query={query}>
+      {({ today, waiting, done }) => (
+        <>
+          <header className="mb-6" data-today>
             <p className="text-soft">{dayOf(today)}</p>
-            <h1 className="font-serif text-2xl mb-1">{t('Good day, {{name}}', { name: me.name.split(' ')[0] })}</h1>
-            <p className="mb-5">{waiting.length === 0 ? t('Nothing is waiting for you.') : <Summary items={waiting} />}</p>
-            {me.permissions.includes('guides.write') && <RemarksForMe />}
-            {waiting.length > 0 && (
-              <section aria-labelledby="to-read" className="mb-10">
-                <h2 id="to-read" className="text-lg mb-1">
-                  {t('To read')}
-                </h2>
-                <ul className="bg-sheet border-t-2 border-ink">
-                  {waiting.map((item, index) => (
-                    <WaitingRow key={itemKey(item.item)} item={item} first={index === 0} />
-                  ))}
-                </ul>
-              </section>
-            )}
-            {waiting.length === 0 && done.length === 0 && (
-              <p className="bg-sheet border-t-2 border-ink p-5">
-                {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
-                <Link to="/library" className="text-petrol underline">
-                  {t('Open the library')}
-                </Link>
-              </p>
-            )}
-            {done.length > 0 && <Done items={done} />}
-          </>
-        )}
-      </Loaded>
-    </div>
+            <h1 className="font-serif text-2xl">{waiting.length === 0 ? t('Nothing waits to be read') : <Summary items={waiting} />}</h1>
+          </header>
+          {before}
+          {waiting.length > 0 && (
+            <section aria-labelledby="to-read" className="mb-10">
+              <h2 id="to-read" className="text-lg mb-1">
+                {t('To read')}
+              </h2>
+              <ul className="bg-sheet border-t-2 border-ink">
+                {waiting.map((item, index) => (
+                  <WaitingRow key={itemKey(item.item)} item={item} first={index === 0} />
+                ))}
+              </ul>
+            </section>
+          )}
+          {waiting.length === 0 && done.length === 0 && (
+            <p className="bg-sheet border-t-2 border-ink p-5">
+              {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
+              <Link to="/library" className="text-petrol underline">
+                {t('Open the library')}
+              </Link>
+            </p>
+          )}
+          {done.length > 0 && <Done items={done} />}
+        </>
+      )}
+    </Loaded>
   )
 }
 
@@ -60,8 +57,10 @@ function Summary({ items }: { items: TodayItem[] }) {
   )
   return (
     <>
-      {t('{{count}} guides', { count: items.length })}, {t('about {{minutes}} min of reading', { minutes })}
-      {late > 0 && <strong className="text-brick"> · {t('{{count}} of them late', { count: late })}</strong>}
+      {t('{{count}} guides to read, about {{minutes}} min', { count: items.length, minutes })}
+      {late > 0 && (
+        <span className="block text-lg text-brick font-sans font-semibold">▲ {t('{{count}} of them late', { count: late })}</span>
+      )}
     </>
   )
 }

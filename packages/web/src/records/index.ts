@@ -1,0 +1,1 @@
+export { WaitingHere } from './WaitingHere'
