@@ -7,6 +7,16 @@ const TIERS = [
   ['assignments', 'plans', 'notices', 'library'],
   ['records', 'engagement', 'helpPanel'],
 ]
+/** The pages of the author's bench stand above those who only read: it uses their players and the library. */
+const WEB_TIERS = [
+  ['ui', 'api'],
+  ['people', 'events', 'items', 'inbox', 'jobs'],
+  ['guides', 'annotations', 'remarks', 'recording'],
+  ['players', 'library', 'assignments'],
+  ['editing', 'records'],
+  ['app'],
+]
+const inWeb = (names) => `^packages/web/src/(${names.join('|')})/`
 const inCore = (names) => `^packages/core/src/(${names.join('|')})/`
 const test = '(\\.test\\.tsx?$|\\.spec\\.ts$|/testing(/|\\.ts$))'
 
@@ -82,6 +92,24 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/server/src/([^/]+)/', pathNot: test },
       to: { path: '^packages/server/src/([^/]+)/', pathNot: ['^packages/server/src/$1/', '^packages/server/src/[^/]+/index\\.ts$'] },
+    },
+    ...WEB_TIERS.map((tier, index) => ({
+      name: `web-tier-${index + 1}-never-upwards`,
+      severity: 'error',
+      from: { path: inWeb(tier), pathNot: test },
+      to: {
+        path: inWeb(
+          WEB_TIERS.slice(index + 1)
+            .flat()
+            .concat('never'),
+        ),
+      },
+    })),
+    {
+      name: 'web-domains-are-in-a-tier',
+      severity: 'error',
+      from: { path: '^packages/web/src/' },
+      to: { path: '^packages/web/src/[^/]+/', pathNot: inWeb(WEB_TIERS.flat()) },
     },
     { name: 'only-tests-use-test-helpers', severity: 'error', from: { pathNot: test }, to: { path: '/testing(/|\\.ts$)' } },
     // A domain may use those in lower tiers, never upwards.

@@ -1,0 +1,29 @@
+import { GUIDE_LIMITS, itemName, tooMuchIn, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
+import { useMemo } from 'react'
+import { Message } from '../../ui'
+import { useTexts } from '../../ui/texts'
+
+/** What the guide holds too much of, from before there were limits; each leads to its place. */
+export function TooMuchStrip({ document, onPick }: { document: GuideDocument; onPick: (id: ItemId) => void }) {
+  const { t } = useTexts()
+  const found = useMemo(() => tooMuchIn(document), [document])
+  if (found.length === 0) return null
+  return (
+    <div className="mb-4">
+      <Message tone="warn" title={t('The guide holds too much to be published')}>
+        <ul>
+          {found.map(({ limit, amount, itemId }) => (
+            <li key={`${limit} ${itemId}`}>
+              {itemId !== null && (
+                <button type="button" className="text-petrol underline text-left min-h-8" onClick={() => onPick(itemId as ItemId)}>
+                  {itemName(document, itemId)}
+                </button>
+              )}{' '}
+              {t(GUIDE_LIMITS[limit].words)} {t('Now: {{amount}}.', { amount })}
+            </li>
+          ))}
+        </ul>
+      </Message>
+    </div>
+  )
+}

@@ -1,0 +1,117 @@
+import { type GuideId, nth, type SectionId, type StepId } from '@jackdaw/core/shared'
+import type { Told } from './told'
+import type { DraftConflict } from '@jackdaw/contracts/guides'
+import { copiesOf, joinWithBefore, splitStep, type JoinedSteps } from '@jackdaw/core/editing'
+import {
+  paragraph,
+  withBlockIds,
+  type Caution,
+  type Change,
+  type ItemId,
+  type RichText,
+  type SignId,
+  type Step,
+  type StepCheck,
+} from '@jackdaw/core/guides'
+import { nanoid } from 'nanoid'
+import type { DraftSession } from './saving/draftSession'
+import { pictureActions } from './steps/pictureActions'
+
+const NOT_JOINED: Record<Extract<JoinedSteps, { refused: string }>['refused'], string> = {
+  'is-first': 'This is the beginning of the guide: there is no step before it to join.',
+  'after-heading': 'Not joined: a section begins before this step.',
+  'both-have-an-element':
+    'Not joined: both steps have something to do on their pictures, and one step can have only one. Choose both and join them into one step.',
+}
+
+const emptyBody = (): RichText => withBlockIds({ type: 'doc', content: [paragraph()] }, nanoid)
+
+/** What an author does to steps and sections, as changes to the session.
+ * @param told what the page wants to hear: what is selected, where the cursor goes, which files are on their way, what failed */
+export function itemActions(guideId: GuideId, session: DraftSession, told: Told) {
+  const items = () => session.snapshot().document.items
+  const indexOf = (id: ItemId) => items().findIndex((item) => item.id === id)
+  const stepOf = (id: ItemId) => items().find((item): item is Step => item.kind === 'step' && item.id === id)
+  const numberOf = (id: ItemId) =>
+    items()
+      .filter((item) => item.kind === 'step')
+      .findIndex((item) => item.id === id) + 1
+  const insert = (change: Extract<Change, { type: 'insert-item' }>) => {
+    session.change(change)
+    told.select(change.item.id)
+    told.focus(change.item.id)
+  }
+  return {
+    select: told.select,
+    setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-step', stepId, fields: { body } }),
+    setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
+    addStep: (after: ItemId | null) =>
+      insert({ type: 'insert-item', item: { kind: 'step', id: nanoid<StepId>(), body: emptyBody(), pictures: [] }, after }),
+    /** A new step beside this one, where its author splits it at its beginning or its end. */
+    addStepBeside: (stepId: StepId, where: 'before' | 'after') => {
+      const at = indexOf(stepId)
+      const item = { kind: 'step' as const, id: nanoid<StepId>(), body: emptyBody(), pictures: [] }
+      insert({ type: 'insert-item', item, after: where === 'after' ? stepId : (items()[at - 1]?.id ?? null) })
+      told.said('New step {{n}}', { n: numberOf(item.id) })
+    },
+    addSection: (after: ItemId | null) =>
+      insert({ type: 'insert-item', item: { kind: 'section', id: nanoid<SectionId>(), title: '' }, after }),
+    duplicate: (id: ItemId) => {
+      const step = stepOf(id)
+      const [copy] = step ? copiesOf([step], nanoid) : []
+      if (copy) insert({ type: 'insert-item', item: copy, after: id })
+    },
+    remove: (id: ItemId) => {
+      const at = indexOf(id)
+      session.change({ type: 'remove-item', itemId: id })
+      told.select(items()[Math.min(at, items().length - 1)]?.id ?? null)
+      told.removed(id)
+    },
+    move: (id: ItemId, by: 1 | -1) => {
+      const at = indexOf(id)
+      const list = items()
+      if (at + by < 0 || at + by >= list.length) return
+      session.change({ type: 'move-item', itemId: id, after: (by === 1 ? nth(list, at + 1).id : list[at - 2]?.id) ?? null })
+    },
+    moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
+    record: told.record,
+    setCheck: (stepId: StepId, check: StepCheck | null) => session.change({ type: 'set-step', stepId, fields: { check } }),
+    document: () => session.snapshot().document,
+    setOptional: (sectionId: SectionId, optional: boolean) => session.change({ type: 'set-optional', sectionId, optional }),
+    change: (...changes: Change[]) => session.change(...changes),
+    setCautions: (stepId: StepId, cautions: Caution[]) => session.change({ type: 'set-step', stepId, fields: { cautions } }),
+    addCaution: (stepId: StepId) =>
+      session.change({
+        type: 'set-step',
+        stepId,
+        fields: { cautions: [...(stepOf(stepId)?.cautions ?? []), { id: nanoid(), level: 'caution', words: '', acknowledge: false }] },
+      }),
+    setSigns: (stepId: StepId, signs: SignId[]) => session.change({ type: 'set-step', stepId, fields: { signs } }),
+    setNotReady: (itemId: ItemId, notReady: boolean, why = '') =>
+      session.change({ type: 'set-not-ready', itemId, notReady, ...(why ? { why } : {}) }),
+    /** Splits a step in two. */
+    split: (stepId: StepId, first: RichText, second: RichText) => {
+      const step = stepOf(stepId)
+      if (!step) return
+      const { changes, into } = splitStep(step, withBlockIds(first, nanoid), second, nanoid)
+      session.change(...changes)
+      told.select(into)
+      told.focus(into, 'start')
+      told.said('Split: what stood behind the cursor is step {{n}} now', { n: numberOf(into) })
+    },
+    /** Joins a step with the one before it, or says why not. */
+    join: (stepId: StepId) => {
+      const joined = joinWithBefore(session.snapshot().document, stepId, told.sizes())
+      if ('refused' in joined) return told.said(NOT_JOINED[joined.refused])
+      session.change(...joined.changes)
+      if (indexOf(stepId) >= 0) return
+      told.select(joined.into)
+      told.focus(joined.into, joined.block === Infinity ? 'end' : joined.block)
+      told.said('Joined with step {{n}}. Ctrl+Z takes it back.', { n: joined.number })
+    },
+    tick: told.tick,
+    ...pictureActions(guideId, session, told, stepOf),
+    settle: (conflict: DraftConflict, choice: 'mine' | 'theirs' | 'both') => session.settle(conflict, choice),
+  }
+}
+export type ItemActions = ReturnType<typeof itemActions>

@@ -1,0 +1,180 @@
+import { guideLink, isSafeLink, readGuideLink, stepName, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
+import type { GuideId, StepId } from '@jackdaw/core/shared'
+import { getMarkRange } from '@tiptap/core'
+import type { Editor } from '@tiptap/react'
+import { useState } from 'react'
+import { useTexts } from '../../ui/texts'
+import { Button } from '../../ui'
+import { Suggest, type Suggestion } from '../../ui/Suggest'
+import { useSuggestions } from '../../library/useSuggestions'
+import { AtSelection } from './AtSelection'
+
+type Place = { from: number; to: number; words: string; href: string }
+
+/** What the link is put on: the one in which the cursor stands, or what is selected. */
+function placeOf(editor: Editor): Place {
+  const { selection, doc, schema } = editor.state
+  const mark = schema.marks['link']!
+  const within = getMarkRange(selection.$from, mark)
+  const { from, to } = within ?? selection
+  return {
+    from,
+    to,
+    words: doc.textBetween(from, to, ' '),
+    href: within ? (editor.getAttributes('link')['href'] ?? '') : '',
+  }
+}
+
+/** What was typed, as an address. */
+const asAddress = (typed: string): string => (/^[\w-]+(\.[\w-]+)+/.test(typed.trim()) ? `https://${typed.trim()}` : typed.trim())
+
+/** A link: the words that are shown, and where it leads: a guide or a step, found by typing, or an address. */
+export function LinkForm({
+  editor,
+  guideId,
+  document,
+  onClose,
+}: {
+  editor: Editor
+  guideId: GuideId
+  document: () => GuideDocument
+  onClose: () => void
+}) {
+  const { t } = useTexts()
+  const [place] = useState(() => placeOf(editor))
+  const [words, setWords] = useState(place.words)
+  const own = readGuideLink(place.href)
+  const [target, setTarget] = useState<{ href: string; name: string } | null>(
+    own === null ? null : { href: place.href, name: nameOfTarget(document(), guideId, own.guideId, own.stepId) ?? t('A guide here') },
+  )
+  const [typed, setTyped] = useState(target ? target.name : place.href)
+  const found = useSuggestions(target ? '' : typed)
+  const options = optionsFor(typed, found, document(), guideId, t)
+  const href = target ? target.href : asAddress(typed)
+  const wrong = href !== '' && !isSafeLink(href)
+  const [tried, setTried] = useState(false)
+  const set = () => {
+    setTried(true)
+    if (wrong) return
+    const at = editor.chain().focus().setTextSelection({ from: place.from, to: place.to })
+    if (href === '') at.unsetLink().run()
+    else {
+      const text = words.trim() || target?.name || href
+      const changed = text !== place.words
+      if (!changed && place.to > place.from) at.setLink({ href }).setTextSelection(place.to).run()
+      else
+        at.insertContent({ type: 'text', text, marks: [{ type: 'link', attrs: { href } }] })
+          .unsetMark('link')
+          .run()
+    }
+    onClose()
+  }
+  return (
+    <AtSelection editor={editor} of="selection" label={t('Link')} takesFocus onClose={onClose}>
+      <form
+        className="p-3 w-[min(440px,92vw)] grid grid-cols-[max-content_minmax(0,1fr)] items-center gap-x-3 gap-y-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          event.stopPropagation()
+          set()
+        }}
+      >
+        <span className="text-sm font-semibold">{t('Leads to')}</span>
+        <Suggest
+          autoFocus
+          label={t('Guide, step or address')}
+          placeholder={t('Title, number, or https://')}
+          className="w-full border border-edge min-h-9 px-2"
+          value={typed}
+          suggestions={options}
+          state={/^(https?:|mailto:|tel:)/i.test(typed.trim()) || target ? 'still' : found.state}
+          onChange={(next) => {
+            setTyped(next)
+            setTarget(null)
+          }}
+          onPick={(id) => {
+            const option = options.find((each) => each.id === id)!
+            setTarget({ href: option.href, name: option.words })
+            setTyped(option.words)
+            if (words.trim() === '') setWords(option.words)
+          }}
+          onEnter={set}
+        />
+        <label htmlFor="link-words" className="text-sm font-semibold">
+          {t('Words shown')}
+        </label>
+        <input
+          id="link-words"
+          value={words}
+          maxLength={300}
+          className="w-full border border-edge min-h-9 px-2"
+          placeholder={target?.name ?? href}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        {wrong && tried && (
+          <p role="alert" className="col-span-2 text-sm text-brick">
+            {t('Choose a guide or step from the list, or enter a web, mail or telephone address.')}
+          </p>
+        )}
+        <div className="col-span-2 flex gap-2">
+          <Button type="submit" look="primary" disabled={href === '' && place.href === ''}>
+            {href === '' && place.href !== '' ? t('Remove link') : t('Set link')}
+          </Button>
+          <Button look="quiet" onClick={onClose}>
+            {t('Cancel')}
+          </Button>
+        </div>
+      </form>
+    </AtSelection>
+  )
+}
+
+/** What a link leads to, as far as this guide knows it. */
+function nameOfTarget(document: GuideDocument, here: GuideId, guideId: GuideId, stepId: StepId | null): string | null {
+  if (guideId !== here) return null
+  const step = stepsOf(document).find((each) => each.id === stepId)
+  return step ? stepName(step) : document.title
+}
+
+/** Steps of this guide first, then guides, then steps of others. */
+function optionsFor(
+  typed: string,
+  found: ReturnType<typeof useSuggestions>,
+  document: GuideDocument,
+  here: GuideId,
+  t: ReturnType<typeof useTexts>['t'],
+): (Suggestion & { href: string })[] {
+  const wish = typed.trim().toLowerCase()
+  if (wish === '') return []
+  const own = stepsOf(document).flatMap((step, n) =>
+    stepName(step).toLowerCase().includes(wish) || wish === String(n + 1)
+      ? [
+          {
+            id: step.id,
+            words: stepName(step),
+            about: t('Step {{n}} of this guide', { n: n + 1 }),
+            href: guideLink({ guideId: here, stepId: step.id }),
+          },
+        ]
+      : [],
+  )
+  return [
+    ...own.slice(0, 6),
+    ...found.guides
+      .filter((guide) => guide.id !== here)
+      .map(({ id, number, title }) => ({
+        id: id,
+        words: title,
+        about: t('Guide {{n}}', { n: number }),
+        href: guideLink({ guideId: id, stepId: null }),
+      })),
+    ...found.steps
+      .filter((step) => step.guideId !== here)
+      .map(({ guideId, stepId, title, name, position }) => ({
+        id: stepId,
+        words: name,
+        about: t('Step {{n}} of {{title}}', { n: position, title }),
+        href: guideLink({ guideId, stepId }),
+      })),
+  ]
+}
