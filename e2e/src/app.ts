@@ -60,7 +60,7 @@ export async function signedIn(
   await page.locator('input[type=email]').fill(mail)
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
-  await page.waitForSelector('[data-today]')
+  await page.waitForFunction(() => document.querySelector('[data-today]') !== null)
   return page
 }
 

@@ -344,7 +344,7 @@ describe('at 390 px', () => {
       await fits()
       await clean(phone)
     }
-    await phone.goto(`${app.address}/library?find=Opening`)
+    await phone.goto(`${app.address}/library?find=First%20round`)
     await phone.locator('td ::-p-text(First round)').click()
     await phone.waitForSelector('article h1')
     await fits()
@@ -355,7 +355,7 @@ describe('at 390 px', () => {
   })
   it('opens a step only when the one before is confirmed, by whatever way one tries', async () => {
     const phone = await signedIn(browser, app, 'marta@larkmoor.example', 'phone')
-    await phone.goto(`${app.address}/library?find=Opening`)
+    await phone.goto(`${app.address}/library?find=First%20round`)
     await phone.waitForSelector('td a')
     const guide = await phone.$eval('td a', (link) => (link as HTMLAnchorElement).href.replace('/edit', ''))
     await phone.goto(guide)

@@ -106,7 +106,7 @@ export async function openRecorder(
   await jackdaw.locator('input[type=email]').fill(mail)
   await jackdaw.locator('input[type=password]').fill(DEMO_PASSWORD)
   await jackdaw.keyboard.press('Enter')
-  await jackdaw.waitForSelector('[data-today]')
+  await jackdaw.waitForFunction(() => document.querySelector('[data-today]') !== null)
   const ask = (message: object) =>
     jackdaw.evaluate(
       (id, asked) =>

@@ -86,7 +86,7 @@ async function asItWas(kept: Kept, mail: string): Promise<Page> {
   await page.locator('input[type=email]').fill(mail)
   await page.locator('input[type=password]').fill(requests.password)
   await page.keyboard.press('Enter')
-  await page.waitForSelector('[data-today]')
+  await page.waitForFunction(() => document.querySelector('[data-today]') !== null)
   return page
 }
 /** How many entries a store of the browser still has. */

@@ -24,6 +24,18 @@ export const listRecordGroups = endpoint({
   problems: [],
 })
 
+/** How many people had been given a guide, had begun and had finished it in an edition that counts, at the end of each day (of the asker's
+ * zone), or of each week where there would be more than 200. */
+export const getOverTime = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/records/over-time',
+  access: { may: 'records.guide', over: 'guide' },
+  params: guide,
+  query: z.object(among),
+  response: z.object({ days: z.array(z.object({ day: LocalDate, given: z.int(), begun: z.int(), done: z.int() })) }),
+  problems: ['invalid', 'not-found'],
+})
+
 /** What waits for somebody who leads, or to whom people report. `latePeople`: how many of those whose records they may see are late with
  * something. The drafts are those of the whole company, for whoever may edit all; `parts`: how many of a draft's steps and sections are
  * flagged as not ready. */

@@ -1,5 +1,5 @@
 export { biggestLoss, dropOff } from './dropOff'
 export type { DropOff, StepReach } from './dropOff'
-export { csvHead, csvLines } from './csv'
-export type { CsvRow } from './csv'
+export { overTime } from './overTime'
+export type { Dates, DayCounts } from './overTime'
 export { hardestStep, LEAST_TIMES } from './hardestStep'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { csvHead, csvLines, type CsvRow } from './csv'
+import { csvHead, csvLines, type CsvRow } from '../shared'
 import { biggestLoss, dropOff } from './dropOff'
 
 describe('drop-off', () => {

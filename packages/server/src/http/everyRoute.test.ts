@@ -68,6 +68,7 @@ const TABLE: Row[] = [
   ['get /api/guides/:id/draft', (c) => c.send('get', `/api/guides/${guide.id}/draft`), [401, 404, 403, 403, 404, 200, 200, 200]],
   ['post /api/guides/:id/draft/changes', (c) => c.send('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 0, changeSetId: nanoid(), changes: [] }), [401, 404, 403, 403, 404, 422, 422, 422]],
   ['get /api/guides/:id/draft/changes', (c) => c.send('get', `/api/guides/${guide.id}/draft/changes?since=0`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /api/guides/:id/records/over-time', (c) => c.send('get', `/api/guides/${guide.id}/records/over-time`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/records/waiting', (c) => c.send('get', '/api/records/waiting'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/inbox', (c) => c.send('get', '/api/inbox'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/inbox/counts', (c) => c.send('get', '/api/inbox/counts'), [401, 200, 200, 200, 200, 200, 200, 200]],

@@ -3,6 +3,7 @@ import {
   getCautionRecords,
   getCautionRecordsCsv,
   getDropOff,
+  getOverTime,
   getPersonGuide,
   getPersonRecords,
   getPersonRecordsCsv,
@@ -17,6 +18,7 @@ import {
 } from '@jackdaw/contracts/records'
 import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
+import { overTime } from '@jackdaw/core/records'
 import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
 import { draftsThatWait } from '../guides'
 import { fail, route, type Context, type Routes } from '../http'
@@ -25,6 +27,7 @@ import { attemptsOfPerson, cautionRecords, cautionsOfPerson, cautionSteps, dropO
 import { aboutPerson, groupsAmong } from './groups'
 import { allRecords, countLatePeople, itemRecords, itemsOfPerson, personRecords } from './lists'
 import { sendCsv } from './sendCsv'
+import { datesOf } from './datesOf'
 import { cautionTable, itemTable, personTable, recordTable } from './tables'
 import { PAGE_SIZE, whoFinished, type WhoFilter } from './whoFinished'
 
@@ -55,6 +58,9 @@ export function recordRoutes(routes: Routes): void {
   }
   const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
 
+  route(routes, getOverTime, async ({ params: { id }, query }, { caller, now }) => ({
+    days: overTime(await datesOf(db, guideItem((await publishedGuide(id)).id), amongFor(caller, query), now), caller.zone, now),
+  }))
   route(routes, getWaitingHere, async (_input, { caller, now }) => {
     const among = amongFor(caller)
     const drafts = caller.permissions.has('guides.all') ? await draftsThatWait(db) : { notReady: [], clashes: [] }

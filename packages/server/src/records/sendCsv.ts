@@ -1,5 +1,5 @@
 import { setImmediate } from 'node:timers/promises'
-import { csvHead, csvLines } from '@jackdaw/core/records'
+import { csvHead, csvLines } from '@jackdaw/core/shared'
 import type { Response } from 'express'
 import type { Table } from './tables'
 

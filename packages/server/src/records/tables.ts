@@ -2,7 +2,7 @@ import { fileHeader, fileLine, type AboutItem, type AboutPerson, type RecordLine
 import type { CautionRecord, PersonItem, PersonRecord } from '@jackdaw/contracts/records'
 import type { CautionLevel } from '@jackdaw/core/guides'
 import { WAYS } from '@jackdaw/core/ways'
-import type { CsvRow } from '@jackdaw/core/records'
+import type { CsvRow } from '@jackdaw/core/shared'
 import { localTimeAt } from '@jackdaw/core/shared'
 
 /** A table that is sent as a file. */

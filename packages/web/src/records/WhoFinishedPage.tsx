@@ -32,6 +32,7 @@ import { Link } from 'react-router'
 import { addressOf } from '../api'
 import { amongIn, GroupFilters } from './GroupFilters'
 import { useDropOff, useWhoFinished } from './queries'
+import { OverTime } from './OverTime'
 import { WayStepsRuler } from './WayStepsRuler'
 import { Claimed, ClaimedLine } from './Claimed'
 import { wayName } from '../players/wayName'
@@ -106,6 +107,10 @@ export function WhoFinishedPage() {
               />
               <ClaimedLine claimed={counts.claimed} />
               <SoloLine counts={soloCounts} solo={solo} onSolo={(next) => set({ solo: next === solo ? undefined : next })} />
+              <details className="my-3 border-y border-hair" open={search.get('days') === 'yes'} onToggle={(event) => event.currentTarget.open !== (search.get('days') === 'yes') && set({ days: event.currentTarget.open ? 'yes' : undefined })}>
+                <summary className="min-h-10 flex items-center font-semibold text-petrol">{t('Over time')}</summary>
+                {search.get('days') === 'yes' && <OverTime id={id} among={amongIn(search)} />}
+              </details>
               <FindForm
                 className="gap-2 my-3"
                 find={find}

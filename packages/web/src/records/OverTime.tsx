@@ -1,0 +1,51 @@
+import { getOverTime } from '@jackdaw/contracts/records'
+import type { GuideId } from '@jackdaw/core/shared'
+import type { QueryOf } from '@jackdaw/contracts/endpoint'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { Suspense } from 'react'
+import { call } from '../api'
+import { dayOf, lazyPart, Loaded, Waiting } from '../ui'
+import { useTexts } from '../ui/texts'
+
+const LineChart = lazyPart(async () => (await import('../ui/chart/LineChart')).LineChart)
+
+/** How far the people of a guide were, day by day. */
+export function OverTime({ id, among }: { id: GuideId; among: QueryOf<typeof getOverTime> }) {
+  const { t } = useTexts()
+  const query = useQuery({
+    queryKey: ['records', 'over-time', id, among],
+    queryFn: ({ signal }) => call(getOverTime, { params: { id }, query: among, signal }),
+    placeholderData: keepPreviousData,
+  })
+  return (
+    <Loaded query={query}>
+      {({ days }) => {
+        const last = days.at(-1)
+        if (!last) return <p className="text-soft py-3">{t('Nobody has been given this guide yet.')}</p>
+        return (
+          <Suspense fallback={<Waiting what={t('The chart is coming …')} />}>
+            <LineChart
+              title={t('People at the end of each day')}
+              head={t('Day')}
+              says={t('From {{from}} to {{to}}: of {{given}} people who have it, {{begun}} have begun and {{done}} are done.', {
+                from: dayOf(days[0]?.day ?? last.day),
+                to: dayOf(last.day),
+                given: last.given,
+                begun: last.begun,
+                done: last.done,
+              })}
+              file={`over-time-${last.day}`}
+              along={days.map((each) => each.day)}
+              written={dayOf}
+              lines={[
+                { name: t('done'), values: days.map((each) => each.done) },
+                { name: t('begun'), values: days.map((each) => each.begun) },
+                { name: t('given'), values: days.map((each) => each.given) },
+              ]}
+            />
+          </Suspense>
+        )
+      }}
+    </Loaded>
+  )
+}

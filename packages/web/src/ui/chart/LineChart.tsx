@@ -1,0 +1,100 @@
+import { csvHead, csvLines } from '@jackdaw/core/shared'
+import { Download } from 'lucide-react'
+import { useEffect, useId, useMemo, useRef } from 'react'
+import { Button } from '../Button'
+import { useTexts } from '../texts'
+import type { ChartData } from './chartLook'
+import { drawLines, type Drawn } from './drawLines'
+
+const HEIGHT_PX = 240
+
+function save(name: string, href: string): void {
+  const link = document.createElement('a')
+  link.href = href
+  link.download = name
+  link.click()
+}
+
+/** Lines over time, with the table behind them, words for who cannot see them, and both as a file.
+ * @param head    what stands above the first column of the table
+ * @param says    in words what the lines show
+ * @param file    name of the files, without an ending */
+export function LineChart({ title, head, says, file, ...data }: ChartData & { title: string; head: string; says: string; file: string }) {
+  const { t } = useTexts()
+  const { along, written, lines } = data
+  const box = useRef<HTMLDivElement>(null)
+  const drawn = useRef<Drawn | null>(null)
+  const id = useId()
+  // What is shown is told by its values: the page makes the lists anew whenever it is drawn.
+  const shown = JSON.stringify([along, lines])
+  const stable = useMemo<ChartData>(() => {
+    const [places, values] = JSON.parse(shown) as [ChartData['along'], ChartData['lines']]
+    return { along: places, lines: values, written }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- how places are written does not change
+  }, [shown])
+  useEffect(() => {
+    if (!box.current) return
+    const chart = drawLines(box.current, HEIGHT_PX)
+    drawn.current = chart
+    const watch = new ResizeObserver(() => chart.resize())
+    watch.observe(box.current)
+    return () => {
+      watch.disconnect()
+      chart.end()
+      drawn.current = null
+    }
+  }, [])
+  useEffect(() => drawn.current?.show(stable), [stable])
+  const csv = (): string => {
+    const rows = along.map((each, i) => [each, ...lines.map((line) => line.values[i] ?? null)])
+    return URL.createObjectURL(
+      new Blob([csvHead([head, ...lines.map((line) => line.name)]), csvLines(rows)], { type: 'text/csv;charset=utf-8' }),
+    )
+  }
+  return (
+    <figure aria-labelledby={`${id}-title`} className="bg-sheet">
+      <div className="flex flex-wrap items-center gap-2">
+        <figcaption id={`${id}-title`} className="grow font-semibold">
+          {title}
+        </figcaption>
+        <Button look="quiet" className="text-sm" onClick={() => drawn.current && save(`${file}.png`, drawn.current.png())}>
+          <Download size={15} aria-hidden /> {t('PNG')}
+        </Button>
+        <Button look="quiet" className="text-sm" onClick={() => save(`${file}.csv`, csv())}>
+          <Download size={15} aria-hidden /> {t('CSV')}
+        </Button>
+      </div>
+      <div ref={box} role="img" aria-label={says} style={{ height: HEIGHT_PX }} className="w-full" />
+      <details>
+        <summary className="text-sm text-petrol min-h-8">{t('The numbers as a table')}</summary>
+        <div className="max-h-80 overflow-auto">
+          <table className="text-sm">
+            <thead>
+              <tr className="border-b border-ink">
+                {[head, ...lines.map((line) => line.name)].map((name) => (
+                  <th key={name} scope="col" className="text-left pr-6 py-1">
+                    {name}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {along.map((each, i) => (
+                <tr key={each} className="border-b border-hair">
+                  <th scope="row" className="text-left font-normal pr-6 py-0.5 whitespace-nowrap">
+                    {written(each)}
+                  </th>
+                  {lines.map((line) => (
+                    <td key={line.name} className="pr-6">
+                      {line.values[i]}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </details>
+    </figure>
+  )
+}

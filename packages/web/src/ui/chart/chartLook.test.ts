@@ -1,0 +1,16 @@
+import { expect, it } from 'vitest'
+import { lineOption, namesApart } from './chartLook'
+
+it('keeps the names of lines apart that end at the same height, and inside', () => {
+  expect(namesApart([1, 0], 200)).toEqual([0, 0])
+  const ends = [0, 0.02, 0]
+  const places = namesApart(ends, 200).map((by, i) => (1 - ends[i]!) * 200 + by)
+  const sorted = [...places].sort((a, b) => a - b)
+  for (let i = 1; i < sorted.length; i++) expect(sorted[i]! - sorted[i - 1]!).toBeGreaterThanOrEqual(17 - 1e-9)
+  expect(Math.max(...places)).toBeLessThanOrEqual(200)
+})
+it('stands on zero and names every line', () => {
+  const option = lineOption({ along: ['a', 'b'], written: (each) => each, lines: [{ name: 'Done', values: [3, 5] }] }, 240)
+  expect(option.yAxis).toMatchObject({ min: 0, max: 5 })
+  expect(option.series).toMatchObject([{ name: 'Done', endLabel: { show: true } }])
+})

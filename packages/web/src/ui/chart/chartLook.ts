@@ -1,0 +1,99 @@
+import type { LineSeriesOption } from 'echarts/charts'
+import type { GridComponentOption, TooltipComponentOption } from 'echarts/components'
+import type { ComposeOption } from 'echarts/core'
+
+/** A line of a chart: what it is called, and a value for each place along. */
+export type ChartLine = { name: string; values: readonly number[] }
+/** What a chart shows. `along`: what stands below each place; `written`: the same as people read it. */
+export type ChartData = { along: readonly string[]; written: (along: string) => string; lines: readonly ChartLine[] }
+
+export type ChartOption = ComposeOption<LineSeriesOption | GridComponentOption | TooltipComponentOption>
+
+const INK = '#17212b'
+const SOFT = '#4a5763'
+const HAIR = '#d5dade'
+const FONT = "'Source Sans 3 Variable', system-ui, sans-serif"
+
+/** Lines differ by steps of lightness, by their dashes and by the names at their ends: they are told apart in grey print too. */
+export const LINES = [
+  { color: '#17212b', type: 'solid', width: 3 },
+  { color: '#4f6f7a', type: 'solid', width: 2 },
+  { color: '#8fa3ab', type: [6, 4], width: 2 },
+  { color: '#5d6975', type: [2, 3], width: 2 },
+] as const
+
+/** Least distance of two names at the ends of lines, in pixels. */
+const NAME_PX = 17
+
+/** By how much the name of each line is moved from where it ends, in pixels, so that none covers another.
+ * @param ends how high each line ends, 0 (the axis) to 1 (the top)
+ * @param heightPx of what the lines are drawn in */
+export function namesApart(ends: readonly number[], heightPx: number): number[] {
+  const order = ends.map((end, index) => ({ index, at: (1 - end) * heightPx })).sort((a, b) => a.at - b.at || a.index - b.index)
+  let last = -Infinity
+  const moved = order.map(({ index, at }) => {
+    const to = Math.max(at, last + NAME_PX)
+    last = to
+    return { index, by: to - at }
+  })
+  const over = Math.max(0, last - heightPx)
+  return moved.sort((a, b) => a.index - b.index).map(({ by }) => by - over)
+}
+
+/** Lines over time in our look: zero on the axis, each line named at its end, no legend.
+ * @param heightPx of the whole chart */
+export function lineOption({ along, written, lines }: ChartData, heightPx: number): ChartOption {
+  const most = Math.max(1, ...lines.flatMap((line) => [...line.values]))
+  const apart = namesApart(
+    lines.map((line) => (line.values.at(-1) ?? 0) / most),
+    heightPx - TOP_PX - BOTTOM_PX,
+  )
+  return {
+    animation: false,
+    textStyle: { fontFamily: FONT, color: INK },
+    grid: { left: 8, right: RIGHT_PX, top: TOP_PX, bottom: BOTTOM_PX, containLabel: false, outerBoundsMode: 'same' },
+    tooltip: {
+      trigger: 'axis',
+      confine: true,
+      backgroundColor: '#ffffff',
+      borderColor: INK,
+      borderRadius: 2,
+      textStyle: { color: INK, fontSize: 13, fontFamily: FONT },
+      axisPointer: { type: 'line', lineStyle: { color: SOFT } },
+    },
+    xAxis: {
+      type: 'category',
+      data: along.map(written),
+      boundaryGap: false,
+      axisLine: { lineStyle: { color: INK } },
+      axisTick: { show: false },
+      axisLabel: { color: SOFT, fontSize: 12, hideOverlap: true, showMinLabel: true, alignMinLabel: 'left' },
+    },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      max: most,
+      minInterval: 1,
+      axisLabel: { color: SOFT, fontSize: 12 },
+      splitLine: { lineStyle: { color: HAIR } },
+    },
+    series: lines.map(({ name, values }, index) => {
+      const { color, type, width } = LINES[index % LINES.length]!
+      return {
+        type: 'line',
+        name,
+        data: [...values],
+        step: 'end',
+        symbol: 'none',
+        lineStyle: { color, width, type: typeof type === 'string' ? type : [...type] },
+        itemStyle: { color },
+        endLabel: { show: true, formatter: '{a} {c}', color: INK, fontSize: 13, fontWeight: 600, distance: 6, offset: [0, apart[index] ?? 0] },
+        labelLayout: { moveOverlap: 'shiftY' },
+        emphasis: { disabled: true },
+      }
+    }),
+  }
+}
+const TOP_PX = 14
+const BOTTOM_PX = 26
+const RIGHT_PX = 110
