@@ -56,6 +56,7 @@ try {
     'e2e',
     'bench',
   ])
+  check('words of the pages', process.execPath, ['scripts/words.mjs'])
   check('nothing unused', bin('knip'), ['--no-progress'])
   if (check('build', process.execPath, ['scripts/build.mjs'])) vitest()
 } catch (error) {

@@ -117,6 +117,7 @@ describe('everything that can be done on a picture', () => {
     await hand.told('Not that button')
     await press(page, 'No')
     await seen(page, '0 of 7 steps at the first try and without help.')
+    await page.evaluate(() => (document.fullscreenElement ? document.exitFullscreen() : undefined))
     expect(page.complaints).toEqual([])
     await page.close()
   })

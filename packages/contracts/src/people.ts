@@ -1,4 +1,4 @@
-import { Level, Permission } from '@jackdaw/core/people'
+import { Language, Level, Permission } from '@jackdaw/core/people'
 import { PersonId, RoleId, SiteId, TeamId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -17,6 +17,7 @@ export const Me = z.object({
   permissions: z.array(Permission),
   hasReports: z.boolean(),
   company: z.string(),
+  language: Language,
   csrf: z.string(),
 })
 /** Read by {@link Me}. */
@@ -35,6 +36,15 @@ export const signIn = endpoint({
 export const signOut = endpoint({ method: 'delete', path: '/api/session', access: { may: 'session.end' }, problems: [] })
 /** Who is signed in; `null` when nobody is. */
 export const getMe = endpoint({ method: 'get', path: '/api/session', access: 'anyone', response: z.nullable(Me), problems: [] })
+
+/** Changes what is one's own to say: the language in which the pages speak. */
+export const changeMe = endpoint({
+  method: 'patch',
+  path: '/api/session',
+  access: { may: 'self.change' },
+  body: z.object({ language: Language }),
+  problems: ['invalid'],
+})
 
 /** People by a part of their name, at most 200; `writers` leaves only those who may write guides. */
 export const findPeople = endpoint({

@@ -6,12 +6,13 @@ import { createRoot } from 'react-dom/client'
 import { queryClient } from './api'
 import { App } from './app/App'
 import { fetchPageAt } from './app/pages'
-import { meQuery } from './people'
+import { meQuery, speakAsBefore } from './people'
 
 // The page may not make code from text (its security policy), so schemas are checked without.
 // Said before any schema is loaded: the first page needs none.
 Object.assign(globalThis, { __zod_globalConfig: { jitless: true } })
 
+speakAsBefore()
 void queryClient.prefetchQuery(meQuery)
 fetchPageAt(location.pathname)
 

@@ -44,7 +44,7 @@ export {
 export type { AnnotationKind } from './annotation'
 export { Caution, CautionLevel, gravestOf } from './caution'
 export { toAcknowledge } from './toAcknowledge'
-export { GuideLook, HeadFact, Look } from './look'
+export { GuideLook, HEAD_FACTS, HeadFact, Look } from './look'
 export { PLAIN_LOOK, lookOf } from './lookOf'
 export { SIGN_IDS, SignId } from './signId'
 export { FRAME_GAP_PX, NEWEST_VERSION, readDocument } from './readDocument'

@@ -2,7 +2,9 @@ import * as z from 'zod/mini'
 import { Colour, TypeFace } from './annotation'
 
 /** Facts that the head of a guide can show, in the order in which it shows them. */
-export const HeadFact = z.enum(['edition', 'date', 'owner', 'minutes', 'steps'])
+export const HEAD_FACTS = ['edition', 'date', 'owner', 'minutes', 'steps'] as const
+/** One of the {@link HEAD_FACTS}. */
+export const HeadFact = z.enum(HEAD_FACTS)
 /** Read by {@link HeadFact}. */
 export type HeadFact = z.infer<typeof HeadFact>
 

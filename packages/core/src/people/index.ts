@@ -1,3 +1,4 @@
+export { isLanguage, Language, LANGUAGES, languageFor } from './language'
 export { Permission, Level, LEVEL_PRESETS } from './permissions'
 export { RIGHTS, THINGS, may } from './rights'
 export type { RelationTo, Thing, ThingRights } from './rights'

@@ -26,6 +26,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0010-jobs',
     '0011-inbox',
     '0012-not-ready',
+    '0013-language',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -13,6 +13,7 @@ import { eventEnvelope } from './migrations/0009-event-envelope'
 import { jobs } from './migrations/0010-jobs'
 import { inbox } from './migrations/0011-inbox'
 import { notReady } from './migrations/0012-not-ready'
+import { language } from './migrations/0013-language'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly Migration[] = [
   jobs,
   inbox,
   notReady,
+  language,
 ]
 const LOCK = 7_203_114
 

@@ -1,7 +1,7 @@
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type { NewId, PersonId } from '@jackdaw/core/shared'
-import type { Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
+import type { Language, Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
 import type { Config } from '../config'
@@ -12,7 +12,15 @@ import type { Mailer } from '../mail'
 import type { ContentStore } from '../storage'
 
 /** Who asks. */
-export type Caller = { id: PersonId; name: string; level: Level; permissions: ReadonlySet<Permission>; hasReports: boolean; zone: string }
+export type Caller = {
+  id: PersonId
+  name: string
+  level: Level
+  permissions: ReadonlySet<Permission>
+  hasReports: boolean
+  zone: string
+  language: Language
+}
 
 /** The parts from which the server is put together, once, in `main.ts`. */
 export type Parts = {

@@ -55,6 +55,7 @@ const TABLE: Row[] = [
   ['get /api/session', (c) => c.send('get', '/api/session'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['post /api/session', (c) => new Client(c.address).send('post', '/api/session', { mail: '', password: '' }), [422, 422, 422, 422, 422, 422, 422, 422]],
   ['delete /api/session', async (c, who) => (who === 'nobody' ? c : await company.as(who as Who)).send('delete', '/api/session'), [401, 204, 204, 204, 204, 204, 204, 204]],
+  ['patch /api/session', (c) => c.send('patch', '/api/session', { language: 'en' }), [401, 204, 204, 204, 204, 204, 204, 204]],
   ['get /api/people', (c) => c.send('get', '/api/people'), [401, 403, 403, 403, 200, 200, 200, 200]],
   ['get /api/groups', (c) => c.send('get', '/api/groups'), [401, 403, 403, 403, 200, 200, 200, 200]],
   ['get /api/folders', (c) => c.send('get', '/api/folders'), [401, 200, 200, 200, 200, 200, 200, 200]],

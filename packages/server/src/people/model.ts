@@ -1,7 +1,7 @@
-import type { Level, Permission } from '@jackdaw/core/people'
+import type { Language, Level, Permission } from '@jackdaw/core/people'
 import type { DepartmentId, PersonId, RoleId, SiteId, TeamId } from '@jackdaw/core/shared'
-import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { instant, key, optional, table, text, texts, truth, whole } from '../db'
+import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import { instant, key, optional, table, text, texts, truth, usually, whole } from '../db'
 
 /** Somebody who works here, or did. */
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
@@ -16,6 +16,7 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
   declare managerId: PersonId | null
   declare active: boolean
   declare createdAt: number
+  declare language: CreationOptional<Language>
 }
 export const PERSON = table('person', PersonRow, () => ({
   id: key(text()),
@@ -29,6 +30,7 @@ export const PERSON = table('person', PersonRow, () => ({
   managerId: optional(text()),
   active: truth(),
   createdAt: instant(),
+  language: usually(text(), 'en'),
 }))
 
 /** A place where people work, with its time zone (IANA). */

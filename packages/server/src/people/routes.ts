@@ -1,8 +1,9 @@
-import { findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
+import { changeMe, findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
 import type { Request, RequestHandler } from 'express'
 import { fail, newCsrfToken, route, type Caller, type Parts, type Routes } from '../http'
 import { knownDevice, rememberDevice } from './knownDevices'
 import { verifyPassword } from './password'
+import { PERSON } from './model'
 import { countTry, forgiveTries } from './signInGuard'
 import { findByMail, findCaller, findPeopleByName, listAllGroups } from './store'
 
@@ -22,6 +23,7 @@ const meOf = (caller: Caller, company: string, csrf: string): Me => ({
   permissions: [...caller.permissions],
   hasReports: caller.hasReports,
   company,
+  language: caller.language,
   csrf,
 })
 
@@ -51,6 +53,8 @@ export function peopleRoutes(routes: Routes): void {
     res.clearCookie('jackdaw', { path: '/' })
   })
   route(routes, getMe, async (_input, { caller, req }) => (caller ? meOf(caller, config.company, req.session.csrf ?? '') : null))
+
+  route(routes, changeMe, async ({ body: { language } }, { caller }) => void (await db.in(PERSON).update({ language }, { id: caller.id })))
 
   route(routes, findPeople, async ({ query }) =>
     (await findPeopleByName(db, query.find?.trim() ?? '', query.writers === 'yes')).map((row) => ({

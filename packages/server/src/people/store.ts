@@ -1,4 +1,4 @@
-import type { Level, Permission, RelationTo } from '@jackdaw/core/people'
+import type { Language, Level, Permission, RelationTo } from '@jackdaw/core/people'
 import type { PersonId } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
 import type { Caller } from '../http'
@@ -9,10 +9,11 @@ type PersonRow = {
   level: Level
   permissions: Permission[]
   zone: string
+  language: Language
   has_reports: boolean
   password_hash: string
 }
-const PERSON = `select p.id, p.name, p.level, p.permissions, s.zone, p.password_hash, exists (select 1 from person r where r.manager_id = p.id) as has_reports
+const PERSON = `select p.id, p.name, p.level, p.permissions, p.language, s.zone, p.password_hash, exists (select 1 from person r where r.manager_id = p.id) as has_reports
   from person p join site s on s.id = p.site_id where p.active`
 
 const callerOf = (row: PersonRow): Caller => ({
@@ -22,6 +23,7 @@ const callerOf = (row: PersonRow): Caller => ({
   permissions: new Set(row.permissions),
   hasReports: row.has_reports,
   zone: row.zone,
+  language: row.language,
 })
 
 /** The person of a session; `null` when they are no longer active. */

@@ -9,7 +9,7 @@ import { useCompanyLook } from '../annotations/useLook'
 import { queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
 import { InboxMark } from '../inbox'
-import { leave, meQuery, useMe } from '../people'
+import { LanguageField, leave, meQuery, setMyLanguage, speakFromNow, useMe } from '../people'
 import { FindPlace } from './FindPlace'
 import { loadingPages } from './loadingPages'
 import { useOnline } from './useOnline'
@@ -50,6 +50,7 @@ export function SignedIn() {
 /** What every page below the sign-in needs, whatever stands around it. */
 function ForMe({ me }: { me: Me }) {
   useEffect(() => startOutbox(me.id), [me.id])
+  useEffect(() => speakFromNow(me.language), [me.language])
   useSignedOut()
   useCompanyColour()
   return <Outlet context={me} />
@@ -201,12 +202,36 @@ function Person({ me }: { me: Me }) {
             {t('Background work')}
           </Link>
         )}
+        <LanguagePart me={me} />
         {waiting > 0 && <p className="text-sm text-ochre py-1">{t('Your reading is not with the server yet. Connect, then sign out.')}</p>}
         <button type="button" className="block w-full text-left py-2 text-petrol" onClick={() => void signOut()}>
           {t('Sign out')}
         </button>
       </div>
     </>
+  )
+}
+
+/** The language of the person: spoken at once, and kept where it can be. */
+function LanguagePart({ me }: { me: Me }) {
+  const { t } = useTexts()
+  const [language, setLanguage] = useState(me.language)
+  const [failed, setFailed] = useState(false)
+  return (
+    <div className="py-1">
+      <LanguageField
+        language={language}
+        onChange={(next) => {
+          setLanguage(next)
+          setFailed(false)
+          setMyLanguage(next).catch(() => {
+            setLanguage(me.language)
+            setFailed(true)
+          })
+        }}
+      />
+      {failed && <p className="text-sm text-ochre">{t('The language could not be changed: the server cannot be reached.')}</p>}
+    </div>
   )
 }
 

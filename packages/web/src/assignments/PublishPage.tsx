@@ -183,7 +183,7 @@ function Published({ id, edition, people, openToAll }: { id: GuideId; edition: n
   return (
     <div className="p-6 max-w-2xl space-y-4">
       <Message tone="good" title={t('Edition {{n}} is published', { n: edition })}>
-        {t('{{count}} people', { count: people })} {t('find it on their page Today.')}
+        {t('{{count}} people find it on their page Today.', { count: people })}
         {openToAll && ` ${t('Everybody else finds it in the library.')}`}
       </Message>
       <div className="flex flex-wrap gap-2">
@@ -219,8 +219,8 @@ function WhatChanged({ note, onNote, mustReread, onMustReread, done }: Changed) 
           hint={
             done > 0
               ? mustReread
-                ? t('{{count}} people who are done', { count: done }) + ' ' + t('get it again, with a new date.')
-                : t('{{count}} people who are done', { count: done }) + ' ' + t('stay done.')
+                ? t('{{count}} people who are done get it again, with a new date.', { count: done })
+                : t('{{count}} people who are done stay done.', { count: done })
               : t('Nobody is done yet.')
           }
         />

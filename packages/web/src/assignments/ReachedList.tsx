@@ -47,7 +47,7 @@ export function ReachedList({
       </p>
       {leaving.length > 0 && (
         <div className="mb-3">
-          <Message tone="warn" title={t('{{count}} people', { count: leaving.length }) + ' ' + t('will no longer have it')}>
+          <Message tone="warn" title={t('{{count}} people will no longer have it', { count: leaving.length })}>
             {leaving.map((person) => person.name).join(', ')}
           </Message>
         </div>

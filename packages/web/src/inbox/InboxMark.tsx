@@ -1,7 +1,7 @@
 import { Inbox } from 'lucide-react'
 import { Link } from 'react-router'
 import { useTexts } from '../ui/texts'
-import { useInboxCounts } from './queries'
+import { useInboxCounts } from './useInboxCounts'
 
 const MOST_SHOWN = 99
 

@@ -1,6 +1,5 @@
 import {
   chooseMail,
-  countInbox,
   getMailChoice,
   listInbox,
   markAllRead,
@@ -13,17 +12,8 @@ import type { EntryId } from '@jackdaw/core/shared'
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 
-const ASK_EVERY_MS = 60_000
 const changed = (): Promise<void> => queryClient.invalidateQueries({ queryKey: ['inbox'] })
 
-/** How much is unread or waits; asked for again every minute while the page is seen. */
-export const useInboxCounts = () =>
-  useQuery({
-    queryKey: ['inbox', 'counts'],
-    queryFn: ({ signal }) => call(countInbox, { signal }),
-    refetchInterval: ASK_EVERY_MS,
-    staleTime: 20_000,
-  })
 /** The entries of a part, as many as were asked for. */
 export const useInbox = (part: InboxPart) =>
   useInfiniteQuery({

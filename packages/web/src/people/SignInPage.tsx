@@ -2,9 +2,11 @@ import { SignIn } from '@jackdaw/contracts/signIn'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { useTexts } from '../ui/texts'
+import { spoken, useTexts } from '../ui/texts'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Button, Failed, TextField } from '../ui'
+import { speakFromNow } from './language'
+import { LanguageField } from './LanguageField'
 import { enter } from './session'
 
 /** Only addresses on this site are gone to after signing in. */
@@ -15,6 +17,7 @@ export function SignInPage() {
   const navigate = useNavigate()
   const [search] = useSearchParams()
   const [failure, setFailure] = useState<unknown>(null)
+  const [language, setLanguage] = useState(spoken)
   const { register, handleSubmit, formState, resetField, setFocus } = useForm<SignIn>({
     resolver: zodResolver(SignIn),
     defaultValues: { mail: '', password: '' },
@@ -63,6 +66,15 @@ export function SignInPage() {
               {formState.isSubmitting ? t('Signing in …') : t('Sign in')}
             </Button>
           </form>
+          <div className="mt-10 w-44">
+            <LanguageField
+              language={language}
+              onChange={(next) => {
+                setLanguage(next)
+                speakFromNow(next)
+              }}
+            />
+          </div>
         </div>
       </div>
       <RulerPicture />

@@ -1,6 +1,6 @@
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
-import { HeadFact, stepsOf, type Look } from '@jackdaw/core/guides'
+import { HEAD_FACTS, stepsOf, type HeadFact, type Look } from '@jackdaw/core/guides'
 import { Suspense, type ReactNode } from 'react'
 import { useTexts } from '../ui/texts'
 import { lazyPart, whenOf } from '../ui'
@@ -35,14 +35,12 @@ export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Loo
         )}
       </div>
       <dl className="flex flex-wrap gap-x-5 text-sm">
-        {HeadFact.options
-          .filter((fact) => look.head.includes(fact))
-          .map((fact) => (
-            <div key={fact} className="flex gap-1.5">
-              <dt className="text-soft">{facts[fact][0]}</dt>
-              <dd className="font-semibold tabular-nums">{facts[fact][1]}</dd>
-            </div>
-          ))}
+        {HEAD_FACTS.filter((fact) => look.head.includes(fact)).map((fact) => (
+          <div key={fact} className="flex gap-1.5">
+            <dt className="text-soft">{facts[fact][0]}</dt>
+            <dd className="font-semibold tabular-nums">{facts[fact][1]}</dd>
+          </div>
+        ))}
         {document.system && document.system.name !== '' && (
           <div className="flex gap-1.5">
             <dt className="text-soft">{t('For')}</dt>

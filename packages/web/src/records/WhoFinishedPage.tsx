@@ -107,7 +107,13 @@ export function WhoFinishedPage() {
               />
               <ClaimedLine claimed={counts.claimed} />
               <SoloLine counts={soloCounts} solo={solo} onSolo={(next) => set({ solo: next === solo ? undefined : next })} />
-              <details className="my-3 border-y border-hair" open={search.get('days') === 'yes'} onToggle={(event) => event.currentTarget.open !== (search.get('days') === 'yes') && set({ days: event.currentTarget.open ? 'yes' : undefined })}>
+              <details
+                className="my-3 border-y border-hair"
+                open={search.get('days') === 'yes'}
+                onToggle={(event) =>
+                  event.currentTarget.open !== (search.get('days') === 'yes') && set({ days: event.currentTarget.open ? 'yes' : undefined })
+                }
+              >
                 <summary className="min-h-10 flex items-center font-semibold text-petrol">{t('Over time')}</summary>
                 {search.get('days') === 'yes' && <OverTime id={id} among={amongIn(search)} />}
               </details>

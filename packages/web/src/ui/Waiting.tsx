@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactNode } from 'react'
-import { useTexts } from './texts'
+import { isKnown, useTexts } from './texts'
 import { Link } from 'react-router'
 import { ApiProblem, Unreachable, wordsFor } from '../api'
 import { Button } from './Button'
@@ -45,10 +45,12 @@ export function Loaded<T>({ query, children }: { query: Result<T>; children: (da
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
   const { t } = useTexts()
   const { title, detail } = wordsFor(error)
+  // What the server says is a key where the language knows it.
+  const said = (words: string) => (isKnown(words) ? t(words) : words)
   const closed = error instanceof ApiProblem && (error.problem.status === 403 || error.problem.status === 404) && again !== undefined
   return (
-    <Message tone="bad" title={title} role="alert">
-      {detail && <p>{detail}</p>}
+    <Message tone="bad" title={said(title)} role="alert">
+      {detail && <p>{said(detail)}</p>}
       {closed ? (
         <p className="mt-1">
           <Link to="/" className="text-petrol underline">

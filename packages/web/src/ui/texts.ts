@@ -1,6 +1,8 @@
+import { LANGUAGES, type Language } from '@jackdaw/core/people'
 import i18next, { type TFunction } from 'i18next'
 import { useSyncExternalStore } from 'react'
 import { english } from './english'
+import { writeIn } from './format'
 
 /** English is written where it is used and is its own key; other languages are added as resources. */
 void i18next.init({
@@ -11,6 +13,33 @@ void i18next.init({
   interpolation: { escapeValue: false },
   resources: { en: { translation: english } },
 })
+
+/** The words of each language; they are loaded when somebody speaks it. */
+const WORDS: Record<Exclude<Language, 'en'>, () => Promise<Record<string, string>>> = {
+  de: async () => (await import('./german')).german,
+}
+let wished: Language = 'en'
+
+/** Speaks a language from now on. Without a network it goes on in the one before. */
+export async function speak(language: Language): Promise<void> {
+  wished = language
+  if (language !== 'en' && !i18next.hasResourceBundle(language, 'translation'))
+    try {
+      i18next.addResourceBundle(language, 'translation', await WORDS[language]())
+    } catch {
+      // The words could not be fetched: the page goes on in the language that it has.
+      return
+    }
+  if (wished !== language) return
+  writeIn(LANGUAGES[language].locale)
+  document.documentElement.lang = language
+  await i18next.changeLanguage(language)
+}
+/** The language that is spoken, or is about to be. */
+export const spoken = (): Language => wished
+
+/** Whether the language that is spoken has words for a key. */
+export const isKnown = (key: string): boolean => i18next.exists(key)
 
 /** Words in the language of the person. `t`: of a key, with what is to be put into it. */
 export type Texts = { t: TFunction }

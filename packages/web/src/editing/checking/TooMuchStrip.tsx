@@ -19,7 +19,7 @@ export function TooMuchStrip({ document, onPick }: { document: GuideDocument; on
                   {itemName(document, itemId)}
                 </button>
               )}{' '}
-              {t(GUIDE_LIMITS[limit].words)} {t('Now: {{amount}}.', { amount })}
+              <span>{t(GUIDE_LIMITS[limit].words)}</span> <span>{t('Now: {{amount}}.', { amount })}</span>
             </li>
           ))}
         </ul>

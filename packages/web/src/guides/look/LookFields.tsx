@@ -1,5 +1,5 @@
 import { Button, Check, chosen, Select, TextField } from '../../ui'
-import { HeadFact, type Look } from '@jackdaw/core/guides'
+import { HEAD_FACTS, type HeadFact, type Look } from '@jackdaw/core/guides'
 import { useRef, useState } from 'react'
 import { useTexts } from '../../ui/texts'
 import { ColourField } from '../../annotations'
@@ -82,13 +82,13 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
       <AnnotationLook look={look} part={part} />
       <fieldset>
         <legend className="w-full text-base font-semibold border-b border-ink mb-1 pt-3">{t('Facts in the head of a guide')}</legend>
-        {HeadFact.options.map((fact) => (
+        {HEAD_FACTS.map((fact) => (
           <Check
             key={fact}
             label={facts[fact]}
             checked={look.head.includes(fact)}
             onChange={(event) =>
-              part({ head: HeadFact.options.filter((each) => (each === fact ? event.target.checked : look.head.includes(each))) })
+              part({ head: HEAD_FACTS.filter((each) => (each === fact ? event.target.checked : look.head.includes(each))) })
             }
           />
         ))}

@@ -1,6 +1,6 @@
 import { nth } from '@jackdaw/core/shared'
 import { darkened } from '@jackdaw/core/annotations'
-import { HeadFact, type Look, type Step } from '@jackdaw/core/guides'
+import { HEAD_FACTS, type HeadFact, type Look, type Step } from '@jackdaw/core/guides'
 import { useTexts } from '../../ui/texts'
 import { AnnotatedPicture } from '../../annotations'
 import { dayOf } from '../../ui'
@@ -56,14 +56,12 @@ export function LookSample({ look }: { look: Look }) {
         </p>
         <p className={`${look.type === 'serif' ? 'font-serif' : 'font-sans'} text-2xl font-semibold`}>{t('A guide of yours')}</p>
         <dl className="flex flex-wrap gap-x-5 text-sm">
-          {HeadFact.options
-            .filter((fact) => look.head.includes(fact))
-            .map((fact) => (
-              <div key={fact} className="flex gap-1.5">
-                <dt className="text-soft">{facts[fact][0]}</dt>
-                <dd className="font-semibold">{facts[fact][1]}</dd>
-              </div>
-            ))}
+          {HEAD_FACTS.filter((fact) => look.head.includes(fact)).map((fact) => (
+            <div key={fact} className="flex gap-1.5">
+              <dt className="text-soft">{facts[fact][0]}</dt>
+              <dd className="font-semibold">{facts[fact][1]}</dd>
+            </div>
+          ))}
         </dl>
       </div>
       <AnnotatedPicture

@@ -30,7 +30,7 @@ export function LineChart({ title, head, says, file, ...data }: ChartData & { ti
   const stable = useMemo<ChartData>(() => {
     const [places, values] = JSON.parse(shown) as [ChartData['along'], ChartData['lines']]
     return { along: places, lines: values, written }
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- how places are written does not change
+    // How places are written does not change.
   }, [shown])
   useEffect(() => {
     if (!box.current) return

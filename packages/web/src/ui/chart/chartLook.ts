@@ -3,7 +3,7 @@ import type { GridComponentOption, TooltipComponentOption } from 'echarts/compon
 import type { ComposeOption } from 'echarts/core'
 
 /** A line of a chart: what it is called, and a value for each place along. */
-export type ChartLine = { name: string; values: readonly number[] }
+type ChartLine = { name: string; values: readonly number[] }
 /** What a chart shows. `along`: what stands below each place; `written`: the same as people read it. */
 export type ChartData = { along: readonly string[]; written: (along: string) => string; lines: readonly ChartLine[] }
 
@@ -15,7 +15,7 @@ const HAIR = '#d5dade'
 const FONT = "'Source Sans 3 Variable', system-ui, sans-serif"
 
 /** Lines differ by steps of lightness, by their dashes and by the names at their ends: they are told apart in grey print too. */
-export const LINES = [
+const LINES = [
   { color: '#17212b', type: 'solid', width: 3 },
   { color: '#4f6f7a', type: 'solid', width: 2 },
   { color: '#8fa3ab', type: [6, 4], width: 2 },
@@ -40,12 +40,20 @@ export function namesApart(ends: readonly number[], heightPx: number): number[] 
   return moved.sort((a, b) => a.index - b.index).map(({ by }) => by - over)
 }
 
+/** Where an axis from zero ends, and its steps, so that it has at most six round ones.
+ * @param most the largest value, above 0 */
+export function axisFor(most: number): { max: number; interval: number } {
+  const power = 10 ** Math.floor(Math.log10(most))
+  const interval = Math.max(1, [0.2, 0.5, 1, 2].map((part) => part * power).find((step) => most / step <= 6) ?? power)
+  return { max: Math.ceil(most / interval) * interval, interval }
+}
+
 /** Lines over time in our look: zero on the axis, each line named at its end, no legend.
  * @param heightPx of the whole chart */
 export function lineOption({ along, written, lines }: ChartData, heightPx: number): ChartOption {
-  const most = Math.max(1, ...lines.flatMap((line) => [...line.values]))
+  const axis = axisFor(Math.max(1, ...lines.flatMap((line) => [...line.values])))
   const apart = namesApart(
-    lines.map((line) => (line.values.at(-1) ?? 0) / most),
+    lines.map((line) => (line.values.at(-1) ?? 0) / axis.max),
     heightPx - TOP_PX - BOTTOM_PX,
   )
   return {
@@ -72,8 +80,7 @@ export function lineOption({ along, written, lines }: ChartData, heightPx: numbe
     yAxis: {
       type: 'value',
       min: 0,
-      max: most,
-      minInterval: 1,
+      ...axis,
       axisLabel: { color: SOFT, fontSize: 12 },
       splitLine: { lineStyle: { color: HAIR } },
     },
@@ -87,7 +94,15 @@ export function lineOption({ along, written, lines }: ChartData, heightPx: numbe
         symbol: 'none',
         lineStyle: { color, width, type: typeof type === 'string' ? type : [...type] },
         itemStyle: { color },
-        endLabel: { show: true, formatter: '{a} {c}', color: INK, fontSize: 13, fontWeight: 600, distance: 6, offset: [0, apart[index] ?? 0] },
+        endLabel: {
+          show: true,
+          formatter: '{a} {c}',
+          color: INK,
+          fontSize: 13,
+          fontWeight: 600,
+          distance: 6,
+          offset: [0, apart[index] ?? 0],
+        },
         labelLayout: { moveOverlap: 'shiftY' },
         emphasis: { disabled: true },
       }

@@ -1,0 +1,24 @@
+import { isLanguage, languageFor, type Language } from '@jackdaw/core/people'
+import { changeMe, type Me } from '@jackdaw/contracts/people'
+import { call, queryClient } from '../api'
+import { speak } from '../ui/texts'
+import { meQuery } from './session'
+
+const KEPT = 'jackdaw-language'
+
+/** Speaks as this browser did last, or as it is set, until it is known who reads. */
+export function speakAsBefore(): void {
+  const kept = localStorage.getItem(KEPT) ?? ''
+  void speak(isLanguage(kept) ? kept : languageFor(navigator.languages))
+}
+/** Speaks a language, and does so the next time too. */
+export function speakFromNow(language: Language): void {
+  localStorage.setItem(KEPT, language)
+  void speak(language)
+}
+/** Sets the language of whoever is signed in. */
+export async function setMyLanguage(language: Language): Promise<void> {
+  await call(changeMe, { body: { language } })
+  queryClient.setQueryData<Me | null>(meQuery.queryKey, (me) => me && { ...me, language })
+  speakFromNow(language)
+}
