@@ -101,9 +101,13 @@ function textsOf(folder = WEB) {
 /** All texts that stand elsewhere: words in tables of the core are keys as well, and so is what the server says. */
 function textsElsewhere() {
   const found = new Set()
-  for (const folder of ['packages/core/src', 'packages/contracts/src', 'packages/server/src', 'packages/web/src/api'].map((each) =>
-    join(ROOT, each),
-  ))
+  for (const folder of [
+    'packages/core/src',
+    'packages/contracts/src',
+    'packages/server/src',
+    'packages/web/src/api',
+    'packages/web/src/ui/keys',
+  ].map((each) => join(ROOT, each)))
     for (const file of sourcesIn(folder)) {
       const visit = (node) => {
         if (ts.isStringLiteralLike(node)) found.add(node.text)

@@ -56,8 +56,8 @@ export async function signedIn(
   page.on('console', (message) => void (message.type() === 'error' && !WANTED.test(message.text()) && page.complaints.push(message.text())))
   await page.setViewport(device === 'wide' ? WIDE : PHONE)
   page.setDefaultTimeout(15_000)
-  // A page that lies behind another one is not drawn, and what waits for it to be drawn waits for ever.
-  await page.bringToFront()
+  // A page that lies behind another one is not drawn, and what waits for it to be drawn waits for ever: all count as being in front.
+  await (await page.createCDPSession()).send('Emulation.setFocusEmulationEnabled', { enabled: true })
   await page.goto(`${app.address}/sign-in`)
   await page.locator('input[type=email]').fill(mail)
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)

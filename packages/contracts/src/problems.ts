@@ -49,6 +49,10 @@ export const Problem = z.object({
   title: z.string(),
   status: z.int(),
   detail: z.optional(z.string()),
+  /** The detail before anything was put into its places `{{name}}`, and what goes there: so it can be said in another language. Absent
+   * where nothing is put in. */
+  words: z.optional(z.string()),
+  into: z.optional(z.record(z.string(), z.union([z.string(), z.number()]))),
   errors: z.optional(z.array(z.object({ pointer: z.string(), detail: z.string() }))),
   retryAfterS: z.optional(z.int()),
 })

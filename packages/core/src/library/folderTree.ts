@@ -3,7 +3,7 @@ export type FolderRow = { id: string; parentId: string | null; name: string }
 /** A folder in the tree; `depth` is 0 at the top. */
 export type FolderNode<T extends FolderRow = FolderRow> = T & { depth: number; children: FolderNode<T>[] }
 
-/** The tree of folders, brothers in the order of their names. A folder whose parent is not in the list stands at the top.
+/** The tree of folders, siblings in the order of their names. A folder whose parent is not in the list stands at the top.
  * @param compare order of names, from the language of the person */
 export function folderTree<T extends FolderRow>(rows: readonly T[], compare: (a: string, b: string) => number): FolderNode<T>[] {
   const known = new Set(rows.map((row) => row.id))

@@ -5,7 +5,7 @@ import type { ImportReport } from '@jackdaw/contracts/exchange'
 import type { DraftPicture } from '@jackdaw/core/exchange'
 import { readPicture, storePicture } from '../files'
 import { insertGuide, MAX_DOCUMENT_CHARS } from '../guides'
-import { fail, Refused, type Caller, type Parts } from '../http'
+import { fail, Refused, said, type Caller, type Parts } from '../http'
 import { notify } from '../inbox'
 import { readZip } from './readZip'
 
@@ -19,7 +19,10 @@ function decoded(bytes: Buffer): string {
   if (bytes.length > MAX_TEXT_BYTES)
     fail(
       'too-large',
-      `A text may have ${MAX_TEXT_BYTES / 1024 / 1024} MB; this one has ${(bytes.length / 1024 / 1024).toFixed(1)} MB. Nothing was imported.`,
+      said('A text may have {{most}} MB; this one has {{size}} MB. Nothing was imported.', {
+        most: MAX_TEXT_BYTES / 1024 / 1024,
+        size: (bytes.length / 1024 / 1024).toFixed(1),
+      }),
     )
   if (bytes.length === 0) fail('not-markdown', 'The file is empty.')
   try {

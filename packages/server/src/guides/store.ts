@@ -11,7 +11,7 @@ import { guideItem, ITEM_KINDS } from '@jackdaw/core/items'
 import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { DraftConflict, SavedChanges } from '@jackdaw/contracts/guides'
 import type { Db } from '../db'
-import { fail, StoredJson } from '../http'
+import { fail, said, StoredJson } from '../http'
 import { ITEM } from '../items'
 import { DRAFT, DRAFT_CHANGE, DRAFT_PRESENCE, GUIDE } from './model'
 
@@ -111,7 +111,10 @@ function storable(document: GuideDocument, was?: GuideDocument): string {
   if (text.length > MAX_DOCUMENT_CHARS && (!was || text.length > JSON.stringify(was).length))
     fail(
       'too-large',
-      `A guide may have ${MAX_DOCUMENT_CHARS / 1_000_000} million characters; this one would have ${(text.length / 1_000_000).toFixed(1)}. The guide is as it was: make two of it, or take a long text out.`,
+      said(
+        'A guide may have {{most}} million characters; this one would have {{size}}. The guide is as it was: make two of it, or take a long text out.',
+        { most: MAX_DOCUMENT_CHARS / 1_000_000, size: (text.length / 1_000_000).toFixed(1) },
+      ),
     )
   return text
 }

@@ -1,6 +1,6 @@
 export { buildApp } from './app'
 export type { Caller, Context, Parts, RelationFinders } from './context'
-export { fail, failField, Refused } from './fail'
+export { fail, failField, Refused, said } from './fail'
 export { healthRoutes } from './health'
 export { newRoutes, route } from './route'
 export type { AnswerOf, Routes } from './route'

@@ -1,7 +1,7 @@
 import { PROBLEMS, type Problem, type ProblemCode } from '@jackdaw/contracts/problems'
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express'
 import type { Logger } from 'pino'
-import { fail, Refused } from './fail'
+import { fail, Refused, said } from './fail'
 
 /** Writes a problem as `application/problem+json`. */
 function sendProblem(res: Response, code: ProblemCode, refused?: Refused): void {
@@ -14,7 +14,8 @@ function sendProblem(res: Response, code: ProblemCode, refused?: Refused): void 
     code,
     title,
     status,
-    ...(refused?.hasDetail ? { detail: refused.message } : {}),
+    ...(refused?.said === undefined ? {} : { detail: refused.message }),
+    ...(typeof refused?.said === 'object' ? { words: refused.said.words, into: refused.said.into } : {}),
     ...(refused && refused.errors.length > 0 ? { errors: [...refused.errors] } : {}),
     ...(refused?.retryAfterS !== undefined ? { retryAfterS: refused.retryAfterS } : {}),
   }
@@ -26,7 +27,10 @@ function sendProblem(res: Response, code: ProblemCode, refused?: Refused): void 
 function fromExpress(error: { type?: string; status?: number; limit?: number }): Refused | null {
   switch (error.type) {
     case 'entity.too.large':
-      return new Refused('too-large', `At most ${Math.floor((error.limit ?? 0) / 1024)} kB are taken at this address.`)
+      return new Refused(
+        'too-large',
+        said('At most {{most}} kB are taken at this address.', { most: Math.floor((error.limit ?? 0) / 1024) }),
+      )
     case 'entity.parse.failed':
       return new Refused('bad-request', 'The body is not JSON.')
     case 'encoding.unsupported':
@@ -69,7 +73,9 @@ export const problemHandler =
       'internal',
       new Refused(
         'internal',
-        `Nothing was lost on this page. Try again; if it stays, tell your administrator the number ${String(res.locals.requestId)}.`,
+        said('Nothing was lost on this page. Try again; if it stays, tell your administrator the number {{number}}.', {
+          number: String(res.locals.requestId),
+        }),
       ),
     )
   }

@@ -1,6 +1,6 @@
 import { reasonOf } from '@jackdaw/core/shared'
 import express, { type Request, type RequestHandler, type Response } from 'express'
-import { fail } from './fail'
+import { fail, said } from './fail'
 
 /** How deep lists and objects may lie in one another in a request: more than any text of a guide needs. */
 const MAX_JSON_LEVELS = 250
@@ -26,7 +26,8 @@ const LARGE_BYTES = 256 * 1024
 
 async function parsed(bytes: Buffer): Promise<unknown> {
   if (bytes.length === 0) return {}
-  if (!isShallow(bytes)) fail('bad-request', `Lists and objects may lie ${MAX_JSON_LEVELS} deep in one another, not deeper.`)
+  if (!isShallow(bytes))
+    fail('bad-request', said('Lists and objects may lie {{most}} deep in one another, not deeper.', { most: MAX_JSON_LEVELS }))
   if (bytes.length > LARGE_BYTES) await new Promise((resolve) => setImmediate(resolve))
   try {
     return JSON.parse(bytes.toString('utf8'))

@@ -3,7 +3,7 @@ import { may, THINGS, type Relation, type Thing } from '@jackdaw/core/people'
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express'
 import * as z from 'zod/mini'
 import type { Caller, Context, Parts, RelationFinders } from './context'
-import { fail, type FieldError } from './fail'
+import { fail, said, type FieldError } from './fail'
 import { isWellFormed } from './isWellFormed'
 import { bytesReader, jsonReader } from './readJson'
 import { withoutStored, type StoredJson } from './storedJson'
@@ -55,7 +55,8 @@ const refuseIllFormed = (value: unknown, where: 'query' | 'body'): void => {
 }
 
 function checkBody(endpoint: AnyEndpoint, req: Request): void {
-  if (endpoint.bytes && !Buffer.isBuffer(req.body)) fail('wrong-type', `Send one of these: ${endpoint.bytes.types.join(', ')}.`)
+  if (endpoint.bytes && !Buffer.isBuffer(req.body))
+    fail('wrong-type', said('Send one of these: {{types}}.', { types: endpoint.bytes.types.join(', ') }))
   if (!endpoint.body) return
   if (req.body === undefined) fail(req.headers['content-type'] ? 'wrong-type' : 'bad-request', 'A JSON body is expected.')
   refuseIllFormed(req.body, 'body')

@@ -3,7 +3,7 @@ import { mayMoveUnder } from '@jackdaw/core/library'
 import type { FolderId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { FOLDER } from './model'
-import { fail, failField } from '../http'
+import { fail, failField, said } from '../http'
 
 type Row = { id: FolderId; parent_id: FolderId | null; name: string; guides: number }
 const folderOf = (row: Row): Folder => ({ id: row.id, parentId: row.parent_id, name: row.name, guides: row.guides })
@@ -65,7 +65,13 @@ export async function updateFolder(
         [id],
       )
       if (held!.guides + held!.folders > 0)
-        fail('folder-not-empty', `It holds ${held!.guides} guides and ${held!.folders} folders. Move or archive those first.`)
+        fail(
+          'folder-not-empty',
+          said('It holds {{guides}} guides and {{folders}} folders. Move or archive those first.', {
+            guides: held!.guides,
+            folders: held!.folders,
+          }),
+        )
       await tx.in(FOLDER).update({ archivedAt: now }, { id })
     }
   })

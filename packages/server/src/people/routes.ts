@@ -1,6 +1,6 @@
 import { changeMe, findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
 import type { Request, RequestHandler } from 'express'
-import { fail, newCsrfToken, route, type Caller, type Parts, type Routes } from '../http'
+import { fail, newCsrfToken, route, type Caller, type Parts, type Routes, said } from '../http'
 import { knownDevice, rememberDevice } from './knownDevices'
 import { verifyPassword } from './password'
 import { PERSON } from './model'
@@ -36,7 +36,7 @@ export function peopleRoutes(routes: Routes): void {
   route(routes, signIn, async ({ body }, { req, res, now }) => {
     const tried = { account: body.mail, address: req.ip ?? '', device: await knownDevice(db, req, body.mail, now) }
     const waitS = await countTry(db, tried, now)
-    if (waitS > 0) fail('too-many-tries', `Wait ${Math.ceil(waitS / 60)} min, then try again.`, [], waitS)
+    if (waitS > 0) fail('too-many-tries', said('Wait {{minutes}} min, then try again.', { minutes: Math.ceil(waitS / 60) }), [], waitS)
     const found = await findByMail(db, body.mail)
     if (!(await verifyPassword(found?.passwordHash, body.password)) || !found)
       return fail('wrong-credentials', 'Check both and try again. Capital letters count in the password.')

@@ -23,7 +23,7 @@ import type { Request } from 'express'
 import { readPicture, storeContent } from '../files'
 import { findFacts } from '../guides'
 import { countTry, forgiveTries, PERSON } from '../people'
-import { fail, route, type Caller, type Routes } from '../http'
+import { fail, route, type Caller, type Routes, said } from '../http'
 import { throwAway } from './cleanUp'
 import { finish } from './finish'
 import { endPairingOf, givePairingCode, pair, recordersOf } from './pairing'
@@ -66,7 +66,7 @@ function pairingRoutes(routes: Routes): void {
     const address = req.ip ?? ''
     const tried = { account: `pairing from ${address}`, address, device: null }
     const waitS = await countTry(db, tried, now)
-    if (waitS > 0) fail('too-many-tries', `Wait ${Math.ceil(waitS / 60)} min, then try again.`, [], waitS)
+    if (waitS > 0) fail('too-many-tries', said('Wait {{minutes}} min, then try again.', { minutes: Math.ceil(waitS / 60) }), [], waitS)
     const paired = await pair(db, newId, body, now)
     if (!paired) return fail('wrong-code', 'Codes hold for ten minutes and for one browser. Let Jackdaw show a new one and type that.')
     await forgiveTries(db, tried)
@@ -108,7 +108,8 @@ function intakeRoutes(routes: Routes): void {
     // What is there already may come once more, also after the end: its answer was lost, or two senders had it.
     if (known) return { widthPx: known.widthPx, heightPx: known.heightPx }
     if (recording.outcome) over()
-    if ((await countShots(db, params.id)) >= MAX_SHOTS) fail('recording-full', `A recording holds ${MAX_SHOTS} pictures.`)
+    if ((await countShots(db, params.id)) >= MAX_SHOTS)
+      fail('recording-full', said('A recording holds {{most}} pictures.', { most: MAX_SHOTS }))
     const picture = await readPicture(decoder, bytes)
     await insertShot(db, params.id, { shotId: params.shotId, ...(await storeContent(content, picture)) })
     return { widthPx: picture.widthPx, heightPx: picture.heightPx }
@@ -120,7 +121,10 @@ function intakeRoutes(routes: Routes): void {
       return body.actions.every((action) => known.has(action.id)) ? { kept: body.actions.length } : over()
     }
     if ((await countActions(db, params.id)) + body.actions.length > MAX_ACTIONS)
-      fail('recording-full', `A recording holds ${MAX_ACTIONS} actions. End it, and record the rest as a second one.`)
+      fail(
+        'recording-full',
+        said('A recording holds {{most}} actions. End it, and record the rest as a second one.', { most: MAX_ACTIONS }),
+      )
     await insertActions(db, params.id, body.actions)
     return { kept: body.actions.length }
   })

@@ -2,7 +2,7 @@ import type { NewRemark, Remark, RemarkId } from '@jackdaw/contracts/remarks'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { GUIDE } from '../guides'
-import { fail, failField } from '../http'
+import { fail, failField, said } from '../http'
 import { EDITION_PART } from '../items'
 import { REMARK } from './model'
 
@@ -19,7 +19,10 @@ export async function addRemark(db: Db, guideId: GuideId, personId: PersonId, re
     if (await tx.in(REMARK).one({ id }, { only: ['id'] })) return
     const of = { itemKind: 'guide', itemId: guideId } as const
     if ((await tx.in(REMARK).count({ ...of, doneAt: null })) >= MOST_OPEN)
-      fail('too-many-remarks', `${MOST_OPEN} remarks wait on this guide already. Its owner has to see to them first; tell them yourself.`)
+      fail(
+        'too-many-remarks',
+        said('{{most}} remarks wait on this guide already. Its owner has to see to them first; tell them yourself.', { most: MOST_OPEN }),
+      )
     if (!(await tx.in(EDITION_PART).one({ ...of, edition, partId: stepId }, { only: ['partId'] })))
       failField('/body/stepId', 'This edition has no such step. Load the guide again.')
     await tx.in(REMARK).insert({ ...of, id, edition, partId: stepId, personId, way, words, device, saidAt: now })

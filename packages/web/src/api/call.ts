@@ -97,9 +97,12 @@ export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>)
   return (response.status === 204 ? undefined : await response.json()) as ResponseOf<E>
 }
 
-/** What to say about an error. */
-export function wordsFor(error: unknown): { title: string; detail: string } {
-  if (error instanceof ApiProblem) return { title: error.problem.title, detail: error.problem.detail ?? '' }
+/** What to say about an error. `words`: the detail before anything (`into`) was put into its places, where something was. */
+export function wordsFor(error: unknown): { title: string; detail: string; words?: string; into?: Record<string, string | number> } {
+  if (error instanceof ApiProblem) {
+    const { title, detail = '', words, into } = error.problem
+    return { title, detail, ...(words === undefined ? {} : { words, into: into ?? {} }) }
+  }
   if (error instanceof Unreachable)
     return { title: 'The server cannot be reached', detail: 'Check the connection; what you see stays on this page.' }
   return { title: 'Something went wrong on this page', detail: error instanceof Error ? error.message : '' }

@@ -1,10 +1,10 @@
 import { Search } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useSuggestions } from '../library/useSuggestions'
 import { Suggest, type Suggestion } from '../ui/Suggest'
 import { useTexts } from '../ui/texts'
-import { slashToFind } from './slashToFind'
+import { useKeys } from '../ui/keys/useKeys'
 
 /** Finds guides and their steps from every page: `/` goes there, with what was looked for last selected.
  * @param focused it takes the focus when it comes */
@@ -14,7 +14,7 @@ export function Find({ focused }: { focused: boolean }) {
   const input = useRef<HTMLInputElement>(null)
   const [typed, setTyped] = useState('')
   const { guides, steps, state } = useSuggestions(typed)
-  useEffect(() => slashToFind(() => input.current?.select()), [])
+  useKeys({ find: () => input.current?.select() })
   const found: (Suggestion & { to: string })[] = [
     ...guides.map(({ id, number, title, edition }) => ({
       id,

@@ -2,7 +2,7 @@ import { Search } from 'lucide-react'
 import { Suspense, useEffect, useState } from 'react'
 import { lazyPart } from '../ui'
 import { useTexts } from '../ui/texts'
-import { slashToFind } from './slashToFind'
+import { useKeys } from '../ui/keys/useKeys'
 
 const Find = lazyPart(async () => (await import('./Find')).Find)
 
@@ -11,7 +11,7 @@ export function FindPlace() {
   const { t } = useTexts()
   const [wanted, setWanted] = useState<'no' | 'ahead' | 'now'>('no')
   useEffect(() => void Find.preloadAtRest().then(() => setWanted((before) => (before === 'no' ? 'ahead' : before))), [])
-  useEffect(() => (wanted === 'no' ? slashToFind(() => setWanted('now')) : undefined), [wanted])
+  useKeys(wanted === 'no' ? { find: () => setWanted('now') } : {})
   const place = (
     <button
       type="button"

@@ -3,6 +3,7 @@ import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK } from '@jackdaw/core/guides'
 import { CalendarCheck, ClipboardList, LibraryBig } from 'lucide-react'
 import { useEffect, useState, type ReactNode } from 'react'
+import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/texts'
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useCompanyLook } from '../annotations/useLook'
@@ -61,6 +62,8 @@ export function Shell() {
   const me = useMe()
   const { t } = useTexts()
   const areas = areasFor(me, t)
+  const navigate = useNavigate()
+  useKeys({ keys: () => void navigate('/keys') })
   // Who reads on a phone has the next step at the bottom; the areas are behind the logo.
   const reads = useMatch('/guides/:id') !== null
   return (
@@ -202,6 +205,9 @@ function Person({ me }: { me: Me }) {
             {t('Background work')}
           </Link>
         )}
+        <Link to="/keys" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
+          {t('Keys')} <kbd className="text-soft">?</kbd>
+        </Link>
         <LanguagePart me={me} />
         {waiting > 0 && <p className="text-sm text-ochre py-1">{t('Your reading is not with the server yet. Connect, then sign out.')}</p>}
         <button type="button" className="block w-full text-left py-2 text-petrol" onClick={() => void signOut()}>

@@ -36,6 +36,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/look', async () => (await import('../guides/look/LookPage')).LookPage),
   page('/inbox', async () => (await import('../inbox/InboxPage')).InboxPage),
   page('/inbox/mails', async () => (await import('../inbox/MailsPage')).MailsPage),
+  page('/keys', async () => (await import('./KeysPage')).KeysPage),
   page('/background', async () => (await import('../jobs/JobsPage')).JobsPage),
   page('/records', async () => (await import('../records/RecordsPage')).RecordsPage),
   page('/records/guides/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),

@@ -6,6 +6,7 @@ import type { Way } from '@jackdaw/core/ways'
 import type { GuideId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/texts'
 import { useSearchParams } from 'react-router'
 import { useLook } from '../annotations'
@@ -57,22 +58,6 @@ export function EditorPage() {
       }
     </Loaded>
   )
-}
-
-function useUndoKeys(undo: () => void, redo: () => void): void {
-  useEffect(() => {
-    const key = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
-      const letter = event.key.toLowerCase()
-      if (letter !== 'z' && letter !== 'y') return
-      event.preventDefault()
-      event.stopPropagation()
-      if (letter === 'y' || event.shiftKey) redo()
-      else undo()
-    }
-    window.addEventListener('keydown', key, { capture: true })
-    return () => window.removeEventListener('keydown', key, { capture: true })
-  }, [undo, redo])
 }
 
 /** Lets the browser ask before a page is closed on which something would be lost. */
@@ -136,10 +121,8 @@ function EditorBench({ draft }: { draft: Draft }) {
       }),
     [draft.id, session, recording.after, learn, tick, said],
   )
-  useUndoKeys(
-    useCallback(() => session.undo(), [session]),
-    useCallback(() => session.redo(), [session]),
-  )
+  // The text's own editor has a history that is switched off: the page hears these keys before it does.
+  useKeys({ undo: () => session.undo(), redo: () => session.redo() }, { first: true })
   useUnsavedWarning(view.save === 'refused' || (!keeps && view.save !== 'saved'))
   const pick = useCallback((id: ItemId) => {
     setSelected(id)

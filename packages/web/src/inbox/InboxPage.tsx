@@ -1,15 +1,17 @@
 import { InboxPart, type InboxCounts } from '@jackdaw/contracts/inbox'
 import { Mail } from 'lucide-react'
-import { Button, ButtonLink, Choices, Failed, Loaded, TitleLine, useSearchState } from '../ui'
+import { Button, ButtonLink, Choices, Failed, Loaded, TitleLine, useSearch } from '../ui'
 import { useTexts } from '../ui/texts'
 import { EntryLine } from './EntryLine'
 import { useInbox, useMarkAllRead } from './queries'
 
+const SEARCH = { show: InboxPart }
+
 /** What somebody was told: what happened, and what waits for their decision. */
 export function InboxPage() {
   const { t } = useTexts()
-  const { search, set } = useSearchState()
-  const part = InboxPart.safeParse(search.get('show')).data ?? 'all'
+  const { search, set } = useSearch(SEARCH)
+  const { show: part = 'all' } = search
   const query = useInbox(part)
   const markAll = useMarkAllRead()
   const rows = query.data?.pages.flatMap((page) => page.rows) ?? []

@@ -5,7 +5,7 @@ import { Button, Failed, lengthOf, momentOf, whenOf } from '../ui'
 import { useTexts } from '../ui/texts'
 import { useRetryJob } from './queries'
 
-export const isJobName = (name: string): name is JobName => name in JOBS
+const isJobName = (name: string): name is JobName => name in JOBS
 /** What a job does; one of a newer server goes by its name. */
 const wordsOf = (name: string, t: TFunction): string => (isJobName(name) ? t(JOBS[name].words) : name)
 

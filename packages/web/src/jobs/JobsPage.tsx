@@ -2,18 +2,19 @@ import { JobState } from '@jackdaw/contracts/jobs'
 import { JOBS, type JobName } from '@jackdaw/core/jobs'
 import { keysOf } from '@jackdaw/core/shared'
 import { useState } from 'react'
-import { Button, chosen, Choices, Failed, Loaded, Select, TitleLine, useSearchState } from '../ui'
+import * as z from 'zod/mini'
+import { Button, chosen, Choices, Failed, Loaded, Select, TitleLine, useSearch } from '../ui'
 import { useTexts } from '../ui/texts'
-import { isJobName, JobRows } from './JobRows'
+import { JobRows } from './JobRows'
 import { useJobs, useStartJob } from './queries'
+
+const SEARCH = { state: JobState, of: z.enum(keysOf(JOBS)) }
 
 /** What is done apart from requests: what waits, what runs, what failed and why. */
 export function JobsPage() {
   const { t } = useTexts()
-  const { search, set } = useSearchState()
-  const of = search.get('of') ?? ''
-  const name = isJobName(of) ? of : undefined
-  const state = JobState.safeParse(search.get('state')).data ?? 'failed'
+  const { search, set } = useSearch(SEARCH)
+  const { of: name, state = 'failed' } = search
   const query = useJobs(state, name)
   const states: Record<JobState, string> = { failed: t('Failed'), running: t('Running'), waiting: t('Waiting'), done: t('Done') }
   return (

@@ -1,7 +1,8 @@
-import { Button, FindForm, idIn, Loaded, momentOf, Pager, type Sort, SortHead, TitleLine, useSearchState, whenOf } from '../ui'
+import { Button, FindForm, Loaded, momentOf, Pager, type Sort, SortHead, TitleLine, useSearch, whenOf } from '../ui'
 import { GuideSort, type GuideRow } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
-import type { FolderId } from '@jackdaw/core/shared'
+import { FolderId } from '@jackdaw/core/shared'
+import { Flag, Words } from '../ui/searchParts'
 import { AppWindow, FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
@@ -21,16 +22,16 @@ import { RenameDialog } from './RenameDialog'
 
 type Asked = { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'move' | 'duplicate'; guide: GuideRow } | null
 
+const SEARCH = { find: Words, folder: FolderId, kind: GuideKind, archived: Flag, sort: GuideSort, down: Flag }
+
 export function LibraryPage() {
   const { t } = useTexts()
   const me = useMe()
-  const { search, page, set, clear } = useSearchState()
+  const { search, page, set, clear } = useSearch(SEARCH)
   const [asked, setAsked] = useState<Asked>(null)
-  const find = search.get('find') ?? ''
-  const folder = idIn<FolderId>(search, 'folder')
-  const kind = GuideKind.safeParse(search.get('kind')).data
-  const archived = search.get('archived') === 'yes'
-  const sort: Sort<GuideSort> = { by: GuideSort.safeParse(search.get('sort')).data ?? 'number', down: search.get('down') === 'yes' }
+  const { find = '', folder, kind } = search
+  const archived = search.archived === 'yes'
+  const sort: Sort<GuideSort> = { by: search.sort ?? 'number', down: search.down === 'yes' }
   const guides = useGuides({
     find: find || undefined,
     folder,

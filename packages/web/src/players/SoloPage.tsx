@@ -1,4 +1,5 @@
-import { Button, ButtonLink, Failed, idIn, Loaded, momentOf } from '../ui'
+import { Button, ButtonLink, Failed, Loaded, momentOf } from '../ui'
+import { searchIn } from '../ui/useSearch'
 import { useIds } from '../ui/useIds'
 import {
   actInAttempt,
@@ -6,7 +7,7 @@ import {
   getAttempts,
   giveUpAttempt,
   openAttempt,
-  type AttemptId,
+  AttemptId,
   type SoloAct,
   type SoloAttempt,
 } from '@jackdaw/contracts/players'
@@ -24,12 +25,14 @@ import { pictureAddress } from './used'
 
 type Overview = ResponseOf<typeof getAttempts>
 
+const SEARCH = { attempt: AttemptId }
+
 /** Solo: what is asked for, the test itself, and what came of it. */
 export function SoloPage() {
   const { id } = useIds<{ id: GuideId }>()
   const [search, setSearch] = useSearchParams()
   const navigate = useNavigate()
-  const past = idIn<AttemptId>(search, 'attempt') ?? null
+  const past = searchIn(SEARCH, search).attempt ?? null
   const overview = useQuery({
     queryKey: ['attempts', id],
     queryFn: ({ signal }) => call(getAttempts, { params: { id }, signal }),

@@ -1,5 +1,6 @@
 import { ArrowLeft, LogOut, Maximize2, MessageSquareWarning, Minimize2 } from 'lucide-react'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
+import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/texts'
 import type { About } from '../remarks'
 import { RemarkForm } from '../remarks/RemarkForm'
@@ -61,16 +62,7 @@ export function Stage({
   const { isFull, canBeFull, toggle } = useFullScreen(onAskOut)
   const [telling, setTelling] = useState(false)
   useEffect(() => setTelling(false), [about?.stepId])
-  useEffect(() => {
-    const key = (event: KeyboardEvent) => {
-      if (event.key !== 'Escape' || event.defaultPrevented || leaving) return
-      event.preventDefault()
-      if (closes) closes()
-      else onAskOut()
-    }
-    window.addEventListener('keydown', key)
-    return () => window.removeEventListener('keydown', key)
-  }, [onAskOut, closes, leaving])
+  useKeys(leaving ? {} : { leave: () => (closes ? closes() : onAskOut()) })
   return (
     <div className="h-[calc(100dvh-var(--preview-bar,0px))] flex flex-col bg-page" data-stage>
       <title>{`${way}: ${title} – Jackdaw`}</title>

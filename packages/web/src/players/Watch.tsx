@@ -6,6 +6,7 @@ import { END, indexOf } from '@jackdaw/core/flow'
 import { choicesAt, isWaiting, PACES, spotsOf, timingOf, zoomOn, type Doing } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Captions, Pause, Play as PlayIcon } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/texts'
 import { AnnotatedPicture } from '../annotations'
 import { useLook } from '../annotations/useLook'
@@ -46,7 +47,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
   const doing = play.script.steps[at]?.doing ?? { kind: 'nothing' as const }
   const askOut = useCallback(() => act({ type: 'ask-out' }), [act])
   const stay = useCallback(() => act({ type: 'stay' }), [act])
-  useKeys(playing)
+  useWatchKeys(playing)
   return (
     <Stage
       way={t('Watch')}
@@ -73,25 +74,18 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
 }
 
 /** Space pauses and plays, the arrow keys turn the steps. */
-function useKeys({ act, state, play }: Playing): void {
+function useWatchKeys({ act, state, play }: Playing): void {
   const { t } = useTexts()
-  useEffect(() => {
-    const key = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement
-      if (event.ctrlKey || event.metaKey || event.altKey || target.closest('button, select, input, a, [role=dialog]')) return
-      if (event.key === ' ') act({ type: state.paused ? 'play' : 'pause' })
-      else if (event.key === 'ArrowRight') {
-        // Where it waits for somebody, the key leads to what it waits for.
-        const held = isWaiting(play, state, state.at) || state.here.done ? waitsFor(play, state, t) : null
-        if (held) showWaitedFor(held.press)
-        else act({ type: 'next' })
-      } else if (event.key === 'ArrowLeft') act({ type: 'back' })
-      else return
-      event.preventDefault()
-    }
-    window.addEventListener('keydown', key)
-    return () => window.removeEventListener('keydown', key)
-  }, [act, state, play, t])
+  const next = () => {
+    // Where it waits for somebody, the key leads to what it waits for.
+    const held = isWaiting(play, state, state.at) || state.here.done ? waitsFor(play, state, t) : null
+    if (held) showWaitedFor(held.press)
+    else act({ type: 'next' })
+  }
+  useKeys(
+    { pause: () => act({ type: state.paused ? 'play' : 'pause' }), next, back: () => act({ type: 'back' }) },
+    { notIn: 'button, select, input, a, [role=dialog]' },
+  )
 }
 
 function Shown({

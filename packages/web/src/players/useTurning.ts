@@ -1,4 +1,5 @@
-import { useEffect, useRef } from 'react'
+import { useRef } from 'react'
+import { useKeys } from '../ui/keys/useKeys'
 
 const SWIPE_PX = 60
 
@@ -7,29 +8,9 @@ export function useTurning(turn: (by: 1 | -1) => void): {
   onPointerDown: (event: React.PointerEvent) => void
   onPointerUp: (event: React.PointerEvent) => void
 } {
-  const turned = useRef(turn)
-  turned.current = turn
   const from = useRef<{ x: number; y: number; scrolls: boolean } | null>(null)
-  useEffect(() => {
-    const key = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement
-      if (
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        event.shiftKey ||
-        /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-        target.closest('pre, .table-frame')
-      )
-        return
-      if (event.key === 'ArrowRight' || event.key === 'PageDown') turned.current(1)
-      else if (event.key === 'ArrowLeft' || event.key === 'PageUp') turned.current(-1)
-      else return
-      event.preventDefault()
-    }
-    window.addEventListener('keydown', key)
-    return () => window.removeEventListener('keydown', key)
-  }, [])
+  // What scrolls sideways has these keys for itself.
+  useKeys({ next: () => turn(1), back: () => turn(-1) }, { notIn: 'pre, .table-frame' })
   return {
     onPointerDown: (event) => {
       const scroller = (event.target as HTMLElement).closest<HTMLElement>('pre, .table-frame')

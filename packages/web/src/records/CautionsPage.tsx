@@ -1,23 +1,25 @@
-import { buttonClass, FindForm, idIn, Loaded, momentOf, Pager, TitleLine, useSearchState } from '../ui'
+import { buttonClass, FindForm, Loaded, momentOf, Pager, TitleLine, useSearch } from '../ui'
 import { useIds } from '../ui/useIds'
 import { type Acknowledged, getCautionRecordsCsv } from '@jackdaw/contracts/records'
-import type { GuideId, StepId } from '@jackdaw/core/shared'
+import { StepId, type GuideId } from '@jackdaw/core/shared'
 import { CircleCheck, Download } from 'lucide-react'
 import { Link } from 'react-router'
 import { addressOf } from '../api'
 import { cautionWord } from '../guides/CautionView'
 import { useTexts } from '../ui/texts'
-import { amongIn, GroupFilters } from './GroupFilters'
+import { Flag, Words } from '../ui/searchParts'
+import { AMONG, amongIn, GroupFilters } from './GroupFilters'
 import { useCautionRecords } from './queries'
+
+const SEARCH = { ...AMONG, step: StepId, missing: Flag, find: Words }
 
 /** Who has acknowledged the cautions of which step of a guide, in which way of use, and when. */
 export function CautionsPage() {
   const { t } = useTexts()
   const { id } = useIds<{ id: GuideId }>()
-  const { search, page, set } = useSearchState()
-  const step = idIn<StepId>(search, 'step')
-  const missing = search.get('missing') === 'yes'
-  const find = search.get('find') ?? ''
+  const { search, page, set } = useSearch(SEARCH)
+  const { step, find = '' } = search
+  const missing = search.missing === 'yes'
   const filter = { ...amongIn(search), step, find: find || undefined, missing: missing ? ('yes' as const) : undefined }
   const query = useCautionRecords(id, { ...filter, page })
   return (

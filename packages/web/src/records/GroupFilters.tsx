@@ -1,16 +1,13 @@
 import { ItemState } from '@jackdaw/core/items'
-import type { DepartmentId, SiteId, TeamId } from '@jackdaw/core/shared'
-import { idIn } from '../ui'
+import { DepartmentId, SiteId, TeamId } from '@jackdaw/core/shared'
 import { useTexts } from '../ui/texts'
 import { useRecordGroups } from './queries'
 
 /** Whose records are shown, as it stands in the address. */
 export type AmongWhom = { department?: DepartmentId | undefined; site?: SiteId | undefined; team?: TeamId | undefined }
-export const amongIn = (search: URLSearchParams): AmongWhom => ({
-  department: idIn<DepartmentId>(search, 'department'),
-  site: idIn<SiteId>(search, 'site'),
-  team: idIn<TeamId>(search, 'team'),
-})
+/** How that stands there. */
+export const AMONG = { department: DepartmentId, site: SiteId, team: TeamId }
+export const amongIn = ({ department, site, team }: AmongWhom): AmongWhom => ({ department, site, team })
 
 /** Leaves the people of a department, site or team, and where asked for those in a state. */
 export function GroupFilters({
@@ -18,8 +15,8 @@ export function GroupFilters({
   set,
   states = false,
 }: {
-  search: URLSearchParams
-  set: (more: Record<string, string | undefined>) => void
+  search: AmongWhom & { state?: ItemState | undefined }
+  set: (more: { [K in keyof AmongWhom | 'state']?: string | undefined }) => void
   states?: boolean
 }) {
   const { t } = useTexts()
@@ -32,11 +29,11 @@ export function GroupFilters({
     'not-started': t('Not started'),
     done: t('Done'),
   }
-  const select = (key: string, label: string, all: string, options: readonly { id: string; name: string }[]) => (
+  const select = (key: keyof AmongWhom | 'state', label: string, all: string, options: readonly { id: string; name: string }[]) => (
     <select
       aria-label={label}
       className="min-h-9 px-2 border border-edge rounded-md bg-sheet max-w-48"
-      value={search.get(key) ?? ''}
+      value={search[key] ?? ''}
       onChange={(event) => set({ [key]: event.target.value || undefined })}
     >
       <option value="">{all}</option>

@@ -5,22 +5,27 @@ import { useTexts } from '../ui/texts'
 import { Link } from 'react-router'
 import { addressOf } from '../api'
 import { useMe } from '../people'
-import { Button, buttonClass, FindForm, Loaded, Pager, TitleLine, useSearchState, whenOf } from '../ui'
+import { Button, buttonClass, FindForm, Loaded, Pager, TitleLine, useSearch, whenOf } from '../ui'
 import { DoneShare } from './CountsBar'
-import { amongIn, GroupFilters, type AmongWhom } from './GroupFilters'
+import { entriesOf } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { Words } from '../ui/searchParts'
+import { AMONG, amongIn, GroupFilters, type AmongWhom } from './GroupFilters'
 import { recordsOf } from '../items'
 import { useItemRecords, usePersonList } from './queries'
 
 type Filter = AmongWhom & { state: ItemState | undefined }
 
+const SEARCH = { ...AMONG, by: z.enum(['guides', 'people']), find: Words, state: ItemState }
+
 export function RecordsPage() {
   const { t } = useTexts()
   const me = useMe()
-  const { search, page, set } = useSearchState()
-  const by = search.get('by') === 'people' ? 'people' : 'guides'
+  const { search, page, set } = useSearch(SEARCH)
+  const { by = 'guides', find = '', state } = search
   const tab = (name: 'guides' | 'people', words: string) => (
     <Link
-      to={`/records?${new URLSearchParams([...[...kept].filter(([key]) => key !== 'by'), ['by', name]])}`}
+      to={`/records?${new URLSearchParams(entriesOf({ ...search, by: name }))}`}
       aria-current={by === name ? 'page' : undefined}
       className={`px-4 min-h-10 inline-flex items-center border-b-3 ${by === name ? 'border-petrol font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
     >
@@ -28,11 +33,8 @@ export function RecordsPage() {
     </Link>
   )
   const all = me.permissions.includes('records.all')
-  const find = search.get('find') ?? ''
-  const filter: Filter = { ...amongIn(search), state: ItemState.safeParse(search.get('state')).data }
+  const filter: Filter = { ...amongIn(search), state }
   const asked = { ...filter, find: (by === 'people' && find) || undefined }
-  const kept = new URLSearchParams(search)
-  kept.delete('page')
   return (
     <>
       <title>{t('Records – Jackdaw')}</title>

@@ -44,13 +44,13 @@ export function Loaded<T>({ query, children }: { query: Result<T>; children: (da
 }
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
   const { t } = useTexts()
-  const { title, detail } = wordsFor(error)
+  const { title, detail, words = detail, into } = wordsFor(error)
   // What the server says is a key where the language knows it.
-  const said = (words: string) => (isKnown(words) ? t(words) : words)
+  const said = (key: string, plain = key) => (isKnown(key) ? t(key, into ?? {}) : plain)
   const closed = error instanceof ApiProblem && (error.problem.status === 403 || error.problem.status === 404) && again !== undefined
   return (
     <Message tone="bad" title={said(title)} role="alert">
-      {detail && <p>{said(detail)}</p>}
+      {detail && <p>{said(words, detail)}</p>}
       {closed ? (
         <p className="mt-1">
           <Link to="/" className="text-petrol underline">

@@ -1,7 +1,7 @@
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import { reduce, type PlayerEvent } from '@jackdaw/core/players'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
-import { fail, type Parts } from '../../http'
+import { fail, type Parts, said } from '../../http'
 import { ATTEMPT_ACT } from '../model'
 import { ownAttempt, viewOf } from './attempt'
 import { expire, writeOn } from './endAttempt'
@@ -45,7 +45,10 @@ export async function actInAttempt(
       return null
     }
     if (n !== row.acts + 1)
-      fail('out-of-turn', `${row.acts} acts are known; this one says that it is number ${n}. Load the page again to go on.`)
+      fail(
+        'out-of-turn',
+        said('{{known}} acts are known; this one says that it is number {{n}}. Load the page again to go on.', { known: row.acts, n }),
+      )
     const event = eventOf(does, now)
     const played = reduce(row.state, event, attempt.play)
     if (played.state === row.state)

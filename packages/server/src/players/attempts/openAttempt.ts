@@ -3,7 +3,7 @@ import type { SoloAttempt } from '@jackdaw/contracts/players'
 import { readDocument } from '@jackdaw/core/guides'
 import { begin, RULES, waysOf } from '@jackdaw/core/players'
 import { addAttested } from '../../events'
-import { fail, type Parts } from '../../http'
+import { fail, type Parts, said } from '../../http'
 import { ATTEMPT } from '../model'
 import { attemptsLeft, newestEdition, playOf, runningOf, viewOf } from './attempt'
 import { eventIn, eventsOf, expire } from './endAttempt'
@@ -32,7 +32,10 @@ export async function openAttempt(
     const document = readDocument(JSON.parse(edition.bytes))
     if (!waysOf(document).includes('solo')) fail('not-testable', 'It has no step at which something is done on a picture. It can be read.')
     if ((await attemptsLeft(tx, guideId, personId, document.solo.attempts)) === 0)
-      fail('no-attempts-left', `This guide may be taken ${document.solo.attempts} times. Ask whoever leads your training for another try.`)
+      fail(
+        'no-attempts-left',
+        said('This guide may be taken {{n}} times. Ask whoever leads your training for another try.', { n: document.solo.attempts }),
+      )
     const play = await playOf(tx, document, personId, language)
     const begun = begin('solo', play, now)
     const [last] = await tx.in(ATTEMPT).find(own, { only: ['number'], order: [['number', 'DESC']], limit: 1 })
