@@ -55,7 +55,7 @@ export async function signedIn(
   page.on('pageerror', (error) => void page.complaints.push(String(error)))
   page.on('console', (message) => void (message.type() === 'error' && !WANTED.test(message.text()) && page.complaints.push(message.text())))
   await page.setViewport(device === 'wide' ? WIDE : PHONE)
-  page.setDefaultTimeout(15_000)
+  page.setDefaultTimeout(30_000)
   // A page that lies behind another one is not drawn, and what waits for it to be drawn waits for ever: all count as being in front.
   await (await page.createCDPSession()).send('Emulation.setFocusEmulationEnabled', { enabled: true })
   await page.goto(`${app.address}/sign-in`)

@@ -16,7 +16,7 @@ afterAll(async () => {
 it('speaks German to who chooses it, from signing in to the last step, and the next time too', async () => {
   const context = await browser.createBrowserContext()
   const page = await context.newPage()
-  page.setDefaultTimeout(15_000)
+  page.setDefaultTimeout(30_000)
   await page.bringToFront()
   await page.goto(`${app.address}/sign-in`)
   await page.waitForSelector('select')

@@ -36,5 +36,5 @@ export function useKeys(acts: KeyActs, listening: Listening = {}): void {
   now.current = acts
   const names = (Object.keys(acts) as KeyName[]).join(' ')
   const { first = false, notIn = '' } = listening
-  useEffect(() => hearKeys(() => now.current, names.split(' ') as KeyName[], { first, notIn }), [names, first, notIn])
+  useEffect(() => hearKeys(() => now.current, names.split(' ').filter(Boolean) as KeyName[], { first, notIn }), [names, first, notIn])
 }
