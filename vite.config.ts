@@ -2,11 +2,12 @@ import { join } from 'node:path'
 import tailwind from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { firstFiles } from './scripts/firstFiles.mjs'
 import { unusedValues } from './scripts/unusedValues.mjs'
 
 export default defineConfig({
   root: join(import.meta.dirname, 'packages/web'),
-  plugins: [unusedValues(), react(), tailwind()],
+  plugins: [unusedValues(), react(), tailwind(), firstFiles()],
   build: {
     outDir: join(import.meta.dirname, 'dist/web'),
     emptyOutDir: true,
@@ -15,6 +16,17 @@ export default defineConfig({
     assetsInlineLimit: 0,
     // A browser that preloads no modules fetches them a little later.
     modulePreload: { polyfill: false },
+    // Few files rather than many small ones: on a phone's network each costs a way there and back.
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'frame', test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack|i18next|idb)[\\/]/, priority: 2 },
+            { name: 'common', minShareCount: 12, priority: 1 },
+          ],
+        },
+      },
+    },
   },
   server: {
     port: 4401,

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { gzipSync } from 'node:zlib'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)))
 const STAMP = join(ROOT, 'dist', 'built-from')
@@ -25,6 +25,7 @@ function sourceHash() {
     'package-lock.json',
     'scripts/build.mjs',
     'scripts/unusedValues.mjs',
+    'scripts/firstFiles.mjs',
     'vite.config.ts',
   ])
     for (const file of sources(join(ROOT, part))) hash.update(file.slice(ROOT.length)).update(readFileSync(file))
@@ -130,7 +131,11 @@ export async function buildIfStale({ force = false, quiet = false } = {}) {
   ])
   const assets = join(ROOT, 'dist/web/assets')
   for (const name of readdirSync(assets))
-    if (/\.(js|css|svg)$/.test(name)) writeFileSync(join(assets, `${name}.gz`), gzipSync(readFileSync(join(assets, name)), { level: 9 }))
+    if (/\.(js|css|svg)$/.test(name)) {
+      const bytes = readFileSync(join(assets, name))
+      writeFileSync(join(assets, `${name}.gz`), gzipSync(bytes, { level: 9 }))
+      writeFileSync(join(assets, `${name}.br`), brotliCompressSync(bytes))
+    }
   writeFileSync(STAMP, hash)
   return true
 }

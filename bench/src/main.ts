@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import express from 'express'
 import pg from 'pg'
 import { editorTimes, placingTimes } from './editor'
+import { firstView } from './firstView'
 import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
 import { openLoad, type Target } from './openLoad'
@@ -28,7 +29,8 @@ const onlyEditor = process.argv.includes('--editor')
 const onlyPlayers = process.argv.includes('--players')
 const onlyHostile = process.argv.includes('--hostile')
 const onlyLoad = process.argv.includes('--load')
-const only = onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad
+const onlyView = process.argv.includes('--view')
+const only = onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -76,6 +78,25 @@ async function measureHostile(start: () => Promise<Running>): Promise<void> {
       `  ${row.name.padEnd(46)} ${row.statuses.padEnd(10)} ${ms(row.ms)}  held at most ${ms(row.maxHeldMs)}, p99 ${ms(row.p99HeldMs)}  ${row.rssMb.toFixed(0).padStart(5)} MB`,
     )
   await app.stop()
+}
+
+/** How soon the pages that people open first can be seen. */
+async function measureFirstView(address: string, guideId: string): Promise<void> {
+  const rounds = quick ? 1 : 5
+  say(
+    `\nFirst view with nothing in the browser, Lighthouse, phone and slow network simulated, median of ${rounds} (Today and reader at least 95, library 90):`,
+  )
+  for (const [name, path, who] of [
+    ['Today', '/', 'ines'],
+    ['Today of a lead', '/', 'marta'],
+    ['reader', `/guides/${guideId}`, 'ines'],
+    ['library', '/library', 'marta'],
+  ] as const) {
+    const view = await firstView(address, path, `${who}@larkmoor.example`, rounds)
+    say(
+      `  ${name.padEnd(16)} ${view.points} points; first paint ${ms(view.firstPaintMs).trim()}, largest ${ms(view.largestPaintMs).trim()}, blocked ${ms(view.blockingMs).trim()}, layout shift ${view.shift.toFixed(3)}`,
+    )
+  }
 }
 
 /** What practising takes. */
@@ -215,6 +236,7 @@ async function main(): Promise<void> {
     say(
       `  editor fetched: ${first.scripts.some((name) => /Editor/.test(name)) ? 'YES' : 'no'}; ${first.scripts.length} scripts, ${first.fonts.length} fonts`,
     )
+    if (!only || onlyView) await measureFirstView(app.address, guide.id)
     if (!only || onlyEditor) await measureEditor(app.address)
     if (!only || onlyPlayers) await measurePlayers(app.address)
     if (!only || onlyRecorder) await measureRecorder(app.address)

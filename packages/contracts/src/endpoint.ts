@@ -75,3 +75,13 @@ export type QueryOf<E> = E extends Endpoint<Shape, infer Q, Shape, Shape> ? Out<
 export type BodyOf<E> = E extends Endpoint<Shape, Shape, infer B, Shape> ? Out<B> : never
 /** What an endpoint answers; `undefined` without a body. */
 export type ResponseOf<E> = E extends Endpoint<Shape, Shape, Shape, infer R> ? Out<R> : never
+
+/** The address of an endpoint with its parameters filled in; what is empty or not given does not stand in it. */
+export function addressOf(endpoint: Endpoint, params?: Record<string, unknown>, query?: Record<string, unknown>): string {
+  const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params?.[name])))
+  const asked = Object.entries(query ?? {}).filter(([, value]) => value !== undefined && value !== '')
+  return asked.length > 0 ? `${path}?${asked.map(([key, value]) => `${key}=${encodeURIComponent(String(value))}`).join('&')}` : path
+}
+
+/** Id of the element of a page in which its first answers stand: JSON, answers by their addresses. */
+export const FIRST_ANSWERS = 'first-answers'

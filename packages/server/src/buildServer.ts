@@ -7,6 +7,7 @@ import pino from 'pino'
 import type { Config } from './config'
 import { openDatabase } from './db'
 import { Decoder } from './decoding'
+import { firstReadsOf } from './domain'
 import { DOMAINS, EVENT_RULES } from './domains'
 import { buildApp, newRoutes, type Parts, type RelationFinders, type Routes } from './http'
 import { mailer } from './mail'
@@ -53,6 +54,7 @@ export function buildServer(parts: Parts): BuiltServer {
     parts,
     routes,
     DOMAINS.flatMap((domain) => present(domain.whoIs?.(parts))),
+    firstReadsOf(DOMAINS),
   )
   const server = createServer(app)
   const runner = runnerFor(parts)

@@ -1,13 +1,15 @@
 import type { RequestHandler } from 'express'
 import type { Verbs } from '@jackdaw/core/events'
 import type { EventCheck, EventRules, RollUp } from './eventRules'
-import type { Parts, RelationFinders, Routes } from './http'
+import type { FirstRead, Parts, RelationFinders, Routes } from './http'
 import type { Job } from './jobs'
 
 /** What a domain is to the server: all that has to be wired together, declared in one value. */
 export type Domain = {
   /** Puts its endpoints on the router. */
   routes?: (routes: Routes) => void
+  /** What goes along with pages, so that they can be drawn at once, by their paths; `*` with every page. */
+  firstReads?: Readonly<Record<string, readonly FirstRead[]>>
   /** What can happen in it, how that is checked before it is taken, and what is counted from it. `rollUps` is given all verbs of all domains. */
   verbs?: Verbs
   checks?: Record<string, EventCheck>
@@ -20,6 +22,13 @@ export type Domain = {
   jobs?: readonly ((parts: Parts) => Job)[]
   /** By what the demo company is loaded: its part of the services, under their names. */
   demo?: (parts: Parts) => object
+}
+
+/** What goes along with pages, of all domains. */
+export function firstReadsOf(domains: readonly Domain[]): Record<string, readonly FirstRead[]> {
+  const all: Record<string, FirstRead[]> = {}
+  for (const { firstReads = {} } of domains) for (const [path, reads] of Object.entries(firstReads)) (all[path] ??= []).push(...reads)
+  return all
 }
 
 /** All that domains declare of events, put together. */

@@ -1,27 +1,44 @@
 import './ui/fonts.css'
 import './ui/theme.css'
+import { getMe } from '@jackdaw/contracts/people'
 import { QueryClientProvider } from '@tanstack/react-query'
-import { StrictMode } from 'react'
+import { startTransition, StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
-import { queryClient } from './api'
+import { firstAnswer, queryClient } from './api'
 import { App } from './app/App'
 import { fetchPageAt } from './app/pages'
-import { meQuery, speakAsBefore } from './people'
+import { readySecondVisit } from './app/secondVisit'
+import { meAsBefore, meQuery, speakAsBefore, speakFromNow } from './people'
 
 // The page may not make code from text (its security policy), so schemas are checked without.
 // Said before any schema is loaded: the first page needs none.
 Object.assign(globalThis, { __zod_globalConfig: { jitless: true } })
 
-speakAsBefore()
-void queryClient.prefetchQuery(meQuery)
-fetchPageAt(location.pathname)
+/** Gets what the first picture needs. Where all of it came along with the page, the page is drawn once, and whole. */
+async function begin(): Promise<void> {
+  const me = firstAnswer(getMe)
+  const page = fetchPageAt(location.pathname)
+  if (me === undefined) {
+    // The page came from this browser itself: what it knew before is shown until the server answers.
+    meAsBefore()
+    void speakAsBefore()
+    void queryClient.prefetchQuery(meQuery)
+    return
+  }
+  await Promise.all([me ? speakFromNow(me.language) : speakAsBefore(), queryClient.prefetchQuery(meQuery), page])
+}
 
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
-createRoot(root).render(
-  <StrictMode>
-    <QueryClientProvider client={queryClient}>
-      <App />
-    </QueryClientProvider>
-  </StrictMode>,
-)
+// In slices, so that a slow phone can be scrolled and touched meanwhile.
+const draw = () =>
+  startTransition(() =>
+    createRoot(root).render(
+      <StrictMode>
+        <QueryClientProvider client={queryClient}>
+          <App />
+        </QueryClientProvider>
+      </StrictMode>,
+    ),
+  )
+void begin().then(draw).then(readySecondVisit)

@@ -1,11 +1,14 @@
+import { getToday } from '@jackdaw/contracts/reading'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
+import { firstRead } from '../http'
 import { publish, type PublishRequest } from './publish'
 import { assignmentRoutes } from './routes'
 
 /** Who has been given what, and by when. */
 export const assignments = {
   routes: assignmentRoutes,
+  firstReads: { '/': [firstRead(getToday)] },
   demo: ({ database, newId }) => ({
     publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) =>
       publish(database, { newId, mail: null }, guideId, request, by, now),

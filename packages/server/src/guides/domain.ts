@@ -1,4 +1,6 @@
+import { getLook } from '@jackdaw/contracts/look'
 import type { Domain } from '../domain'
+import { firstRead } from '../http'
 import { removeStrayFiles } from '../files'
 import { job } from '../jobs'
 import { demoGuides } from './demo'
@@ -9,6 +11,7 @@ import { guideRoutes } from './routes'
 /** Drafts and editions of guides. */
 export const guides = {
   routes: guideRoutes,
+  firstReads: { '*': [firstRead(getLook)] },
   jobs: [
     job('remove-unused-pictures', async ({ database, content, log }, _nothing, { now }) => {
       const pictures = await dropUnusedPictures(database, now)

@@ -1,6 +1,7 @@
 import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import type { Parts } from './context'
+import type { FirstRead } from './firstAnswers'
 import { pages } from './pages'
 import { nothingHere, problemHandler } from './problemHandler'
 import { requestLog } from './requestLog'
@@ -38,8 +39,14 @@ const headersFor = (https: boolean, frameAncestors: string): RequestHandler =>
   })
 
 /** Puts the server's layers on one another: headers, session, rights, routes, pages, errors.
- * @param whoIs find the caller, of a session or of a pairing */
-export function buildApp(parts: Parts, routes: Routes, whoIs: readonly RequestHandler[]): { app: Express; close: () => Promise<void> } {
+ * @param whoIs find the caller, of a session or of a pairing
+ * @param firstReads what goes along with the pages, by their paths */
+export function buildApp(
+  parts: Parts,
+  routes: Routes,
+  whoIs: readonly RequestHandler[],
+  firstReads: Readonly<Record<string, readonly FirstRead[]>>,
+): { app: Express; close: () => Promise<void> } {
   const app = express()
   app.disable('x-powered-by')
   app.set('etag', false)
@@ -53,7 +60,7 @@ export function buildApp(parts: Parts, routes: Routes, whoIs: readonly RequestHa
     req.path.startsWith('/assets/') || req.path === '/healthz' || req.path === '/readyz' ? next() : handler(req, res, next)
   app.use(needsSession, renewal(parts.clock), csrfGuard, ...whoIs)
   app.use(routes.router)
-  if (parts.config.webDir !== '') app.use(pages(parts.config.webDir))
+  if (parts.config.webDir !== '') app.use(pages(routes, parts.config.webDir, firstReads))
   app.use(nothingHere, problemHandler(parts.log))
   return { app, close }
 }

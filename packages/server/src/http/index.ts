@@ -1,6 +1,8 @@
 export { buildApp } from './app'
 export type { Caller, Context, Parts, RelationFinders } from './context'
 export { fail, failField, Refused, said } from './fail'
+export { firstRead } from './firstAnswers'
+export type { FirstRead } from './firstAnswers'
 export { healthRoutes } from './health'
 export { newRoutes, route } from './route'
 export type { AnswerOf, Routes } from './route'

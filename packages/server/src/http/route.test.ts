@@ -38,7 +38,7 @@ beforeAll(async () => {
     }),
     async () => undefined,
   )
-  const built = buildApp(server.parts, routes, [(_req, _res, next) => next()])
+  const built = buildApp(server.parts, routes, [(_req, _res, next) => next()], {})
   const http = createServer(built.app)
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
   address = `http://127.0.0.1:${(http.address() as AddressInfo).port}`

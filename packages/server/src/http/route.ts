@@ -9,11 +9,24 @@ import { bytesReader, jsonReader } from './readJson'
 import { withoutStored, type StoredJson } from './storedJson'
 import { UploadBudget } from './uploadBudget'
 
-/** The routes as they are put together: the router, and the list of what it serves, which the rights test reads. */
-export type Routes = { router: Router; served: Endpoint[]; parts: Parts; relations: RelationFinders; uploads: UploadBudget }
+/** Answers an endpoint that is read, with what was asked for already parsed from an address.
+ * @returns the JSON of its answer
+ * @throws Refused as for a request of its own: rights are asked for first */
+export type Reading = (params: unknown, query: unknown, request: { req: Request; res: Response }) => Promise<string>
+/** The routes as they are put together: the router, the list of what it serves, which the rights test reads, and how what is read can be
+ * answered within another request. */
+export type Routes = {
+  router: Router
+  served: Endpoint[]
+  readings: Map<Endpoint, Reading>
+  parts: Parts
+  relations: RelationFinders
+  uploads: UploadBudget
+}
 export const newRoutes = (parts: Parts, relations: RelationFinders): Routes => ({
   router: express.Router(),
   served: [],
+  readings: new Map(),
   parts,
   relations,
   uploads: new UploadBudget(),
@@ -106,17 +119,30 @@ export function route<E extends AnyEndpoint>(
   routes.served.push(endpoint)
   const { response } = endpoint
   const callerOf = (res: Response) => res.locals[byRecorder(endpoint.access) ? 'recorder' : 'caller'] ?? null
-  /** Asks for rights before anything of the body is read. */
-  const before: RequestHandler = async (req, res, next) => {
-    res.locals.route = `${endpoint.method} ${endpoint.path}`
-    if (!endpoint.file) res.setHeader('Cache-Control', 'no-store')
+  /** What the caller may see is asked for before anything of the body is read. */
+  const admit = async (given: unknown, res: Response) => {
     const caller = callerOf(res)
     if (endpoint.access !== 'anyone' && !caller)
       fail(notKnown(endpoint), byRecorder(endpoint.access) ? 'Pair it again; what was recorded is kept in the browser.' : undefined)
-    const params = read(endpoint.params, req.params, 'params')
-    res.locals.params = params
-    res.locals.relations = await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id)
+    const params = read(endpoint.params, given, 'params')
+    return { params, relations: await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id) }
+  }
+  const before: RequestHandler = async (req, res, next) => {
+    res.locals.route = `${endpoint.method} ${endpoint.path}`
+    if (!endpoint.file) res.setHeader('Cache-Control', 'no-store')
+    Object.assign(res.locals, await admit(req.params, res))
     next()
+  }
+  /** The JSON of the answer; nothing where it has none, or was written by the handler. */
+  const answer = async (input: Input<E>, relations: ReadonlySet<Relation>, req: Request, res: Response): Promise<string | undefined> => {
+    const given = await handler(input, { caller: callerOf(res) as CallerOf<E>, relations, now: routes.parts.clock(), req, res })
+    if (endpoint.file || !response) return undefined
+    await othersFirst()
+    const { plain, write } = withoutStored(given)
+    const checked = response.safeParse(plain)
+    if (!checked.success)
+      throw new Error(`our answer to ${endpoint.method} ${endpoint.path} is malformed: ${JSON.stringify(checked.error.issues.slice(0, 3))}`)
+    return write(checked.data)
   }
   const handle = async (req: Request, res: Response): Promise<void> => {
     checkBody(endpoint, req)
@@ -129,16 +155,16 @@ export function route<E extends AnyEndpoint>(
       bytes: req.body,
     } as Input<E>
     await othersFirst()
-    const relations = res.locals.relations ?? new Set<Relation>()
-    const answer = await handler(input, { caller: callerOf(res) as CallerOf<E>, relations, now: routes.parts.clock(), req, res })
+    const json = await answer(input, res.locals.relations ?? new Set<Relation>(), req, res)
     if (endpoint.file) return
-    if (!response) return void res.status(204).end()
-    await othersFirst()
-    const { plain, write } = withoutStored(answer)
-    const checked = response.safeParse(plain)
-    if (!checked.success)
-      throw new Error(`our answer to ${endpoint.method} ${endpoint.path} is malformed: ${JSON.stringify(checked.error.issues.slice(0, 3))}`)
-    res.type('json').send(write(checked.data))
+    if (json === undefined) res.status(204).end()
+    else res.type('json').send(json)
   }
+  if (endpoint.method === 'get' && response && !endpoint.file)
+    routes.readings.set(endpoint, async (given, asked, { req, res }) => {
+      const { params, relations } = await admit(given, res)
+      const input = { params, query: read(endpoint.query, asked, 'query') } as Input<E>
+      return (await answer(input, relations, req, res)) ?? 'null'
+    })
   routes.router[endpoint.method](endpoint.path, before, ...bodyReaders(routes, endpoint), handle)
 }

@@ -1,4 +1,6 @@
+import { getMe } from '@jackdaw/contracts/people'
 import type { Domain } from '../domain'
+import { firstRead } from '../http'
 import { job } from '../jobs'
 import { demoPeople } from './demo'
 import { forgetExpired } from './forgetExpired'
@@ -8,6 +10,7 @@ import { relationsToPerson } from './store'
 /** Persons, groups, signing in. */
 export const people = {
   routes: peopleRoutes,
+  firstReads: { '*': [firstRead(getMe)] },
   relations: ({ database }) => ({ person: (caller, id) => relationsToPerson(database, caller, id) }),
   whoIs,
   jobs: [job('forget-expired-sessions', ({ database }, _nothing, { now }) => forgetExpired(database, now))],

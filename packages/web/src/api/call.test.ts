@@ -3,7 +3,8 @@ import { saveChanges } from '@jackdaw/contracts/guides'
 import { listGuides } from '@jackdaw/contracts/library'
 import { seededIds } from '@jackdaw/core/shared'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { addressOf, ApiProblem, call, setSession, Unreachable, wordsFor } from './call'
+import { addressOf } from '@jackdaw/contracts/endpoint'
+import { ApiProblem, call, setSession, Unreachable, wordsFor } from './call'
 
 const ids = seededIds(8)
 const heard: string[] = []

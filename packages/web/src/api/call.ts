@@ -1,5 +1,6 @@
-import type { BodyOf, Endpoint, ParamsOf, QueryOf, ResponseOf } from '@jackdaw/contracts/endpoint'
+import { addressOf, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, type ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { Problem } from '@jackdaw/contracts/problems'
+import { firstAnswer, takeFirst } from './firstAnswers'
 
 /** The server refused, and says why. */
 export class ApiProblem extends Error {
@@ -34,15 +35,6 @@ type Part<K extends string, T> = [T] extends [undefined] ? { [P in K]?: undefine
 export type CallInput<E> = Part<'params', ParamsOf<E>> &
   Part<'query', QueryOf<E>> &
   Part<'body', BodyOf<E>> & { bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
-
-/** The address of an endpoint with its parameters filled in. */
-export function addressOf<E extends Endpoint>(endpoint: E, params?: Record<string, unknown>, query?: Record<string, unknown>): string {
-  const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params?.[name])))
-  const search = new URLSearchParams(
-    Object.entries(query ?? {}).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, String(value)]])),
-  )
-  return search.size > 0 ? `${path}?${search}` : path
-}
 
 async function problemOf(response: Response): Promise<ApiProblem> {
   const fallback: Problem = {
@@ -84,9 +76,14 @@ async function send(endpoint: Endpoint, input: object): Promise<Response> {
   }
 }
 
-/** Calls an endpoint.
+const firstOf = (endpoint: Endpoint, { params, query }: { params?: unknown; query?: unknown }) =>
+  endpoint.method === 'get' ? takeFirst(addressOf(endpoint, params as Record<string, unknown>, query as Record<string, unknown>)) : null
+
+/** Calls an endpoint. What came along with the page is taken from there, once.
  * @throws ApiProblem when the server refuses, Unreachable when there is no answer */
 export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>): Promise<ResponseOf<E>> {
+  const first = firstOf(endpoint, input)
+  if (first) return first.answer as ResponseOf<E>
   let response = await send(endpoint, input)
   if (response.status === 403 && endpoint.method !== 'get' && (await renewToken())) response = await send(endpoint, input)
   if (!response.ok) {
@@ -96,6 +93,12 @@ export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>)
   }
   return (response.status === 204 ? undefined : await response.json()) as ResponseOf<E>
 }
+
+/** How a query reads an endpoint: what came along with the page is there at once. */
+export const reading = <E extends Endpoint>(endpoint: E, input: Omit<CallInput<E>, 'signal' | 'body'>) => ({
+  initialData: () => firstAnswer(endpoint, input as { params?: ParamsOf<E>; query?: QueryOf<E> }),
+  queryFn: ({ signal }: { signal: AbortSignal }) => call(endpoint, { ...input, signal } as CallInput<E>),
+})
 
 /** What to say about an error. `words`: the detail before anything (`into`) was put into its places, where something was. */
 export function wordsFor(error: unknown): { title: string; detail: string; words?: string; into?: Record<string, string | number> } {

@@ -1,2 +1,5 @@
-export { addressOf, ApiProblem, call, setSession, Unreachable, wordsFor } from './call'
+export { ApiProblem, call, reading, setSession, Unreachable, wordsFor } from './call'
+export type { CallInput } from './call'
+export { firstAnswer, takeFirst } from './firstAnswers'
+export { forgetKept, keepAnswer, keptAnswer } from './keptAnswers'
 export { queryClient } from './queryClient'

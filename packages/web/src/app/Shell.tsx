@@ -2,12 +2,12 @@ import type { Me } from '@jackdaw/contracts/people'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK } from '@jackdaw/core/guides'
 import { CalendarCheck, ClipboardList, LibraryBig } from 'lucide-react'
-import { useEffect, useState, type ReactNode } from 'react'
+import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react'
 import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/texts'
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useCompanyLook } from '../annotations/useLook'
-import { queryClient } from '../api'
+import { forgetKept, queryClient } from '../api'
 import { leaveNoEvents, outboxState, startOutbox } from '../events'
 import { InboxMark } from '../inbox'
 import { LanguageField, leave, meQuery, setMyLanguage, speakFromNow, useMe } from '../people'
@@ -31,15 +31,16 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
 /** Lets only those in who are signed in, and brings the others back to where they wanted to go. */
 export function SignedIn() {
   const [asked, setAsked] = useState<{ me: Me | null } | { error: unknown } | null>(() => {
-    // Who has just signed in is known already.
+    // Whoever has just signed in, or whose name came along with the page, is known already.
     const me = queryClient.getQueryData<Me | null>(meQuery.queryKey)
-    return me ? { me } : null
+    return me === undefined ? null : { me }
   })
   const { pathname, search } = useLocation()
   useEffect(() => {
     queryClient.fetchQuery(meQuery).then(
-      (me) => setAsked({ me }),
-      (error: unknown) => setAsked({ error }),
+      (me) => setAsked((before) => (before && 'me' in before && before.me === me ? before : { me })),
+      // Whoever was here before can go on with what was kept.
+      (error: unknown) => setAsked((before) => before ?? { error }),
     )
   }, [])
   if (asked === null) return null
@@ -50,8 +51,9 @@ export function SignedIn() {
 }
 /** What every page below the sign-in needs, whatever stands around it. */
 function ForMe({ me }: { me: Me }) {
-  useEffect(() => startOutbox(me.id), [me.id])
-  useEffect(() => speakFromNow(me.language), [me.language])
+  // Before the effects of the pages below: they may record at once.
+  useLayoutEffect(() => startOutbox(me.id), [me.id])
+  useEffect(() => void speakFromNow(me.language), [me.language])
   useSignedOut()
   useCompanyColour()
   return <Outlet context={me} />
@@ -145,6 +147,7 @@ function useSignedOut(): void {
   useEffect(() => {
     const out = () => {
       if (pathname.endsWith('/edit')) return
+      forgetKept()
       queryClient.clear()
       void navigate(`/sign-in?to=${encodeURIComponent(pathname + search)}`)
     }

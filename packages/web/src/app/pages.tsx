@@ -1,4 +1,4 @@
-import { lazy, type ComponentType } from 'react'
+import { lazy, useState, type ComponentType } from 'react'
 import { matchPath } from 'react-router'
 import { loadingPages } from './loadingPages'
 
@@ -8,18 +8,26 @@ export class PageNotFetched extends Error {}
 type Load = () => Promise<ComponentType>
 export type Page = { path: string; Component: ComponentType; load: () => Promise<unknown> }
 
-/** A page whose script is fetched when somebody goes to it. */
+/** A page whose script is fetched when somebody goes to it. Where it has come already it is drawn at once: what has to be waited for, however
+ * short, React shows a third of a second later. */
 function page(path: string, load: Load): Page {
   let coming: Promise<{ default: ComponentType }> | null = null
+  let here: ComponentType | null = null
   const fetched = async () => {
     try {
-      return { default: await load() }
+      here = await load()
+      return { default: here }
     } catch (error) {
       throw new PageNotFetched('the script of the page did not come', { cause: error })
     }
   }
   const come = () => (coming ??= loadingPages.during(fetched()))
-  return { path, Component: lazy(come), load: come }
+  const Fetched = lazy(come)
+  function Component() {
+    const [Page] = useState<ComponentType>(() => here ?? Fetched)
+    return <Page />
+  }
+  return { path, Component, load: come }
 }
 
 export const SIGN_IN = page('/sign-in', async () => (await import('../people/SignInPage')).SignInPage)
@@ -54,7 +62,7 @@ export const ALONE: readonly Page[] = [
 export const NOT_FOUND = page('*', async () => (await import('./NotFoundPage')).NotFoundPage)
 
 /** Begins to fetch the script of the page at an address, while it is asked who is signed in. A failure shows where the page is shown. */
-export function fetchPageAt(pathname: string): void {
-  const found = [SIGN_IN, STOP_MAILS, ...IN_SHELL, ...ALONE].find(({ path }) => matchPath(path, pathname))
-  found?.load().catch(() => undefined)
+export async function fetchPageAt(pathname: string): Promise<void> {
+  const found = [SIGN_IN, STOP_MAILS, ...IN_SHELL, ...ALONE].find(({ path }) => matchPath({ path, caseSensitive: true }, pathname))
+  await found?.load().catch(() => undefined)
 }

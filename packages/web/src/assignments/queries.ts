@@ -1,16 +1,25 @@
 import { getToday } from '@jackdaw/contracts/reading'
 import { getPublication, previewAudience, publishGuide } from '@jackdaw/contracts/publishing'
-import type { BodyOf } from '@jackdaw/contracts/endpoint'
+import type { BodyOf, ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
-import { call, queryClient } from '../api'
-import { settled } from '../events'
+import { call, keepAnswer, keptAnswer, queryClient } from '../api'
+import { readingSettled } from '../events'
 
+const today = readingSettled(getToday, {})
 export const useToday = () =>
   useQuery({
     queryKey: ['today'],
-    queryFn: ({ signal }) => settled().then(() => call(getToday, { signal })),
+    ...today,
+    // At the next visit it is shown until the server answers.
+    initialData: () => today.initialData() ?? keptAnswer<ResponseOf<typeof getToday>>(getToday.path),
+    initialDataUpdatedAt: 1,
+    queryFn: async (asked) => {
+      const answer = await today.queryFn(asked)
+      keepAnswer(getToday.path, answer)
+      return answer
+    },
     staleTime: 0,
     refetchOnMount: 'always',
   })

@@ -1,2 +1,3 @@
-export { flush, leaveNoEvents, outboxState, record, settled, startOutbox, useFinishFate } from './outbox'
+export { flush, leaveNoEvents, outboxState, record, startOutbox, useFinishFate } from './outbox'
+export { readingSettled } from './readingSettled'
 export { useStepTime } from './useStepTime'

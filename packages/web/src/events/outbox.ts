@@ -5,6 +5,7 @@ import { itemKey } from '@jackdaw/core/items'
 import { useSyncExternalStore } from 'react'
 import { ApiProblem, call, Unreachable } from '../api'
 import { placeForEvents, tellRefused, type KeptEvents } from './keptEvents'
+import { markWaiting } from './waitMark'
 
 const BATCH = 200
 const EVERY_MS = 5_000
@@ -24,6 +25,7 @@ const listeners = new Set<() => void>()
 
 function tell(next: Partial<State>): void {
   state = { ...state, ...next }
+  if (next.waiting !== undefined) markWaiting(next.waiting > 0)
   listeners.forEach((listener) => listener())
 }
 
@@ -57,6 +59,7 @@ export const useFinishFate = (what: Using): FinishFate | null => finishFate(outb
 export async function record(event: UsageEvent): Promise<void> {
   if (personId === null) return
   const owner = personId
+  markWaiting(true)
   noteFinishes([event], () => 'waiting')
   await (await kept()).keep(owner, event)
   tell({ waiting: await (await kept()).count(owner) })

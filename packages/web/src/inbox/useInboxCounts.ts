@@ -1,6 +1,6 @@
 import { countInbox } from '@jackdaw/contracts/inbox'
 import { useQuery } from '@tanstack/react-query'
-import { call } from '../api'
+import { reading } from '../api'
 
 const ASK_EVERY_MS = 60_000
 
@@ -8,7 +8,7 @@ const ASK_EVERY_MS = 60_000
 export const useInboxCounts = () =>
   useQuery({
     queryKey: ['inbox', 'counts'],
-    queryFn: ({ signal }) => call(countInbox, { signal }),
+    ...reading(countInbox, {}),
     refetchInterval: ASK_EVERY_MS,
     staleTime: 20_000,
   })

@@ -1,26 +1,22 @@
-import { Button, FindForm, Loaded, momentOf, Pager, type Sort, SortHead, TitleLine, useSearch, whenOf } from '../ui'
+import { Button, FindForm, lazyPart, Loaded, momentOf, Pager, type Sort, SortHead, TitleLine, useSearch, Waiting, whenOf } from '../ui'
 import { GuideSort, type GuideRow } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
 import { FolderId } from '@jackdaw/core/shared'
 import { Flag, Words } from '../ui/searchParts'
 import { AppWindow, FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
-import { useState } from 'react'
+import { Suspense, useEffect, useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
-import { RecordDialog } from '../recording'
 import { Menu, MenuItem } from '../ui/Menu'
-import { DuplicateDialog } from './DuplicateDialog'
+import type { Asked } from './AskedDialog'
 import { FolderColumn } from './FolderColumn'
 import { GuideStateWords } from './GuideStateWords'
-import { ImportDialog } from './ImportDialog'
-import { MoveDialog } from './MoveDialog'
-import { NewGuideDialog } from './NewGuideDialog'
 import { useChangeGuide, useFolders, useGuides } from './queries'
-import { RenameDialog } from './RenameDialog'
 
-type Asked = { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'move' | 'duplicate'; guide: GuideRow } | null
+// Asked for by a press only; they come once the list stands.
+const AskedDialog = lazyPart(async () => (await import('./AskedDialog')).AskedDialog)
 
 const SEARCH = { find: Words, folder: FolderId, kind: GuideKind, archived: Flag, sort: GuideSort, down: Flag }
 
@@ -28,7 +24,8 @@ export function LibraryPage() {
   const { t } = useTexts()
   const me = useMe()
   const { search, page, set, clear } = useSearch(SEARCH)
-  const [asked, setAsked] = useState<Asked>(null)
+  const [asked, setAsked] = useState<Asked | null>(null)
+  useEffect(() => void AskedDialog.preloadAtRest(), [])
   const { find = '', folder, kind } = search
   const archived = search.archived === 'yes'
   const sort: Sort<GuideSort> = { by: search.sort ?? 'number', down: search.down === 'yes' }
@@ -123,14 +120,11 @@ export function LibraryPage() {
           </Loaded>
         </div>
       </div>
-      {asked?.what === 'new' && <NewGuideDialog folder={folder} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
-      {asked?.what === 'import' && <ImportDialog folder={folder} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
-      {asked?.what === 'record' && (
-        <RecordDialog target={null} into={t('Every action becomes a step of a new guide.')} onClose={() => setAsked(null)} />
+      {asked && (
+        <Suspense fallback={<Waiting />}>
+          <AskedDialog asked={asked} folder={folder} folders={folders.data ?? []} onClose={() => setAsked(null)} />
+        </Suspense>
       )}
-      {asked?.what === 'rename' && <RenameDialog guide={asked.guide} onClose={() => setAsked(null)} />}
-      {asked?.what === 'duplicate' && <DuplicateDialog guide={asked.guide} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
-      {asked?.what === 'move' && <MoveDialog guide={asked.guide} folders={folders.data ?? []} onClose={() => setAsked(null)} />}
     </>
   )
 }

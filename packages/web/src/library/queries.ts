@@ -3,18 +3,18 @@ import { importGuide } from '@jackdaw/contracts/exchange'
 import { changeFolder, changeGuide, createFolder, createGuide, duplicateGuide, listFolders, listGuides } from '@jackdaw/contracts/library'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
-import { call, queryClient } from '../api'
+import { call, queryClient, reading } from '../api'
 
 const libraryChanged = () =>
   Promise.all([queryClient.invalidateQueries({ queryKey: ['folders'] }), queryClient.invalidateQueries({ queryKey: ['guides'] })])
 
-export const useFolders = () => useQuery({ queryKey: ['folders'], queryFn: ({ signal }) => call(listFolders, { signal }) })
+export const useFolders = () => useQuery({ queryKey: ['folders'], ...reading(listFolders, {}) })
 export const useGuides = (query: QueryOf<typeof listGuides>) =>
   useQuery({
     queryKey: ['guides', query],
     placeholderData: keepPreviousData,
     staleTime: 0,
-    queryFn: ({ signal }) => call(listGuides, { query, signal }),
+    ...reading(listGuides, { query }),
   })
 
 export const useCreateGuide = () =>

@@ -7,18 +7,18 @@ import { meQuery } from './session'
 const KEPT = 'jackdaw-language'
 
 /** Speaks as this browser did last, or as it is set, until it is known who reads. */
-export function speakAsBefore(): void {
+export function speakAsBefore(): Promise<void> {
   const kept = localStorage.getItem(KEPT) ?? ''
-  void speak(isLanguage(kept) ? kept : languageFor(navigator.languages))
+  return speak(isLanguage(kept) ? kept : languageFor(navigator.languages))
 }
 /** Speaks a language, and does so the next time too. */
-export function speakFromNow(language: Language): void {
+export function speakFromNow(language: Language): Promise<void> {
   localStorage.setItem(KEPT, language)
-  void speak(language)
+  return speak(language)
 }
 /** Sets the language of whoever is signed in. */
 export async function setMyLanguage(language: Language): Promise<void> {
   await call(changeMe, { body: { language } })
   queryClient.setQueryData<Me | null>(meQuery.queryKey, (me) => me && { ...me, language })
-  speakFromNow(language)
+  await speakFromNow(language)
 }

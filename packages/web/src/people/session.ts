@@ -2,9 +2,12 @@ import { findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackda
 import type { SignIn } from '@jackdaw/contracts/signIn'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useOutletContext } from 'react-router'
-import { call, queryClient, setSession } from '../api'
+import { call, forgetKept, keepAnswer, keptAnswer, queryClient, setSession } from '../api'
 
 const KEY = ['session'] as const
+
+/** Keeps who is signed in for the next visit, without what gives their requests force. */
+const keepMe = (me: Me | null): void => (me ? keepAnswer(getMe.path, { ...me, csrf: '' }) : forgetKept())
 
 export const meQuery = {
   queryKey: KEY,
@@ -12,8 +15,14 @@ export const meQuery = {
   queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Me | null> => {
     const me = await call(getMe, { signal })
     setSession(me)
+    keepMe(me)
     return me
   },
+}
+/** Who was signed in at the last visit, until the server says who is. */
+export function meAsBefore(): void {
+  const me = keptAnswer<Me>(getMe.path)
+  if (me) queryClient.setQueryData(KEY, me, { updatedAt: 1 })
 }
 
 /** The person who is signed in; only below the shell, which lets nobody else through. */
@@ -22,11 +31,14 @@ export const useMe = (): Me => useOutletContext<Me>()
 export async function enter(credentials: SignIn): Promise<void> {
   const me = await call(signIn, { body: credentials })
   queryClient.clear()
+  forgetKept()
   setSession(me)
+  keepMe(me)
   queryClient.setQueryData(KEY, me)
 }
 export async function leave(): Promise<void> {
   await call(signOut, {})
+  forgetKept()
   queryClient.clear()
 }
 

@@ -3,21 +3,25 @@ import { getReader, type ReaderEdition } from '@jackdaw/contracts/reading'
 import { recall, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
-import { call } from '../api'
-import { settled } from '../events'
+import { useEffect, useState } from 'react'
+import { queryClient } from '../api'
+import { readingSettled } from '../events'
 import { DRAFT, playFor } from './used'
 import { usePlayer, type Doing } from './usePlayer'
 
-export const useReaderEdition = (id: GuideId) =>
-  useQuery({
+/** The edition to be used, with how far the person is; whoever comes again gets it anew. */
+export function useReaderEdition(id: GuideId) {
+  const query = useQuery({
     queryKey: ['reader', id],
-    queryFn: ({ signal }) => settled().then(() => call(getReader, { params: { id }, signal })),
+    ...readingSettled(getReader, { params: { id } }),
     staleTime: Infinity,
-    gcTime: 0,
     refetchOnWindowFocus: false,
     refetchOnReconnect: false,
   })
+  // Not by `gcTime: 0`: a page that is drawn in slices would lose what came along with it before it is there.
+  useEffect(() => () => void setTimeout(() => queryClient.removeQueries({ queryKey: ['reader', id], type: 'inactive' })), [id])
+  return query
+}
 
 /** Runs the reader over an edition and tells the record what happens. */
 export function useReading(edition: ReaderEdition): { play: Play; state: PlayerState; act: (doing: Doing) => void; startedFrom: string } {

@@ -3,7 +3,7 @@ import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import type { GuideDocument, PictureSizes } from '@jackdaw/core/guides'
 import { actingScriptOf, type Play } from '@jackdaw/core/players'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
-import { addressOf } from '../api'
+import { addressOf } from '@jackdaw/contracts/endpoint'
 
 /** A guide as a player uses it: an edition, or its author's draft, of which nothing is kept. */
 export type UsedGuide = {

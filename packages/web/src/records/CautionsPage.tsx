@@ -4,7 +4,7 @@ import { type Acknowledged, getCautionRecordsCsv } from '@jackdaw/contracts/reco
 import { StepId, type GuideId } from '@jackdaw/core/shared'
 import { CircleCheck, Download } from 'lucide-react'
 import { Link } from 'react-router'
-import { addressOf } from '../api'
+import { addressOf } from '@jackdaw/contracts/endpoint'
 import { cautionWord } from '../guides/CautionView'
 import { useTexts } from '../ui/texts'
 import { Flag, Words } from '../ui/searchParts'

@@ -14,14 +14,14 @@ import {
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { call } from '../api'
+import { call, reading } from '../api'
 
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
 export const useRecordGroups = () =>
   useQuery({ queryKey: ['records', 'groups'], queryFn: ({ signal }) => call(listRecordGroups, { signal }) })
 /** What waits for whoever leads, or to whom people report; asked for anew whenever the page is opened. */
 export const useWaitingHere = (asked: boolean) =>
-  useQuery({ queryKey: ['records', 'waiting'], queryFn: ({ signal }) => call(getWaitingHere, { signal }), enabled: asked })
+  useQuery({ queryKey: ['records', 'waiting'], ...reading(getWaitingHere, {}), enabled: asked })
 export const useItemRecords = (query: QueryOf<typeof listItemRecords>) =>
   useQuery({
     queryKey: ['records', 'guides', query],

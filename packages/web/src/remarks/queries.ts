@@ -1,7 +1,7 @@
 import { listMyRemarks, listRemarks, sayWrong, settleRemark, type NewRemark, type Remark, type RemarkId } from '@jackdaw/contracts/remarks'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
-import { call, queryClient } from '../api'
+import { call, queryClient, reading } from '../api'
 
 const ASK_EVERY_MS = 30_000
 
@@ -12,7 +12,7 @@ export const useRemarks = (id: GuideId) =>
     queryFn: ({ signal }) => call(listRemarks, { params: { id }, signal }),
   })
 export const useMyRemarks = (enabled: boolean) =>
-  useQuery({ queryKey: ['remarks', 'mine'], enabled, staleTime: 0, queryFn: ({ signal }) => call(listMyRemarks, { signal }) })
+  useQuery({ queryKey: ['remarks', 'mine'], enabled, staleTime: 0, ...reading(listMyRemarks, {}) })
 
 export const useSayWrong = (id: GuideId) => useMutation({ mutationFn: (body: NewRemark) => call(sayWrong, { params: { id }, body }) })
 

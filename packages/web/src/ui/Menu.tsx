@@ -1,23 +1,67 @@
-import { DropdownMenu } from 'radix-ui'
-import type { ReactNode } from 'react'
+import {
+  cloneElement,
+  createContext,
+  Suspense,
+  use,
+  useEffect,
+  useState,
+  type ComponentType,
+  type KeyboardEvent,
+  type ReactElement,
+  type ReactNode,
+} from 'react'
+import { lazyPart } from './lazyPart'
 
-/** What can be done besides the one main thing. */
-export function Menu({ trigger, children, align = 'end' }: { trigger: ReactNode; children: ReactNode; align?: 'start' | 'end' }) {
+type ItemProps = { disabled: boolean; onSelect: () => void; className: string; children: ReactNode }
+/** What an item of an open menu is drawn with; comes with the menu. */
+export const MenuItemPart = createContext<ComponentType<ItemProps> | null>(null)
+
+const OpenedMenu = lazyPart(async () => (await import('./OpenedMenu')).OpenedMenu)
+const preload = () => void OpenedMenu.preload()
+
+type TriggerProps = {
+  'aria-haspopup'?: 'menu'
+  'aria-expanded'?: boolean
+  onPointerEnter?: () => void
+  onFocus?: () => void
+  onClick?: () => void
+  onKeyDown?: (event: KeyboardEvent) => void
+}
+
+/** What can be done besides the one main thing. Until somebody opens it there is its button only: a list has one in each of its rows. */
+export function Menu({
+  trigger,
+  children,
+  align = 'end',
+}: {
+  trigger: ReactElement<TriggerProps>
+  children: ReactNode
+  align?: 'start' | 'end'
+}) {
+  const [opened, setOpened] = useState(false)
+  useEffect(() => void OpenedMenu.preloadAtRest(), [])
+  const button = cloneElement(trigger, {
+    'aria-haspopup': 'menu',
+    'aria-expanded': opened,
+    onPointerEnter: preload,
+    onFocus: preload,
+    onClick: () => setOpened(true),
+    onKeyDown: (event) => {
+      if (event.key !== 'ArrowDown') return
+      event.preventDefault()
+      setOpened(true)
+    },
+  })
+  if (!opened) return button
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align={align}
-          sideOffset={4}
-          className="z-40 min-w-48 bg-sheet border border-edge py-1 shadow-[0_4px_14px_rgb(23_33_43/0.14)]"
-        >
-          {children}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Suspense fallback={button}>
+      <OpenedMenu trigger={trigger} align={align}>
+        {children}
+      </OpenedMenu>
+    </Suspense>
   )
 }
+
 export function MenuItem({
   onSelect,
   children,
@@ -29,13 +73,15 @@ export function MenuItem({
   danger?: boolean
   disabled?: boolean
 }) {
+  const Item = use(MenuItemPart)
+  if (!Item) throw new Error('an item stands in a menu')
   return (
-    <DropdownMenu.Item
+    <Item
       disabled={disabled}
       onSelect={onSelect}
       className={`flex items-center gap-2 px-3 min-h-9 cursor-pointer outline-none data-highlighted:bg-wash data-disabled:opacity-45 ${danger ? 'text-brick' : ''}`}
     >
       {children}
-    </DropdownMenu.Item>
+    </Item>
   )
 }

@@ -1,27 +1,31 @@
-/** How days, times and numbers are written in a language. */
-const formatsOf = (locale: string) => ({
-  day: new Intl.DateTimeFormat(locale, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }),
-  dayHere: new Intl.DateTimeFormat(locale, { weekday: 'short', day: 'numeric', month: 'short' }),
-  dayYear: new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', year: 'numeric' }),
-  time: new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit' }),
-})
-let formats = formatsOf('en-GB')
-/** Writes days, times and numbers as a language does from now on. @param locale BCP 47 */
-export const writeIn = (locale: string): void => void (formats = formatsOf(locale))
+import type { Language } from '@jackdaw/core/people'
+import { nth } from '@jackdaw/core/shared'
+import { DATE_FORMS } from './dateForms'
+
+let forms = DATE_FORMS.en
+/** Writes days as a language does from now on. */
+export const writeIn = (language: Language): void => void (forms = DATE_FORMS[language])
 
 /** A calendar day as "Tue 3 Nov". */
-export const dayOf = (date: string): string => formats.day.format(new Date(`${date}T00:00:00Z`)).replace(',', '')
+export function dayOf(date: string): string {
+  const at = new Date(`${date}T00:00:00Z`)
+  return forms.day(nth(forms.weekdays, at.getUTCDay()), at.getUTCDate(), nth(forms.months, at.getUTCMonth()))
+}
+const dayHere = (at: Date) => forms.day(nth(forms.weekdays, at.getDay()), at.getDate(), nth(forms.months, at.getMonth()))
+const dayOfYear = (at: Date) => forms.ofYear(at.getDate(), nth(forms.months, at.getMonth()), at.getFullYear())
+const twoDigits = (n: number) => String(n).padStart(2, '0')
+const clockOf = (at: Date) => `${twoDigits(at.getHours())}:${twoDigits(at.getMinutes())}`
 
-/** An instant as "Tue 3 Nov", with the time when it is today, with the year when it is another.
+/** An instant as "Tue 3 Nov", as the time when it is today, with the year when it is another.
  * @param at epoch milliseconds */
 export function whenOf(at: number, now = Date.now()): string {
   const [then, today] = [new Date(at), new Date(now)]
-  if (then.toDateString() === today.toDateString()) return formats.time.format(then)
-  return then.getFullYear() === today.getFullYear() ? formats.dayHere.format(then).replace(',', '') : formats.dayYear.format(then)
+  if (then.toDateString() === today.toDateString()) return clockOf(then)
+  return then.getFullYear() === today.getFullYear() ? dayHere(then) : dayOfYear(then)
 }
-export const timeOf = (at: number): string => formats.time.format(at)
+export const timeOf = (at: number): string => clockOf(new Date(at))
 /** The exact moment, for a title. */
-export const momentOf = (at: number): string => `${formats.dayYear.format(at)}, ${formats.time.format(at)}`
+export const momentOf = (at: number): string => `${dayOfYear(new Date(at))}, ${timeOf(at)}`
 
 /** A length of time as "4 min", "1 h 5 min" or "40 s". */
 export function lengthOf(ms: number): string {

@@ -1,4 +1,4 @@
-import { LANGUAGES, type Language } from '@jackdaw/core/people'
+import type { Language } from '@jackdaw/core/people'
 import i18next, { type TFunction } from 'i18next'
 import { useSyncExternalStore } from 'react'
 import { english } from './english'
@@ -30,8 +30,8 @@ export async function speak(language: Language): Promise<void> {
       // The words could not be fetched: the page goes on in the language that it has.
       return
     }
-  if (wished !== language) return
-  writeIn(LANGUAGES[language].locale)
+  if (wished !== language || i18next.language === language) return
+  writeIn(language)
   document.documentElement.lang = language
   await i18next.changeLanguage(language)
 }

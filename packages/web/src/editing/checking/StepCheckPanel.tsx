@@ -3,7 +3,7 @@ import type { Doubt, Step, StepCheck } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { TFunction } from 'i18next'
 import { useTexts } from '../../ui/texts'
-import { addressOf } from '../../api'
+import { addressOf } from '@jackdaw/contracts/endpoint'
 import { Button } from '../../ui'
 
 /** A doubt of the rules in words. */

@@ -1,0 +1,41 @@
+import lighthouse, { type Config } from 'lighthouse'
+import { signedInBrowser } from './browser'
+
+/** What one page got, the medians of all rounds: points of 100, and times in milliseconds; `shift` is the layout shift, without unit. */
+export type FirstView = { points: number; firstPaintMs: number; largestPaintMs: number; blockingMs: number; shift: number }
+
+const CONFIG: Config = { extends: 'lighthouse:default', settings: { onlyCategories: ['performance'], output: 'json' } }
+
+const median = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0
+
+/** How soon a page can be seen by somebody who is signed in and whose browser has nothing of it, on a phone with a slow network, as Lighthouse
+ * simulates both. */
+export async function firstView(address: string, path: string, mail: string, rounds: number): Promise<FirstView> {
+  const { browser, page } = await signedInBrowser(address, mail)
+  try {
+    const all: FirstView[] = []
+    for (let n = 0; n < rounds; n++) {
+      const result = await lighthouse(`${address}${path}`, { logLevel: 'error' }, CONFIG, page)
+      if (!result) throw new Error(`${path} was not measured`)
+      const { categories, audits } = result.lhr
+      const number = (audit: string) => audits[audit]?.numericValue ?? Number.NaN
+      all.push({
+        points: Math.round((categories['performance']?.score ?? Number.NaN) * 100),
+        firstPaintMs: number('first-contentful-paint'),
+        largestPaintMs: number('largest-contentful-paint'),
+        blockingMs: number('total-blocking-time'),
+        shift: number('cumulative-layout-shift'),
+      })
+    }
+    const of = (key: keyof FirstView) => median(all.map((each) => each[key]))
+    return {
+      points: of('points'),
+      firstPaintMs: of('firstPaintMs'),
+      largestPaintMs: of('largestPaintMs'),
+      blockingMs: of('blockingMs'),
+      shift: of('shift'),
+    }
+  } finally {
+    await browser.close()
+  }
+}

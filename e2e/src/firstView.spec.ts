@@ -1,0 +1,52 @@
+import type { Browser } from 'puppeteer-core'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { openBrowser, press, seen, signedIn, startApp, type App } from './app'
+import { guideCalled } from './benchHand'
+
+let app: App
+let browser: Browser
+beforeAll(async () => {
+  ;[app, browser] = await Promise.all([startApp(), openBrowser()])
+})
+afterAll(async () => {
+  await browser?.close()
+  await app?.close()
+})
+
+it('brings along what a page shows first, and draws the next visit before the server answers', async () => {
+  const marta = await signedIn(browser, app, 'marta@larkmoor.example')
+  const guide = await guideCalled(marta, 'Pack and')
+  const asked: string[] = []
+  marta.on('request', (request) => {
+    const { pathname, search } = new URL(request.url())
+    if (pathname.startsWith('/api/') && request.method() === 'GET') asked.push(pathname + search)
+  })
+  for (const [path, words] of [
+    ['/', '[data-today]'],
+    ['/library', '#main tbody tr'],
+    [`/guides/${guide}`, 'article h1'],
+  ] as const) {
+    await marta.goto(app.address + path)
+    await marta.waitForSelector(words)
+    await marta.waitForNetworkIdle({ idleTime: 300 })
+    expect([path, asked]).toEqual([path, []])
+  }
+  expect(marta.complaints).toEqual([])
+
+  const ines = await signedIn(browser, app, 'ines@larkmoor.example', 'phone')
+  await seen(ines, 'guides to read')
+  await ines.waitForFunction(async () => (await caches.match('/index.html')) !== undefined, { polling: 100 })
+  await app.kill()
+  await ines.goto(app.address)
+  await seen(ines, 'guides to read')
+  await app.restart()
+  await ines.goto(app.address)
+  await press(ines, 'IR, Inés Robledo: account')
+  await press(ines, 'Sign out')
+  await ines.waitForSelector('input[type=email]')
+  expect(await ines.evaluate(() => localStorage.getItem('jackdaw-kept-answers'))).toBe(null)
+  await app.kill()
+  await ines.goto(app.address)
+  await ines.waitForFunction(() => document.body.innerText.includes('The server cannot be reached'))
+  await app.restart()
+})
