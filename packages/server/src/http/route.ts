@@ -12,7 +12,7 @@ import { UploadBudget } from './uploadBudget'
 /** Answers an endpoint that is read, with what was asked for already parsed from an address.
  * @returns the JSON of its answer
  * @throws Refused as for a request of its own: rights are asked for first */
-export type Reading = (params: unknown, query: unknown, request: { req: Request; res: Response }) => Promise<string>
+type Reading = (params: unknown, query: unknown, request: { req: Request; res: Response }) => Promise<string>
 /** The routes as they are put together: the router, the list of what it serves, which the rights test reads, and how what is read can be
  * answered within another request. */
 export type Routes = {

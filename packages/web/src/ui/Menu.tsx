@@ -1,20 +1,6 @@
-import {
-  cloneElement,
-  createContext,
-  Suspense,
-  use,
-  useEffect,
-  useState,
-  type ComponentType,
-  type KeyboardEvent,
-  type ReactElement,
-  type ReactNode,
-} from 'react'
+import { cloneElement, Suspense, use, useEffect, useState, type KeyboardEvent, type ReactElement, type ReactNode } from 'react'
 import { lazyPart } from './lazyPart'
-
-type ItemProps = { disabled: boolean; onSelect: () => void; className: string; children: ReactNode }
-/** What an item of an open menu is drawn with; comes with the menu. */
-export const MenuItemPart = createContext<ComponentType<ItemProps> | null>(null)
+import { MenuItemPart } from './menuItemPart'
 
 const OpenedMenu = lazyPart(async () => (await import('./OpenedMenu')).OpenedMenu)
 const preload = () => void OpenedMenu.preload()

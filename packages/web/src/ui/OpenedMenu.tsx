@@ -1,6 +1,6 @@
 import { DropdownMenu } from 'radix-ui'
 import type { ReactElement, ReactNode } from 'react'
-import { MenuItemPart } from './Menu'
+import { MenuItemPart } from './menuItemPart'
 
 /** A menu that somebody has opened: it stands open when it comes. */
 export function OpenedMenu({ trigger, children, align }: { trigger: ReactElement; children: ReactNode; align: 'start' | 'end' }) {
