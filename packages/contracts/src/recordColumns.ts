@@ -18,12 +18,15 @@ export type RecordLine = AboutPerson & AboutItem & ProgressRecord & { assigned: 
 /** What stands in a cell of a file. */
 export type FileCell = string | number | null
 
+/** Words of a key, which is English, in the language of whoever asked for the file. */
+export type Words = (key: string) => string
+
 /** A column of a table of records. `name` is its heading in English; a file may say it with its unit. */
 type Column = {
   id: string
   name: string
-  /** What a file says; `null`: it is not in files. */
-  file: ((line: RecordLine) => FileCell) | null
+  /** What a file says, in words where it is words; `null`: it is not in files. */
+  file: ((line: RecordLine, t: Words) => FileCell) | null
   nameInFile?: string
   /** Whether the list on the screen shows it, and what it is ordered by there. */
   screen: boolean
@@ -54,8 +57,8 @@ export const RECORD_COLUMNS = [
   { id: 'number', name: 'Guide', file: (line) => line.number, screen: false },
   { id: 'title', name: 'Title', file: (line) => line.title, screen: false },
   { id: 'edition', name: 'Edition', file: (line) => line.edition, screen: false },
-  { id: 'assigned', name: 'Assigned', file: (line) => (line.assigned ? 'yes' : 'no'), screen: false },
-  { id: 'state', name: 'State', file: (line) => STATES[line.state], screen: true, sort: 'state' },
+  { id: 'assigned', name: 'Assigned', file: (line, t) => t(line.assigned ? 'yes' : 'no'), screen: false },
+  { id: 'state', name: 'State', file: (line, t) => t(STATES[line.state]), screen: true, sort: 'state' },
   { id: 'due', name: 'Due', file: (line) => (line.state === 'done' ? null : line.dueOn), screen: true, sort: 'due' },
   { id: 'seen', name: 'Steps read', file: (line) => line.seen, screen: true, sort: 'progress' },
   { id: 'steps', name: 'Steps', file: (line) => line.parts, screen: false },
@@ -67,7 +70,7 @@ export const RECORD_COLUMNS = [
   {
     id: 'finishedIs',
     name: 'Finished is',
-    file: (line) => (line.finishedEdition === null ? null : line.finishedAttested ? 'attested' : 'claimed'),
+    file: (line, t) => (line.finishedEdition === null ? null : t(line.finishedAttested ? 'attested' : 'claimed')),
     screen: false,
   },
   { id: 'watched', name: 'Watched', file: (line) => line.ways.watch?.finished ?? 0, screen: false },
@@ -88,7 +91,8 @@ export type ScreenColumn = Extract<AnyColumn, { screen: true }>
 export const SCREEN_COLUMNS: readonly ScreenColumn[] = RECORD_COLUMNS.filter((column): column is ScreenColumn => column.screen)
 
 /** Headings of a file of records. */
-export const fileHeader = (): string[] =>
-  (RECORD_COLUMNS as readonly Column[]).flatMap(({ file, name, nameInFile }) => (file ? [nameInFile ?? name] : []))
+export const fileHeader = (t: Words): string[] =>
+  (RECORD_COLUMNS as readonly Column[]).flatMap(({ file, name, nameInFile }) => (file ? [t(nameInFile ?? name)] : []))
 /** A line of a file of records. */
-export const fileLine = (line: RecordLine): FileCell[] => RECORD_COLUMNS.flatMap(({ file }) => (file ? [file(line)] : []))
+export const fileLine = (line: RecordLine, t: Words): FileCell[] =>
+  (RECORD_COLUMNS as readonly Column[]).flatMap(({ file }) => (file ? [file(line, t)] : []))

@@ -21,7 +21,7 @@ export async function sendMail(
   if (!mail) throw new Error('no mail server is named on this server (SMTP_URL)')
   const entry = await database.in(INBOX_ENTRY).one({ id: entryId })
   if (!entry || entry.at !== at || entry.readAt !== null || entry.mailedAt !== null) return
-  const person = await database.in(PERSON).one({ id: entry.personId, active: true }, { only: ['name', 'mail'] })
+  const person = await database.in(PERSON).one({ id: entry.personId, active: true }, { only: ['name', 'mail', 'language'] })
   if (!person || person.mail === '' || !(await mailChoiceOf(database, entry.personId))[entry.kind]) return
   const token = await issueToken(database, {
     purpose: 'stop-mails',
@@ -31,7 +31,7 @@ export async function sendMail(
   })
   const { publicUrl, company } = config
   const about = itemRefOf(entry.aboutKind, entry.aboutId)
-  const words = mailAbout({ kind: entry.kind, about, data: entry.data }, company, {
+  const words = mailAbout({ kind: entry.kind, about, data: entry.data }, company, person.language, {
     publicUrl,
     stopUrl: `${publicUrl}/stop-mails#${token}`,
   })

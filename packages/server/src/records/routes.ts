@@ -28,6 +28,7 @@ import { aboutPerson, groupsAmong } from './groups'
 import { allRecords, countLatePeople, itemRecords, itemsOfPerson, personRecords } from './lists'
 import { sendCsv } from './sendCsv'
 import { datesOf } from './datesOf'
+import { textsIn } from '../words'
 import { cautionTable, itemTable, personTable, recordTable } from './tables'
 import { PAGE_SIZE, whoFinished, type WhoFilter } from './whoFinished'
 
@@ -78,7 +79,7 @@ export function recordRoutes(routes: Routes): void {
   route(routes, listRecordGroups, (_input, { caller }) => groupsAmong(db, amongFor(caller)))
   route(routes, getRecordsCsv, async ({ query }, { caller, now, res }) => {
     const rows = await allRecords(db, amongFor(caller, query), query, CSV_ROWS, now)
-    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, recordTable(rows))
+    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, recordTable(textsIn(caller.language), rows))
   })
 
   route(routes, getWhoFinished, async ({ params: { id }, query }, { caller, relations, now }: Context) => {
@@ -103,7 +104,11 @@ export function recordRoutes(routes: Routes): void {
 
   route(routes, getWhoFinishedCsv, async ({ params: { id }, query }, { caller, now, res }) => {
     const { item, rows } = await whoFinishedGuide(id, amongFor(caller, query), { ...filterOf(query), page: 1, pageSize: CSV_ROWS }, now)
-    await sendCsv(res, `guide-${item.number}-who-finished-${localDateAt(now, caller.zone)}.csv`, itemTable(item, rows))
+    await sendCsv(
+      res,
+      `guide-${item.number}-who-finished-${localDateAt(now, caller.zone)}.csv`,
+      itemTable(textsIn(caller.language), item, rows),
+    )
   })
 
   const cautionFilter = (query: { find?: string; step?: StepId; missing?: 'yes' | 'no' }) => ({
@@ -122,7 +127,11 @@ export function recordRoutes(routes: Routes): void {
   route(routes, getCautionRecordsCsv, async ({ params: { id }, query }, { caller, now, res }) => {
     const guide = await publishedGuide(id)
     const { rows } = await cautionRecords(db, id, { ...cautionFilter(query), ...amongFor(caller, query) }, 1, CSV_ROWS)
-    await sendCsv(res, `guide-${guide.number}-cautions-${localDateAt(now, caller.zone)}.csv`, cautionTable(guide, rows))
+    await sendCsv(
+      res,
+      `guide-${guide.number}-cautions-${localDateAt(now, caller.zone)}.csv`,
+      cautionTable(textsIn(caller.language), guide, rows),
+    )
   })
 
   route(routes, getPersonRecords, async ({ params: { id } }, { now }) => ({
@@ -141,6 +150,10 @@ export function recordRoutes(routes: Routes): void {
   })
   route(routes, getPersonRecordsCsv, async ({ params: { id } }, { caller, now, res }) => {
     const person = await personOf(id)
-    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, personTable(person, await itemsOfPerson(db, id, now)))
+    await sendCsv(
+      res,
+      `records-${localDateAt(now, caller.zone)}.csv`,
+      personTable(textsIn(caller.language), person, await itemsOfPerson(db, id, now)),
+    )
   })
 }
