@@ -67,14 +67,14 @@ describe('the timer of a step', () => {
 })
 
 describe('the time of an event', () => {
-  const told = (occurredAt: number, sentAt: number) => ({ occurredAt, sentAt })
+  const sentAs = (occurredAt: number, sentAt: number) => ({ occurredAt, sentAt })
   it('is put right when the sender’s clock is an hour slow', () => {
-    expect(heldTime(told(1_000, 5_000), 0, 3_605_000)).toEqual({ at: 3_601_000, putRight: false })
+    expect(heldTime(sentAs(1_000, 5_000), 0, 3_605_000)).toEqual({ at: 3_601_000, putRight: false })
   })
   it('never lies in the future, nor before it was possible, and says so where it was told otherwise', () => {
-    expect(heldTime(told(9_000, 5_000), 0, 6_000)).toEqual({ at: 6_000, putRight: true })
-    expect(heldTime(told(1, 100_000), 50_000, 100_000)).toEqual({ at: 50_000, putRight: true })
-    expect(heldTime(told(60_000, 100_000), 50_000, 100_000)).toEqual({ at: 60_000, putRight: false })
+    expect(heldTime(sentAs(9_000, 5_000), 0, 6_000)).toEqual({ at: 6_000, putRight: true })
+    expect(heldTime(sentAs(1, 100_000), 50_000, 100_000)).toEqual({ at: 50_000, putRight: true })
+    expect(heldTime(sentAs(60_000, 100_000), 50_000, 100_000)).toEqual({ at: 60_000, putRight: false })
   })
 })
 

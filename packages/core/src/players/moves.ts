@@ -25,8 +25,8 @@ export type Played = { state: PlayerState; effects: PlayerEffect[] }
 export const MOST_ROUNDS = 25
 /** The step at which somebody is. */
 export const stepAt = (play: Play, state: PlayerState): ActingStep | undefined => play.script.steps[indexOf(play.script, state.at)]
-/** Nothing happens. */
-export const still = (state: PlayerState): Played => ({ state, effects: [] })
+/** The state as it is, with nothing to be carried out. */
+export const unchanged = (state: PlayerState): Played => ({ state, effects: [] })
 /** A list with an entry, once. */
 export const withOne = (list: readonly string[], id: string): string[] => (list.includes(id) ? [...list] : [...list, id])
 
@@ -111,18 +111,18 @@ export function onward(play: Play, state: PlayerState, to: number, now: number):
 /** Goes on by itself when there is nothing to choose. */
 export function goOn(play: Play, state: PlayerState, now: number): Played {
   const ways = waysOn(play.script, indexOf(play.script, state.at), play.person, state.values)
-  return ways.kind === 'on' ? onward(play, state, ways.to, now) : still(state)
+  return ways.kind === 'on' ? onward(play, state, ways.to, now) : unchanged(state)
 }
 
 /** Goes to a place, or as far towards it as is open. */
 export function goTo(play: Play, state: PlayerState, to: string, now: number): Played {
-  if (to === state.at) return still(state)
+  if (to === state.at) return unchanged(state)
   const open = openTo(play, state)
   if (open.has(to)) return arrive(play, state, to === END ? play.script.steps.length : indexOf(play.script, to), now)
   // Whoever wants to go further than is open gets as far as they can.
   const wish = to === END ? play.script.steps.length : indexOf(play.script, to)
   const nearest = play.script.steps.findLastIndex((step, at) => at < wish && open.has(step.id))
-  return nearest < 0 || nth(play.script.steps, nearest).id === state.at ? still(state) : arrive(play, state, nearest, now)
+  return nearest < 0 || nth(play.script.steps, nearest).id === state.at ? unchanged(state) : arrive(play, state, nearest, now)
 }
 
 /** Goes back: where one came from, or to the step before. */
@@ -132,5 +132,5 @@ export function goBack(play: Play, state: PlayerState, now: number): Played {
   let to = came === undefined ? at - 1 : indexOf(play.script, came)
   const open = openTo(play, state)
   while (to >= 0 && !open.has(nth(play.script.steps, to).id)) to--
-  return to < 0 ? still(state) : arrive(play, state, to, now)
+  return to < 0 ? unchanged(state) : arrive(play, state, to, now)
 }

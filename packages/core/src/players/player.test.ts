@@ -194,8 +194,8 @@ describe('Practise', () => {
 })
 
 describe('Solo', () => {
-  const told = (document: GuideDocument) => ({ ...document, solo: { ...document.solo, task: 'Copper Ladle', triesPerStep: 2 } })
-  const guide = told(guideOf(save, customer, one))
+  const withTask = (document: GuideDocument) => ({ ...document, solo: { ...document.solo, task: 'Copper Ladle', triesPerStep: 2 } })
+  const guide = withTask(guideOf(save, customer, one))
   const act = (doing: Extract<PlayerEvent, { type: 'act' }>['act']): Doing => ({ type: 'act', act: doing })
   it('gives no hints, goes on once the tries are used up, and cannot be jumped about in', () => {
     const { state, play } = go('solo', guide, [act(click('beside')), { type: 'go', to: END }, next, act(click('beside'))])

@@ -14,7 +14,7 @@ import {
   onward,
   openTo,
   stepAt,
-  still,
+  unchanged,
   withOne,
   type Play,
   type Played,
@@ -140,7 +140,7 @@ export function resume(written: PlayerState, play: Play, now: number): Played {
     const at = here.has(state.at) || state.at === END ? state.at : (play.script.steps[0]?.id ?? END)
     return { state: { ...state, at }, effects: at === END ? [] : [{ do: 'show', stepId: at }] }
   }
-  if (written.at === END && open.has(END)) return still(state)
+  if (written.at === END && open.has(END)) return unchanged(state)
   if (here.has(written.at) && open.has(written.at))
     return { state: { ...state, here: { ...state.here, since: now } }, effects: [{ do: 'show', stepId: written.at }] }
   const waits = play.script.steps.findIndex((step) => open.has(step.id) && isClosed(play, state, step.id))
@@ -170,19 +170,19 @@ function settle(play: Play, state: PlayerState, done: boolean, entry: string | u
     values: entry === undefined ? state.values : { ...state.values, [step.id]: entry },
   }
   const told: PlayerEffect = { do: 'tell', verb: 'step-done', stepId: step.id, tries: here.tries, help, done, activeMs: ms }
-  const onwards = stays ? still(settled) : goOn(play, settled, now)
+  const onwards = stays ? unchanged(settled) : goOn(play, settled, now)
   return { state: onwards.state, effects: [told, ...onwards.effects] }
 }
 
 function take(play: Play, state: PlayerState, act: Act, now: number): Played {
   const step = stepAt(play, state)
-  if (!step || state.here.done || isWaiting(play, state, state.at)) return still(state)
+  if (!step || state.here.done || isWaiting(play, state, state.at)) return unchanged(state)
   const verdict = judge(step.doing, act, state.here, play.person.language, play.script.language)
   const { here } = state
   const say: PlayerEffect = { do: 'say', verdict }
   switch (verdict.is) {
     case 'idle':
-      return still(state)
+      return unchanged(state)
     case 'part':
       return {
         state: {
@@ -228,7 +228,7 @@ function asShown(play: Play, state: PlayerState): PlayerState {
 /** Starts playing: at the step where it stands, or from the front once it is over. */
 function playOn(play: Play, state: PlayerState, now: number): Played {
   const running = { ...state, paused: false }
-  if (state.at !== END) return still(running)
+  if (state.at !== END) return unchanged(running)
   return arrive(play, running, passSkipped(play.script, 0, play.person, state.values), now)
 }
 
@@ -236,60 +236,60 @@ function playOn(play: Play, state: PlayerState, now: number): Played {
 export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Played {
   const policy = policyOf(state.way)
   const { at: now } = event
-  if (event.type === 'stay') return still({ ...state, leaving: false })
-  if (event.type === 'ask-out') return still({ ...state, leaving: true, paused: policy.plays ? true : state.paused })
+  if (event.type === 'stay') return unchanged({ ...state, leaving: false })
+  if (event.type === 'ask-out') return unchanged({ ...state, leaving: true, paused: policy.plays ? true : state.paused })
   if (event.type === 'leave')
-    return state.left ? still(state) : { state: { ...state, left: true, leaving: false }, effects: [{ do: 'leave' }] }
-  if (state.left) return still(state)
+    return state.left ? unchanged(state) : { state: { ...state, left: true, leaving: false }, effects: [{ do: 'leave' }] }
+  if (state.left) return unchanged(state)
   switch (event.type) {
     case 'go':
-      return policy.jumps ? goTo(play, state, event.to, now) : still(state)
+      return policy.jumps ? goTo(play, state, event.to, now) : unchanged(state)
     case 'back':
-      return policy.jumps ? goBack(play, state, now) : still(state)
+      return policy.jumps ? goBack(play, state, now) : unchanged(state)
     case 'next':
-      if (state.at === END || isClosed(play, state, state.at)) return still(state)
+      if (state.at === END || isClosed(play, state, state.at)) return unchanged(state)
       // Where something is to be done, one goes on by doing it; a step that was done before may be passed again.
-      if (policy.acts && !state.here.done && state.results[state.at] === undefined) return still(state)
+      if (policy.acts && !state.here.done && state.results[state.at] === undefined) return unchanged(state)
       return goOn(play, policy.plays ? asShown(play, state) : state, now)
     case 'choose': {
       const ways = choicesAt(play, state)
       const way = ways?.ways.find((each) => each.id === event.id)
       if (!way || isClosed(play, state, state.at) || (policy.acts && !state.here.done && state.results[state.at] === undefined))
-        return still(state)
+        return unchanged(state)
       return onward(play, state, way.to, now)
     }
     case 'acknowledge':
-      if (!isWaiting(play, state, state.at)) return still(state)
+      if (!isWaiting(play, state, state.at)) return unchanged(state)
       return {
         state: { ...state, acknowledged: withOne(state.acknowledged, state.at) },
         effects: [{ do: 'tell', verb: 'step-acknowledged', stepId: state.at }],
       }
     case 'confirm': {
       if (state.at === END || !policy.confirms || isWaiting(play, state, state.at) || state.confirmed.includes(state.at))
-        return still(state)
+        return unchanged(state)
       const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
       const on = goOn(play, confirmed, now)
       return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
     }
     case 'act':
-      return policy.acts ? take(play, state, event.act, now) : still(state)
+      return policy.acts ? take(play, state, event.act, now) : unchanged(state)
     case 'show-me':
       return showMe(play, state, now)
     case 'skip-section': {
       const at = indexOf(play.script, state.at)
-      if (at < 0 || !nth(play.script.steps, at).optional) return still(state)
+      if (at < 0 || !nth(play.script.steps, at).optional) return unchanged(state)
       return arrive(play, state, passSkipped(play.script, afterSection(play.script, at), play.person, state.values), now, state.at)
     }
     case 'played':
       return policy.plays && !state.paused && state.at !== END && !isWaiting(play, state, state.at)
         ? goOn(play, asShown(play, state), now)
-        : still(state)
+        : unchanged(state)
     case 'pause':
-      return still(policy.plays ? { ...state, paused: true } : state)
+      return unchanged(policy.plays ? { ...state, paused: true } : state)
     case 'play':
-      return policy.plays ? playOn(play, state, now) : still(state)
+      return policy.plays ? playOn(play, state, now) : unchanged(state)
     case 'finish':
-      if (state.finished || state.at !== END || !canFinish(play, state)) return still(state)
+      if (state.finished || state.at !== END || !canFinish(play, state)) return unchanged(state)
       return { state: { ...state, finished: true }, effects: [{ do: 'tell', verb: 'finished' }] }
   }
 }
@@ -297,8 +297,8 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
 function showMe(play: Play, state: PlayerState, now: number): Played {
   const policy = policyOf(state.way)
   const step = stepAt(play, state)
-  if (!policy.acts || !step || state.here.done || isWaiting(play, state, state.at)) return still(state)
-  if (step.doing.kind === 'nothing') return still(state)
+  if (!policy.acts || !step || state.here.done || isWaiting(play, state, state.at)) return unchanged(state)
+  if (step.doing.kind === 'nothing') return unchanged(state)
   const shows = policy.showMe === 'shows'
   return settle(play, { ...state, here: { ...state.here, shown: shows } }, shows, demonstrated(step), now, shows)
 }

@@ -6,7 +6,7 @@ import { oneOf, valueOf } from './valueOf'
 /** Something that no caller should send, and in words what it is. */
 export type Hostile = { what: string; value: unknown }
 
-const nested = (levels: number, wrap: (inner: unknown) => unknown): unknown => {
+const wrapped = (levels: number, wrap: (inner: unknown) => unknown): unknown => {
   let value: unknown = 1
   for (let i = 0; i < levels; i++) value = wrap(value)
   return value
@@ -98,8 +98,8 @@ function at({ schema, value }: Site, random: () => number): Hostile[][] {
   return [
     WRONG_TYPES.map((wrong) => ({ what: `wrong type ${JSON.stringify(wrong)}`, value: wrong })),
     [
-      { what: 'lists 1,500 deep', value: nested(1_500, (inner) => [inner]) },
-      { what: 'objects 700 deep', value: nested(700, (inner) => ({ content: [inner], type: 'bulletList' })) },
+      { what: 'lists 1,500 deep', value: wrapped(1_500, (inner) => [inner]) },
+      { what: 'objects 700 deep', value: wrapped(700, (inner) => ({ content: [inner], type: 'bulletList' })) },
     ],
     ...(definition.type === 'number' || definition.type === 'int' ? ofNumber(definition) : []),
     ...(definition.type === 'string' ? ofText(definition, value) : []),

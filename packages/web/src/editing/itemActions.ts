@@ -1,5 +1,5 @@
 import { type GuideId, nth, type SectionId, type StepId } from '@jackdaw/core/shared'
-import type { Told } from './told'
+import type { PageCallbacks } from './pageCallbacks'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import { copiesOf, joinWithBefore, splitStep, type JoinedSteps } from '@jackdaw/core/editing'
 import {
@@ -28,7 +28,7 @@ const emptyBody = (): RichText => withBlockIds({ type: 'doc', content: [paragrap
 
 /** What an author does to steps and sections, as changes to the session.
  * @param told what the page wants to hear: what is selected, where the cursor goes, which files are on their way, what failed */
-export function itemActions(guideId: GuideId, session: DraftSession, told: Told) {
+export function itemActions(guideId: GuideId, session: DraftSession, page: PageCallbacks) {
   const items = () => session.snapshot().document.items
   const indexOf = (id: ItemId) => items().findIndex((item) => item.id === id)
   const stepOf = (id: ItemId) => items().find((item): item is Step => item.kind === 'step' && item.id === id)
@@ -38,11 +38,11 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       .findIndex((item) => item.id === id) + 1
   const insert = (change: Extract<Change, { type: 'insert-item' }>) => {
     session.change(change)
-    told.select(change.item.id)
-    told.focus(change.item.id)
+    page.select(change.item.id)
+    page.focus(change.item.id)
   }
   return {
-    select: told.select,
+    select: page.select,
     setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-step', stepId, fields: { body } }),
     setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
     addStep: (after: ItemId | null) =>
@@ -52,7 +52,7 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       const at = indexOf(stepId)
       const item = { kind: 'step' as const, id: nanoid<StepId>(), body: emptyBody(), pictures: [] }
       insert({ type: 'insert-item', item, after: where === 'after' ? stepId : (items()[at - 1]?.id ?? null) })
-      told.said('New step {{n}}', { n: numberOf(item.id) })
+      page.said('New step {{n}}', { n: numberOf(item.id) })
     },
     addSection: (after: ItemId | null) =>
       insert({ type: 'insert-item', item: { kind: 'section', id: nanoid<SectionId>(), title: '' }, after }),
@@ -64,8 +64,8 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
     remove: (id: ItemId) => {
       const at = indexOf(id)
       session.change({ type: 'remove-item', itemId: id })
-      told.select(items()[Math.min(at, items().length - 1)]?.id ?? null)
-      told.removed(id)
+      page.select(items()[Math.min(at, items().length - 1)]?.id ?? null)
+      page.removed(id)
     },
     move: (id: ItemId, by: 1 | -1) => {
       const at = indexOf(id)
@@ -74,7 +74,7 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       session.change({ type: 'move-item', itemId: id, after: (by === 1 ? nth(list, at + 1).id : list[at - 2]?.id) ?? null })
     },
     moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
-    record: told.record,
+    record: page.record,
     setCheck: (stepId: StepId, check: StepCheck | null) => session.change({ type: 'set-step', stepId, fields: { check } }),
     document: () => session.snapshot().document,
     setOptional: (sectionId: SectionId, optional: boolean) => session.change({ type: 'set-optional', sectionId, optional }),
@@ -95,22 +95,22 @@ export function itemActions(guideId: GuideId, session: DraftSession, told: Told)
       if (!step) return
       const { changes, into } = splitStep(step, withBlockIds(first, nanoid), second, nanoid)
       session.change(...changes)
-      told.select(into)
-      told.focus(into, 'start')
-      told.said('Split: what stood behind the cursor is step {{n}} now', { n: numberOf(into) })
+      page.select(into)
+      page.focus(into, 'start')
+      page.said('Split: what stood behind the cursor is step {{n}} now', { n: numberOf(into) })
     },
     /** Joins a step with the one before it, or says why not. */
     join: (stepId: StepId) => {
-      const joined = joinWithBefore(session.snapshot().document, stepId, told.sizes())
-      if ('refused' in joined) return told.said(NOT_JOINED[joined.refused])
+      const joined = joinWithBefore(session.snapshot().document, stepId, page.sizes())
+      if ('refused' in joined) return page.said(NOT_JOINED[joined.refused])
       session.change(...joined.changes)
       if (indexOf(stepId) >= 0) return
-      told.select(joined.into)
-      told.focus(joined.into, joined.block === Infinity ? 'end' : joined.block)
-      told.said('Joined with step {{n}}. Ctrl+Z takes it back.', { n: joined.number })
+      page.select(joined.into)
+      page.focus(joined.into, joined.block === Infinity ? 'end' : joined.block)
+      page.said('Joined with step {{n}}. Ctrl+Z takes it back.', { n: joined.number })
     },
-    tick: told.tick,
-    ...pictureActions(guideId, session, told, stepOf),
+    tick: page.tick,
+    ...pictureActions(guideId, session, page, stepOf),
     settle: (conflict: DraftConflict, choice: 'mine' | 'theirs' | 'both') => session.settle(conflict, choice),
   }
 }

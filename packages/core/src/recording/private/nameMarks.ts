@@ -22,7 +22,7 @@ const PLAIN_LETTERS: readonly (readonly [RegExp, string])[] = [
 ]
 
 /** How a name is compared: without case, accents, hyphens and order. */
-const plain = (name: string): string =>
+const comparableName = (name: string): string =>
   PLAIN_LETTERS.reduce(
     (left, [letters, by]) => left.replace(letters, by),
     name
@@ -37,7 +37,7 @@ const plain = (name: string): string =>
 
 /** The mark of some words under a salt that is made anew for each recording. */
 export function markOf(words: string, salt: string): number {
-  const hash = sha256(utf8ToBytes(`${salt}\n${plain(words)}`))
+  const hash = sha256(utf8ToBytes(`${salt}\n${comparableName(words)}`))
   return ((nth(hash, 0) << 16) | (nth(hash, 1) << 8) | nth(hash, 2)) >>> (24 - MARK_BITS)
 }
 
@@ -90,7 +90,7 @@ function formsOf(name: string): string[] {
 /** Marks tell apart what words are asked about: how many there are, and whether one is an initial or a title. So a pair of words meets only
  * the marks of pairs, and few words are hidden for nothing although names have many forms. */
 function kindOf(words: string): number {
-  const each = plain(words).split(' ')
+  const each = comparableName(words).split(' ')
   const sort = each.includes(ADDRESSED.toLowerCase()) ? 16 : each.some((word) => [...word].length === 1) ? 8 : 0
   return sort + Math.min(7, each.length)
 }

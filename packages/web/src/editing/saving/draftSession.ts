@@ -162,7 +162,7 @@ export class DraftSession {
       since.flatMap((each) => each.changes),
       this.document,
     )
-    this.addConflicts([...answer.conflicts, ...result.conflicts.map((conflict) => this.told(conflict, since))])
+    this.addConflicts([...answer.conflicts, ...result.conflicts.map((conflict) => this.asDraftConflict(conflict, since))])
     if (result.applied.length > 0) this.change(...result.applied)
     else this.emit()
   }
@@ -311,7 +311,7 @@ export class DraftSession {
     const mine = rebase(this.queue, theirs, this.base)
     this.queue = mine.applied
     this.document = mine.document
-    this.addConflicts(mine.conflicts.map((conflict) => this.told(conflict, saved)))
+    this.addConflicts(mine.conflicts.map((conflict) => this.asDraftConflict(conflict, saved)))
     const now = this.ports.now()
     this.others = [
       ...this.others,
@@ -319,7 +319,7 @@ export class DraftSession {
     ].slice(-5)
   }
 
-  private told(conflict: Conflict, saved: readonly SavedChanges[]): DraftConflict {
+  private asDraftConflict(conflict: Conflict, saved: readonly SavedChanges[]): DraftConflict {
     return { ...conflict, theirs: theirsIn(this.base)(conflict.target), by: saved.at(-1)?.by ?? null }
   }
   private addConflicts(conflicts: readonly DraftConflict[]): void {

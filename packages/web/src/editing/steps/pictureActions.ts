@@ -5,7 +5,7 @@ import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { call, wordsFor } from '../../api'
 import type { DraftSession } from '../saving/draftSession'
-import type { Told } from '../told'
+import type { PageCallbacks } from '../pageCallbacks'
 
 /** A sheet with one more picture: at most half as wide as the sheet, a little to the right of and below the one before. */
 function laidOn(sheet: Sheet, { id, widthPx, heightPx }: StoredPicture): Sheet {
@@ -17,29 +17,29 @@ function laidOn(sheet: Sheet, { id, widthPx, heightPx }: StoredPicture): Sheet {
 }
 
 /** What an author does to the pictures of steps, as changes to the session. */
-export function pictureActions(guideId: GuideId, session: DraftSession, told: Told, stepOf: (id: StepId) => Step | undefined) {
+export function pictureActions(guideId: GuideId, session: DraftSession, page: PageCallbacks, stepOf: (id: StepId) => Step | undefined) {
   /** Stores a file for the guide and tells how it goes. */
   const upload = async (stepId: StepId, file: File): Promise<StoredPicture | null> => {
     if (file.size > MAX_PICTURE_BYTES) {
-      told.failed(
+      page.failed(
         `${file.name}: a picture may have 25 MB at most; this one has ${(file.size / 1024 / 1024).toFixed(1)} MB. The step is as it was.`,
       )
       return null
     }
-    told.uploading(stepId, file.name, true)
+    page.uploading(stepId, file.name, true)
     try {
       const stored = await call(addPicture, {
         params: { id: guideId },
         bytes: file.type.startsWith('image/') ? file : new Blob([file], { type: 'application/octet-stream' }),
       })
-      told.stored(stored)
+      page.stored(stored)
       return stored
     } catch (error) {
       const { title, detail } = wordsFor(error)
-      told.failed(`${file.name}: ${title}. ${detail}`)
+      page.failed(`${file.name}: ${title}. ${detail}`)
       return null
     } finally {
-      told.uploading(stepId, file.name, false)
+      page.uploading(stepId, file.name, false)
     }
   }
   const store = async (stepId: StepId, file: File): Promise<void> => {
@@ -59,18 +59,18 @@ export function pictureActions(guideId: GuideId, session: DraftSession, told: To
       const step = stepOf(stepId)
       const was = step?.pictures.find((picture) => picture.id === step.action?.element?.pictureId) ?? step?.pictures[0]
       if (!step) return
-      const size = told.sizes()[pictureId] ?? step.action?.element?.of
-      if (was && size) session.change(...replacePicture(step, was.id, { id: pictureId, ...size }, { sizes: told.sizes() }))
+      const size = page.sizes()[pictureId] ?? step.action?.element?.of
+      if (was && size) session.change(...replacePicture(step, was.id, { id: pictureId, ...size }, { sizes: page.sizes() }))
       else session.change({ type: 'insert-picture', stepId, picture: { id: pictureId, alt: '' }, after: null })
     },
-    openBench: told.bench,
+    openBench: page.bench,
     /** Puts a new file in the place of a picture; what is attached to the element goes where the author draws it next. */
     replacePicture: (stepId: StepId, pictureId: PictureId, file: File) =>
       void upload(stepId, file).then((stored) => {
         const step = stepOf(stepId)
         if (!stored || !step) return
-        session.change(...replacePicture(step, pictureId, stored, { sizes: told.sizes() }))
-        told.bench({ stepId, pictureId: stored.id })
+        session.change(...replacePicture(step, pictureId, stored, { sizes: page.sizes() }))
+        page.bench({ stepId, pictureId: stored.id })
       }),
     /** A blank sheet on which pictures are laid out. */
     addSheet: (stepId: StepId) => {
@@ -82,7 +82,7 @@ export function pictureActions(guideId: GuideId, session: DraftSession, told: To
         picture: { id, alt: '', sheet },
         after: stepOf(stepId)?.pictures.at(-1)?.id ?? null,
       })
-      told.bench({ stepId, pictureId: id })
+      page.bench({ stepId, pictureId: id })
     },
     layPicture: (stepId: StepId, pictureId: PictureId, file: File) =>
       void upload(stepId, file).then((stored) => {

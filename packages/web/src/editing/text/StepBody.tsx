@@ -111,7 +111,7 @@ function Writing({
   onJoin,
   onLeave,
 }: Props & { at: At['at']; onLeave: () => void }) {
-  const told = useRef(body)
+  const lastSaid = useRef(body)
   const calls = useRef({ onChange, onPictures, onNewStep, onSplit, onJoin })
   calls.current = { onChange, onPictures, onNewStep, onSplit, onJoin }
   const editor = useEditor({
@@ -156,8 +156,8 @@ function Writing({
     onUpdate: ({ editor: now }) => {
       const clean = cleanRichText(now.getJSON(), nanoid)
       if (!clean.ok) throw new Error(clean.detail)
-      if (same(clean.text, told.current)) return
-      told.current = clean.text
+      if (same(clean.text, lastSaid.current)) return
+      lastSaid.current = clean.text
       calls.current.onChange(clean.text)
     },
     onBlur: ({ event }) => {
@@ -176,9 +176,9 @@ function Writing({
     // The place of the first press is wanted once, when the editor opens.
   }, [editor])
   useEffect(() => {
-    if (!editor || same(body, told.current)) return
+    if (!editor || same(body, lastSaid.current)) return
     // The text came from elsewhere: undone, redone, or written by somebody else.
-    told.current = body
+    lastSaid.current = body
     const { from } = editor.state.selection
     editor.commands.setContent(body, { emitUpdate: false })
     editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size))

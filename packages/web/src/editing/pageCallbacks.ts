@@ -4,7 +4,7 @@ import type { PictureId, StepId } from '@jackdaw/core/shared'
 import type { FocusAt } from './text/StepBody'
 
 /** What the page wants to hear of what an author does. */
-export type Told = {
+export type PageCallbacks = {
   select: (id: ItemId | null) => void
   focus: (id: ItemId, at?: FocusAt['at']) => void
   /** Something was done that shows only to the eye, or was not done: the words and what is to be put into them. */
