@@ -11,7 +11,8 @@ const FONT = /^assets\/source-sans-3-latin-wght-normal-[\w-]+\.woff2$/
 /** The pages of the list: their paths, and the modules that are fetched for them. */
 function pagesIn(root) {
   const file = join(root, PAGES)
-  const text = readFileSync(file, 'utf8')
+  // The pages for developers are not built.
+  const text = readFileSync(file, 'utf8').replace(/page\('\/parts'.*/, '')
   const found = [...text.matchAll(/page\('([^']+)', async \(\) => \(await import\('([^']+)'\)\)/g)].map(([, path, module]) => ({
     path,
     framed: text.indexOf(`page('${path}',`) > text.indexOf('IN_SHELL') && text.indexOf(`page('${path}',`) < text.indexOf('ALONE'),

@@ -2,7 +2,7 @@ import { useTexts } from '../ui/texts'
 import { useEffect } from 'react'
 import { wordsFor } from '../api'
 import { Button, Message } from '../ui'
-import { PageNotFetched } from './pages'
+import { PageNotFetched } from './page'
 
 /** A page that could not be shown, with the ways on. */
 export function BrokenPage({ error }: { error: unknown }) {

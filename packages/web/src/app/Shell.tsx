@@ -5,6 +5,7 @@ import { CalendarCheck, ClipboardList, LibraryBig } from 'lucide-react'
 import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react'
 import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/texts'
+import { Toasts } from '../ui/toast/Toasts'
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useCompanyLook } from '../annotations/useLook'
 import { forgetKept, queryClient } from '../api'
@@ -100,6 +101,7 @@ export function Shell() {
       <main id="main" tabIndex={-1} className={`grow flex flex-col md:pb-0 outline-none ${reads ? '' : 'pb-16'}`}>
         <Outlet context={me} />
       </main>
+      <Toasts />
       {!reads && (
         <nav
           aria-label={t('Areas')}

@@ -1,34 +1,5 @@
-import { lazy, useState, type ComponentType } from 'react'
 import { matchPath } from 'react-router'
-import { loadingPages } from './loadingPages'
-
-/** The script of a page could not be fetched. */
-export class PageNotFetched extends Error {}
-
-type Load = () => Promise<ComponentType>
-export type Page = { path: string; Component: ComponentType; load: () => Promise<unknown> }
-
-/** A page whose script is fetched when somebody goes to it. Where it has come already it is drawn at once: what has to be waited for, however
- * short, React shows a third of a second later. */
-function page(path: string, load: Load): Page {
-  let coming: Promise<{ default: ComponentType }> | null = null
-  let here: ComponentType | null = null
-  const fetched = async () => {
-    try {
-      here = await load()
-      return { default: here }
-    } catch (error) {
-      throw new PageNotFetched('the script of the page did not come', { cause: error })
-    }
-  }
-  const come = () => (coming ??= loadingPages.during(fetched()))
-  const Fetched = lazy(come)
-  function Component() {
-    const [Page] = useState<ComponentType>(() => here ?? Fetched)
-    return <Page />
-  }
-  return { path, Component, load: come }
-}
+import { page, type Page } from './page'
 
 export const SIGN_IN = page('/sign-in', async () => (await import('../people/SignInPage')).SignInPage)
 /** Where links in mails lead that hold without signing in. */
@@ -59,6 +30,10 @@ export const ALONE: readonly Page[] = [
   page('/guides/:id/solo', async () => (await import('../players/SoloPage')).SoloPage),
   page('/guides/:id/preview/:way', async () => (await import('../players/PreviewPage')).PreviewPage),
 ]
+/** Pages for those who build the application; they are not part of it. */
+export const FOR_DEVELOPERS: readonly Page[] = import.meta.env.DEV
+  ? [page('/parts', async () => (await import('./parts/PartsPage')).PartsPage)]
+  : []
 export const NOT_FOUND = page('*', async () => (await import('./NotFoundPage')).NotFoundPage)
 
 /** Begins to fetch the script of the page at an address, while it is asked who is signed in. A failure shows where the page is shown. */

@@ -9,7 +9,8 @@ import { NewGuideDialog } from './NewGuideDialog'
 import { RenameDialog } from './RenameDialog'
 
 /** What somebody wants to do in the library that has to be asked about first. */
-export type Asked = { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'move' | 'duplicate'; guide: GuideRow }
+export type Asked =
+  { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'duplicate'; guide: GuideRow } | { what: 'move'; guides: readonly GuideRow[] }
 
 /** The dialog for what somebody wants to do. */
 export function AskedDialog({
@@ -36,6 +37,6 @@ export function AskedDialog({
     case 'duplicate':
       return <DuplicateDialog guide={asked.guide} folders={folders} onClose={onClose} />
     case 'move':
-      return <MoveDialog guide={asked.guide} folders={folders} onClose={onClose} />
+      return <MoveDialog guides={asked.guides} folders={folders} onClose={onClose} />
   }
 }

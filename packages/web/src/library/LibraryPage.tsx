@@ -1,19 +1,17 @@
-import { Button, FindForm, lazyPart, Loaded, momentOf, Pager, type Sort, SortHead, TitleLine, useSearch, Waiting, whenOf } from '../ui'
-import { GuideSort, type GuideRow } from '@jackdaw/contracts/library'
+import { Button, FindForm, lazyPart, Loaded, Pager, type Sort, TitleLine, useSearch, Waiting } from '../ui'
+import { GuideSort } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
 import { FolderId } from '@jackdaw/core/shared'
 import { Flag, Words } from '../ui/searchParts'
-import { AppWindow, FilePlus2, FileUp, MoreHorizontal } from 'lucide-react'
+import { AppWindow, FilePlus2, FileUp } from 'lucide-react'
 import { Suspense, useEffect, useState } from 'react'
 import { useTexts } from '../ui/texts'
-import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
-import { Menu, MenuItem } from '../ui/Menu'
 import type { Asked } from './AskedDialog'
 import { FolderColumn } from './FolderColumn'
-import { GuideStateWords } from './GuideStateWords'
-import { useChangeGuide, useFolders, useGuides } from './queries'
+import { GuideTable } from './GuideTable'
+import { useFolders, useGuides } from './queries'
 
 // Asked for by a press only; they come once the list stands.
 const AskedDialog = lazyPart(async () => (await import('./AskedDialog')).AskedDialog)
@@ -101,22 +99,17 @@ export function LibraryPage() {
         <div className="bg-sheet border-t border-l border-hair min-w-0">
           <FilterForm {...{ find, kind, archived, mayWrite, set }} />
           <Loaded query={guides}>
-            {({ rows, total, pageSize }) =>
-              rows.length === 0 ? (
-                <Empty filtered={filter !== ''} mayWrite={mayWrite} onNew={() => setAsked({ what: 'new' })} onAll={clear} />
-              ) : (
-                <div className="px-4 md:px-6">
-                  <Table
-                    rows={rows}
-                    sort={sort}
-                    mayWrite={mayWrite}
-                    onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
-                    onAsk={setAsked}
-                  />
-                  <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
-                </div>
-              )
-            }
+            {({ rows, total, pageSize }) => (
+              <div className="px-4 md:px-6">
+                <GuideTable
+                  {...{ rows, sort, mayWrite }}
+                  onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
+                  onAsk={setAsked}
+                  empty={<Empty filtered={filter !== ''} mayWrite={mayWrite} onNew={() => setAsked({ what: 'new' })} onAll={clear} />}
+                />
+                <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
+              </div>
+            )}
           </Loaded>
         </div>
       </div>
@@ -178,7 +171,7 @@ function FilterForm({ find, kind, archived, mayWrite, set }: Filter) {
 function Empty({ filtered, mayWrite, onNew, onAll }: { filtered: boolean; mayWrite: boolean; onNew: () => void; onAll: () => void }) {
   const { t } = useTexts()
   return (
-    <div className="p-6">
+    <div className="py-6">
       <p className="mb-3">
         {filtered
           ? t('No guide fits. Titles are searched by any part of them, numbers whole.')
@@ -196,131 +189,5 @@ function Empty({ filtered, mayWrite, onNew, onAll }: { filtered: boolean; mayWri
         )
       )}
     </div>
-  )
-}
-
-function Table({
-  rows,
-  sort,
-  onSort,
-  mayWrite,
-  onAsk,
-}: {
-  rows: GuideRow[]
-  sort: Sort<GuideSort>
-  onSort: (sort: Sort<GuideSort>) => void
-  mayWrite: boolean
-  onAsk: (asked: Asked) => void
-}) {
-  const { t } = useTexts()
-  const head = { sort, onSort }
-  return (
-    <table className="w-full text-sm">
-      <thead className="border-b-2 border-ink">
-        <tr>
-          <SortHead by="number" {...head} className="hidden sm:table-cell">
-            {t('No.')}
-          </SortHead>
-          <SortHead by="title" {...head}>
-            {t('Title')}
-          </SortHead>
-          <SortHead by="kind" {...head} className="hidden md:table-cell">
-            {t('Kind')}
-          </SortHead>
-          <SortHead by="owner" {...head} className="hidden xl:table-cell">
-            {t('Owner')}
-          </SortHead>
-          {mayWrite && (
-            <SortHead by="state" {...head} className="hidden sm:table-cell">
-              {t('State')}
-            </SortHead>
-          )}
-          <SortHead by="changed" {...head} className="hidden md:table-cell">
-            {mayWrite ? t('Last change') : t('Published')}
-          </SortHead>
-          {mayWrite && (
-            <th scope="col">
-              <span className="sr-only">{t('More')}</span>
-            </th>
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <Row key={row.id} row={row} mayWrite={mayWrite} onAsk={onAsk} />
-        ))}
-      </tbody>
-    </table>
-  )
-}
-
-function Row({ row, mayWrite, onAsk }: { row: GuideRow; mayWrite: boolean; onAsk: (asked: Asked) => void }) {
-  const { t } = useTexts()
-  const edit = `/guides/${row.id}/edit`
-  // What is published is read, also by those who write it.
-  const reads = row.mayRead && row.state !== 'archived'
-  return (
-    <tr className="border-b border-hair hover:bg-page">
-      <td className="py-2 pr-4 text-soft hidden sm:table-cell">{row.number}</td>
-      <td className="py-2 pr-4">
-        <Link to={reads ? `/guides/${row.id}` : edit} className="font-semibold text-base hover:underline [overflow-wrap:anywhere]">
-          {row.title || t('Without a title')}
-        </Link>
-        {reads && row.mayEdit && (
-          <Link
-            to={edit}
-            className="ml-3 text-sm text-petrol underline underline-offset-3 inline-flex items-center min-h-8"
-            aria-label={t('Edit {{title}}', { title: row.title })}
-          >
-            {t('Edit')}
-          </Link>
-        )}
-        {row.folder && <span className="block text-xs text-soft">{row.folder}</span>}
-      </td>
-      <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell">{kindName(row.kind, t)}</td>
-      <td className="py-2 pr-4 whitespace-nowrap hidden xl:table-cell">{row.owner.name}</td>
-      {mayWrite && (
-        <td className="py-2 pr-4 hidden sm:table-cell">
-          <GuideStateWords row={row} />
-        </td>
-      )}
-      <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell" title={momentOf(row.changedAt)}>
-        {whenOf(row.changedAt)}
-        {row.changedBy && <span className="text-soft">, {row.changedBy}</span>}
-      </td>
-      {mayWrite && (
-        <td className="py-1 text-right">
-          <RowMenu row={row} onAsk={onAsk} />
-        </td>
-      )}
-    </tr>
-  )
-}
-
-function RowMenu({ row, onAsk }: { row: GuideRow; onAsk: (asked: Asked) => void }) {
-  const { t } = useTexts()
-  const navigate = useNavigate()
-  const change = useChangeGuide(row.id)
-  return (
-    <Menu
-      trigger={
-        <Button look="quiet" className="px-2" aria-label={t('More about {{title}}', { title: row.title })}>
-          <MoreHorizontal size={17} aria-hidden />
-        </Button>
-      }
-    >
-      {row.mayRead && <MenuItem onSelect={() => void navigate(`/guides/${row.id}`)}>{t('Read')}</MenuItem>}
-      {row.mayEdit && <MenuItem onSelect={() => void navigate(`/guides/${row.id}/edit`)}>{t('Edit')}</MenuItem>}
-      {row.mayEdit && row.state !== 'archived' && (
-        <MenuItem onSelect={() => onAsk({ what: 'rename', guide: row })}>{t('Rename …')}</MenuItem>
-      )}
-      {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'move', guide: row })}>{t('Move to another folder …')}</MenuItem>}
-      {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'duplicate', guide: row })}>{t('Duplicate …')}</MenuItem>}
-      {row.mayEdit && (
-        <MenuItem danger={row.state !== 'archived'} onSelect={() => change.mutate({ archived: row.state !== 'archived' })}>
-          {row.state === 'archived' ? t('Take out of the archive') : t('Archive')}
-        </MenuItem>
-      )}
-    </Menu>
   )
 }

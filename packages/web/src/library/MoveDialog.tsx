@@ -1,23 +1,40 @@
-import { Button, chosen, Failed, Select } from '../ui'
+import { Button, chosen, Failed, Select, showToast } from '../ui'
 import type { Folder, GuideRow } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { useTexts } from '../ui/texts'
 import { Dialog } from '../ui/Dialog'
 import { FolderOptions } from './FolderOptions'
-import { useChangeGuide } from './queries'
+import { useChangeGuides } from './queries'
 
-export function MoveDialog({ guide, folders, onClose }: { guide: GuideRow; folders: Folder[]; onClose: () => void }) {
+/** Moves guides to a folder; says so, with the way back to where each was. */
+export function MoveDialog({ guides, folders, onClose }: { guides: readonly GuideRow[]; folders: Folder[]; onClose: () => void }) {
   const { t } = useTexts()
-  const change = useChangeGuide(guide.id)
-  const [folderId, setFolderId] = useState<FolderId | null>(guide.folderId)
+  const change = useChangeGuides()
+  const [first] = guides
+  const [folderId, setFolderId] = useState<FolderId | null>(
+    guides.every((guide) => guide.folderId === first?.folderId) ? (first?.folderId ?? null) : null,
+  )
+  const moved = () => {
+    onClose()
+    showToast(t('{{count}} guides are moved', { count: guides.length }), () => {
+      for (const from of new Set(guides.map((guide) => guide.folderId)))
+        change.mutate({ guides: guides.filter((guide) => guide.folderId === from), folderId: from })
+    })
+  }
   return (
-    <Dialog open onClose={onClose} title={t('Move “{{title}}”', { title: guide.title })}>
+    <Dialog
+      open
+      onClose={onClose}
+      title={
+        guides.length === 1 ? t('Move “{{title}}”', { title: first?.title ?? '' }) : t('Move {{count}} guides', { count: guides.length })
+      }
+    >
       <form
         className="space-y-4"
         onSubmit={(event) => {
           event.preventDefault()
-          if (!change.isPending) change.mutate({ folderId }, { onSuccess: onClose })
+          if (!change.isPending) change.mutate({ guides, folderId }, { onSuccess: moved })
         }}
       >
         <Select label={t('Into')} value={folderId ?? ''} onChange={chosen((value: FolderId | '') => setFolderId(value || null))}>

@@ -32,6 +32,15 @@ export const useChangeGuide = (id: GuideId) =>
     mutationFn: (body: BodyOf<typeof changeGuide>) => call(changeGuide, { params: { id }, body }),
     onSettled: () => Promise.all([libraryChanged(), queryClient.invalidateQueries({ queryKey: ['draft', id] })]),
   })
+/** Changes several guides in the same way, one after the other. What comes after one that is refused stays as it was. */
+export const useChangeGuides = () =>
+  useMutation({
+    mutationFn: async ({ guides, ...body }: { guides: readonly { id: GuideId }[] } & BodyOf<typeof changeGuide>) => {
+      for (const { id } of guides) await call(changeGuide, { params: { id }, body })
+    },
+    onSettled: (_answer, _error, { guides }) =>
+      Promise.all([libraryChanged(), ...guides.map(({ id }) => queryClient.invalidateQueries({ queryKey: ['draft', id] }))]),
+  })
 export const useDuplicateGuide = (id: GuideId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof duplicateGuide>) => call(duplicateGuide, { params: { id }, body }),

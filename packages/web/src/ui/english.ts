@@ -63,4 +63,10 @@ export const english: Record<string, string> = {
   '{{count}} pictures are stored anew, and the old files deleted. They are shown in:_one':
     '{{count}} picture is stored anew, and the old files deleted. It is shown in:',
   '{{count}} other guides hold copies that you may not edit_one': '{{count}} other guide holds a copy and you may not edit it',
+  'Archive {{count}} guides_one': 'Archive one guide',
+  'Take {{count}} guides out of the archive_one': 'Take one guide out of the archive',
+  '{{count}} guides are archived_one': 'One guide is archived',
+  '{{count}} guides are out of the archive_one': 'One guide is out of the archive',
+  '{{count}} guides are moved_one': 'One guide is moved',
+  'Move {{count}} guides_one': 'Move one guide',
 }

@@ -242,4 +242,12 @@ export const german: Record<string, string> = {
   'Nothing fits “{{find}}”.': 'Nichts passt zu „{{find}}“.',
   PNG: 'PNG',
   'The numbers as a table': 'Die Zahlen als Tabelle',
+  '{{count}} chosen_one': '{{count}} gewählt',
+  '{{count}} chosen_other': '{{count}} gewählt',
+  'Choose none': 'Keine wählen',
+  'Choose all': 'Alle wählen',
+  'What is chosen': 'Was gewählt ist',
+  'Choose {{name}}': '{{name}} wählen',
+  Notice: 'Mitteilung',
+  'Undo: {{words}}': 'Rückgängig: {{words}}',
 }

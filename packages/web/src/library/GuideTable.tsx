@@ -1,0 +1,185 @@
+import type { GuideRow, GuideSort } from '@jackdaw/contracts/library'
+import { MoreHorizontal } from 'lucide-react'
+import { useMemo, type ReactNode } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { kindName } from '../guides/kindName'
+import { Button, Failed, momentOf, showToast, Table, useChosenRows, whenOf, type Sort } from '../ui'
+import { Menu, MenuItem } from '../ui/Menu'
+import type { Column } from '../ui/table/columns'
+import { useTexts } from '../ui/texts'
+import type { Asked } from './AskedDialog'
+import { GuideStateWords } from './GuideStateWords'
+import { useChangeGuides } from './queries'
+
+const keyOf = (row: GuideRow) => row.id
+
+/** The guides of a part of the library; whoever writes can choose several and work on them together. */
+export function GuideTable({
+  rows,
+  sort,
+  onSort,
+  mayWrite,
+  onAsk,
+  empty,
+}: {
+  rows: readonly GuideRow[]
+  sort: Sort<GuideSort>
+  onSort: (sort: Sort<GuideSort>) => void
+  mayWrite: boolean
+  onAsk: (asked: Asked) => void
+  empty: ReactNode
+}) {
+  const { t } = useTexts()
+  const chosen = useChosenRows(useMemo(() => rows.filter((row) => row.mayEdit).map(keyOf), [rows]))
+  const { archive, error } = useArchive(chosen.none)
+  const columns = useColumns(mayWrite, onAsk, archive)
+  const several = rows.filter((row) => chosen.keys.has(row.id))
+  const [there, gone] = [several.filter((row) => row.state !== 'archived'), several.filter((row) => row.state === 'archived')]
+  return (
+    <>
+      {error !== null && <Failed error={error} />}
+      <Table
+        label={t('Guides')}
+        {...{ rows, keyOf, columns, sort, onSort, empty }}
+        choosing={mayWrite ? { chosen, nameOf: (row) => (row.mayEdit ? row.title || t('Without a title') : null) } : undefined}
+        actions={
+          <>
+            <Button onClick={() => onAsk({ what: 'move', guides: several })}>{t('Move to another folder …')}</Button>
+            {there.length > 0 && (
+              <Button onClick={() => archive(there, true)}>{t('Archive {{count}} guides', { count: there.length })}</Button>
+            )}
+            {gone.length > 0 && (
+              <Button onClick={() => archive(gone, false)}>{t('Take {{count}} guides out of the archive', { count: gone.length })}</Button>
+            )}
+          </>
+        }
+      />
+    </>
+  )
+}
+
+/** Archives guides, or takes them out again; says so, with the way back. */
+function useArchive(done: () => void) {
+  const { t } = useTexts()
+  const change = useChangeGuides()
+  const archive = (guides: readonly GuideRow[], archived: boolean): void =>
+    change.mutate(
+      { guides, archived },
+      {
+        onSuccess: () => {
+          done()
+          showToast(
+            archived
+              ? t('{{count}} guides are archived', { count: guides.length })
+              : t('{{count}} guides are out of the archive', { count: guides.length }),
+            () => archive(guides, !archived),
+          )
+        },
+      },
+    )
+  return { archive, error: change.error }
+}
+
+function useColumns(
+  mayWrite: boolean,
+  onAsk: (asked: Asked) => void,
+  archive: (guides: readonly GuideRow[], archived: boolean) => void,
+): Column<GuideRow, GuideSort>[] {
+  const { t } = useTexts()
+  const forWriters: Column<GuideRow, GuideSort>[] = [
+    { id: 'state', head: t('State'), sort: 'state', from: 'sm', className: 'py-2 pr-4', cell: (row) => <GuideStateWords row={row} /> },
+  ]
+  const more: Column<GuideRow, GuideSort> = {
+    id: 'more',
+    head: t('More'),
+    hidden: true,
+    className: 'py-1 text-right',
+    cell: (row) => <RowMenu {...{ row, onAsk, archive }} />,
+  }
+  return [
+    { id: 'number', head: t('No.'), sort: 'number', from: 'sm', className: 'py-2 pr-4 text-soft', cell: (row) => row.number },
+    { id: 'title', head: t('Title'), sort: 'title', className: 'py-2 pr-4', cell: (row) => <TitleCell row={row} /> },
+    {
+      id: 'kind',
+      head: t('Kind'),
+      sort: 'kind',
+      from: 'md',
+      className: 'py-2 pr-4 whitespace-nowrap',
+      cell: (row) => kindName(row.kind, t),
+    },
+    { id: 'owner', head: t('Owner'), sort: 'owner', from: 'xl', className: 'py-2 pr-4 whitespace-nowrap', cell: (row) => row.owner.name },
+    ...(mayWrite ? forWriters : []),
+    {
+      id: 'changed',
+      head: mayWrite ? t('Last change') : t('Published'),
+      sort: 'changed',
+      from: 'md',
+      className: 'py-2 pr-4 whitespace-nowrap',
+      cell: (row) => (
+        <span title={momentOf(row.changedAt)}>
+          {whenOf(row.changedAt)}
+          {row.changedBy && <span className="text-soft">, {row.changedBy}</span>}
+        </span>
+      ),
+    },
+    ...(mayWrite ? [more] : []),
+  ]
+}
+
+function TitleCell({ row }: { row: GuideRow }) {
+  const { t } = useTexts()
+  const edit = `/guides/${row.id}/edit`
+  // What is published is read, also by those who write it.
+  const reads = row.mayRead && row.state !== 'archived'
+  return (
+    <>
+      <Link to={reads ? `/guides/${row.id}` : edit} className="font-semibold text-base hover:underline [overflow-wrap:anywhere]">
+        {row.title || t('Without a title')}
+      </Link>
+      {reads && row.mayEdit && (
+        <Link
+          to={edit}
+          className="ml-3 text-sm text-petrol underline underline-offset-3 inline-flex items-center min-h-8"
+          aria-label={t('Edit {{title}}', { title: row.title })}
+        >
+          {t('Edit')}
+        </Link>
+      )}
+      {row.folder && <span className="block text-xs text-soft">{row.folder}</span>}
+    </>
+  )
+}
+
+function RowMenu({
+  row,
+  onAsk,
+  archive,
+}: {
+  row: GuideRow
+  onAsk: (asked: Asked) => void
+  archive: (guides: readonly GuideRow[], archived: boolean) => void
+}) {
+  const { t } = useTexts()
+  const navigate = useNavigate()
+  const isThere = row.state !== 'archived'
+  return (
+    <Menu
+      trigger={
+        <Button look="quiet" className="px-2" aria-label={t('More about {{title}}', { title: row.title })}>
+          <MoreHorizontal size={17} aria-hidden />
+        </Button>
+      }
+    >
+      {row.mayRead && <MenuItem onSelect={() => void navigate(`/guides/${row.id}`)}>{t('Read')}</MenuItem>}
+      {row.mayEdit && <MenuItem onSelect={() => void navigate(`/guides/${row.id}/edit`)}>{t('Edit')}</MenuItem>}
+      {row.mayEdit && isThere && <MenuItem onSelect={() => onAsk({ what: 'rename', guide: row })}>{t('Rename …')}</MenuItem>}
+      {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'move', guides: [row] })}>{t('Move to another folder …')}</MenuItem>}
+      {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'duplicate', guide: row })}>{t('Duplicate …')}</MenuItem>}
+      {row.mayEdit && (
+        <MenuItem danger={isThere} onSelect={() => archive([row], isThere)}>
+          {isThere ? t('Archive') : t('Take out of the archive')}
+        </MenuItem>
+      )}
+    </Menu>
+  )
+}
