@@ -20,6 +20,13 @@ afterAll(async () => {
 
 it('shows every part of the interface in its states, without serious findings, wide and on a phone', async () => {
   const page = await browser.newPage()
+  // The page needs no server of ours, and there is none.
+  await page.setRequestInterception(true)
+  page.on('request', (request) =>
+    new URL(request.url()).pathname.startsWith('/api/')
+      ? void request.respond({ contentType: 'application/json', body: 'null' })
+      : void request.continue(),
+  )
   // The first time packages are made ready for the browser, after which the page may come anew.
   await page.goto(`${dev.resolvedUrls?.local[0]}parts`)
   await page.waitForSelector('canvas', { timeout: 60_000 })
@@ -49,7 +56,7 @@ it('works on several guides at once, and takes it back', async () => {
   await press(marta, 'Archive 2 guides')
   await seen(marta, '2 guides are archived')
   await seen(marta, '12 guides')
-  await press(marta, 'Undo: 2 guides are archived')
+  await press(marta, 'Undo')
   await seen(marta, '14 guides')
   await press(marta, 'Choose all')
   await press(marta, 'Move to another folder …')

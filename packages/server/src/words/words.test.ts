@@ -17,7 +17,7 @@ describe('what the server says itself', () => {
           { ...line, state, assigned: yes, finishedAttested: yes, startedAt: null, lastAt: null, finishedAt: null } as never as RecordLine,
           t,
         )
-    for (const { words, act } of Object.values(ENTRIES)) (asked.add(words), asked.add(act))
+    for (const { words, act } of Object.values(ENTRIES)) asked.add(words).add(act)
     expect([...asked].filter((key) => german[key] === undefined)).toEqual([])
   })
   it('counts, and writes days out, as the language does', () => {

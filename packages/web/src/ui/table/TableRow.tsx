@@ -4,7 +4,7 @@ import { shownFrom, type Column } from './columns'
 import type { ChosenRows } from './useChosenRows'
 
 /** What rows can be chosen for. `nameOf`: what a row is called; nothing where it cannot be chosen. */
-export type Choosing<Row> = { chosen: ChosenRows; nameOf: (row: Row) => string | null }
+type Choosing<Row> = { chosen: ChosenRows; nameOf: (row: Row) => string | null }
 
 /** What the rows of a table have in common. */
 export type RowsOf<Row, By extends string> = {
