@@ -18,19 +18,19 @@ const TRANSLATED = [
   'remarks/RemarksForMe.tsx',
   'remarks/SomethingWrong.tsx',
   'remarks/RemarkForm.tsx',
-  'players/ReaderPage.tsx',
-  'players/ReaderBar.tsx',
-  'players/ReaderColumn.tsx',
+  'players/reader/ReaderPage.tsx',
+  'players/reader/ReaderBar.tsx',
+  'players/reader/ReaderColumn.tsx',
   'players/GuideHead.tsx',
   'players/UseMenu.tsx',
   'players/FlatRuler.tsx',
-  'players/StepPicturesView.tsx',
-  'players/PictureView.tsx',
-  'players/EnlargedPicture.tsx',
-  'players/StepSafetyView.tsx',
-  'players/SafetyFirst.tsx',
+  'players/reader/StepPicturesView.tsx',
+  'players/picture/PictureView.tsx',
+  'players/picture/EnlargedPicture.tsx',
+  'players/safety/StepSafetyView.tsx',
+  'players/safety/SafetyFirst.tsx',
   'players/ClosingWords.tsx',
-  'players/Closing.tsx',
+  'players/reader/Closing.tsx',
   'players/WaysOn.tsx',
   'players/wayName.ts',
   'guides/CautionView.tsx',
@@ -159,7 +159,7 @@ function faultsOf(language, texts, used, core) {
 function faultsOfWords() {
   const { used, glued } = textsOf()
   const core = textsElsewhere()
-  const english = resource('ui/english.ts')
+  const english = resource('ui/words/english.ts')
   const faults = glued.map((place) => `put together from pieces: ${place}`)
   for (const name of Object.keys(english)) {
     const key = name.replace(FORM, '')
@@ -167,7 +167,7 @@ function faultsOfWords() {
   }
   for (const [key, places] of used)
     if (key.includes('{{count}}') && !(`${key}_one` in english)) faults.push(`en: no form for one: ${key} (${places[0].file})`)
-  const german = faultsOf('de', resource('ui/german.ts'), used, core)
+  const german = faultsOf('de', resource('ui/words/german.ts'), used, core)
   return { faults: [...faults, ...german.faults, ...german.missing.map((key) => `de: missing: ${key}`)], missing: { de: german.missing } }
 }
 

@@ -13,7 +13,7 @@ import {
 import type { Look, PictureSizes, Rect, Step, StepPicture } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
 import { useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { ShapesSvg } from './ShapesSvg'
 import { PendingBlackouts } from './usePending'
 

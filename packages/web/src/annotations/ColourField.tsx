@@ -1,6 +1,6 @@
 import { hexFor, PALETTE } from '@jackdaw/core/annotations'
 import type { Colour, Look } from '@jackdaw/core/guides'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** A colour: one of the palette, the company's, or one's own. */
 export function ColourField({

@@ -1,7 +1,7 @@
 import { signKind, signParts, type SignKind } from '@jackdaw/core/annotations'
 import type { SignId } from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** What a sign says, as in ISO 7010. */
 export function signName(id: SignId, t: TFunction): string {

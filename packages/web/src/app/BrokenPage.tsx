@@ -1,4 +1,4 @@
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useEffect } from 'react'
 import { wordsFor } from '../api'
 import { Button, Message } from '../ui'

@@ -2,8 +2,8 @@ import { Search } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useSuggestions } from '../library/useSuggestions'
-import { Suggest, type Suggestion } from '../ui/Suggest'
-import { useTexts } from '../ui/texts'
+import { Suggest, type Suggestion } from '../ui/fields/Suggest'
+import { useTexts } from '../ui/words/texts'
 import { useKeys } from '../ui/keys/useKeys'
 
 /** Finds guides and their steps from every page: `/` goes there, with what was looked for last selected.

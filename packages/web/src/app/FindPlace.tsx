@@ -1,7 +1,7 @@
 import { Search } from 'lucide-react'
 import { Suspense, useEffect, useState } from 'react'
 import { lazyPart } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useKeys } from '../ui/keys/useKeys'
 
 const Find = lazyPart(async () => (await import('./Find')).Find)

@@ -2,7 +2,7 @@ import { keysOf } from '@jackdaw/core/shared'
 import { Fragment } from 'react'
 import { TitleLine } from '../ui'
 import { KEY_LIST, keysShown, type KeyPlace } from '../ui/keys/keyList'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** All keys that do something, by where they do it. */
 export function KeysPage() {

@@ -1,4 +1,4 @@
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 
 export function NotFoundPage() {

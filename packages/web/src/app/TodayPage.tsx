@@ -2,7 +2,7 @@ import { TodayList } from '../assignments/TodayList'
 import { useMe } from '../people'
 import { WaitingHere } from '../records'
 import { RemarksForMe } from '../remarks'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** A person's own first page: what is due, and what waits for them because of what they answer for. */
 export function TodayPage() {

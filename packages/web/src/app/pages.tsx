@@ -8,7 +8,7 @@ export const STOP_MAILS = page('/stop-mails', async () => (await import('../inbo
 export const IN_SHELL: readonly Page[] = [
   page('/', async () => (await import('./TodayPage')).TodayPage),
   page('/library', async () => (await import('../library/LibraryPage')).LibraryPage),
-  page('/guides/:id', async () => (await import('../players/ReaderPage')).ReaderPage),
+  page('/guides/:id', async () => (await import('../players/reader/ReaderPage')).ReaderPage),
   page('/guides/:id/edit', async () => (await import('../editing/EditorPage')).EditorPage),
   page('/guides/:id/publish', async () => (await import('../assignments/PublishPage')).PublishPage),
   page('/recorder', async () => (await import('../recording/RecorderPage')).RecorderPage),
@@ -25,10 +25,10 @@ export const IN_SHELL: readonly Page[] = [
 ]
 /** Players have the whole window. */
 export const ALONE: readonly Page[] = [
-  page('/guides/:id/watch', async () => (await import('../players/WatchPage')).WatchPage),
-  page('/guides/:id/practise', async () => (await import('../players/PractisePage')).PractisePage),
-  page('/guides/:id/solo', async () => (await import('../players/SoloPage')).SoloPage),
-  page('/guides/:id/preview/:way', async () => (await import('../players/PreviewPage')).PreviewPage),
+  page('/guides/:id/watch', async () => (await import('../players/watch/WatchPage')).WatchPage),
+  page('/guides/:id/practise', async () => (await import('../players/practise/PractisePage')).PractisePage),
+  page('/guides/:id/solo', async () => (await import('../players/solo/SoloPage')).SoloPage),
+  page('/guides/:id/preview/:way', async () => (await import('../players/preview/PreviewPage')).PreviewPage),
 ]
 /** Pages for those who build the application; they are not part of it. */
 export const FOR_DEVELOPERS: readonly Page[] = import.meta.env.DEV

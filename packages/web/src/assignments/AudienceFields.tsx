@@ -3,7 +3,7 @@ import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { PersonId, RoleId, TeamId } from '@jackdaw/core/shared'
 import { X } from 'lucide-react'
 import { useDeferredValue, useState } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useGroups, usePeople } from '../people'
 import { Check, Loaded } from '../ui'
 

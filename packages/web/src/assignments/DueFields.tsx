@@ -1,7 +1,7 @@
 import { addDays, type LocalDate, localDateAt } from '@jackdaw/core/shared'
 import { chosen } from '../ui'
 import { USUAL_DAYS, USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** Until when it is to be read: in days, on a date, or at leisure. */
 export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: DueRule) => void }) {

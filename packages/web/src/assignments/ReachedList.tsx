@@ -1,6 +1,6 @@
 import type { Reached } from '@jackdaw/contracts/publishing'
 import type { DueRule } from '@jackdaw/core/assignments'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { Failed, Message, Waiting } from '../ui'
 
 /** Whom publishing would reach, and how each of them stands to the guide now. */

@@ -1,7 +1,7 @@
 import type { TodayItem } from '@jackdaw/contracts/reading'
 import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import type { ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 import { partsSeenOf } from '../items'
 import { ButtonLink, dayOf, Loaded, StateMark, whenOf } from '../ui'

@@ -4,7 +4,7 @@ import { GuideKind, type Change, type GuideFacts, type SignId } from '@jackdaw/c
 import type { FolderId, PersonId } from '@jackdaw/core/shared'
 import { X } from 'lucide-react'
 import { memo, useState } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { SignView } from '../annotations'
 import { FolderOptions } from '../library/FolderOptions'
 import { useFolders, type useChangeGuide } from '../library/queries'

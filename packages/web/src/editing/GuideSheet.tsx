@@ -1,7 +1,7 @@
 import type { ItemId, Look, PictureSizes } from '@jackdaw/core/guides'
 import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
 import type { Editor } from '@tiptap/react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { PendingBlackouts, usePending, usePreferredSides } from '../annotations'
 import { Button } from '../ui'
 import type { DraftSession, DraftView } from './saving/draftSession'

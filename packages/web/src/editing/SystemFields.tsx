@@ -1,6 +1,6 @@
 import type { Change, GuideSystem } from '@jackdaw/core/guides'
 import { useState } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { TextArea, TextField } from '../ui'
 
 const MOST = { addresses: 10, versions: 20 }

@@ -1,7 +1,7 @@
 import type { Caution, CautionLevel } from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
 import type { ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** The signal word of a level, as ANSI Z535 has it. */
 export function cautionWord(level: CautionLevel, t: TFunction): string {

@@ -1,5 +1,5 @@
 import { Construction } from 'lucide-react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { Button } from '../ui'
 
 /** Says that a part is not ready, and what is missing; its author can say what, and that it is done. */

@@ -2,7 +2,7 @@ import type { Entry } from '@jackdaw/contracts/inbox'
 import { Hourglass } from 'lucide-react'
 import { Link } from 'react-router'
 import { momentOf, whenOf } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { entryWords } from './entryWords'
 import { useMarkEntry } from './queries'
 

@@ -1,6 +1,6 @@
 import { Inbox } from 'lucide-react'
 import { Link } from 'react-router'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useInboxCounts } from './useInboxCounts'
 
 const MOST_SHOWN = 99

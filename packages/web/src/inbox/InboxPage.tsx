@@ -1,7 +1,7 @@
 import { InboxPart, type InboxCounts } from '@jackdaw/contracts/inbox'
 import { Mail } from 'lucide-react'
 import { Button, ButtonLink, Choices, Failed, Loaded, TitleLine, useSearch } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { EntryLine } from './EntryLine'
 import { useInbox, useMarkAllRead } from './queries'
 

@@ -1,7 +1,7 @@
 import { ENTRIES } from '@jackdaw/core/inbox'
 import { keysOf } from '@jackdaw/core/shared'
 import { Check, Failed, Loaded, Message, TitleLine } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useChooseMail, useMailChoice } from './queries'
 
 /** What of the inbox comes as mail too. Every tick is kept at once. */

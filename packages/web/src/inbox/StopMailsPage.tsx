@@ -1,7 +1,7 @@
 import { ENTRIES } from '@jackdaw/core/inbox'
 import { useLocation } from 'react-router'
 import { Button, ButtonLink, Failed, Message } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useStopMails } from './queries'
 
 /** Where the link at the end of a mail leads: ends mails of its kind, without signing in. */

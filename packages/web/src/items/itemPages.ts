@@ -1,6 +1,6 @@
 import type { ItemKind, ItemRef } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
-import type { Texts } from '../ui/texts'
+import type { Texts } from '../ui/words/texts'
 
 /** What pages that show items of every kind need to know of one. */
 type ItemPages = {

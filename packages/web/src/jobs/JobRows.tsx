@@ -2,7 +2,7 @@ import type { JobRow, JobState } from '@jackdaw/contracts/jobs'
 import { JOBS, type JobName } from '@jackdaw/core/jobs'
 import type { TFunction } from 'i18next'
 import { Button, Failed, lengthOf, momentOf, whenOf } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useRetryJob } from './queries'
 
 const isJobName = (name: string): name is JobName => name in JOBS

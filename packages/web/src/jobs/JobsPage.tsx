@@ -4,7 +4,7 @@ import { keysOf } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import * as z from 'zod/mini'
 import { Button, chosen, Choices, Failed, Loaded, Select, TitleLine, useSearch } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { JobRows } from './JobRows'
 import { useJobs, useStartJob } from './queries'
 

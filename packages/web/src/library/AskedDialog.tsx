@@ -1,7 +1,7 @@
 import type { Folder, GuideRow } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
 import { RecordDialog } from '../recording'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { DuplicateDialog } from './DuplicateDialog'
 import { ImportDialog } from './ImportDialog'
 import { MoveDialog } from './MoveDialog'

@@ -1,6 +1,6 @@
 import type { GuideRow } from '@jackdaw/contracts/library'
 import { Archive, BookOpenCheck, FilePen, PencilLine } from 'lucide-react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** The state of a guide as a shape and words. */
 export function GuideStateWords({ row }: { row: Pick<GuideRow, 'state' | 'edition'> }) {

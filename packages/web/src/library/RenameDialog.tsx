@@ -1,8 +1,8 @@
 import type { GuideRow } from '@jackdaw/contracts/library'
 import { useState } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { Button, Failed, TextField } from '../ui'
-import { Dialog } from '../ui/Dialog'
+import { Dialog } from '../ui/over/Dialog'
 import { useChangeGuide } from './queries'
 
 export function RenameDialog({ guide, onClose }: { guide: GuideRow; onClose: () => void }) {

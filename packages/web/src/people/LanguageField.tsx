@@ -2,7 +2,7 @@ import { LANGUAGES, type Language } from '@jackdaw/core/people'
 import { keysOf } from '@jackdaw/core/shared'
 import { Languages } from 'lucide-react'
 import { chosen } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** In which language the pages speak. Each calls itself by its own name. */
 export function LanguageField({ language, onChange }: { language: Language; onChange: (language: Language) => void }) {

@@ -1,7 +1,7 @@
 import { isLanguage, languageFor, type Language } from '@jackdaw/core/people'
 import { changeMe, type Me } from '@jackdaw/contracts/people'
 import { call, queryClient } from '../api'
-import { speak } from '../ui/texts'
+import { speak } from '../ui/words/texts'
 import { meQuery } from './session'
 
 const KEPT = 'jackdaw-language'

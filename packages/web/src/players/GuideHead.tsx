@@ -2,7 +2,7 @@ import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { HEAD_FACTS, stepsOf, type HeadFact, type Look } from '@jackdaw/core/guides'
 import { Suspense, type ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { lazyPart, whenOf } from '../ui'
 import { DRAFT } from './used'
 

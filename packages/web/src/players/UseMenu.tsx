@@ -1,6 +1,6 @@
 import type { Way } from '@jackdaw/core/ways'
 import { BookOpen, CirclePlay, GraduationCap, Hand } from 'lucide-react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 import { buttonClass } from '../ui'
 

@@ -1,6 +1,6 @@
 import type { Rule } from '@jackdaw/core/guides'
 import { OTHERWISE } from '@jackdaw/core/flow'
-import { useTexts, type Texts } from '../ui/texts'
+import { useTexts, type Texts } from '../ui/words/texts'
 import { Button } from '../ui'
 
 type Onward = { id: string; words: string; rule?: Rule }

@@ -1,2 +1,2 @@
-export { Brackets, spotStyle } from './OnPicture'
+export { Brackets, spotStyle } from './picture/OnPicture'
 export { pictureAddress } from './used'

@@ -1,6 +1,6 @@
 import { END } from '@jackdaw/core/flow'
 import { choicesAt, isClosed, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
-import type { Texts } from '../ui/texts'
+import type { Texts } from '../ui/words/texts'
 
 /** What keeps somebody from going on by key, in words, and the selector of what to press; `null` when nothing does. */
 export function waitsFor(play: Play, state: PlayerState, t: Texts['t']): { words: string; press: string } | null {

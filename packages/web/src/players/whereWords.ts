@@ -1,7 +1,7 @@
 import { nth } from '@jackdaw/core/shared'
 import { stepName, stepsOf, type Step } from '@jackdaw/core/guides'
 import { sectionOf } from '@jackdaw/core/players'
-import type { Texts } from '../ui/texts'
+import type { Texts } from '../ui/words/texts'
 import type { UsedGuide } from './used'
 
 /** Where one is, in words. */

@@ -2,8 +2,8 @@ import { Button, ButtonLink, chosen, Failed, Message, Select, TextField } from '
 import type { RecordingTarget } from '@jackdaw/contracts/recording'
 import { SentenceLanguage } from '@jackdaw/core/recording'
 import { useState, type FormEvent } from 'react'
-import { useTexts } from '../ui/texts'
-import { Dialog } from '../ui/Dialog'
+import { useTexts } from '../ui/words/texts'
+import { Dialog } from '../ui/over/Dialog'
 import { useExtension, useRecord } from './queries'
 
 const NAMES: Record<SentenceLanguage, string> = { en: 'English', pl: 'Polski', es: 'Español', de: 'Deutsch' }

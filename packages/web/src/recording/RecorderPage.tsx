@@ -1,7 +1,7 @@
 import { getRecorderZip, type Recorder } from '@jackdaw/contracts/recording'
 import { Download } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { Button, buttonClass, Failed, Loaded, Message, momentOf, TitleLine } from '../ui'
 import { RecordDialog } from './RecordDialog'

@@ -1,7 +1,7 @@
 import type { ItemId } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useState, type ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { RecordDialog } from './RecordDialog'
 
 /** Recording into a place in a guide: asks for it after an item (`null`: at the beginning), and the dialog that it opens. */

@@ -1,5 +1,5 @@
 import type { ProgressRecord } from '@jackdaw/contracts/records'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** Says of a reading that was finished when only the browser says so. */
 export function Claimed({ record }: { record: Pick<ProgressRecord, 'finishedAt' | 'finishedAttested'> }) {

@@ -1,7 +1,7 @@
 import { StateMark } from '../ui'
 import { SoloState, type Counts } from '@jackdaw/contracts/records'
 import { ItemState } from '@jackdaw/core/items'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** How many have passed Solo; each figure leads to the people. */
 export function SoloLine({

@@ -1,5 +1,5 @@
 import type { Counts } from '@jackdaw/contracts/records'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 /** Done against all, as a rule with a part filled in; the number stands beside it. */
 export function DoneShare({ counts }: { counts: Counts }) {

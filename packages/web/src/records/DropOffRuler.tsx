@@ -3,7 +3,7 @@ import { nth, StepId } from '@jackdaw/core/shared'
 import { type DropOffStep } from '@jackdaw/contracts/records'
 import { biggestLoss, dropOff } from '@jackdaw/core/records'
 import { waysWhere } from '@jackdaw/core/ways'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { wayName } from '../players/wayName'
 
 /** The ways of which it is known how the steps went. */

@@ -1,6 +1,6 @@
 import { ItemState } from '@jackdaw/core/items'
 import { DepartmentId, SiteId, TeamId } from '@jackdaw/core/shared'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useRecordGroups } from './queries'
 
 /** Whose records are shown, as it stands in the address. */

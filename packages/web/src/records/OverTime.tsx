@@ -5,7 +5,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Suspense } from 'react'
 import { call } from '../api'
 import { dayOf, lazyPart, Loaded, Waiting } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 const LineChart = lazyPart(async () => (await import('../ui/chart/LineChart')).LineChart)
 

@@ -1,7 +1,7 @@
 import type { WaitingHere as Waiting } from '@jackdaw/contracts/records'
 import { Link } from 'react-router'
 import { useMe } from '../people'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useWaitingHere } from './queries'
 
 /** On the first page of whoever leads, or to whom people report: what waits in the company, or among their people. */

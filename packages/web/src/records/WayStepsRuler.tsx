@@ -1,7 +1,7 @@
 import type { StepWay, WayStep } from '@jackdaw/contracts/records'
 import { hardestStep } from '@jackdaw/core/records'
 import type { GuideId } from '@jackdaw/core/shared'
-import { useTexts, type Texts } from '../ui/texts'
+import { useTexts, type Texts } from '../ui/words/texts'
 import { Loaded, percentOf, StepRuler, type RulerMark } from '../ui'
 import { useWaySteps } from './queries'
 

@@ -1,7 +1,7 @@
 import type { WaysUsed } from '@jackdaw/contracts/records'
 import { CircleCheck, CircleX } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 
 /** In a line how a guide was used besides reading; leads to every attempt.

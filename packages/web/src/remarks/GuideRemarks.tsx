@@ -1,7 +1,7 @@
 import type { GuideItem } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useContext, useMemo, type ReactNode } from 'react'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { byStep, useRemarks } from './queries'
 import { RemarkList, RemarksByStep } from './StepRemarks'
 

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { whenOf } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useMyRemarks } from './queries'
 
 /** On the first page of somebody who owns guides: what readers say is wrong in them. */

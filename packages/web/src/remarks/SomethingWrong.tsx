@@ -2,7 +2,7 @@ import type { About } from './about'
 import { MessageSquareWarning } from 'lucide-react'
 import { Suspense, useEffect, useState } from 'react'
 import { Button, lazyPart } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 
 // The button is there at once, what it opens when the page is at rest.
 const RemarkForm = lazyPart(async () => (await import('./RemarkForm')).RemarkForm)

@@ -2,7 +2,7 @@ import type { Remark } from '@jackdaw/contracts/remarks'
 import { MessageSquareWarning } from 'lucide-react'
 import { createContext, useContext } from 'react'
 import { Button, whenOf } from '../ui'
-import { useTexts } from '../ui/texts'
+import { useTexts } from '../ui/words/texts'
 import { useSettleRemark } from './queries'
 
 /** What readers say is wrong in the guide that is edited, by step. */

@@ -1,7 +1,7 @@
 import type { ItemState } from '@jackdaw/core/items'
 import { Circle, CircleCheck, CircleDotDashed, Clock3, RotateCw, TriangleAlert } from 'lucide-react'
-import { useTexts } from './texts'
-import { dayOf } from './format'
+import { useTexts } from './words/texts'
+import { dayOf } from './words/format'
 
 const MARKS = {
   late: { Icon: TriangleAlert, color: 'text-brick' },

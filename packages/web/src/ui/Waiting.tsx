@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactNode } from 'react'
-import { isKnown, useTexts } from './texts'
+import { isKnown, useTexts } from './words/texts'
 import { Link } from 'react-router'
 import { ApiProblem, Unreachable, wordsFor } from '../api'
 import { Button } from './Button'

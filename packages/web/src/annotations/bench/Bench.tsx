@@ -6,7 +6,7 @@ import type { Annotation, Change, Look, PictureSizes, Rect, Sheet, Step, StepPic
 import type { PictureId } from '@jackdaw/core/shared'
 import { useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { PendingBlackouts } from '../usePending'
 import { BenchPanel } from './BenchPanel'
 import { BenchStage } from './BenchStage'

@@ -2,7 +2,7 @@ import { attachedTo, sharesOf, type Ground } from '@jackdaw/core/annotations'
 import { NamedPoint, type Anchor, type AttachedTo } from '@jackdaw/core/guides'
 import { useId } from 'react'
 import { chosen } from '../../ui'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { NumberField, useThings } from './fields'
 
 /** Where each of the nine points lies on the drawing, in hundredths of it. */

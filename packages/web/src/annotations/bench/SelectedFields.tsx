@@ -3,7 +3,7 @@ import type { WayOfUse } from '@jackdaw/core/ways'
 import { unitOf, type Drawn, type Ground } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationKind, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
 import type { ReactNode } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { AreaFields, NumberField } from './fields'
 import { PlaceFields } from './PlaceFields'
 

@@ -1,7 +1,7 @@
 import { Button, chosen } from '../../ui'
 import { LEAST_CONTRAST, styleOf } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationStyle, Look } from '@jackdaw/core/guides'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { ColourField } from '../ColourField'
 import { NumberField } from './fields'
 

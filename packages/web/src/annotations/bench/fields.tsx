@@ -2,7 +2,7 @@ import { chosen } from '../../ui'
 import { areaFrom, areaOf, unitOf, wholeOf, type Ground } from '@jackdaw/core/annotations'
 import type { Area, AttachedTo, Rect } from '@jackdaw/core/guides'
 import { useEffect, useId, useState, type ReactNode } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 
 /** A number that is taken over once it has been typed; arrow keys change it by one. */
 export function NumberField({

@@ -1,6 +1,6 @@
 import { stepName, stepsOf, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
 import { useMemo } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { doubtWords } from './StepCheckPanel'
 
 const SHOWN = 6

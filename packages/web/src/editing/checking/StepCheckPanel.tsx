@@ -2,7 +2,7 @@ import { getDraftPicture } from '@jackdaw/contracts/pictures'
 import type { Doubt, Step, StepCheck } from '@jackdaw/core/guides'
 import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import type { TFunction } from 'i18next'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { Button } from '../../ui'
 

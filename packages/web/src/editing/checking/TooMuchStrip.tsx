@@ -1,7 +1,7 @@
 import { GUIDE_LIMITS, itemName, tooMuchIn, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
 import { useMemo } from 'react'
 import { Message } from '../../ui'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 
 /** What the guide holds too much of, from before there were limits; each leads to its place. */
 export function TooMuchStrip({ document, onPick }: { document: GuideDocument; onPick: (id: ItemId) => void }) {

@@ -1,7 +1,7 @@
 import { chosen, Select, TextArea, TextField } from '../../ui'
 import { keysOf, LocalDate, localDateAt } from '@jackdaw/core/shared'
 import type { Accept } from '@jackdaw/core/guides'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 
 type How = Accept['how']
 

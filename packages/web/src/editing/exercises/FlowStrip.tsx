@@ -1,7 +1,7 @@
 import { itemName, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
 import { checkFlow, type FlowFinding } from '@jackdaw/core/players'
 import { useMemo } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { Message } from '../../ui'
 
 /** What is wrong with the branches of the guide; each leads to its step. */

@@ -1,10 +1,10 @@
 import type { GuideId } from '@jackdaw/core/shared'
 import { ALL_WAYS } from '@jackdaw/core/ways'
 import { CirclePlay } from 'lucide-react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { useNavigate } from 'react-router'
 import { Button } from '../../ui'
-import { Menu, MenuItem } from '../../ui/Menu'
+import { Menu, MenuItem } from '../../ui/over/Menu'
 import type { DraftSession } from '../saving/draftSession'
 import { wayName } from '../../players/wayName'
 

@@ -1,6 +1,6 @@
 import type { Change, SoloRules } from '@jackdaw/core/guides'
 import { useState } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { TextArea, TextField } from '../../ui'
 
 /** A whole number in a range; what is no such number while somebody types changes nothing, and is put right when they leave the field. */

@@ -1,7 +1,7 @@
 import { chosen } from '../../ui'
 import type { Lack } from '@jackdaw/core/players'
 import { Way } from '@jackdaw/core/ways'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { wayName } from '../../players/wayName'
 
 /** For which way the ruler tells what steps lack. */

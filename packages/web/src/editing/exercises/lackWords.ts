@@ -1,5 +1,5 @@
 import type { Lack } from '@jackdaw/core/players'
-import type { Texts } from '../../ui/texts'
+import type { Texts } from '../../ui/words/texts'
 
 /** What a step lacks, in words; empty when it lacks nothing. */
 export function lackWords(lacks: readonly Lack[] | undefined, t: Texts['t']): string {

@@ -7,10 +7,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
 import { useMemo, useState } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { call } from '../../api'
 import { Button, Check, Failed, TextField } from '../../ui'
-import { Dialog } from '../../ui/Dialog'
+import { Dialog } from '../../ui/over/Dialog'
 import type { DraftSession } from '../saving/draftSession'
 
 type InGuide = { id: GuideId; title: string; revision: number; document: GuideDocument; found: Found[] }

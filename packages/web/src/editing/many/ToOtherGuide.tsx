@@ -7,10 +7,10 @@ import type { GuideId, PictureId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { call } from '../../api'
 import { Button, Failed, TextField } from '../../ui'
-import { Dialog } from '../../ui/Dialog'
+import { Dialog } from '../../ui/over/Dialog'
 import type { DraftSession } from '../saving/draftSession'
 
 const picturesIn = (items: readonly GuideItem[]): PictureId[] => {

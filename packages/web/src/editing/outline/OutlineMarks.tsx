@@ -1,7 +1,7 @@
 import type { Section, Step } from '@jackdaw/core/guides'
 import { Construction, Split, Unplug } from 'lucide-react'
 import { RemarkMark } from '../../remarks'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 
 /** What the outline shows of an item. `lack`: what it lacks to be used in the way that is looked at. */
 export type MarkProps<I> = { item: I; number: number; here: boolean; lack: string; name: string }

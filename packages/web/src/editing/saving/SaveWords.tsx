@@ -1,5 +1,5 @@
 import type { PersonRef } from '@jackdaw/contracts/people'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { Link } from 'react-router'
 import { timeOf } from '../../ui'
 import type { DraftView } from './draftSession'

@@ -1,8 +1,8 @@
 import type { GuideItem } from '@jackdaw/core/guides'
 import { ArrowDown, ArrowUp, Construction, Copy, MoreHorizontal, Trash2 } from 'lucide-react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { IconButton } from '../../ui'
-import { Menu, MenuItem } from '../../ui/Menu'
+import { Menu, MenuItem } from '../../ui/over/Menu'
 import type { ItemActions } from '../itemActions'
 
 /** What can be done with a step or a heading as a whole. */

@@ -1,7 +1,7 @@
 import type { Section } from '@jackdaw/core/guides'
 import { CircleDashed, Plus } from 'lucide-react'
 import { memo } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { IconButton } from '../../ui'
 import { ConflictPanel } from '../saving/ConflictPanel'
 import { ItemMenu } from './ItemMenu'

@@ -1,8 +1,8 @@
 import { signKind, type SignKind } from '@jackdaw/core/annotations'
 import { SIGN_IDS, type SignId } from '@jackdaw/core/guides'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { SignView, signKindName, signName } from '../../annotations'
-import { Dialog } from '../../ui/Dialog'
+import { Dialog } from '../../ui/over/Dialog'
 
 const KINDS: readonly SignKind[] = ['mandatory', 'warning', 'prohibition', 'safe-condition', 'fire-equipment']
 

@@ -1,7 +1,7 @@
 import type { Step } from '@jackdaw/core/guides'
 import { AppWindow, Hand, HardHat, Heading, ImagePlus, Plus, Split, StickyNote, Trash2, TriangleAlert } from 'lucide-react'
 import { memo, useRef, type Dispatch, type ReactNode, type SetStateAction } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { Button } from '../../ui'
 import type { ItemActions } from '../itemActions'
 import { ItemMenu } from './ItemMenu'

@@ -4,7 +4,7 @@ import type { EditorView } from '@tiptap/pm/view'
 import { EditorContent, useEditor, type Editor } from '@tiptap/react'
 import { nanoid } from 'nanoid'
 import { useEffect, useRef, useState } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { bodyExtensions } from './bodyExtensions'
 import { RichTextView } from '../../guides/RichTextView'
 

@@ -1,5 +1,5 @@
 import type { Editor } from '@tiptap/react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { Button } from '../../ui'
 import { AtSelection } from './AtSelection'
 

@@ -1,10 +1,10 @@
 import type { GuideLook } from '@jackdaw/core/guides'
 import { useState } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { Link } from 'react-router'
 import { useLook } from '../../annotations'
 import { Button } from '../../ui'
-import { Dialog } from '../../ui/Dialog'
+import { Dialog } from '../../ui/over/Dialog'
 import { LookFields } from './LookFields'
 
 /** What this guide overrules of the company's look. */

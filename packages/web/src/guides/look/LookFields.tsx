@@ -1,7 +1,7 @@
 import { Button, Check, chosen, Select, TextField } from '../../ui'
 import { HEAD_FACTS, type HeadFact, type Look } from '@jackdaw/core/guides'
 import { useRef, useState } from 'react'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { ColourField } from '../../annotations'
 
 const MOST_LOGO_PX = 320

@@ -1,7 +1,7 @@
 import { nth } from '@jackdaw/core/shared'
 import { darkened } from '@jackdaw/core/annotations'
 import { HEAD_FACTS, type HeadFact, type Look, type Step } from '@jackdaw/core/guides'
-import { useTexts } from '../../ui/texts'
+import { useTexts } from '../../ui/words/texts'
 import { AnnotatedPicture } from '../../annotations'
 import { dayOf } from '../../ui'
 

@@ -2,7 +2,7 @@ import { csvHead, csvLines } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useEffect, useId, useMemo, useRef } from 'react'
 import { Button } from '../Button'
-import { useTexts } from '../texts'
+import { useTexts } from '../words/texts'
 import type { ChartData } from './chartLook'
 import { drawLines, type Drawn } from './drawLines'
 

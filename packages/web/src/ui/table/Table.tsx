@@ -1,7 +1,7 @@
 import { Suspense, type KeyboardEvent, type ReactNode } from 'react'
 import { lazyPart } from '../lazyPart'
-import { SortHead, type Sort } from '../SortHead'
-import { useTexts } from '../texts'
+import { SortHead, type Sort } from './SortHead'
+import { useTexts } from '../words/texts'
 import { shownFrom } from './columns'
 import { TableRow, type RowsOf } from './TableRow'
 

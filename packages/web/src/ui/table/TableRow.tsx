@@ -1,5 +1,5 @@
 import type { Ref } from 'react'
-import { useTexts } from '../texts'
+import { useTexts } from '../words/texts'
 import { shownFrom, type Column } from './columns'
 import type { ChosenRows } from './useChosenRows'
 

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { Toast } from 'radix-ui'
-import { useTexts } from '../texts'
+import { useTexts } from '../words/texts'
 import { dropToast, useToasts } from './toasts'
 
 const SHOWN_MS = 8_000

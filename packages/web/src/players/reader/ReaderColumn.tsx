@@ -1,0 +1,93 @@
+import type { ReaderEdition } from '@jackdaw/contracts/reading'
+import { stepName } from '@jackdaw/core/guides'
+import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
+import type { Way } from '@jackdaw/core/ways'
+import { X } from 'lucide-react'
+import { Suspense } from 'react'
+import { Link } from 'react-router'
+import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark } from '../../ui'
+import { useTexts, type Texts } from '../../ui/words/texts'
+import { isPassedIn } from '../FlatRuler'
+import { DRAFT } from '../used'
+
+// Guides that can only be read do without.
+export const UseMenu = lazyPart(async () => (await import('../UseMenu')).UseMenu)
+
+/** The ruler's marks for an edition and where its reader is. */
+function marksOf({ document }: ReaderEdition, play: Play, state: PlayerState, t: Texts['t']): RulerMark[] {
+  let index = -1
+  const open = openTo(play, state)
+  return document.items.map((item): RulerMark => {
+    if (item.kind === 'section') return { id: item.id, kind: 'section', name: item.title }
+    index++
+    const at = item.id === state.at ? 'here' : isPassedIn(play, state, item.id) ? 'done' : open.has(item.id) ? 'open' : 'shut'
+    return {
+      id: item.id,
+      kind: 'step',
+      name: stepName(item),
+      number: index + 1,
+      state: at,
+      // Only drafts have such parts.
+      ...(item.notReady ? { figure: <span className="text-xs text-ochre font-semibold">{t('Not ready')}</span> } : {}),
+    }
+  })
+}
+
+/** Beside the text: what is read, what else it can be used for, and the ruler. On a narrow screen it opens over the page. */
+export function ReaderColumn({
+  edition,
+  play,
+  state,
+  ways,
+  open,
+  onPick,
+  onClose,
+}: {
+  edition: ReaderEdition
+  play: Play
+  state: PlayerState
+  ways: readonly Way[]
+  open: boolean
+  onPick: (id: string) => void
+  onClose: () => void
+}) {
+  const { t } = useTexts()
+  const { document } = edition
+  return (
+    <aside
+      className={`${open ? 'fixed inset-0 z-40 bg-page overflow-auto' : 'hidden'} lg:block lg:static lg:bg-transparent border-r border-hair`}
+    >
+      <div className="lg:sticky lg:top-[var(--preview-bar,56px)] lg:max-h-[calc(100dvh-var(--preview-bar,56px))] overflow-auto p-4">
+        <div className="flex justify-between items-center lg:hidden mb-3">
+          <strong>{t('Steps')}</strong>
+          <Button look="quiet" onClick={onClose}>
+            <X size={18} aria-hidden />
+            {t('Close')}
+          </Button>
+        </div>
+        <p className="text-sm text-soft mb-1">
+          <Link to="/" className="text-petrol underline underline-offset-3">
+            {t('Today')}
+          </Link>{' '}
+          · {t('Guide {{n}}', { n: edition.number })}
+        </p>
+        <p className="font-serif text-lg leading-6 mb-1">{document.title}</p>
+        <p className="text-sm text-soft mb-4">
+          {edition.edition === DRAFT
+            ? t('Draft of {{owner}}', { owner: edition.owner })
+            : `${t('Edition {{n}}', { n: edition.edition })}, ${whenOf(edition.publishedAt)}`}{' '}
+          · {t('{{minutes}} min', { minutes: edition.minutes })}
+          {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
+        </p>
+        <div className="mb-4">
+          {ways.length > 1 && (
+            <Suspense>
+              <UseMenu guideId={edition.guideId} ways={ways} place="column" />
+            </Suspense>
+          )}
+        </div>
+        <StepRuler marks={marksOf(edition, play, state, t)} label={t('Steps')} onPick={onPick} />
+      </div>
+    </aside>
+  )
+}
