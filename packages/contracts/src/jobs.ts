@@ -43,11 +43,13 @@ export const retryJob = endpoint({
   params: JobId,
   problems: ['not-found', 'job-not-failed'],
 })
+/** What is to be done now. */
+export const JobStart = z.object({ name: z.enum(keysOf(JOBS)) })
 /** Has something done now that is else done when it is due. While one waits already, there is no second. */
 export const startJob = endpoint({
   method: 'post',
   path: '/api/jobs',
   access: { may: 'jobs.manage' },
-  body: z.object({ name: z.enum(keysOf(JOBS)) }),
+  body: JobStart,
   problems: ['invalid'],
 })

@@ -19,12 +19,16 @@ export const listFolders = endpoint({
   response: z.array(Folder),
   problems: [],
 })
+/** What a folder is called. */
+export const FolderNaming = z.object({ name: FolderName })
+/** Where a folder stands; `null`: at the top. */
+export const FolderPlace = z.object({ parentId: z.nullable(FolderId) })
 /** Makes a folder. */
 export const createFolder = endpoint({
   method: 'post',
   path: '/api/folders',
   access: { may: 'folder.change' },
-  body: z.object({ name: FolderName, parentId: z.nullable(FolderId) }),
+  body: z.object({ ...FolderNaming.shape, ...FolderPlace.shape }),
   response: Folder,
   problems: ['invalid'],
 })
@@ -34,7 +38,7 @@ export const changeFolder = endpoint({
   path: '/api/folders/:folderId',
   access: { may: 'folder.change' },
   params: z.object({ folderId: FolderId }),
-  body: z.object({ name: z.optional(FolderName), parentId: z.optional(z.nullable(FolderId)), archived: z.optional(z.boolean()) }),
+  body: z.object({ ...z.partial(FolderNaming).shape, ...z.partial(FolderPlace).shape, archived: z.optional(z.boolean()) }),
   problems: ['not-found', 'folder-loop', 'folder-not-empty'],
 })
 
@@ -101,12 +105,12 @@ export const suggest = endpoint({
   response: z.object({ guides: z.array(SuggestedGuide), steps: z.array(SuggestedStep) }),
   problems: ['invalid'],
 })
+/** What a guide is called. */
+export const GuideNaming = z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')) })
+/** The folder of a guide; `null`: in none. */
+export const GuidePlace = z.object({ folderId: z.nullable(FolderId) })
 /** What a guide begins with. */
-export const NewGuide = z.object({
-  title: GuideTitle.check(z.minLength(1, 'Give the guide a title')),
-  kind: GuideKind,
-  folderId: z.nullable(FolderId),
-})
+export const NewGuide = z.object({ ...GuideNaming.shape, kind: GuideKind, ...GuidePlace.shape })
 /** Read by {@link NewGuide}. */
 export type NewGuide = z.infer<typeof NewGuide>
 /** Makes a guide with an empty step. */
@@ -118,13 +122,15 @@ export const createGuide = endpoint({
   response: z.object({ id: GuideId, number: z.int() }),
   problems: ['invalid'],
 })
+/** What a copy of a guide is called, and where it goes. */
+export const GuideCopy = z.object({ ...GuideNaming.shape, ...GuidePlace.shape })
 /** Makes a guide like this one as it stands in its draft: steps, pictures and annotations of its own, owned by the asker, not published. */
 export const duplicateGuide = endpoint({
   method: 'post',
   path: '/api/guides/:id/copies',
   access: { may: 'guide.edit', over: 'guide' },
   params: z.object({ id: GuideId }),
-  body: z.object({ title: GuideTitle.check(z.minLength(1, 'Give the guide a title')), folderId: z.nullable(FolderId) }),
+  body: GuideCopy,
   response: z.object({ id: GuideId, number: z.int() }),
   problems: ['invalid', 'not-allowed', 'too-large'],
 })
@@ -135,8 +141,8 @@ export const changeGuide = endpoint({
   access: { may: 'guide.edit', over: 'guide' },
   params: z.object({ id: GuideId }),
   body: z.object({
-    title: z.optional(GuideTitle.check(z.minLength(1, 'Give the guide a title'))),
-    folderId: z.optional(z.nullable(FolderId)),
+    ...z.partial(GuideNaming).shape,
+    ...z.partial(GuidePlace).shape,
     ownerId: z.optional(PersonId),
     sharedWith: z.optional(z.array(PersonId).check(z.maxLength(50))),
     archived: z.optional(z.boolean()),

@@ -70,23 +70,27 @@ export const previewAudience = endpoint({
   problems: ['invalid'],
 })
 
+/** How the next edition is published, and to whom. */
+export const Publishing = z.object({
+  /** The revision that the publisher saw; another one is refused, so that nobody publishes what they have not read. */
+  revision: Whole,
+  changeNote: z.string().check(z.trim(), z.maxLength(1_000)),
+  mustReread: z.boolean(),
+  audience: AudienceRule,
+  openToAll: z.boolean(),
+  due: DueRule,
+  /** Whether those who are to read it are told, in their inbox and by mail; without it they are. */
+  tell: z.optional(z.boolean()),
+})
+/** Read by {@link Publishing}. */
+export type Publishing = z.infer<typeof Publishing>
 /** Freezes the draft as an edition and gives it to its audience. */
 export const publishGuide = endpoint({
   method: 'post',
   path: '/api/guides/:id/editions',
   access: { may: 'guide.publish', over: 'guide' },
   params: guide,
-  body: z.object({
-    /** The revision that the publisher saw; another one is refused, so that nobody publishes what they have not read. */
-    revision: Whole,
-    changeNote: z.string().check(z.trim(), z.maxLength(1_000)),
-    mustReread: z.boolean(),
-    audience: AudienceRule,
-    openToAll: z.boolean(),
-    due: DueRule,
-    /** Whether those who are to read it are told, in their inbox and by mail; without it they are. */
-    tell: z.optional(z.boolean()),
-  }),
+  body: Publishing,
   response: z.object({ edition: z.int(), people: z.int() }),
   problems: ['invalid', 'not-publishable', 'draft-moved-on', 'guide-archived'],
 })

@@ -1,9 +1,12 @@
 import * as z from 'zod/mini'
 import { addDays, endOfLocalDay, LocalDate, localDateAt } from '../shared'
 
+/** Longest time that somebody can be given for an item, in days. */
+export const MOST_DUE_DAYS = 730
+
 /** By when an item is to be done: within a number of days from when it is given to the person, on a date, or at leisure. */
 export const DueRule = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('days'), days: z.int().check(z.minimum(1), z.maximum(730)) }),
+  z.object({ kind: z.literal('days'), days: z.int().check(z.minimum(1), z.maximum(MOST_DUE_DAYS)) }),
   z.object({ kind: z.literal('date'), date: LocalDate }),
   z.object({ kind: z.literal('none') }),
 ])

@@ -1,5 +1,5 @@
+import { TextLink } from '../ui'
 import { useTexts } from '../ui/words/texts'
-import { Link } from 'react-router'
 
 export function NotFoundPage() {
   const { t } = useTexts()
@@ -8,10 +8,7 @@ export function NotFoundPage() {
       <title>{t('Not found – Jackdaw')}</title>
       <h1 className="font-serif text-2xl mb-2">{t('There is nothing at this address')}</h1>
       <p>
-        {t('The page may have been moved, or it is not for you.')}{' '}
-        <Link to="/" className="text-petrol underline">
-          {t('Go to Today')}
-        </Link>
+        {t('The page may have been moved, or it is not for you.')} <TextLink to="/">{t('Go to Today')}</TextLink>
       </p>
     </div>
   )

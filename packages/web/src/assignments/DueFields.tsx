@@ -1,63 +1,55 @@
-import { addDays, type LocalDate, localDateAt } from '@jackdaw/core/shared'
-import { chosen } from '../ui'
-import { USUAL_DAYS, USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
+import { addDays, localDateAt } from '@jackdaw/core/shared'
+import { MOST_DUE_DAYS, USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
+import { DateField, NumberField, Radios } from '../ui'
 import { useTexts } from '../ui/words/texts'
+
+/** What a way to be due begins with. */
+function beginning(kind: DueRule['kind']): DueRule {
+  if (kind === 'days') return USUAL_DUE
+  if (kind === 'none') return { kind }
+  return { kind, date: addDays(localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone), 14) }
+}
 
 /** Until when it is to be read: in days, on a date, or at leisure. */
 export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: DueRule) => void }) {
   const { t } = useTexts()
-  const radio = 'size-[18px] accent-petrol'
   return (
-    <fieldset className="space-y-2">
-      <legend className="sr-only">{t('Until when')}</legend>
-      <div className="flex items-center gap-2 flex-wrap">
-        <label className="flex items-center gap-2">
-          <input type="radio" name="due" className={radio} checked={due.kind === 'days'} onChange={() => onChange(USUAL_DUE)} />
-          {t('Within')}
-        </label>
-        <input
-          type="number"
-          min={1}
-          max={730}
-          aria-label={t('Days')}
-          className="w-20 min-h-9 px-2 border border-edge rounded-md"
-          value={due.kind === 'days' ? due.days : USUAL_DAYS}
-          disabled={due.kind !== 'days'}
-          onChange={(event) => onChange({ kind: 'days', days: Math.min(730, Math.max(1, Math.round(Number(event.target.value)) || 1)) })}
-        />
-        <span>{t('days from the day on which somebody gets it')}</span>
-      </div>
-      <div className="flex items-center gap-2 flex-wrap">
-        <label className="flex items-center gap-2">
-          <input
-            type="radio"
-            name="due"
-            className={radio}
-            checked={due.kind === 'date'}
-            onChange={() =>
-              onChange({ kind: 'date', date: addDays(localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone), 14) })
-            }
-          />
-          {t('On a date')}
-        </label>
-        {due.kind === 'date' && (
-          <input
-            type="date"
-            aria-label={t('Due date')}
-            required
-            className="min-h-9 px-2 border border-edge rounded-md"
-            value={due.date}
-            onChange={chosen((value: LocalDate) => onChange({ kind: 'date', date: value }))}
-          />
-        )}
-      </div>
-      <label className="flex items-center gap-2">
-        <input type="radio" name="due" className={radio} checked={due.kind === 'none'} onChange={() => onChange({ kind: 'none' })} />
-        {t('No date')}
-      </label>
+    <div className="space-y-2">
+      <Radios
+        label={t('Until when')}
+        hidden
+        value={due.kind}
+        onChange={(kind) => onChange(beginning(kind))}
+        options={[
+          {
+            value: 'days',
+            words: t('Some days after somebody gets it'),
+            more: due.kind === 'days' && (
+              <div className="w-40">
+                <NumberField
+                  label={t('Days')}
+                  whole
+                  min={1}
+                  max={MOST_DUE_DAYS}
+                  value={due.days}
+                  onChange={(days) => onChange({ kind: 'days', days })}
+                />
+              </div>
+            ),
+          },
+          {
+            value: 'date',
+            words: t('On a date'),
+            more: due.kind === 'date' && (
+              <DateField label={t('Due date')} value={due.date} onChange={(date) => onChange({ kind: 'date', date })} />
+            ),
+          },
+          { value: 'none', words: t('No date') },
+        ]}
+      />
       <p className="text-sm text-soft">
         {t('A day ends at midnight where the person works. Whoever has the guide already keeps their date.')}
       </p>
-    </fieldset>
+    </div>
   )
 }

@@ -1,13 +1,13 @@
 import { useIds } from '../ui/search/useIds'
-import type { Publication } from '@jackdaw/contracts/publishing'
+import { Publishing, type Publication } from '@jackdaw/contracts/publishing'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import { stopsPublishing } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
-import { useState, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import { useTexts } from '../ui/words/texts'
-import { Link } from 'react-router'
-import { Button, ButtonLink, Check, Failed, Loaded, Message, momentOf, TextArea, TitleLine } from '../ui'
+import { Button, ButtonLink, Check, Failed, Loaded, Message, momentOf, TextArea, TitleLine, TextLink } from '../ui'
+import { useFormOf, type FormOf } from '../ui/fields/useFormOf'
 import { AudienceFields } from './AudienceFields'
 import { DueFields } from './DueFields'
 import { useAudiencePreview, usePublication, usePublish } from './queries'
@@ -19,51 +19,39 @@ export function PublishPage() {
   return <Loaded query={query}>{(publication) => <PublishForm key={publication.revision} id={id} publication={publication} />}</Loaded>
 }
 
+/** What a guide that was published before begins with. */
+const usual = (publication: Publication): Publishing => ({
+  revision: publication.revision,
+  changeNote: '',
+  mustReread: false,
+  audience: publication.audience,
+  openToAll: publication.openToAll,
+  due: publication.due,
+  tell: true,
+})
+
+/** What is still in the way of publishing, apart from whom it reaches. */
+function stands({ findings, archived, editions, changedSinceEdition }: Publication, changeNote: string) {
+  const noteMissing = editions.length > 0 && changedSinceEdition && changeNote.trim() === ''
+  return { noteMissing, blocked: findings.some(stopsPublishing) || archived || noteMissing }
+}
+
 function PublishForm({ id, publication }: { id: GuideId; publication: Publication }) {
   const { t } = useTexts()
   const publish = usePublish(id)
-  const [audience, setAudience] = useState<AudienceRule>(publication.audience)
-  const [openToAll, setOpenToAll] = useState(publication.openToAll)
-  const [due, setDue] = useState<DueRule>(publication.due)
-  const [changeNote, setChangeNote] = useState('')
-  const [mustReread, setMustReread] = useState(false)
-  const [tell, setTell] = useState(true)
+  const form = useFormOf(Publishing, usual(publication))
+  const { audience, openToAll, due, changeNote, mustReread } = form.watch()
   const preview = useAudiencePreview(id, audience)
   const newest = publication.editions[0]
   const next = publication.changedSinceEdition ? (newest?.number ?? 0) + 1 : newest!.number
   const people = preview.data?.people ?? []
-  const noteMissing = newest !== undefined && publication.changedSinceEdition && changeNote.trim() === ''
-  const nobody = people.length === 0 && !openToAll
-  const blocked =
-    publication.findings.some(stopsPublishing) ||
-    publication.archived ||
-    preview.isPending ||
-    preview.isPlaceholderData ||
-    nobody ||
-    noteMissing ||
-    (due.kind === 'date' && !/^\d{4}-\d{2}-\d{2}$/.test(due.date))
-  const done = people.filter((person) => person.now === 'done').length
-
+  const { noteMissing, blocked } = stands(publication, changeNote)
+  const unsure = preview.isPending || preview.isPlaceholderData || (people.length === 0 && !openToAll)
   if (publish.isSuccess) return <Published id={id} edition={publish.data.edition} people={publish.data.people} openToAll={openToAll} />
   const action =
     people.length > 0 ? t('Publish to {{count}} people', { count: people.length }) : openToAll ? t('Publish, open to all') : t('Publish')
   return (
-    <form
-      className="grow flex flex-col"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (!blocked && !publish.isPending)
-          publish.mutate({
-            revision: publication.revision,
-            changeNote,
-            mustReread: newest !== undefined && publication.changedSinceEdition && mustReread,
-            audience,
-            openToAll,
-            due,
-            tell,
-          })
-      }}
-    >
+    <form className="grow flex flex-col" noValidate onSubmit={form.sending((body) => publish.mutate(body))}>
       <title>{`${t('Publish')} – ${publication.title} – Jackdaw`}</title>
       <TitleLine
         where={{ to: `/guides/${id}/edit`, name: t('Guide {{n}}', { n: publication.number }) }}
@@ -74,7 +62,7 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
             : t('The draft is the same as edition {{n}}. Publishing only changes who gets it.', { n: next })
         }
       >
-        <Button type="submit" look="primary" className="min-h-10" disabled={blocked || publish.isPending}>
+        <Button type="submit" look="primary" className="min-h-10" disabled={blocked || unsure || publish.isPending}>
           {publish.isPending ? t('Publishing …') : action}
         </Button>
       </TitleLine>
@@ -84,30 +72,9 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
           {publication.archived && <Message tone="warn" title={t('The guide is archived. Take it out of the archive to publish it.')} />}
           {publication.findings.length > 0 && <Findings id={id} publication={publication} />}
           {newest && publication.changedSinceEdition && (
-            <WhatChanged note={changeNote} onNote={setChangeNote} mustReread={mustReread} onMustReread={setMustReread} done={done} />
+            <WhatChanged form={form} done={people.filter((person) => person.now === 'done').length} />
           )}
-          <Part title={t('Who gets it')}>
-            <AudienceFields audience={audience} onChange={setAudience} named={publication.named} />
-            <div className="mt-4">
-              <Check
-                checked={openToAll}
-                onChange={(event) => setOpenToAll(event.target.checked)}
-                label={t('Open to all')}
-                hint={t('Everyone in the company finds it in the library, also those who are not given it.')}
-              />
-            </div>
-          </Part>
-          <Part title={t('Until when')}>
-            <DueFields due={due} onChange={setDue} />
-          </Part>
-          <Part title={t('Telling them')}>
-            <Check
-              checked={tell}
-              onChange={(event) => setTell(event.target.checked)}
-              label={t('Tell those who are to read it')}
-              hint={t('In their inbox, and by mail as far as they want that. Without it they find the guide on their page Today.')}
-            />
-          </Part>
+          <ToWhom {...{ form, audience, due }} named={publication.named} />
           {publication.editions.length > 0 && <EditionsSoFar editions={publication.editions} />}
         </div>
         <aside className="px-4 md:px-6 py-5 border-l border-hair" aria-live="polite">
@@ -117,14 +84,53 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
             pending={preview.isPending}
             fresh={!preview.isPlaceholderData}
             error={preview.error}
-            mustReread={mustReread}
-            due={due}
-            openToAll={openToAll}
+            {...{ mustReread, due, openToAll }}
           />
           {noteMissing && <p className="text-sm text-ochre mt-3">{t('Write what has changed before you publish.')}</p>}
         </aside>
       </div>
     </form>
+  )
+}
+
+type PublishingForm = FormOf<Publishing>
+
+/** Who gets it, until when, and whether they are told. */
+function ToWhom({
+  form: { register, setValue },
+  audience,
+  due,
+  named,
+}: {
+  form: PublishingForm
+  audience: AudienceRule
+  due: DueRule
+  named: Publication['named']
+}) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Part title={t('Who gets it')}>
+        <AudienceFields audience={audience} onChange={(next) => setValue('audience', next)} named={named} />
+        <div className="mt-4">
+          <Check
+            {...register('openToAll')}
+            label={t('Open to all')}
+            hint={t('Everyone in the company finds it in the library, also those who are not given it.')}
+          />
+        </div>
+      </Part>
+      <Part title={t('Until when')}>
+        <DueFields due={due} onChange={(next) => setValue('due', next)} />
+      </Part>
+      <Part title={t('Telling them')}>
+        <Check
+          {...register('tell')}
+          label={t('Tell those who are to read it')}
+          hint={t('In their inbox, and by mail as far as they want that. Without it they find the guide on their page Today.')}
+        />
+      </Part>
+    </>
   )
 }
 
@@ -150,9 +156,9 @@ function Findings({ id, publication }: { id: GuideId; publication: Publication }
       {findings.map((finding, index) => (
         <li key={index}>
           {words[finding.reason]}{' '}
-          <Link className="text-petrol underline" to={`/guides/${id}/edit${finding.itemId ? `?step=${finding.itemId}` : ''}`}>
+          <TextLink to={`/guides/${id}/edit${finding.itemId ? `?step=${finding.itemId}` : ''}`}>
             {finding.where || t('Open the draft')}
-          </Link>
+          </TextLink>
           {finding.why && `: ${finding.why}`}
         </li>
       ))}
@@ -198,8 +204,7 @@ function Published({ id, edition, people, openToAll }: { id: GuideId; edition: n
   )
 }
 
-type Changed = { note: string; onNote: (note: string) => void; mustReread: boolean; onMustReread: (must: boolean) => void; done: number }
-function WhatChanged({ note, onNote, mustReread, onMustReread, done }: Changed) {
+function WhatChanged({ form: { register, watch, faultOf }, done }: { form: PublishingForm; done: number }) {
   const { t } = useTexts()
   return (
     <Part title={t('What has changed')}>
@@ -207,18 +212,17 @@ function WhatChanged({ note, onNote, mustReread, onMustReread, done }: Changed) 
         label={t('Change note')}
         rows={2}
         maxLength={1000}
-        value={note}
-        onChange={(event) => onNote(event.target.value)}
+        {...register('changeNote')}
+        error={faultOf('changeNote')}
         hint={t('Readers see it when they open the new edition.')}
       />
       <div className="mt-3">
         <Check
-          checked={mustReread}
-          onChange={(event) => onMustReread(event.target.checked)}
+          {...register('mustReread')}
           label={t('Those who are done must read the new edition')}
           hint={
             done > 0
-              ? mustReread
+              ? watch('mustReread')
                 ? t('{{count}} people who are done get it again, with a new date.', { count: done })
                 : t('{{count}} people who are done stay done.', { count: done })
               : t('Nobody is done yet.')

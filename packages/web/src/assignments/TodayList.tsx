@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 import { partsSeenOf } from '../items'
-import { ButtonLink, dayOf, Loaded, StateMark, whenOf } from '../ui'
+import { ButtonLink, dayOf, Loaded, StateMark, whenOf, TextLink } from '../ui'
 import { useToday } from './queries'
 
 /** What one has been given to read: the day and how much it is, then what is due, in order.
@@ -36,9 +36,7 @@ export function TodayList({ before }: { before: ReactNode }) {
           {waiting.length === 0 && done.length === 0 && (
             <p className="bg-sheet border-t-2 border-ink p-5">
               {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
-              <Link to="/library" className="text-petrol underline">
-                {t('Open the library')}
-              </Link>
+              <TextLink to="/library">{t('Open the library')}</TextLink>
             </p>
           )}
           {done.length > 0 && <Done items={done} />}

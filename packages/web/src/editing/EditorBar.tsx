@@ -3,8 +3,8 @@ import type { PersonRef } from '@jackdaw/contracts/people'
 import type { Editor } from '@tiptap/react'
 import { MoreHorizontal, PanelRightClose, PanelRightOpen, Redo2, Undo2 } from 'lucide-react'
 import { useTexts } from '../ui/words/texts'
-import { Link, useNavigate } from 'react-router'
-import { Button, ButtonLink, IconButton } from '../ui'
+import { useNavigate } from 'react-router'
+import { Button, ButtonLink, IconButton, TextLink } from '../ui'
 import { Menu, MenuItem } from '../ui/over/Menu'
 import type { DraftSession, DraftView } from './saving/draftSession'
 import type { ItemActions } from './itemActions'
@@ -37,10 +37,7 @@ export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, s
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-6 py-2 bg-page border-b border-hair sticky top-14 z-20">
       <div className="grow min-w-40">
         <h1 className="text-sm">
-          <Link to="/library" className="text-petrol underline underline-offset-3">
-            {t('Library')}
-          </Link>{' '}
-          · {t('Guide {{n}}', { n: draft.number })} ·{' '}
+          <TextLink to="/library">{t('Library')}</TextLink> · {t('Guide {{n}}', { n: draft.number })} ·{' '}
           <span className="font-semibold">
             {draft.archived
               ? t('Archived')

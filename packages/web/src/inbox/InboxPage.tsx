@@ -1,6 +1,7 @@
 import { InboxPart, type InboxCounts } from '@jackdaw/contracts/inbox'
 import { Mail } from 'lucide-react'
-import { Button, ButtonLink, Choices, Failed, Loaded, TitleLine, useSearch } from '../ui'
+import { Button, ButtonLink, Failed, Loaded, TitleLine, useSearch } from '../ui'
+import { Tabs } from '../ui/Tabs'
 import { useTexts } from '../ui/words/texts'
 import { EntryLine } from './EntryLine'
 import { useInbox, useMarkAllRead } from './queries'
@@ -33,37 +34,38 @@ export function InboxPage() {
         </Button>
       </TitleLine>
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
-        <Choices
+        <Tabs
           label={t('Show')}
           chosen={part}
           onChoose={(next) => set({ show: next === 'all' ? undefined : next })}
-          options={InboxPart.options.map((each) => ({
+          tabs={InboxPart.options.map((each) => ({
             value: each,
             words: names[each],
             n: (each === 'all' ? 0 : counts?.[each]) || undefined,
           }))}
-        />
-        {markAll.isError && <Failed error={markAll.error} />}
-        <Loaded query={query}>
-          {() =>
-            rows.length === 0 ? (
-              <Nothing part={part} />
-            ) : (
-              <>
-                <ul className="max-w-4xl" aria-label={t('Entries')}>
-                  {rows.map((entry) => (
-                    <EntryLine key={entry.id} entry={entry} />
-                  ))}
-                </ul>
-                {query.hasNextPage && (
-                  <Button className="mt-4" disabled={query.isFetchingNextPage} onClick={() => void query.fetchNextPage()}>
-                    {query.isFetchingNextPage ? t('Fetching …') : t('Show earlier ones')}
-                  </Button>
-                )}
-              </>
-            )
-          }
-        </Loaded>
+        >
+          {markAll.isError && <Failed error={markAll.error} />}
+          <Loaded query={query}>
+            {() =>
+              rows.length === 0 ? (
+                <Nothing part={part} />
+              ) : (
+                <>
+                  <ul className="max-w-4xl" aria-label={t('Entries')}>
+                    {rows.map((entry) => (
+                      <EntryLine key={entry.id} entry={entry} />
+                    ))}
+                  </ul>
+                  {query.hasNextPage && (
+                    <Button className="mt-4" disabled={query.isFetchingNextPage} onClick={() => void query.fetchNextPage()}>
+                      {query.isFetchingNextPage ? t('Fetching …') : t('Show earlier ones')}
+                    </Button>
+                  )}
+                </>
+              )
+            }
+          </Loaded>
+        </Tabs>
       </div>
     </>
   )

@@ -1,10 +1,11 @@
 import { ENTRIES } from '@jackdaw/core/inbox'
 import { keysOf } from '@jackdaw/core/shared'
-import { Check, Failed, Loaded, Message, TitleLine } from '../ui'
+import { Failed, Loaded, Message, TitleLine } from '../ui'
+import { Toggle } from '../ui/fields/Toggle'
 import { useTexts } from '../ui/words/texts'
 import { useChooseMail, useMailChoice } from './queries'
 
-/** What of the inbox comes as mail too. Every tick is kept at once. */
+/** What of the inbox comes as mail too. Every switch is kept at once. */
 export function MailsPage() {
   const { t } = useTexts()
   const query = useMailChoice()
@@ -20,24 +21,27 @@ export function MailsPage() {
             <div className="max-w-2xl space-y-4">
               {mailed ? (
                 <p>
-                  {t('Everything comes into your inbox. What is ticked is mailed to {{to}} too, unless you have seen it here before.', {
-                    to,
-                  })}
+                  {t(
+                    'Everything comes into your inbox. What is switched on is mailed to {{to}} too, unless you have seen it here before.',
+                    {
+                      to,
+                    },
+                  )}
                 </p>
               ) : (
                 <Message tone="warn" title={t('No mail leaves this Jackdaw')}>
                   {t(
-                    'Whoever runs it has not named a mail server. Everything comes into your inbox; what you tick counts once there is one.',
+                    'Whoever runs it has not named a mail server. Everything comes into your inbox; what you switch on counts once there is one.',
                   )}
                 </Message>
               )}
               <fieldset className="space-y-1">
                 <legend className="font-semibold mb-1">{t('Mail me when')}</legend>
                 {keysOf(ENTRIES).map((kind) => (
-                  <Check
+                  <Toggle
                     key={kind}
-                    checked={asked[kind] ?? kinds[kind]}
-                    onChange={(event) => choose.mutate({ [kind]: event.target.checked })}
+                    on={asked[kind] ?? kinds[kind]}
+                    onChange={(on) => choose.mutate({ [kind]: on })}
                     label={t(ENTRIES[kind].choice)}
                   />
                 ))}

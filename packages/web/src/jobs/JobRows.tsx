@@ -1,7 +1,9 @@
 import type { JobRow, JobState } from '@jackdaw/contracts/jobs'
 import { JOBS, type JobName } from '@jackdaw/core/jobs'
 import type { TFunction } from 'i18next'
-import { Button, Failed, lengthOf, momentOf, whenOf } from '../ui'
+import { Button, Failed, lengthOf, momentOf, Table, whenOf } from '../ui'
+import { Progress } from '../ui/Progress'
+import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 import { useRetryJob } from './queries'
 
@@ -9,8 +11,6 @@ const isJobName = (name: string): name is JobName => name in JOBS
 /** What a job does; one of a newer server goes by its name. */
 const wordsOf = (name: string, t: TFunction): string => (isJobName(name) ? t(JOBS[name].words) : name)
 
-const HEAD = 'text-left font-semibold py-1.5 pr-4'
-const CELL = 'py-2 pr-4 align-top'
 const when = (at: number | null) => (at === null ? '–' : <time title={momentOf(at)}>{whenOf(at)}</time>)
 
 /** Which time of a job is of interest in its state, and what else. */
@@ -21,69 +21,53 @@ const OF_STATE: Record<JobState, { time: (row: JobRow) => number | null; timeHea
   done: { time: (row) => row.endedAt, timeHead: 'Ended', lastHead: 'Took' },
 }
 
-function lastColumn({ state, progress, reason, startedAt, endedAt }: JobRow, t: TFunction): string {
-  if (state === 'running') return progress ? t('{{done}} of {{of}}', progress) : t('under way')
+function LastCell({ row: { name, state, progress, reason, startedAt, endedAt } }: { row: JobRow }) {
+  const { t } = useTexts()
+  if (state === 'running') return <Progress label={wordsOf(name, t)} hidden done={progress?.done ?? 0} of={progress?.of ?? null} />
   if (state === 'done') return startedAt !== null && endedAt !== null ? lengthOf(endedAt - startedAt) : '–'
   return reason ?? (state === 'waiting' ? '' : t('No reason was told.'))
+}
+
+function useColumns(state: JobState, retry: ReturnType<typeof useRetryJob>): Column<JobRow>[] {
+  const { t } = useTexts()
+  const { time, timeHead, lastHead } = OF_STATE[state]
+  const columns: Column<JobRow>[] = [
+    { id: 'what', head: t('What'), className: 'font-semibold', cell: (row) => wordsOf(row.name, t) },
+    { id: 'put', head: t('Put in'), from: 'sm', line: true, cell: (row) => when(row.putAt) },
+    { id: 'time', head: t(timeHead), line: true, cell: (row) => when(time(row)) },
+    {
+      id: 'tries',
+      head: t('Tried'),
+      from: 'sm',
+      line: true,
+      cell: (row) => (row.tries === 0 ? t('not yet') : t('{{count}} times', { count: row.tries })),
+    },
+    { id: 'last', head: t(lastHead), className: '[overflow-wrap:anywhere]', cell: (row) => <LastCell row={row} /> },
+  ]
+  if (state !== 'failed') return columns
+  const again = (row: JobRow) => (
+    <Button disabled={retry.isPending} onClick={() => retry.mutate(row.id)}>
+      {t('Try again')}
+    </Button>
+  )
+  return [...columns, { id: 'again', head: t('Try again'), hidden: true, cell: again }]
 }
 
 /** Jobs of one state. */
 export function JobRows({ rows, state }: { rows: JobRow[]; state: JobState }) {
   const { t } = useTexts()
   const retry = useRetryJob()
+  const columns = useColumns(state, retry)
   const empty: Record<JobState, string> = {
     waiting: t('Nothing waits.'),
     running: t('Nothing is being done at the moment.'),
     failed: t('Nothing has failed.'),
     done: t('Nothing was done in the last seven days.'),
   }
-  if (rows.length === 0) return <p className="py-6">{empty[state]}</p>
-  const { time, timeHead, lastHead } = OF_STATE[state]
   return (
-    <div className="overflow-x-auto">
+    <>
       {retry.isError && <Failed error={retry.error} />}
-      <table className="w-full text-sm">
-        <thead className="border-b-2 border-ink">
-          <tr>
-            <th scope="col" className={HEAD}>
-              {t('What')}
-            </th>
-            <th scope="col" className={`${HEAD} hidden sm:table-cell`}>
-              {t('Put in')}
-            </th>
-            <th scope="col" className={HEAD}>
-              {t(timeHead)}
-            </th>
-            <th scope="col" className={`${HEAD} hidden sm:table-cell`}>
-              {t('Tried')}
-            </th>
-            <th scope="col" className={HEAD}>
-              {t(lastHead)}
-            </th>
-            {state === 'failed' && <td />}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.id} className="border-b border-hair">
-              <td className={`${CELL} font-semibold`}>{wordsOf(row.name, t)}</td>
-              <td className={`${CELL} whitespace-nowrap hidden sm:table-cell`}>{when(row.putAt)}</td>
-              <td className={`${CELL} whitespace-nowrap`}>{when(time(row))}</td>
-              <td className={`${CELL} whitespace-nowrap hidden sm:table-cell tabular-nums`}>
-                {row.tries === 0 ? t('not yet') : t('{{count}} times', { count: row.tries })}
-              </td>
-              <td className={`${CELL} [overflow-wrap:anywhere]`}>{lastColumn(row, t)}</td>
-              {state === 'failed' && (
-                <td className={CELL}>
-                  <Button disabled={retry.isPending} onClick={() => retry.mutate(row.id)}>
-                    {t('Try again')}
-                  </Button>
-                </td>
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+      <Table label={t('Background work')} {...{ rows, columns }} keyOf={(row) => row.id} empty={<p className="py-6">{empty[state]}</p>} />
+    </>
   )
 }

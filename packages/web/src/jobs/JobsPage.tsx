@@ -1,9 +1,10 @@
-import { JobState } from '@jackdaw/contracts/jobs'
+import { JobStart, JobState } from '@jackdaw/contracts/jobs'
 import { JOBS, type JobName } from '@jackdaw/core/jobs'
 import { keysOf } from '@jackdaw/core/shared'
-import { useState } from 'react'
 import * as z from 'zod/mini'
-import { Button, chosen, Choices, Failed, Loaded, Select, TitleLine, useSearch } from '../ui'
+import { Button, Failed, Loaded, Select, TitleLine, useSearch } from '../ui'
+import { useFormOf } from '../ui/fields/useFormOf'
+import { Tabs } from '../ui/Tabs'
 import { useTexts } from '../ui/words/texts'
 import { JobRows } from './JobRows'
 import { useJobs, useStartJob } from './queries'
@@ -25,22 +26,23 @@ export function JobsPage() {
         state={t('What the server does by itself: mails, tidying up, counting. What was done is kept here for seven days.')}
       />
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
-        <Choices
+        <Tabs
           label={t('Show')}
           chosen={state}
           onChoose={(next) => set({ state: next })}
-          options={keysOf(states).map((each) => ({ value: each, words: states[each], n: query.data?.counts[each] }))}
-        />
-        <div className="flex flex-wrap items-end gap-x-6 gap-y-3 py-3">
-          <div className="w-80 max-w-full">
-            <Select label={t('Of which kind')} value={name ?? ''} onChange={(event) => set({ of: event.target.value || undefined })}>
-              <option value="">{t('All kinds')}</option>
-              <JobOptions names={keysOf(JOBS)} />
-            </Select>
+          tabs={keysOf(states).map((each) => ({ value: each, words: states[each], n: query.data?.counts[each] }))}
+        >
+          <div className="flex flex-wrap items-end gap-x-6 gap-y-3 py-3">
+            <div className="w-80 max-w-full">
+              <Select label={t('Of which kind')} value={name ?? ''} onChange={(event) => set({ of: event.target.value || undefined })}>
+                <option value="">{t('All kinds')}</option>
+                <JobOptions names={keysOf(JOBS)} />
+              </Select>
+            </div>
+            <DoNow />
           </div>
-          <DoNow />
-        </div>
-        <Loaded query={query}>{({ rows }) => <JobRows rows={rows} state={state} />}</Loaded>
+          <Loaded query={query}>{({ rows }) => <JobRows rows={rows} state={state} />}</Loaded>
+        </Tabs>
       </div>
     </>
   )
@@ -59,29 +61,16 @@ function JobOptions({ names }: { names: readonly JobName[] }) {
 function DoNow() {
   const { t } = useTexts()
   const start = useStartJob()
-  const [what, setWhat] = useState<JobName | ''>('')
+  const { register, sending, watch } = useFormOf(JobStart, {})
   return (
-    <form
-      className="flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (what && !start.isPending) start.mutate(what)
-      }}
-    >
+    <form className="flex flex-wrap items-end gap-2" onSubmit={sending(({ name }) => start.mutate(name))}>
       <div className="w-80 max-w-full">
-        <Select
-          label={t('Have something done now')}
-          value={what}
-          onChange={chosen((value: JobName | '') => {
-            start.reset()
-            setWhat(value)
-          })}
-        >
+        <Select label={t('Have something done now')} {...register('name', { onChange: () => start.reset() })}>
           <option value="">{t('Choose')}</option>
           <JobOptions names={keysOf(JOBS).filter((each) => JOBS[each].byHand)} />
         </Select>
       </div>
-      <Button type="submit" className="min-h-10" disabled={what === '' || start.isPending}>
+      <Button type="submit" className="min-h-10" disabled={!watch('name') || start.isPending}>
         {t('Do it now')}
       </Button>
       <span role="status" className="text-sm text-soft min-h-10 flex items-center">

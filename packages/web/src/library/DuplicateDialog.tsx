@@ -1,11 +1,11 @@
-import { Button, chosen, Failed, Select, TextField } from '../ui'
-import type { Folder, GuideRow } from '@jackdaw/contracts/library'
-import type { FolderId, GuideId } from '@jackdaw/core/shared'
-import { useState } from 'react'
+import { GuideCopy, type Folder, type GuideRow } from '@jackdaw/contracts/library'
+import type { GuideId } from '@jackdaw/core/shared'
 import { useNavigate } from 'react-router'
-import { Dialog } from '../ui/over/Dialog'
+import { TextField } from '../ui'
+import { useFormOf } from '../ui/fields/useFormOf'
+import { FormDialog } from '../ui/over/FormDialog'
 import { useTexts } from '../ui/words/texts'
-import { FolderOptions } from './FolderOptions'
+import { FOLDER_VALUE, FolderField } from './FolderField'
 import { useDuplicateGuide } from './queries'
 
 /** Makes a guide like another one, with a title and a folder of its own, and opens it. */
@@ -21,51 +21,24 @@ export function DuplicateDialog({
   const { t } = useTexts()
   const navigate = useNavigate()
   const duplicate = useDuplicateGuide(guide.id)
-  const [title, setTitle] = useState(t('Copy of {{title}}', { title: guide.title }).slice(0, 300))
-  const [folderId, setFolderId] = useState<FolderId | null>(guide.folderId)
+  const title = t('Copy of {{title}}', { title: guide.title }).slice(0, 300)
+  const { register, sending, faultOf } = useFormOf(GuideCopy, { title, folderId: guide.folderId })
+  const open = ({ id }: { id: GuideId }) => {
+    onClose()
+    void navigate(`/guides/${id}/edit`)
+  }
   return (
-    <Dialog
-      open
-      onClose={onClose}
+    <FormDialog
       title={t('Duplicate “{{title}}”', { title: guide.title })}
       about={t('All steps, pictures and annotations of its draft are copied. You own the copy; it is a draft and given to nobody.')}
+      yes={t('Duplicate')}
+      sending={t('Copying …')}
+      send={duplicate}
+      onClose={onClose}
+      onSubmit={sending((body) => duplicate.mutate(body, { onSuccess: open }))}
     >
-      <form
-        className="space-y-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (duplicate.isPending || title.trim() === '') return
-          duplicate.mutate(
-            { title: title.trim(), folderId },
-            {
-              onSuccess: ({ id }) => {
-                onClose()
-                void navigate(`/guides/${id}/edit`)
-              },
-            },
-          )
-        }}
-      >
-        <TextField
-          label={t('Title')}
-          value={title}
-          maxLength={300}
-          autoFocus
-          error={title.trim() === '' ? t('Give the guide a title') : undefined}
-          onChange={(event) => setTitle(event.target.value)}
-        />
-        <Select label={t('Folder')} value={folderId ?? ''} onChange={chosen((value: FolderId | '') => setFolderId(value || null))}>
-          <option value="">{t('No folder')}</option>
-          <FolderOptions folders={folders} />
-        </Select>
-        {duplicate.isError && <Failed error={duplicate.error} />}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>{t('Cancel')}</Button>
-          <Button type="submit" look="primary" disabled={duplicate.isPending}>
-            {duplicate.isPending ? t('Copying …') : t('Duplicate')}
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+      <TextField label={t('Title')} autoFocus maxLength={300} {...register('title')} error={faultOf('title')} />
+      <FolderField label={t('Folder')} field={register('folderId', FOLDER_VALUE)} folders={folders} />
+    </FormDialog>
   )
 }

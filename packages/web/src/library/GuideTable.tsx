@@ -3,7 +3,7 @@ import { MoreHorizontal } from 'lucide-react'
 import { useMemo, type ReactNode } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { kindName } from '../guides/kindName'
-import { Button, Failed, momentOf, showToast, Table, useChosenRows, whenOf, type Sort } from '../ui'
+import { Button, Failed, momentOf, showToast, Table, useChosenRows, whenOf, type Sort, TextLink } from '../ui'
 import { Menu, MenuItem } from '../ui/over/Menu'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
@@ -87,34 +87,34 @@ function useColumns(
 ): Column<GuideRow, GuideSort>[] {
   const { t } = useTexts()
   const forWriters: Column<GuideRow, GuideSort>[] = [
-    { id: 'state', head: t('State'), sort: 'state', from: 'sm', className: 'py-2 pr-4', cell: (row) => <GuideStateWords row={row} /> },
+    { id: 'state', head: t('State'), sort: 'state', from: 'sm', cell: (row) => <GuideStateWords row={row} /> },
   ]
   const more: Column<GuideRow, GuideSort> = {
     id: 'more',
     head: t('More'),
     hidden: true,
-    className: 'py-1 text-right',
+    className: 'text-right py-1! pr-0!',
     cell: (row) => <RowMenu {...{ row, onAsk, archive }} />,
   }
   return [
-    { id: 'number', head: t('No.'), sort: 'number', from: 'sm', className: 'py-2 pr-4 text-soft', cell: (row) => row.number },
-    { id: 'title', head: t('Title'), sort: 'title', className: 'py-2 pr-4', cell: (row) => <TitleCell row={row} /> },
+    { id: 'number', head: t('No.'), sort: 'number', from: 'sm', className: 'text-soft', cell: (row) => row.number },
+    { id: 'title', head: t('Title'), sort: 'title', cell: (row) => <TitleCell row={row} /> },
     {
       id: 'kind',
       head: t('Kind'),
       sort: 'kind',
       from: 'md',
-      className: 'py-2 pr-4 whitespace-nowrap',
+      line: true,
       cell: (row) => kindName(row.kind, t),
     },
-    { id: 'owner', head: t('Owner'), sort: 'owner', from: 'xl', className: 'py-2 pr-4 whitespace-nowrap', cell: (row) => row.owner.name },
+    { id: 'owner', head: t('Owner'), sort: 'owner', from: 'xl', line: true, cell: (row) => row.owner.name },
     ...(mayWrite ? forWriters : []),
     {
       id: 'changed',
       head: mayWrite ? t('Last change') : t('Published'),
       sort: 'changed',
       from: 'md',
-      className: 'py-2 pr-4 whitespace-nowrap',
+      line: true,
       cell: (row) => (
         <span title={momentOf(row.changedAt)}>
           {whenOf(row.changedAt)}
@@ -137,13 +137,13 @@ function TitleCell({ row }: { row: GuideRow }) {
         {row.title || t('Without a title')}
       </Link>
       {reads && row.mayEdit && (
-        <Link
+        <TextLink
           to={edit}
-          className="ml-3 text-sm text-petrol underline underline-offset-3 inline-flex items-center min-h-8"
+          className="ml-3 text-sm inline-flex items-center min-h-8"
           aria-label={t('Edit {{title}}', { title: row.title })}
         >
           {t('Edit')}
-        </Link>
+        </TextLink>
       )}
       {row.folder && <span className="block text-xs text-soft">{row.folder}</span>}
     </>

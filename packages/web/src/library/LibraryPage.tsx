@@ -1,4 +1,4 @@
-import { Button, FindForm, lazyPart, Loaded, Pager, type Sort, TitleLine, useSearch, Waiting } from '../ui'
+import { Button, FindForm, Loaded, Pager, TextButton, Tickbox, TitleLine, Waiting, lazyPart, type Sort, useSearch } from '../ui'
 import { GuideSort } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
 import { FolderId } from '@jackdaw/core/shared'
@@ -58,13 +58,9 @@ export function LibraryPage() {
               {t('{{count}} guides', { count: guides.data.total })}
               {filter && ` ${filter}`}
               {(find || kind || archived) && (
-                <button
-                  type="button"
-                  className="ml-2 text-petrol underline"
-                  onClick={() => set({ find: undefined, kind: undefined, archived: undefined })}
-                >
+                <TextButton className="ml-2" onClick={() => set({ find: undefined, kind: undefined, archived: undefined })}>
                   {t('Show all')}
-                </button>
+                </TextButton>
               )}
             </>
           )
@@ -155,12 +151,7 @@ function FilterForm({ find, kind, archived, mayWrite, set }: Filter) {
       </select>
       {mayWrite && (
         <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-[18px] accent-petrol"
-            checked={archived}
-            onChange={(event) => set({ archived: event.target.checked ? 'yes' : undefined })}
-          />
+          <Tickbox checked={archived} onChange={(event) => set({ archived: event.target.checked ? 'yes' : undefined })} />
           {t('Archived ones')}
         </label>
       )}

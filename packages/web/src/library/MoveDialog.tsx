@@ -1,10 +1,9 @@
-import { Button, chosen, Failed, Select, showToast } from '../ui'
-import type { Folder, GuideRow } from '@jackdaw/contracts/library'
-import type { FolderId } from '@jackdaw/core/shared'
-import { useState } from 'react'
+import { GuidePlace, type Folder, type GuideRow } from '@jackdaw/contracts/library'
+import { showToast } from '../ui'
+import { useFormOf } from '../ui/fields/useFormOf'
+import { FormDialog } from '../ui/over/FormDialog'
 import { useTexts } from '../ui/words/texts'
-import { Dialog } from '../ui/over/Dialog'
-import { FolderOptions } from './FolderOptions'
+import { FOLDER_VALUE, FolderField } from './FolderField'
 import { useChangeGuides } from './queries'
 
 /** Moves guides to a folder; says so, with the way back to where each was. */
@@ -12,9 +11,8 @@ export function MoveDialog({ guides, folders, onClose }: { guides: readonly Guid
   const { t } = useTexts()
   const change = useChangeGuides()
   const [first] = guides
-  const [folderId, setFolderId] = useState<FolderId | null>(
-    guides.every((guide) => guide.folderId === first?.folderId) ? (first?.folderId ?? null) : null,
-  )
+  const together = guides.every((guide) => guide.folderId === first?.folderId)
+  const { register, sending } = useFormOf(GuidePlace, { folderId: together ? (first?.folderId ?? null) : null })
   const moved = () => {
     onClose()
     showToast(t('{{count}} guides are moved', { count: guides.length }), () => {
@@ -23,32 +21,16 @@ export function MoveDialog({ guides, folders, onClose }: { guides: readonly Guid
     })
   }
   return (
-    <Dialog
-      open
-      onClose={onClose}
+    <FormDialog
       title={
         guides.length === 1 ? t('Move “{{title}}”', { title: first?.title ?? '' }) : t('Move {{count}} guides', { count: guides.length })
       }
+      yes={t('Move')}
+      send={change}
+      onClose={onClose}
+      onSubmit={sending(({ folderId }) => change.mutate({ guides, folderId }, { onSuccess: moved }))}
     >
-      <form
-        className="space-y-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (!change.isPending) change.mutate({ guides, folderId }, { onSuccess: moved })
-        }}
-      >
-        <Select label={t('Into')} value={folderId ?? ''} onChange={chosen((value: FolderId | '') => setFolderId(value || null))}>
-          <option value="">{t('No folder')}</option>
-          <FolderOptions folders={folders} />
-        </Select>
-        {change.isError && <Failed error={change.error} />}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>{t('Cancel')}</Button>
-          <Button type="submit" look="primary" disabled={change.isPending}>
-            {t('Move')}
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+      <FolderField label={t('Into')} field={register('folderId', FOLDER_VALUE)} folders={folders} />
+    </FormDialog>
   )
 }

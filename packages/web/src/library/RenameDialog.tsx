@@ -1,37 +1,24 @@
-import type { GuideRow } from '@jackdaw/contracts/library'
-import { useState } from 'react'
+import { GuideNaming, type GuideRow } from '@jackdaw/contracts/library'
+import { TextField } from '../ui'
+import { useFormOf } from '../ui/fields/useFormOf'
+import { FormDialog } from '../ui/over/FormDialog'
 import { useTexts } from '../ui/words/texts'
-import { Button, Failed, TextField } from '../ui'
-import { Dialog } from '../ui/over/Dialog'
 import { useChangeGuide } from './queries'
 
 export function RenameDialog({ guide, onClose }: { guide: GuideRow; onClose: () => void }) {
   const { t } = useTexts()
   const change = useChangeGuide(guide.id)
-  const [title, setTitle] = useState(guide.title)
+  const { register, sending, faultOf } = useFormOf(GuideNaming, { title: guide.title })
   return (
-    <Dialog
-      open
-      onClose={onClose}
+    <FormDialog
       title={t('Rename the guide')}
-      {...(guide.edition === null ? {} : { about: t('This renames the draft. Staff see the new title with the next edition.') })}
+      about={guide.edition === null ? undefined : t('This renames the draft. Staff see the new title with the next edition.')}
+      yes={t('Rename')}
+      send={change}
+      onClose={onClose}
+      onSubmit={sending((body) => change.mutate(body, { onSuccess: onClose }))}
     >
-      <form
-        className="space-y-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (!change.isPending) change.mutate({ title }, { onSuccess: onClose })
-        }}
-      >
-        <TextField label={t('Title')} autoFocus required maxLength={300} value={title} onChange={(event) => setTitle(event.target.value)} />
-        {change.isError && <Failed error={change.error} />}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>{t('Cancel')}</Button>
-          <Button type="submit" look="primary" disabled={change.isPending}>
-            {t('Rename')}
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+      <TextField label={t('Title')} autoFocus maxLength={300} {...register('title')} error={faultOf('title')} />
+    </FormDialog>
   )
 }

@@ -1,21 +1,15 @@
 import { suggest, type SuggestedGuide, type SuggestedStep } from '@jackdaw/contracts/library'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
 import { call } from '../api'
+import type { Suggested } from '../ui/fields/Suggest'
+import { useSettled } from '../ui/fields/useSettled'
 
-/** Asked once nobody has typed for a moment. */
-const SETTLED_MS = 160
-
-type Found = { guides: readonly SuggestedGuide[]; steps: readonly SuggestedStep[]; state: 'still' | 'asking' | 'answered' | 'failed' }
+type Found = { guides: readonly SuggestedGuide[]; steps: readonly SuggestedStep[]; state: Suggested }
 
 /** Guides and steps that fit what somebody is typing. */
 export function useSuggestions(typed: string): Found {
   const find = typed.trim()
-  const [settled, setSettled] = useState('')
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(find), SETTLED_MS)
-    return () => clearTimeout(timer)
-  }, [find])
+  const settled = useSettled(find)
   const query = useQuery({
     queryKey: ['suggestions', settled],
     enabled: settled !== '',

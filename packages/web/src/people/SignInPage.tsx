@@ -1,10 +1,9 @@
 import { SignIn } from '@jackdaw/contracts/signIn'
-import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { useForm } from 'react-hook-form'
 import { spoken, useTexts } from '../ui/words/texts'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Button, Failed, TextField } from '../ui'
+import { useFormOf } from '../ui/fields/useFormOf'
 import { speakFromNow } from './language'
 import { LanguageField } from './LanguageField'
 import { enter } from './session'
@@ -18,10 +17,7 @@ export function SignInPage() {
   const [search] = useSearchParams()
   const [failure, setFailure] = useState<unknown>(null)
   const [language, setLanguage] = useState(spoken)
-  const { register, handleSubmit, formState, resetField, setFocus } = useForm<SignIn>({
-    resolver: zodResolver(SignIn),
-    defaultValues: { mail: '', password: '' },
-  })
+  const { register, handleSubmit, formState, resetField, setFocus, faultOf } = useFormOf(SignIn, { mail: '', password: '' })
 
   const submit = handleSubmit(async (credentials) => {
     setFailure(null)
@@ -52,14 +48,14 @@ export function SignInPage() {
               inputMode="email"
               autoFocus
               {...register('mail')}
-              error={formState.errors.mail?.message && t(formState.errors.mail.message)}
+              error={faultOf('mail')}
             />
             <TextField
               label={t('Password')}
               type="password"
               autoComplete="current-password"
               {...register('password')}
-              error={formState.errors.password?.message && t(formState.errors.password.message)}
+              error={faultOf('password')}
             />
             {failure !== null && <Failed error={failure} />}
             <Button type="submit" look="primary" className="w-full min-h-11" disabled={formState.isSubmitting}>

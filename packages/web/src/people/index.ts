@@ -1,3 +1,3 @@
-export { leave, meAsBefore, meQuery, useGroups, useMe, usePeople, useWriters } from './session'
+export { leave, meAsBefore, meQuery, useGroups, useMe, useWriters } from './session'
 export { setMyLanguage, speakAsBefore, speakFromNow } from './language'
 export { LanguageField } from './LanguageField'

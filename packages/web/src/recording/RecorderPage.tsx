@@ -3,7 +3,9 @@ import { Download } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/words/texts'
 import { addressOf } from '@jackdaw/contracts/endpoint'
-import { Button, buttonClass, Failed, Loaded, Message, momentOf, TitleLine } from '../ui'
+import { Button, buttonClass, Failed, Loaded, Message, momentOf, Table, TitleLine } from '../ui'
+import { Question } from '../ui/over/Question'
+import type { Column } from '../ui/table/columns'
 import { RecordDialog } from './RecordDialog'
 import { useExtension, useNewCode, usePairHere, useRecorders, useRevoke } from './queries'
 
@@ -117,48 +119,47 @@ export function RecorderPage() {
 function Paired({ rows }: { rows: readonly Recorder[] }) {
   const { t } = useTexts()
   const revoke = useRevoke()
-  if (rows.length === 0) return <p className="text-soft">{t('None yet. A browser stands here once it is paired.')}</p>
+  const [ending, setEnding] = useState<Recorder | null>(null)
+  const columns: Column<Recorder>[] = [
+    { id: 'browser', head: t('Browser'), cell: (row) => row.name },
+    { id: 'paired', head: t('Paired'), cell: (row) => momentOf(row.pairedAt) },
+    { id: 'seen', head: t('Last seen'), cell: (row) => momentOf(row.seenAt) },
+    {
+      id: 'actions',
+      head: t('Actions'),
+      hidden: true,
+      className: 'text-right',
+      cell: (row) => (
+        <Button
+          look="quiet"
+          aria-label={t('End the pairing: {{name}}, paired {{when}}', { name: row.name, when: momentOf(row.pairedAt) })}
+          onClick={() => setEnding(row)}
+        >
+          {t('End the pairing')}
+        </Button>
+      ),
+    },
+  ]
   return (
     <>
-      {revoke.isError && <Failed error={revoke.error} />}
       {revoke.isSuccess && <Message title={t('The pairing has ended. That browser can send nothing any more.')} />}
-      <table className="w-full text-sm">
-        <thead>
-          <tr className="text-left border-b border-ink">
-            <th scope="col" className="py-1.5 font-semibold">
-              {t('Browser')}
-            </th>
-            <th scope="col" className="font-semibold">
-              {t('Paired')}
-            </th>
-            <th scope="col" className="font-semibold">
-              {t('Last seen')}
-            </th>
-            <th scope="col">
-              <span className="sr-only">{t('Actions')}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.id} className="border-b border-hair">
-              <td className="py-1.5">{row.name}</td>
-              <td>{momentOf(row.pairedAt)}</td>
-              <td>{momentOf(row.seenAt)}</td>
-              <td className="text-right">
-                <Button
-                  look="quiet"
-                  disabled={revoke.isPending}
-                  aria-label={t('End the pairing: {{name}}, paired {{when}}', { name: row.name, when: momentOf(row.pairedAt) })}
-                  onClick={() => revoke.mutate(row.id)}
-                >
-                  {t('End the pairing')}
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        label={t('Browsers that record in your name')}
+        {...{ rows, columns }}
+        keyOf={(row) => row.id}
+        empty={<p className="text-soft">{t('None yet. A browser stands here once it is paired.')}</p>}
+      />
+      {ending && (
+        <Question
+          title={t('End the pairing of {{name}}?', { name: ending.name })}
+          about={t('It can send nothing any more, not even a recording that is under way. To record there again it has to be paired anew.')}
+          yes={t('End the pairing')}
+          pending={revoke.isPending}
+          error={revoke.error}
+          onNo={() => setEnding(null)}
+          onYes={() => revoke.mutate(ending.id, { onSuccess: () => setEnding(null) })}
+        />
+      )}
     </>
   )
 }

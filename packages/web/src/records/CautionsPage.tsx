@@ -1,10 +1,11 @@
-import { buttonClass, FindForm, Loaded, momentOf, Pager, TitleLine, useSearch } from '../ui'
+import { buttonClass, Check, FindForm, Loaded, momentOf, Pager, Table, TitleLine, useSearch } from '../ui'
 import { useIds } from '../ui/search/useIds'
-import { type Acknowledged, getCautionRecordsCsv } from '@jackdaw/contracts/records'
+import { type Acknowledged, type getCautionRecords, getCautionRecordsCsv } from '@jackdaw/contracts/records'
 import { StepId, type GuideId } from '@jackdaw/core/shared'
 import { CircleCheck, Download } from 'lucide-react'
 import { Link } from 'react-router'
-import { addressOf } from '@jackdaw/contracts/endpoint'
+import { addressOf, type ResponseOf } from '@jackdaw/contracts/endpoint'
+import type { Column } from '../ui/table/columns'
 import { cautionWord } from '../guides/CautionView'
 import { useTexts } from '../ui/words/texts'
 import { Flag, Words } from '../ui/search/searchParts'
@@ -18,9 +19,8 @@ export function CautionsPage() {
   const { t } = useTexts()
   const { id } = useIds<{ id: GuideId }>()
   const { search, page, set } = useSearch(SEARCH)
-  const { step, find = '' } = search
-  const missing = search.missing === 'yes'
-  const filter = { ...amongIn(search), step, find: find || undefined, missing: missing ? ('yes' as const) : undefined }
+  const { step, find = '', missing } = search
+  const filter = { ...amongIn(search), step, find: find || undefined, missing: missing === 'yes' ? ('yes' as const) : undefined }
   const query = useCautionRecords(id, { ...filter, page })
   return (
     <Loaded query={query}>
@@ -38,27 +38,7 @@ export function CautionsPage() {
             </a>
           </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-4">
-            <ul className="border-t border-hair mb-4">
-              {steps.map((each) => (
-                <li key={each.stepId} className="border-b border-hair">
-                  <button
-                    type="button"
-                    aria-pressed={each.stepId === step}
-                    className="w-full text-left flex flex-wrap gap-x-4 items-baseline py-2 px-2 hover:bg-page aria-pressed:bg-wash"
-                    onClick={() => set({ step: each.stepId === step ? undefined : each.stepId })}
-                  >
-                    <strong className="w-20">{cautionWord(each.level, t)}</strong>
-                    <span className="grow basis-60">
-                      {each.position}. {each.step}
-                    </span>
-                    <span className="tabular-nums">
-                      {t('{{n}} of {{people}} have acknowledged it', { n: each.acknowledged, people: each.people })}
-                    </span>
-                  </button>
-                </li>
-              ))}
-              {steps.length === 0 && <li className="py-3 text-soft">{t('This edition has no caution that is to be acknowledged.')}</li>}
-            </ul>
+            <CautionSteps {...{ steps, step }} onStep={(next) => set({ step: next })} />
             <FindForm
               className="gap-2 mb-2"
               find={find}
@@ -67,58 +47,90 @@ export function CautionsPage() {
               onFind={(words) => set({ find: words })}
             >
               <GroupFilters {...{ search, set }} />
-              <label className="flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="size-[18px] accent-petrol"
-                  checked={missing}
-                  onChange={(event) => set({ missing: event.target.checked ? 'yes' : undefined })}
-                />
-                {t('Only what is not acknowledged')}
-              </label>
+              <Check
+                checked={missing === 'yes'}
+                onChange={(event) => set({ missing: event.target.checked ? 'yes' : undefined })}
+                label={t('Only what is not acknowledged')}
+              />
             </FindForm>
             <p className="text-sm text-soft" role="status">
               {t('{{count}} lines: a person and a step each', { count: total })}
             </p>
-            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('People and steps')}>
-              <table className="w-full text-sm">
-                <thead className="border-b-2 border-ink">
-                  <tr>
-                    {[t('Name'), t('Step'), t('Level'), t('Acknowledged')].map((head) => (
-                      <th key={head} scope="col" className="text-left font-semibold py-1.5 pr-4">
-                        {head}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {rows.map((row) => (
-                    <tr key={`${row.personId} ${row.stepId}`} className="border-b border-hair hover:bg-page align-top">
-                      <td className="py-2 pr-4">
-                        <Link to={`/records/people/${row.personId}/guides/${id}`} className="font-semibold hover:underline">
-                          {row.name}
-                        </Link>
-                        <span className="block text-xs text-soft whitespace-nowrap">
-                          {row.department}, {row.site}
-                        </span>
-                      </td>
-                      <td className="py-2 pr-4">
-                        {row.position}. {row.step}
-                      </td>
-                      <td className="py-2 pr-4">{cautionWord(row.level, t)}</td>
-                      <td className="py-2 pr-4">
-                        <AcknowledgedList list={row.acknowledged} />
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
+            <CautionTable id={id} rows={rows} />
             <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
           </div>
         </>
       )}
     </Loaded>
+  )
+}
+
+type Records = ResponseOf<typeof getCautionRecords>
+
+/** The steps with cautions, each with how many have acknowledged them; one can be chosen, to see only its people. */
+function CautionSteps({
+  steps,
+  step,
+  onStep,
+}: {
+  steps: Records['steps']
+  step: StepId | undefined
+  onStep: (step: StepId | undefined) => void
+}) {
+  const { t } = useTexts()
+  return (
+    <ul className="border-t border-hair mb-4">
+      {steps.map((each) => (
+        <li key={each.stepId} className="border-b border-hair">
+          <button
+            type="button"
+            aria-pressed={each.stepId === step}
+            className="w-full text-left flex flex-wrap gap-x-4 items-baseline py-2 px-2 hover:bg-page aria-pressed:bg-wash"
+            onClick={() => onStep(each.stepId === step ? undefined : each.stepId)}
+          >
+            <strong className="w-20">{cautionWord(each.level, t)}</strong>
+            <span className="grow basis-60">
+              {each.position}. {each.step}
+            </span>
+            <span className="tabular-nums">
+              {t('{{n}} of {{people}} have acknowledged it', { n: each.acknowledged, people: each.people })}
+            </span>
+          </button>
+        </li>
+      ))}
+      {steps.length === 0 && <li className="py-3 text-soft">{t('This edition has no caution that is to be acknowledged.')}</li>}
+    </ul>
+  )
+}
+
+function CautionTable({ id, rows }: { id: GuideId; rows: Records['rows'] }) {
+  const { t } = useTexts()
+  const columns: Column<Records['rows'][number]>[] = [
+    {
+      id: 'name',
+      head: t('Name'),
+      cell: (row) => (
+        <>
+          <Link to={`/records/people/${row.personId}/guides/${id}`} className="font-semibold hover:underline">
+            {row.name}
+          </Link>
+          <span className="block text-xs text-soft whitespace-nowrap">
+            {row.department}, {row.site}
+          </span>
+        </>
+      ),
+    },
+    { id: 'step', head: t('Step'), cell: (row) => `${row.position}. ${row.step}` },
+    { id: 'level', head: t('Level'), cell: (row) => cautionWord(row.level, t) },
+    { id: 'acknowledged', head: t('Acknowledged'), cell: (row) => <AcknowledgedList list={row.acknowledged} /> },
+  ]
+  return (
+    <Table
+      label={t('People and steps')}
+      {...{ rows, columns }}
+      keyOf={(row) => `${row.personId} ${row.stepId}`}
+      empty={<p className="py-4 text-soft">{t('Nobody fits.')}</p>}
+    />
   )
 }
 

@@ -1,8 +1,9 @@
-import { dayOf, lengthOf, momentOf, type Sort, SortHead, StateMark, whenOf } from '../ui'
+import { dayOf, lengthOf, momentOf, type Sort, StateMark, Table, whenOf } from '../ui'
 import { type GuideId } from '@jackdaw/core/shared'
 import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
 import type { ReactNode } from 'react'
 import { WhoSort, type PersonRecord } from '@jackdaw/contracts/records'
+import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 import { Claimed } from './Claimed'
@@ -27,7 +28,7 @@ function NameCell({ row }: CellProps) {
   )
 }
 
-/** How each column of the list is shown. */
+/** What stands in each column. */
 const CELLS: Record<ScreenColumn['id'], (props: CellProps) => ReactNode> = {
   name: NameCell,
   state: ({ row }) => (
@@ -44,51 +45,36 @@ const CELLS: Record<ScreenColumn['id'], (props: CellProps) => ReactNode> = {
   ways: ({ row, guideId }) => <WaysUsedWords ways={row.ways} to={`/records/people/${row.personId}/guides/${guideId}`} none="–" />,
 }
 
+/** How each column of the list is shown. */
+const useColumns = (guideId: GuideId): Column<PersonRecord, WhoSort>[] => {
+  const { t } = useTexts()
+  return SCREEN_COLUMNS.map((column) => {
+    const Cell = CELLS[column.id]
+    return {
+      id: column.id,
+      head: t(column.name),
+      ...('sort' in column ? { sort: column.sort } : {}),
+      ...(column.id === 'name' || column.id === 'state' || column.id === 'ways' ? {} : { line: true as const }),
+      cell: (row) => <Cell {...{ row, guideId }} />,
+    }
+  })
+}
+
+/** The people of a guide. @param empty what is said when there is nobody */
 export function PeopleTable({
   guideId,
   rows,
   sort,
+  empty,
   onSort,
 }: {
   guideId: GuideId
   rows: PersonRecord[]
   sort: Sort<WhoSort>
+  empty: ReactNode
   onSort: (sort: Sort<WhoSort>) => void
 }) {
   const { t } = useTexts()
-  return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('People')}>
-      <table className="w-full text-sm">
-        <thead className="border-b-2 border-ink">
-          <tr>
-            {SCREEN_COLUMNS.map((column) =>
-              'sort' in column ? (
-                <SortHead key={column.id} by={column.sort} sort={sort} onSort={onSort} className="whitespace-nowrap">
-                  {t(column.name)}
-                </SortHead>
-              ) : (
-                <th key={column.id} scope="col" className="text-left font-semibold py-1.5 pr-4 whitespace-nowrap">
-                  {t(column.name)}
-                </th>
-              ),
-            )}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.personId} className="border-b border-hair hover:bg-page">
-              {SCREEN_COLUMNS.map(({ id }) => {
-                const Cell = CELLS[id]
-                return (
-                  <td key={id} className={`py-2 pr-4 ${id === 'name' || id === 'state' || id === 'ways' ? '' : 'whitespace-nowrap'}`}>
-                    <Cell {...{ row, guideId }} />
-                  </td>
-                )
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  )
+  const columns = useColumns(guideId)
+  return <Table label={t('People')} keyOf={(row) => row.personId} {...{ rows, columns, sort, onSort, empty }} />
 }

@@ -4,7 +4,8 @@ import type { getPersonGuide } from '@jackdaw/contracts/records'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { CircleCheck, CircleX } from 'lucide-react'
 import { useTexts } from '../ui/words/texts'
-import { ButtonLink, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
+import { ButtonLink, lengthOf, Loaded, momentOf, StateMark, Table, TitleLine, whenOf } from '../ui'
+import type { Column } from '../ui/table/columns'
 import { cautionWord } from '../guides/CautionView'
 import { AcknowledgedList } from './CautionsPage'
 import { usePersonGuide } from './queries'
@@ -148,37 +149,19 @@ function Attempts({ attempts }: { attempts: Found['attempts'] }) {
 function Steps({ steps }: { steps: Found['steps'] }) {
   const { t } = useTexts()
   if (steps.length === 0) return null
+  const columns: Column<Found['steps'][number]>[] = [
+    { id: 'step', head: t('Step'), cell: (step) => `${step.position}. ${step.name}` },
+    { id: 'way', head: t('Way'), cell: (step) => (step.way === 'solo' ? t('Solo') : t('Practise')) },
+    { id: 'times', head: t('Times'), cell: (step) => step.times },
+    { id: 'right', head: t('Right at once'), cell: (step) => step.rightFirst },
+    { id: 'tries', head: t('Tries'), cell: (step) => step.tries },
+    { id: 'helped', head: t('With help'), cell: (step) => step.helped },
+    { id: 'failed', head: t('Not done'), cell: (step) => step.failed },
+  ]
   return (
     <section>
       <h2 className="text-lg mb-1">{t('Step by step')}</h2>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('Step by step')}>
-        <table className="w-full text-sm">
-          <thead className="border-b-2 border-ink">
-            <tr>
-              {[t('Step'), t('Way'), t('Times'), t('Right at once'), t('Tries'), t('With help'), t('Not done')].map((head) => (
-                <th key={head} scope="col" className="text-left font-semibold py-1.5 pr-4 whitespace-nowrap">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {steps.map((step) => (
-              <tr key={`${step.stepId} ${step.way}`} className="border-b border-hair">
-                <td className="py-1.5 pr-4">
-                  {step.position}. {step.name}
-                </td>
-                <td className="py-1.5 pr-4">{step.way === 'solo' ? t('Solo') : t('Practise')}</td>
-                <td className="py-1.5 pr-4">{step.times}</td>
-                <td className="py-1.5 pr-4">{step.rightFirst}</td>
-                <td className="py-1.5 pr-4">{step.tries}</td>
-                <td className="py-1.5 pr-4">{step.helped}</td>
-                <td className="py-1.5 pr-4">{step.failed}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Table label={t('Step by step')} rows={steps} columns={columns} keyOf={(step) => `${step.stepId} ${step.way}`} empty={null} />
     </section>
   )
 }

@@ -1,5 +1,5 @@
 import { useIds } from '../ui/search/useIds'
-import { getPersonRecordsCsv } from '@jackdaw/contracts/records'
+import { getPersonRecordsCsv, type PersonItem } from '@jackdaw/contracts/records'
 import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
@@ -8,7 +8,8 @@ import { Link } from 'react-router'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { recordOfPerson, recordsOf } from '../items'
 import { useMe } from '../people'
-import { buttonClass, dayOf, lengthOf, Loaded, momentOf, StateMark, TitleLine, whenOf } from '../ui'
+import { buttonClass, dayOf, lengthOf, Loaded, momentOf, StateMark, Table, TextLink, TitleLine, whenOf } from '../ui'
+import type { Column } from '../ui/table/columns'
 import { usePersonRecords } from './queries'
 import { Claimed } from './Claimed'
 import { WaysUsedWords } from './WaysUsedWords'
@@ -36,69 +37,64 @@ export function PersonPage() {
             </a>
           </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-3">
-            {rows.length === 0 ? (
-              <p className="py-4">{t('No guide has been given to this person, and they have opened none.')}</p>
-            ) : (
-              <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t('Guides')}>
-                <table className="w-full text-sm">
-                  <thead className="border-b-2 border-ink">
-                    <tr>
-                      {[t('Guide'), t('State'), t('Due'), t('Steps read'), t('Time reading'), t('Last activity'), t('Finished')].map(
-                        (head, index) => (
-                          <th
-                            key={head}
-                            scope="col"
-                            className={`text-left font-semibold py-1.5 pr-4 whitespace-nowrap ${index > 3 ? 'hidden md:table-cell' : ''} ${index === 3 ? 'hidden sm:table-cell' : ''}`}
-                          >
-                            {head}
-                          </th>
-                        ),
-                      )}
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {rows.map((row) => (
-                      <tr key={itemKey(row.item)} className="border-b border-hair hover:bg-page">
-                        <td className="py-2 pr-4 min-w-44">
-                          <Link to={mine ? pathOfItem(row.item) : recordsOf(row.item)} className="font-semibold hover:underline">
-                            {row.title}
-                          </Link>
-                          {!row.assigned && <span className="block text-xs text-soft">{t('not assigned')}</span>}
-                          <span className="block">
-                            <WaysUsedWords ways={row.ways} to={recordOfPerson(id, row.item)} />
-                            <Link
-                              to={recordOfPerson(id, row.item)}
-                              className="text-xs text-petrol underline"
-                              aria-label={t('Details: {{title}}', { title: row.title })}
-                            >
-                              {t('Details')}
-                            </Link>
-                          </span>
-                        </td>
-                        <td className="py-2 pr-4">
-                          <StateMark state={row.state} dueOn={row.dueOn} />
-                          <Claimed record={row} />
-                        </td>
-                        <td className="py-2 pr-4 whitespace-nowrap">{row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'}</td>
-                        <td className="py-2 pr-4 whitespace-nowrap hidden sm:table-cell">
-                          {Math.min(row.seen, row.parts)} / {row.parts}
-                        </td>
-                        <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell">{lengthOf(row.activeMs)}</td>
-                        <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell">
-                          {row.lastAt === null ? '–' : whenOf(row.lastAt)}
-                        </td>
-                        <td className="py-2 pr-4 whitespace-nowrap hidden md:table-cell">
-                          {row.finishedAt === null ? '–' : `${momentOf(row.finishedAt)}, ${t('edition {{n}}', { n: row.finishedEdition })}`}
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
-            )}
+            <PersonItems {...{ id, mine, rows }} />
           </div>
         </>
       )}
     </Loaded>
+  )
+}
+
+function PersonItems({ id, mine, rows }: { id: PersonId; mine: boolean; rows: readonly PersonItem[] }) {
+  const { t } = useTexts()
+  const columns: Column<PersonItem>[] = [
+    { id: 'guide', head: t('Guide'), className: 'min-w-44', cell: (row) => <ItemCell {...{ id, mine, row }} /> },
+    {
+      id: 'state',
+      head: t('State'),
+      cell: (row) => (
+        <>
+          <StateMark state={row.state} dueOn={row.dueOn} />
+          <Claimed record={row} />
+        </>
+      ),
+    },
+    { id: 'due', head: t('Due'), line: true, cell: (row) => (row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–') },
+    { id: 'seen', head: t('Steps read'), from: 'sm', line: true, cell: (row) => `${Math.min(row.seen, row.parts)} / ${row.parts}` },
+    { id: 'time', head: t('Time reading'), from: 'md', line: true, cell: (row) => lengthOf(row.activeMs) },
+    { id: 'last', head: t('Last activity'), from: 'md', line: true, cell: (row) => (row.lastAt === null ? '–' : whenOf(row.lastAt)) },
+    {
+      id: 'finished',
+      head: t('Finished'),
+      from: 'md',
+      line: true,
+      cell: (row) => (row.finishedAt === null ? '–' : `${momentOf(row.finishedAt)}, ${t('edition {{n}}', { n: row.finishedEdition })}`),
+    },
+  ]
+  return (
+    <Table
+      label={t('Guides')}
+      {...{ rows, columns }}
+      keyOf={(row) => itemKey(row.item)}
+      empty={<p className="py-4">{t('No guide has been given to this person, and they have opened none.')}</p>}
+    />
+  )
+}
+
+function ItemCell({ id, mine, row }: { id: PersonId; mine: boolean; row: PersonItem }) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Link to={mine ? pathOfItem(row.item) : recordsOf(row.item)} className="font-semibold hover:underline">
+        {row.title}
+      </Link>
+      {!row.assigned && <span className="block text-xs text-soft">{t('not assigned')}</span>}
+      <span className="block">
+        <WaysUsedWords ways={row.ways} to={recordOfPerson(id, row.item)} />
+        <TextLink to={recordOfPerson(id, row.item)} className="text-xs" aria-label={t('Details: {{title}}', { title: row.title })}>
+          {t('Details')}
+        </TextLink>
+      </span>
+    </>
   )
 }

@@ -1,3 +1,4 @@
+import { TextLink } from '../ui'
 import type { WaitingHere as Waiting } from '@jackdaw/contracts/records'
 import { Link } from 'react-router'
 import { useMe } from '../people'
@@ -46,9 +47,7 @@ function Clashes({ clashes }: Pick<Waiting, 'clashes'>) {
         <ul className="pl-4">
           {clashes.map(({ id, title, personId, person }) => (
             <li key={`${id} ${personId}`} className="py-1">
-              <Link to={`/guides/${id}/edit`} className="text-petrol underline">
-                {title}
-              </Link>{' '}
+              <TextLink to={`/guides/${id}/edit`}>{title}</TextLink>{' '}
               <span className="text-sm text-soft">{t('{{name}} has to decide', { name: person })}</span>
             </li>
           ))}
@@ -68,9 +67,7 @@ function NotReady({ drafts }: { drafts: Waiting['notReady'] }) {
         <ul className="pl-4">
           {drafts.map(({ id, title, parts }) => (
             <li key={id} className="py-1">
-              <Link to={`/guides/${id}/edit`} className="text-petrol underline">
-                {title}
-              </Link>{' '}
+              <TextLink to={`/guides/${id}/edit`}>{title}</TextLink>{' '}
               <span className="text-sm text-soft">{t('{{count}} parts', { count: parts })}</span>
             </li>
           ))}

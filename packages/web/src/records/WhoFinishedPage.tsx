@@ -1,4 +1,4 @@
-import { buttonClass, ButtonLink, FindForm, Loaded, Pager, type Sort, TitleLine, useSearch } from '../ui'
+import { buttonClass, ButtonLink, FindForm, Loaded, Pager, type Sort, TitleLine, useSearch, TextButton } from '../ui'
 import { type GuideId, StepId } from '@jackdaw/core/shared'
 import { useIds } from '../ui/search/useIds'
 import { getWhoFinishedCsv, SoloState, WhoSort } from '@jackdaw/contracts/records'
@@ -117,9 +117,9 @@ export function WhoFinishedPage() {
                   {t('{{count}} people', { count: total })}
                   {stopName && ` ${t('who stopped at step {{n}}', { n: stopName.position })}`}
                   {(state || furthest || solo || find || filter.department || filter.site || filter.team) && (
-                    <button type="button" className="ml-2 text-petrol underline" onClick={() => clear()}>
+                    <TextButton className="ml-2" onClick={() => clear()}>
                       {t('Show all')}
-                    </button>
+                    </TextButton>
                   )}
                 </span>
               </FindForm>
@@ -128,12 +128,12 @@ export function WhoFinishedPage() {
                 rows={rows}
                 sort={sort}
                 onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
+                empty={
+                  <p className="py-4 text-soft">
+                    {counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}
+                  </p>
+                }
               />
-              {rows.length === 0 && (
-                <p className="py-4 text-soft">
-                  {counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}
-                </p>
-              )}
               <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
             </div>
           </div>

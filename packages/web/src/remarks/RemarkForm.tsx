@@ -1,7 +1,7 @@
-import type { RemarkId } from '@jackdaw/contracts/remarks'
+import { NewRemark, type RemarkId } from '@jackdaw/contracts/remarks'
 import { nanoid } from 'nanoid'
-import { useRef, useState } from 'react'
-import { Button, Failed } from '../ui'
+import { Button, Failed, TextArea } from '../ui'
+import { useFormOf } from '../ui/fields/useFormOf'
 import { useTexts } from '../ui/words/texts'
 import { deviceWords } from './deviceWords'
 import { useSayWrong } from './queries'
@@ -10,63 +10,54 @@ import type { About } from './about'
 /** What was written and not sent yet stays in this browser: a lost network or a wrong key loses nothing. */
 const keyOf = ({ guideId, stepId }: About): string => `jackdaw-remark ${guideId} ${stepId}`
 
+/** What is kept of it while it is written. */
+function keep(key: string, words: string): void {
+  try {
+    localStorage.setItem(key, words)
+  } catch {
+    // Full or forbidden: the words are kept on the page only.
+  }
+}
+
 /** Where a reader writes what is wrong. @param onClose told whether it was sent */
 export function RemarkForm({ about, onClose }: { about: About; onClose: (sent: boolean) => void }) {
   const { t } = useTexts()
-  const say = useSayWrong(about.guideId)
+  const { guideId, edition, stepId, way } = about
+  const say = useSayWrong(guideId)
   const key = keyOf(about)
-  const [words, setWords] = useState(() => localStorage.getItem(key) ?? '')
-  const id = useRef(nanoid<RemarkId>())
-  const send = () => {
-    if (say.isPending || words.trim() === '') return
-    const device = deviceWords(navigator.userAgent, window.innerWidth, window.innerHeight)
-    const { edition, stepId, way } = about
-    say.mutate(
-      { id: id.current, edition, stepId, way, words: words.trim(), device },
-      {
-        onSuccess: () => {
-          localStorage.removeItem(key)
-          onClose(true)
-        },
-      },
-    )
+  const { register, sending, watch } = useFormOf(NewRemark, {
+    ...{ id: nanoid<RemarkId>(), edition, stepId, way },
+    words: localStorage.getItem(key) ?? '',
+    device: deviceWords(navigator.userAgent, window.innerWidth, window.innerHeight),
+  })
+  const sent = () => {
+    localStorage.removeItem(key)
+    onClose(true)
   }
+  const send = sending((remark) => {
+    if (!say.isPending) say.mutate(remark, { onSuccess: sent })
+  })
   return (
     <form
       className="border-l-4 border-ochre bg-page p-3 mt-5 space-y-2"
       aria-label={t('Something is wrong here')}
-      onSubmit={(event) => {
-        event.preventDefault()
-        send()
-      }}
+      onSubmit={send}
       onKeyDown={(event) => {
         // Keys that turn steps belong to the words here.
         event.stopPropagation()
-        if (event.key === 'Escape') {
-          event.preventDefault()
-          onClose(false)
-        }
+        if (event.key !== 'Escape') return
+        event.preventDefault()
+        onClose(false)
       }}
     >
-      <label className="block font-semibold">
-        {t('What is wrong at this step?')}
-        <textarea
-          autoFocus
-          rows={3}
-          maxLength={1_000}
-          value={words}
-          className="block w-full bg-sheet border border-edge px-2 py-1 mt-1 font-normal"
-          onChange={(event) => {
-            setWords(event.target.value)
-            try {
-              localStorage.setItem(key, event.target.value)
-            } catch {
-              // Full or forbidden: the words are kept on the page only.
-            }
-          }}
-        />
-      </label>
-      <p className="text-sm text-soft">{t('It goes to the owner of the guide with your name, the step and what you read it on.')}</p>
+      <TextArea
+        label={t('What is wrong at this step?')}
+        autoFocus
+        rows={3}
+        maxLength={1_000}
+        {...register('words', { onChange: (event: { target: { value: string } }) => keep(key, event.target.value) })}
+        hint={t('It goes to the owner of the guide with your name, the step and what you read it on.')}
+      />
       {say.isError && (
         <>
           <Failed error={say.error} />
@@ -74,7 +65,7 @@ export function RemarkForm({ about, onClose }: { about: About; onClose: (sent: b
         </>
       )}
       <div className="flex flex-wrap gap-2">
-        <Button type="submit" look="primary" className="min-h-11" disabled={say.isPending || words.trim() === ''}>
+        <Button type="submit" look="primary" className="min-h-11" disabled={say.isPending || watch('words').trim() === ''}>
           {say.isPending ? t('Sending …') : t('Send to the owner')}
         </Button>
         <Button className="min-h-11" onClick={() => onClose(false)}>

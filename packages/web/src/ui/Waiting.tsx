@@ -1,6 +1,6 @@
+import { TextLink } from './TextLink'
 import { useEffect, useState, type ReactNode } from 'react'
 import { isKnown, useTexts } from './words/texts'
-import { Link } from 'react-router'
 import { ApiProblem, Unreachable, wordsFor } from '../api'
 import { Button } from './Button'
 import { Message } from './Message'
@@ -53,9 +53,7 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
       {detail && <p>{said(words, detail)}</p>}
       {closed ? (
         <p className="mt-1">
-          <Link to="/" className="text-petrol underline">
-            {t('Go to Today')}
-          </Link>
+          <TextLink to="/">{t('Go to Today')}</TextLink>
         </p>
       ) : (
         again && (

@@ -7,7 +7,7 @@ import type { ReactNode } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { Button, IconButton } from '../../ui'
 import { copyAnnotations, copyPosition, useCopied } from './clipboard'
-import { NumberField, RectFields } from './fields'
+import { Measure, RectFields } from './fields'
 import { SelectedFields } from './SelectedFields'
 import { StyleFields } from './StyleFields'
 import { toolName } from './tools'
@@ -205,7 +205,7 @@ function GroundFields({ ground, picture, onElement, onShown }: Props) {
 function LaidFields({ rect, onChange, onRemove }: { rect: Rect; onChange: (rect: Rect) => void; onRemove: () => void }) {
   const { t } = useTexts()
   const part = (key: 'x' | 'y', label: string) => (
-    <NumberField label={label} value={rect[key]} min={-4_000} max={4_000} onChange={(value) => onChange({ ...rect, [key]: value })} />
+    <Measure label={label} value={rect[key]} min={-4_000} max={4_000} onChange={(value) => onChange({ ...rect, [key]: value })} />
   )
   return (
     <div className="border-t-2 border-ink pt-3 space-y-2">
@@ -213,7 +213,7 @@ function LaidFields({ rect, onChange, onRemove }: { rect: Rect; onChange: (rect:
       <div className="grid grid-cols-2 gap-2">
         {part('x', t('From the left'))}
         {part('y', t('From the top'))}
-        <NumberField
+        <Measure
           label={t('Width')}
           value={rect.width}
           min={10}

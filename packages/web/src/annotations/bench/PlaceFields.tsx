@@ -3,7 +3,7 @@ import { NamedPoint, type Anchor, type AttachedTo } from '@jackdaw/core/guides'
 import { useId } from 'react'
 import { chosen } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
-import { NumberField, useThings } from './fields'
+import { Measure, useThings } from './fields'
 
 /** Where each of the nine points lies on the drawing, in hundredths of it. */
 const ON_DRAWING: Record<NamedPoint, { left: number; top: number }> = {
@@ -71,7 +71,7 @@ function FreePoint({ anchor, onChange }: { anchor: Anchor; onChange: (anchor: An
   const { t } = useTexts()
   const { x, y } = sharesOf(anchor.at)
   const part = (label: string, value: number, set: (share: number) => void) => (
-    <NumberField label={label} unit="%" value={value * 100} min={-2_000} max={2_100} onChange={(next) => set(next / 100)} />
+    <Measure label={label} unit="%" value={value * 100} min={-2_000} max={2_100} onChange={(next) => set(next / 100)} />
   )
   return (
     <>
@@ -91,12 +91,12 @@ function Away({ anchor, onChange }: { anchor: Anchor; onChange: (anchor: Anchor)
   }
   return (
     <>
-      <NumberField label={t('Distance')} value={anchor.gapPx} min={0} max={1_000} onChange={(gapPx) => onChange({ ...anchor, gapPx })} />
+      <Measure label={t('Distance')} value={anchor.gapPx} min={0} max={1_000} onChange={(gapPx) => onChange({ ...anchor, gapPx })} />
       <details open={anchor.shift !== undefined}>
         <summary className="text-xs text-petrol min-h-6 cursor-pointer">{t('Fine shift')}</summary>
         <div className="grid grid-cols-2 gap-2">
-          <NumberField label={t('To the right')} value={dx} min={-1_000} max={1_000} onChange={(next) => shift({ dx: next, dy })} />
-          <NumberField label={t('Down')} value={dy} min={-1_000} max={1_000} onChange={(next) => shift({ dx, dy: next })} />
+          <Measure label={t('To the right')} value={dx} min={-1_000} max={1_000} onChange={(next) => shift({ dx: next, dy })} />
+          <Measure label={t('Down')} value={dy} min={-1_000} max={1_000} onChange={(next) => shift({ dx, dy: next })} />
         </div>
       </details>
     </>

@@ -1,10 +1,10 @@
-import { Button, Check, chosen } from '../../ui'
+import { Button, Check, chosen, TextButton } from '../../ui'
 import type { WayOfUse } from '@jackdaw/core/ways'
 import { unitOf, type Drawn, type Ground } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationKind, ArrowHeads, TagMeaning } from '@jackdaw/core/guides'
 import type { ReactNode } from 'react'
 import { useTexts } from '../../ui/words/texts'
-import { AreaFields, NumberField } from './fields'
+import { AreaFields, Measure } from './fields'
 import { PlaceFields } from './PlaceFields'
 
 const BOX = 'w-full bg-sheet border border-edge px-2 py-1 text-sm'
@@ -75,7 +75,7 @@ function TagFields({ annotation, ground, onChange }: FieldsOf<'tag'>) {
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <NumberField
+        <Measure
           label={t('Number')}
           unit=""
           value={annotation.number}
@@ -107,7 +107,7 @@ function ArrowFields({ annotation, ground, onChange }: FieldsOf<'arrow'>) {
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <NumberField
+        <Measure
           label={t('Bend (+ clockwise)')}
           unit="%"
           value={annotation.bend}
@@ -140,7 +140,7 @@ function InsetFields({ annotation, ground, onChange }: FieldsOf<'inset'>) {
   const { t } = useTexts()
   return (
     <>
-      <NumberField
+      <Measure
         label={t('Enlarged')}
         unit="×"
         value={annotation.zoom}
@@ -192,14 +192,14 @@ function SizeFields({
   return (
     <div>
       <div className="grid grid-cols-2 gap-2">
-        <NumberField
+        <Measure
           label={t('Width')}
           value={found.widthPx}
           min={0}
           max={2_000}
           onChange={(widthPx) => onChange({ ...annotation, size: { widthPx, heightPx: size?.heightPx ?? 0 } })}
         />
-        <NumberField
+        <Measure
           label={t('Height')}
           value={found.heightPx}
           min={0}
@@ -208,16 +208,15 @@ function SizeFields({
         />
       </div>
       {size ? (
-        <button
-          type="button"
-          className="text-sm text-petrol underline min-h-8"
+        <TextButton
+          className="text-sm"
           onClick={() => {
             const { size: _, ...rest } = annotation
             onChange(rest)
           }}
         >
           {t('Size from its words')}
-        </button>
+        </TextButton>
       ) : (
         <p className="text-xs text-soft mt-1">{t('Found from its words; never smaller than they need.')}</p>
       )}
@@ -280,8 +279,8 @@ function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: Fields
         {place ? (
           <>
             <div className="grid grid-cols-2 gap-2">
-              <NumberField label={t('To the right')} value={place.dx} min={-4_000} max={4_000} onChange={(dx) => set({ dx })} />
-              <NumberField label={t('Down')} value={place.dy} min={-4_000} max={4_000} onChange={(dy) => set({ dy })} />
+              <Measure label={t('To the right')} value={place.dx} min={-4_000} max={4_000} onChange={(dx) => set({ dx })} />
+              <Measure label={t('Down')} value={place.dy} min={-4_000} max={4_000} onChange={(dy) => set({ dy })} />
             </div>
             <Button className="text-sm mt-2" onClick={free}>
               {t('Place it for me')}
@@ -290,9 +289,7 @@ function LabelFields({ annotation, drawn, ground, way, fresh, onChange }: Fields
         ) : (
           <p className="text-xs text-soft">
             {t('It places itself. Drag it, or move it with the arrow keys, to put it somewhere.')}{' '}
-            <button type="button" className="text-petrol underline" onClick={() => set({})}>
-              {t('Put it where it is')}
-            </button>
+            <TextButton onClick={() => set({})}>{t('Put it where it is')}</TextButton>
           </p>
         )}
       </fieldset>

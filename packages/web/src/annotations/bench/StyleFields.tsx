@@ -3,7 +3,7 @@ import { LEAST_CONTRAST, styleOf } from '@jackdaw/core/annotations'
 import type { Annotation, AnnotationStyle, Look } from '@jackdaw/core/guides'
 import { useTexts } from '../../ui/words/texts'
 import { ColourField } from '../ColourField'
-import { NumberField } from './fields'
+import { Measure } from './fields'
 
 /** How one annotation looks, where it is to differ from the guide. */
 export function StyleFields({
@@ -31,7 +31,7 @@ export function StyleFields({
       <ColourField label={t('Colour')} value={now.colour} look={look} onChange={(colour) => set({ colour })} />
       {worded ? (
         <div className="grid grid-cols-2 gap-2">
-          <NumberField label={t('Size of type')} value={now.typePx} min={12} max={40} onChange={(typePx) => set({ typePx })} />
+          <Measure label={t('Size of type')} value={now.typePx} min={12} max={40} onChange={(typePx) => set({ typePx })} />
           <div>
             <label className="block text-xs text-soft" htmlFor={`face-${annotation.id}`}>
               {t('Type')}
@@ -49,7 +49,7 @@ export function StyleFields({
         </div>
       ) : (
         annotation.kind !== 'inset' && (
-          <NumberField label={t('Stroke')} value={now.strokePx} min={1} max={12} step={0.5} onChange={(strokePx) => set({ strokePx })} />
+          <Measure label={t('Stroke')} value={now.strokePx} min={1} max={12} step={0.5} onChange={(strokePx) => set({ strokePx })} />
         )
       )}
       {contrast !== null &&

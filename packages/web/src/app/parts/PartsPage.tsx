@@ -1,8 +1,28 @@
+import { FolderNaming } from '@jackdaw/contracts/library'
 import { STATE_ORDER } from '@jackdaw/core/items'
 import { MoreHorizontal, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { ApiProblem, Unreachable } from '../../api'
-import { Button, ButtonLink, Failed, IconButton, Message, showToast, StateMark, StepRuler, TitleLine, Waiting } from '../../ui'
+import {
+  Button,
+  ButtonLink,
+  Failed,
+  IconButton,
+  Message,
+  showToast,
+  StateMark,
+  StepRuler,
+  TextButton,
+  TextField,
+  TextLink,
+  TitleLine,
+  Waiting,
+} from '../../ui'
+import { useFormOf } from '../../ui/fields/useFormOf'
+import { FormDialog } from '../../ui/over/FormDialog'
+import { Question } from '../../ui/over/Question'
+import { Progress } from '../../ui/Progress'
+import { Tabs } from '../../ui/Tabs'
 import { LineChart } from '../../ui/chart/LineChart'
 import { Dialog } from '../../ui/over/Dialog'
 import { Menu, MenuItem } from '../../ui/over/Menu'
@@ -13,6 +33,7 @@ import { TableParts } from './TableParts'
 
 /** For developers: every part of the interface in every state. */
 export function PartsPage() {
+  const [side, setSide] = useState<'all' | 'late'>('all')
   return (
     <main className="max-w-5xl mx-auto px-4 md:px-6 pb-24 bg-sheet">
       <title>Parts of the interface</title>
@@ -20,6 +41,19 @@ export function PartsPage() {
       <Acting />
       <FieldParts />
       <Saying />
+      <Part name="Tabs">
+        <Tabs
+          label="Which"
+          chosen={side}
+          onChoose={setSide}
+          tabs={[
+            { value: 'all', words: 'All', n: 12 },
+            { value: 'late', words: 'Late', n: 3 },
+          ]}
+        >
+          {side === 'all' ? 'Twelve people have it.' : 'Three people are late.'}
+        </Tabs>
+      </Part>
       <Part name="Ruler">
         <StepRuler
           label="Steps"
@@ -54,7 +88,7 @@ export function PartsPage() {
 }
 
 function Acting() {
-  const [asked, setAsked] = useState(false)
+  const [asked, setAsked] = useState<'dialog' | 'form' | 'question' | null>(null)
   return (
     <>
       <Part name="Buttons">
@@ -68,6 +102,8 @@ function Acting() {
           </Button>
           <Button disabled>Not yet</Button>
           <ButtonLink to="/parts">A link that looks like one</ButtonLink>
+          <TextLink to="/parts">A link in words</TextLink>
+          <TextButton>A quiet thing to do</TextButton>
           <IconButton name="Take away">
             <Trash2 size={18} aria-hidden />
           </IconButton>
@@ -95,17 +131,45 @@ function Acting() {
         </Menu>
       </Part>
       <Part name="Dialog">
-        <Button onClick={() => setAsked(true)}>Ask</Button>
-        <Dialog open={asked} onClose={() => setAsked(false)} title="Move 3 guides" about="They keep their numbers.">
-          <Button look="primary" onClick={() => setAsked(false)}>
+        <Button onClick={() => setAsked('dialog')}>Ask</Button>
+        <Dialog open={asked === 'dialog'} onClose={() => setAsked(null)} title="Move 3 guides" about="They keep their numbers.">
+          <Button look="primary" onClick={() => setAsked(null)}>
             Move
           </Button>
         </Dialog>
+      </Part>
+      <Part name="Dialog with a form">
+        <Button onClick={() => setAsked('form')}>Name a bench</Button>
+        {asked === 'form' && <BenchForm onClose={() => setAsked(null)} />}
+      </Part>
+      <Part name="Question">
+        <Button look="danger" onClick={() => setAsked('question')}>
+          Destroy it now
+        </Button>
+        {asked === 'question' && (
+          <Question
+            title="Destroy the pictures?"
+            about="Nobody can bring them back."
+            yes="Destroy them now"
+            onYes={() => setAsked(null)}
+            onNo={() => setAsked(null)}
+          />
+        )}
       </Part>
       <Part name="Toast">
         <Button onClick={() => showToast('3 guides are archived', () => showToast('They are back'))}>Archive 3 guides</Button>
       </Part>
     </>
+  )
+}
+
+function BenchForm({ onClose }: { onClose: () => void }) {
+  const { register, sending, faultOf } = useFormOf(FolderNaming, { name: '' })
+  const send = { isPending: false, isError: false, error: null }
+  return (
+    <FormDialog title="Name a bench" yes="Save" send={send} onClose={onClose} onSubmit={sending(onClose)}>
+      <TextField label="Name" {...register('name')} error={faultOf('name')} />
+    </FormDialog>
   )
 }
 
@@ -126,6 +190,11 @@ function Saying() {
         <Waiting />
         <Failed error={new Unreachable()} again={() => undefined} />
         <Failed error={new ApiProblem({ type: 'about:blank', code: 'not-allowed', title: 'That is not yours to do', status: 403 })} />
+      </Part>
+      <Part name="Progress of a job">
+        <Progress label="Counting again" done={37} of={120} />
+        <Progress label="Reading the file" done={0} of={null} />
+        <Progress label="Done" done={12} of={12} />
       </Part>
       <Part name="States">
         <div className="flex flex-wrap gap-x-6 gap-y-2">

@@ -15,9 +15,9 @@ const crates = (amount: number): Crate[] =>
     where: PLACES[n % PLACES.length] ?? '',
   }))
 const COLUMNS: Column<Crate, By>[] = [
-  { id: 'name', head: 'Crate', sort: 'name', className: 'py-2 pr-4', cell: (row) => <a href={`#${row.id}`}>{row.name}</a> },
-  { id: 'trays', head: 'Trays', sort: 'trays', className: 'py-2 pr-4 tabular-nums', cell: (row) => row.trays },
-  { id: 'where', head: 'Stands', from: 'sm', className: 'py-2 pr-4', cell: (row) => row.where },
+  { id: 'name', head: 'Crate', sort: 'name', cell: (row) => <a href={`#${row.id}`}>{row.name}</a> },
+  { id: 'trays', head: 'Trays', sort: 'trays', className: 'tabular-nums', cell: (row) => row.trays },
+  { id: 'where', head: 'Stands', from: 'sm', cell: (row) => row.where },
 ]
 const keyOf = (row: Crate) => row.id
 

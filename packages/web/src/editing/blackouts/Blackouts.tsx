@@ -6,7 +6,7 @@ import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
-import { Button, Failed, Message } from '../../ui'
+import { Button, Failed, Message, Tickbox } from '../../ui'
 import { Dialog } from '../../ui/over/Dialog'
 import type { DraftSession } from '../saving/draftSession'
 import { pendingBlackouts, useApplyBlackouts, useBlackoutReach, usePrivateIn, usePrivateInGuide, type FoundIn } from './useBlackouts'
@@ -213,9 +213,7 @@ export function FindPrivateData({
             <p className="text-sm text-soft">{t('Step {{n}}', { n: place.number })}</p>
             {place.found.map((each, n) => (
               <label key={n} className="flex gap-2 items-center min-h-8 cursor-pointer">
-                <input
-                  type="checkbox"
-                  className="size-[18px] accent-petrol"
+                <Tickbox
                   checked={!left.has(keyOf(place, n))}
                   onChange={() =>
                     setLeft((now) => {

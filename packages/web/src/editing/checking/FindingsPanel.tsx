@@ -9,7 +9,7 @@ import type { TFunction } from 'i18next'
 import { memo, useEffect, useMemo, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { call } from '../../api'
-import { Button } from '../../ui'
+import { Button, TextButton } from '../../ui'
 
 function words({ reason, about }: WritingFinding, t: TFunction): string {
   switch (reason) {
@@ -119,9 +119,8 @@ const Findings = memo(function Findings({ document: later, onPick, change }: Pro
               <span className="block truncate text-soft text-xs">{itemName(later, finding.stepId)}</span>
               {words(finding, t)}
             </button>
-            <button
-              type="button"
-              className="shrink-0 text-xs text-petrol underline min-h-8"
+            <TextButton
+              className="shrink-0 text-xs"
               aria-label={
                 finding.silenced
                   ? t('Show again: {{what}}', { what: words(finding, t) })
@@ -130,28 +129,24 @@ const Findings = memo(function Findings({ document: later, onPick, change }: Pro
               onClick={() => change({ type: 'silence', finding: finding.key, silenced: !finding.silenced })}
             >
               {finding.silenced ? t('Show again') : t('Ignore')}
-            </button>
+            </TextButton>
           </li>
         ))}
       </ul>
       {shown.length > most && (
-        <button
-          type="button"
-          className="text-xs text-petrol underline min-h-8 mr-3"
-          onClick={() => setMost(shown.length > 200 && most < 200 ? 200 : shown.length)}
-        >
+        <TextButton className="text-xs mr-3" onClick={() => setMost(shown.length > 200 && most < 200 ? 200 : shown.length)}>
           {t('and {{n}} more', { n: shown.length - most })}
-        </button>
+        </TextButton>
       )}
       {most > FIRST && (
-        <button type="button" className="text-xs text-petrol underline min-h-8 mr-3" onClick={() => setMost(FIRST)}>
+        <TextButton className="text-xs mr-3" onClick={() => setMost(FIRST)}>
           {t('Show fewer')}
-        </button>
+        </TextButton>
       )}
       {all.length > open.length && (
-        <button type="button" className="text-xs text-petrol underline min-h-8" onClick={() => setWithSilenced((now) => !now)}>
+        <TextButton className="text-xs" onClick={() => setWithSilenced((now) => !now)}>
           {withSilenced ? t('Hide those ignored') : t('{{n}} ignored', { n: all.length - open.length })}
-        </button>
+        </TextButton>
       )}
     </section>
   )

@@ -1,6 +1,6 @@
 import { GUIDE_LIMITS, itemName, tooMuchIn, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
 import { useMemo } from 'react'
-import { Message } from '../../ui'
+import { Message, TextButton } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 
 /** What the guide holds too much of, from before there were limits; each leads to its place. */
@@ -14,11 +14,7 @@ export function TooMuchStrip({ document, onPick }: { document: GuideDocument; on
         <ul>
           {found.map(({ limit, amount, itemId }) => (
             <li key={`${limit} ${itemId}`}>
-              {itemId !== null && (
-                <button type="button" className="text-petrol underline text-left min-h-8" onClick={() => onPick(itemId as ItemId)}>
-                  {itemName(document, itemId)}
-                </button>
-              )}{' '}
+              {itemId !== null && <TextButton onClick={() => onPick(itemId as ItemId)}>{itemName(document, itemId)}</TextButton>}{' '}
               <span>{t(GUIDE_LIMITS[limit].words)}</span> <span>{t('Now: {{amount}}.', { amount })}</span>
             </li>
           ))}

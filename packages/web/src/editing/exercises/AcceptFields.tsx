@@ -1,4 +1,4 @@
-import { chosen, Select, TextArea, TextField } from '../../ui'
+import { chosen, DateField, NumberField, Select, TextArea, TextField } from '../../ui'
 import { keysOf, LocalDate, localDateAt } from '@jackdaw/core/shared'
 import type { Accept } from '@jackdaw/core/guides'
 import { useTexts } from '../../ui/words/texts'
@@ -25,8 +25,6 @@ function changedTo(how: How, was: Accept): Accept {
       return { how }
   }
 }
-
-const number = (text: string): number | null => (text.trim() === '' || !Number.isFinite(Number(text)) ? null : Number(text))
 
 /** The rule by which an entry is taken as right. */
 export function AcceptFields({ accept, label, onChange }: { accept: Accept; label: string; onChange: (accept: Accept) => void }) {
@@ -69,36 +67,14 @@ export function AcceptFields({ accept, label, onChange }: { accept: Accept; labe
       )}
       {accept.how === 'range' && (
         <div className="grid grid-cols-2 gap-2">
-          <TextField
-            label={t('At least')}
-            type="number"
-            step="any"
-            value={accept.least ?? ''}
-            onChange={(event) => onChange({ ...accept, least: number(event.target.value) })}
-          />
-          <TextField
-            label={t('At most')}
-            type="number"
-            step="any"
-            value={accept.most ?? ''}
-            onChange={(event) => onChange({ ...accept, most: number(event.target.value) })}
-          />
+          <NumberField empty label={t('At least')} value={accept.least} onChange={(least) => onChange({ ...accept, least })} />
+          <NumberField empty label={t('At most')} value={accept.most} onChange={(most) => onChange({ ...accept, most })} />
         </div>
       )}
       {accept.how === 'one-of' && (
         <LinesField label={t('Right entries, one a line')} lines={accept.values} onChange={(values) => onChange({ ...accept, values })} />
       )}
-      {accept.how === 'date' && (
-        <TextField
-          label={t('Day')}
-          type="date"
-          value={accept.date}
-          onChange={(event) => {
-            const date = LocalDate.safeParse(event.target.value)
-            if (date.success) onChange({ ...accept, date: date.data })
-          }}
-        />
-      )}
+      {accept.how === 'date' && <DateField label={t('Day')} value={accept.date} onChange={(date) => onChange({ ...accept, date })} />}
     </div>
   )
 }

@@ -2,7 +2,7 @@ import { itemName, type GuideDocument, type ItemId } from '@jackdaw/core/guides'
 import { checkFlow, type FlowFinding } from '@jackdaw/core/players'
 import { useMemo } from 'react'
 import { useTexts } from '../../ui/words/texts'
-import { Message } from '../../ui'
+import { Message, TextButton } from '../../ui'
 
 /** What is wrong with the branches of the guide; each leads to its step. */
 export function FlowStrip({ document, onPick }: { document: GuideDocument; onPick: (id: ItemId) => void }) {
@@ -22,10 +22,8 @@ export function FlowStrip({ document, onPick }: { document: GuideDocument; onPic
         <ul>
           {findings.map((finding) => (
             <li key={`${finding.reason} ${finding.stepId} ${finding.onward ?? ''}`}>
-              <button type="button" className="text-petrol underline text-left min-h-8" onClick={() => onPick(finding.stepId as ItemId)}>
-                {itemName(document, finding.stepId)}
-              </button>
-              : {words[finding.reason]}
+              <TextButton onClick={() => onPick(finding.stepId as ItemId)}>{itemName(document, finding.stepId)}</TextButton>:{' '}
+              {words[finding.reason]}
             </li>
           ))}
         </ul>

@@ -1,40 +1,6 @@
 import type { Change, SoloRules } from '@jackdaw/core/guides'
-import { useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
-import { TextArea, TextField } from '../../ui'
-
-/** A whole number in a range; what is no such number while somebody types changes nothing, and is put right when they leave the field. */
-function WholeField({
-  value,
-  least,
-  most,
-  onValue,
-  ...field
-}: {
-  label: string
-  hint?: string
-  value: number
-  least: number
-  most: number
-  onValue: (value: number) => void
-}) {
-  const [typed, setTyped] = useState<string | null>(null)
-  return (
-    <TextField
-      {...field}
-      type="number"
-      min={least}
-      max={most}
-      value={typed ?? value}
-      onChange={(event) => {
-        const next = Number(event.target.value)
-        setTyped(event.target.value)
-        if (event.target.value !== '' && Number.isInteger(next) && next >= least && next <= most) onValue(next)
-      }}
-      onBlur={() => setTyped(null)}
-    />
-  )
-}
+import { NumberField, TextArea } from '../../ui'
 
 /** How the guide is tested. */
 export function SoloFields({ solo, onChange }: { solo: SoloRules; onChange: (change: Change) => void }) {
@@ -52,22 +18,24 @@ export function SoloFields({ solo, onChange }: { solo: SoloRules; onChange: (cha
           value={solo.task}
           onChange={(event) => put({ task: event.target.value })}
         />
-        <WholeField label={t('Pass mark, %')} least={1} most={100} value={solo.passMark} onValue={(passMark) => put({ passMark })} />
-        <WholeField
+        <NumberField whole label={t('Pass mark, %')} min={1} max={100} value={solo.passMark} onChange={(passMark) => put({ passMark })} />
+        <NumberField
+          whole
           label={t('Tries at each step')}
           hint={t('0: as many as it takes')}
-          least={0}
-          most={20}
+          min={0}
+          max={20}
           value={solo.triesPerStep}
-          onValue={(triesPerStep) => put({ triesPerStep })}
+          onChange={(triesPerStep) => put({ triesPerStep })}
         />
-        <WholeField
+        <NumberField
+          whole
           label={t('Attempts at the test')}
           hint={t('0: as often as one likes')}
-          least={0}
-          most={50}
+          min={0}
+          max={50}
           value={solo.attempts}
-          onValue={(attempts) => put({ attempts })}
+          onChange={(attempts) => put({ attempts })}
         />
       </div>
     </details>

@@ -5,7 +5,7 @@ import { useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { AnnotatedPicture, useLook } from '../../annotations'
 import { Brackets, spotStyle } from '../../players'
-import { Button, IconButton } from '../../ui'
+import { NumberField, Button, IconButton } from '../../ui'
 
 const LEAST_PX = 6
 const BLANK = { role: '', name: '', frame: [], locators: [] }
@@ -128,18 +128,20 @@ function SpotList({
             onChange={(event) => onPut(n, { name: event.target.value })}
           />
           {(['x', 'y', 'width', 'height'] as const).map((side) => (
-            <input
-              key={side}
-              type="number"
-              min={0}
-              aria-label={t('{{side}} of element {{n}}, in pixels', {
-                side: { x: t('left'), y: t('top'), width: t('width'), height: t('height') }[side],
-                n: n + 1,
-              })}
-              value={Math.round(each.rect[side])}
-              className="w-18 min-h-9 border border-edge px-1 bg-sheet"
-              onChange={(event) => onPut(n, { rect: { ...each.rect, [side]: Math.max(0, Number(event.target.value) || 0) } })}
-            />
+            <div key={side} className="w-18">
+              <NumberField
+                small
+                hidden
+                whole
+                min={0}
+                label={t('{{side}} of element {{n}}, in pixels', {
+                  side: { x: t('left'), y: t('top'), width: t('width'), height: t('height') }[side],
+                  n: n + 1,
+                })}
+                value={Math.round(each.rect[side])}
+                onChange={(next) => onPut(n, { rect: { ...each.rect, [side]: next } })}
+              />
+            </div>
           ))}
           <IconButton name={t('Remove element {{n}}', { n: n + 1 })} onClick={() => onRemove(n)}>
             <Trash2 size={16} aria-hidden />

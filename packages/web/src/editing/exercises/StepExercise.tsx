@@ -1,4 +1,4 @@
-import { Button, chosen, IconButton, Select, TextArea, TextField } from '../../ui'
+import { Button, IconButton, Select, TextArea, TextField, Tickbox, chosen } from '../../ui'
 import { elementOf, type Accept, type Exercise, type PictureSizes, type PopUpButton, type Step, type Task } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
 import { setElement } from '@jackdaw/core/editing'
@@ -164,9 +164,7 @@ function PopUpFields({ task, onChange }: { task: Extract<Task, { kind: 'pop-up' 
         <legend className="text-sm font-semibold mb-1">{t('Its buttons; which are right?')}</legend>
         {task.buttons.map((button, n) => (
           <div key={button.id} className="flex items-center gap-2 mb-1">
-            <input
-              type="checkbox"
-              className="size-[18px] accent-petrol"
+            <Tickbox
               aria-label={t('Button {{n}} is right', { n: n + 1 })}
               checked={button.right}
               onChange={(event) => put(n, { right: event.target.checked })}

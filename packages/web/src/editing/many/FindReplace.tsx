@@ -9,7 +9,7 @@ import { nanoid } from 'nanoid'
 import { useMemo, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { call } from '../../api'
-import { Button, Check, Failed, TextField } from '../../ui'
+import { Button, Check, Failed, TextField, Tickbox } from '../../ui'
 import { Dialog } from '../../ui/over/Dialog'
 import type { DraftSession } from '../saving/draftSession'
 
@@ -217,12 +217,7 @@ function FoundIn({
         {guide.found.map((found) => (
           <li key={found.key} className="border-t border-hair first:border-t-0 py-1.5">
             <label className="flex gap-2 items-start cursor-pointer">
-              <input
-                type="checkbox"
-                className="mt-1 size-[18px] accent-petrol shrink-0"
-                checked={isTaken(found)}
-                onChange={() => onToggle(found)}
-              />
+              <Tickbox className="mt-1" checked={isTaken(found)} onChange={() => onToggle(found)} />
               <span className="min-w-0 text-sm">
                 <span className="text-soft">
                   {whereWords(found.where, t)} {found.itemId ? `· ${itemName(guide.document, found.itemId)}` : ''}

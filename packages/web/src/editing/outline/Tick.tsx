@@ -1,12 +1,11 @@
+import { Tickbox } from '../../ui'
 import { useRef } from 'react'
 
 /** The box by which a step is chosen among many; with Shift, all from the last one on. */
 export function Tick({ ticked, name, onTick }: { ticked: boolean; name: string; onTick: (range: boolean) => void }) {
   const shift = useRef(false)
   return (
-    <input
-      type="checkbox"
-      className="size-[18px] accent-petrol"
+    <Tickbox
       checked={ticked}
       aria-label={name}
       title={name}

@@ -1,4 +1,4 @@
-import { chosen, IconButton } from '../../ui'
+import { IconButton, Tickbox, chosen } from '../../ui'
 import { CautionLevel, type Caution, type SignId, type Step } from '@jackdaw/core/guides'
 import { Trash2 } from 'lucide-react'
 import { useEffect, useRef } from 'react'
@@ -46,12 +46,7 @@ export function CautionFields({
         onChange={(event) => onChange({ ...caution, words: event.target.value })}
       />
       <label className="flex gap-2 items-center text-sm min-h-8">
-        <input
-          type="checkbox"
-          className="size-[18px] accent-petrol"
-          checked={caution.acknowledge}
-          onChange={(event) => onChange({ ...caution, acknowledge: event.target.checked })}
-        />
+        <Tickbox checked={caution.acknowledge} onChange={(event) => onChange({ ...caution, acknowledge: event.target.checked })} />
         {t('The reader has to say that they have read it')}
       </label>
     </div>

@@ -1,9 +1,8 @@
 import type { GuideLook } from '@jackdaw/core/guides'
 import { useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
-import { Link } from 'react-router'
 import { useLook } from '../../annotations'
-import { Button } from '../../ui'
+import { Button, TextLink } from '../../ui'
 import { Dialog } from '../../ui/over/Dialog'
 import { LookFields } from './LookFields'
 
@@ -35,9 +34,9 @@ export function GuideLookFields({ look, onChange }: { look: GuideLook; onChange:
             <Button disabled={own === 0} onClick={() => onChange({})}>
               {t('As the company’s')}
             </Button>
-            <Link className="text-petrol underline self-center" to="/look">
+            <TextLink className="self-center" to="/look">
               {t('The company’s look')}
-            </Link>
+            </TextLink>
           </div>
         </Dialog>
       )}

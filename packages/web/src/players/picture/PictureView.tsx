@@ -5,7 +5,7 @@ import { Maximize2 } from 'lucide-react'
 import { Suspense, useCallback, useEffect, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { AnnotatedPicture } from '../../annotations'
-import { lazyPart } from '../../ui'
+import { lazyPart, TextButton } from '../../ui'
 import { pictureAddress } from '../used'
 
 const EnlargedPicture = lazyPart(async () => (await import('./EnlargedPicture')).EnlargedPicture)
@@ -40,10 +40,7 @@ export function PictureView({
   if (failed > 0)
     return (
       <p className="border border-hair p-4 text-soft">
-        {t('The picture could not be fetched.')} {picture.alt}{' '}
-        <button type="button" className="text-petrol underline" onClick={() => setFailed(0)}>
-          {t('Try again')}
-        </button>
+        {t('The picture could not be fetched.')} {picture.alt} <TextButton onClick={() => setFailed(0)}>{t('Try again')}</TextButton>
       </p>
     )
   return (

@@ -9,7 +9,7 @@ import { useTexts } from '../../ui/words/texts'
 import { AnnotatedPicture } from '../../annotations'
 import { useLook } from '../../annotations/useLook'
 import { useMe } from '../../people'
-import { Button } from '../../ui'
+import { Button, TextButton } from '../../ui'
 import { ElementList } from '../picture/ElementList'
 import { PopUp } from '../picture/OnPicture'
 import { PractiseEnd } from './PractiseEnd'
@@ -185,9 +185,7 @@ function PractiseStep({
       {play.script.steps[indexOf(play.script, step.id)]?.optional && (
         <p className="text-soft text-sm">
           {t('You may leave this section out.')}{' '}
-          <button type="button" className="text-petrol underline min-h-8" onClick={() => act({ type: 'skip-section' })}>
-            {t('Go on after it')}
-          </button>
+          <TextButton onClick={() => act({ type: 'skip-section' })}>{t('Go on after it')}</TextButton>
         </p>
       )}
     </div>

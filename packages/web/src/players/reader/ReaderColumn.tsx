@@ -4,8 +4,7 @@ import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Way } from '@jackdaw/core/ways'
 import { X } from 'lucide-react'
 import { Suspense } from 'react'
-import { Link } from 'react-router'
-import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark } from '../../ui'
+import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { isPassedIn } from '../FlatRuler'
 import { DRAFT } from '../used'
@@ -66,10 +65,7 @@ export function ReaderColumn({
           </Button>
         </div>
         <p className="text-sm text-soft mb-1">
-          <Link to="/" className="text-petrol underline underline-offset-3">
-            {t('Today')}
-          </Link>{' '}
-          · {t('Guide {{n}}', { n: edition.number })}
+          <TextLink to="/">{t('Today')}</TextLink> · {t('Guide {{n}}', { n: edition.number })}
         </p>
         <p className="font-serif text-lg leading-6 mb-1">{document.title}</p>
         <p className="text-sm text-soft mb-4">

@@ -10,7 +10,7 @@ import { useSearchParams } from 'react-router'
 import { useLook } from '../../annotations/useLook'
 import { RichTextView } from '../../guides/RichTextView'
 import { SomethingWrong } from '../../remarks/SomethingWrong'
-import { lazyPart, Loaded, Message } from '../../ui'
+import { lazyPart, Loaded, Message, TextButton } from '../../ui'
 import { Closing } from './Closing'
 import { FlatRuler } from '../FlatRuler'
 import { GuideHead, preloadSigns } from '../GuideHead'
@@ -135,9 +135,7 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
           {state.at === startedFrom && at > 0 && step && (
             <p className="text-sm text-soft mb-2">
               {t('You go on where you were.')}{' '}
-              <button type="button" className="text-petrol underline" onClick={() => act({ type: 'go', to: nth(steps, 0).id })}>
-                {t('Begin at step 1')}
-              </button>
+              <TextButton onClick={() => act({ type: 'go', to: nth(steps, 0).id })}>{t('Begin at step 1')}</TextButton>
             </p>
           )}
           {edition.progress.mustReread && state.at === startedFrom && (
@@ -229,9 +227,7 @@ function StepView({
       {play.script.steps[at]?.optional && (
         <p className="mt-5 text-soft">
           {t('You may leave this section out.')}{' '}
-          <button type="button" className="text-petrol underline min-h-8" onClick={() => act({ type: 'skip-section' })}>
-            {t('Go on after it')}
-          </button>
+          <TextButton onClick={() => act({ type: 'skip-section' })}>{t('Go on after it')}</TextButton>
         </p>
       )}
       {edition.edition !== DRAFT && (

@@ -8,7 +8,7 @@ import { ArrowRight, CircleCheck, CircleX, List, SkipForward } from 'lucide-reac
 import { useEffect, useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { AnnotatedPicture } from '../../annotations'
-import { Button } from '../../ui'
+import { Button, TextButton } from '../../ui'
 import { ActingSurface } from '../picture/ActingSurface'
 import { ElementList } from '../picture/ElementList'
 import { EntryField, keptInside, PopUp } from '../picture/OnPicture'
@@ -167,9 +167,7 @@ function SoloStep({
       {screen.optional && (
         <p className="text-soft text-sm">
           {t('You may leave this section out.')}{' '}
-          <button type="button" className="text-petrol underline min-h-8" onClick={() => does({ type: 'skip-section' })}>
-            {t('Go on after it')}
-          </button>
+          <TextButton onClick={() => does({ type: 'skip-section' })}>{t('Go on after it')}</TextButton>
         </p>
       )}
     </div>

@@ -1,4 +1,4 @@
-import { Button, ButtonLink, Failed, Loaded, momentOf } from '../../ui'
+import { Button, ButtonLink, Failed, Loaded, momentOf, TextLink } from '../../ui'
 import { searchIn } from '../../ui/search/useSearch'
 import { useIds } from '../../ui/search/useIds'
 import {
@@ -94,10 +94,7 @@ function Before({
     <main id="main" className="w-full max-w-[760px] mx-auto px-4 py-8">
       <title>{`${t('Solo')}: ${known.title} – Jackdaw`}</title>
       <p className="text-sm text-soft mb-1">
-        <Link to={`/guides/${id}`} className="text-petrol underline underline-offset-3">
-          {known.title}
-        </Link>{' '}
-        · {t('Solo')}
+        <TextLink to={`/guides/${id}`}>{known.title}</TextLink> · {t('Solo')}
       </p>
       <h1 className="font-serif text-2xl mb-3">{t('Show that you can do it')}</h1>
       {known.task && (

@@ -1,32 +1,5 @@
-import { useId, type InputHTMLAttributes, type ReactNode, type Ref, type SelectHTMLAttributes, type TextareaHTMLAttributes } from 'react'
-
-const BOX = 'w-full bg-sheet border border-edge rounded-md px-3 min-h-10 text-ink aria-invalid:border-brick aria-invalid:border-2'
-
-type Common = { label: ReactNode; hint?: ReactNode; error?: string | undefined }
-function Frame({ label, hint, error, id, children }: Common & { id: string; children: ReactNode }) {
-  return (
-    <div>
-      <label htmlFor={id} className="block text-sm font-semibold mb-1">
-        {label}
-      </label>
-      {children}
-      {hint && (
-        <p id={`${id}-hint`} className="text-sm text-soft mt-1">
-          {hint}
-        </p>
-      )}
-      {error && (
-        <p id={`${id}-error`} className="text-sm text-brick mt-1">
-          {error}
-        </p>
-      )}
-    </div>
-  )
-}
-const described = (id: string, { hint, error }: Pick<Common, 'hint' | 'error'>) => ({
-  'aria-invalid': error ? (true as const) : undefined,
-  'aria-describedby': [error ? `${id}-error` : '', hint ? `${id}-hint` : ''].filter(Boolean).join(' ') || undefined,
-})
+import { useId, type InputHTMLAttributes, type Ref, type SelectHTMLAttributes, type TextareaHTMLAttributes } from 'react'
+import { boxClass, describedBy, Frame, type Labelled } from './Frame'
 
 export function TextField({
   label,
@@ -34,19 +7,25 @@ export function TextField({
   error,
   ref,
   ...rest
-}: Common & InputHTMLAttributes<HTMLInputElement> & { ref?: Ref<HTMLInputElement> }) {
+}: Labelled & InputHTMLAttributes<HTMLInputElement> & { ref?: Ref<HTMLInputElement> }) {
   const id = useId()
   return (
     <Frame {...{ label, hint, error, id }}>
-      <input id={id} ref={ref} className={BOX} {...described(id, { hint, error })} {...rest} />
+      <input id={id} ref={ref} className={boxClass()} {...describedBy(id, { hint, error })} {...rest} />
     </Frame>
   )
 }
-export function TextArea({ label, hint, error, ...rest }: Common & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+export function TextArea({
+  label,
+  hint,
+  error,
+  ref,
+  ...rest
+}: Labelled & TextareaHTMLAttributes<HTMLTextAreaElement> & { ref?: Ref<HTMLTextAreaElement> }) {
   const id = useId()
   return (
     <Frame {...{ label, hint, error, id }}>
-      <textarea id={id} className={`${BOX} py-2`} {...described(id, { hint, error })} {...rest} />
+      <textarea id={id} ref={ref} className={`${boxClass()} py-2`} {...describedBy(id, { hint, error })} {...rest} />
     </Frame>
   )
 }
@@ -60,27 +39,17 @@ export function Select({
   label,
   hint,
   error,
+  small = false,
   children,
   ref,
   ...rest
-}: Common & SelectHTMLAttributes<HTMLSelectElement> & { ref?: Ref<HTMLSelectElement> }) {
+}: Labelled & SelectHTMLAttributes<HTMLSelectElement> & { small?: boolean; ref?: Ref<HTMLSelectElement> }) {
   const id = useId()
   return (
-    <Frame {...{ label, hint, error, id }}>
-      <select id={id} ref={ref} className={BOX} {...described(id, { hint, error })} {...rest}>
+    <Frame {...{ label, hint, error, id, small }}>
+      <select id={id} ref={ref} className={boxClass(small)} {...describedBy(id, { hint, error })} {...rest}>
         {children}
       </select>
     </Frame>
-  )
-}
-export function Check({ label, hint, ...rest }: { label: ReactNode; hint?: ReactNode } & InputHTMLAttributes<HTMLInputElement>) {
-  return (
-    <label className="flex gap-2 items-start min-h-8 py-1 cursor-pointer">
-      <input type="checkbox" className="mt-0.5 size-[18px] accent-petrol shrink-0" {...rest} />
-      <span>
-        {label}
-        {hint && <span className="block text-sm text-soft">{hint}</span>}
-      </span>
-    </label>
   )
 }

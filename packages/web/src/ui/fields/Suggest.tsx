@@ -1,11 +1,29 @@
-import { useId, useState, type ReactNode, type Ref } from 'react'
+import { useCombobox } from 'downshift'
+import type { ReactNode, Ref } from 'react'
+import type { TFunction } from 'i18next'
 import { useTexts } from '../words/texts'
 
 /** One thing that may be chosen from a list while somebody types. */
 export type Suggestion = { id: string; words: string; about: string }
+/** `asking`: an answer is on its way; `answered`: what fits is listed, if anything; `failed`: the server could not be asked. */
+export type Suggested = 'still' | 'asking' | 'answered' | 'failed'
+
+const LIST =
+  'absolute top-full mt-1 min-w-full w-max max-w-[min(480px,80vw)] max-h-80 overflow-auto bg-sheet border border-edge z-50 shadow-[0_4px_14px_rgb(23_33_43/0.14)]'
+const NOTHING = 'absolute left-0 top-full mt-1 w-full bg-sheet border border-edge z-50 px-3 py-2 text-sm'
+const { stateChangeTypes: CHANGE } = useCombobox
+
+/** How many fit, or why none are listed. */
+function statusWords(find: string, count: number, state: Suggested, t: TFunction): string {
+  if (count > 0) return t('{{count}} suggestions', { count })
+  if (state === 'asking') return t('Looking …')
+  if (state === 'failed') return t('The server cannot be asked just now.')
+  return t('Nothing fits “{{find}}”.', { find })
+}
 
 /** A field with a list under it of what fits while one types: arrows move in it, Enter takes, Escape closes the list and only the list. */
 export function Suggest({
+  id,
   value,
   label,
   placeholder,
@@ -14,22 +32,25 @@ export function Suggest({
   className = '',
   autoFocus = false,
   end = false,
+  firstReady = false,
   before,
   ref,
   onChange,
   onPick,
   onEnter,
 }: {
+  id?: string
   value: string
   label: string
   placeholder?: string
   suggestions: readonly Suggestion[]
-  /** `asking`: an answer is on its way; `answered`: what fits is listed, if anything; `failed`: the server could not be asked. */
-  state: 'still' | 'asking' | 'answered' | 'failed'
+  state: Suggested
   className?: string
   autoFocus?: boolean
   /** The list ends where the field does, at the right edge of a page. */
   end?: boolean
+  /** Enter takes the first one, without an arrow key before. */
+  firstReady?: boolean
   before?: ReactNode
   ref?: Ref<HTMLInputElement>
   onChange: (value: string) => void
@@ -38,124 +59,69 @@ export function Suggest({
   onEnter?: () => void
 }) {
   const { t } = useTexts()
-  const list = useId()
-  const [open, setOpen] = useState(false)
-  const [at, setAt] = useState(-1)
-  const shown = open && value.trim() !== '' && state !== 'still'
-  const close = () => {
-    setOpen(false)
-    setAt(-1)
-  }
-  const pick = (id: string) => {
-    close()
-    onPick(id)
-  }
+  const box = useCombobox<Suggestion>({
+    ...(id === undefined ? {} : { inputId: id }),
+    items: [...suggestions],
+    itemToString: (each) => each?.words ?? '',
+    inputValue: value,
+    selectedItem: null,
+    defaultHighlightedIndex: firstReady ? 0 : -1,
+    // Whoever goes on with Tab or a click has not chosen.
+    stateReducer: (_state, { type, changes }) => (type === CHANGE.InputBlur ? { isOpen: false, highlightedIndex: -1 } : changes),
+    onSelectedItemChange: ({ selectedItem }) => selectedItem && onPick(selectedItem.id),
+  })
+  const find = value.trim()
+  const shown = box.isOpen && find !== '' && state !== 'still'
   const key = (event: React.KeyboardEvent<HTMLInputElement>) => {
-    const many = suggestions.length
-    if (event.key === 'Escape' && shown) {
+    const own = () => Object.assign(event.nativeEvent, { preventDownshiftDefault: true })
+    if (event.key === 'Escape') {
+      own()
+      if (!shown) return
       event.preventDefault()
       event.stopPropagation()
-      close()
-    } else if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && many > 0) {
+      box.closeMenu()
+    } else if (event.key === 'Enter' && !(shown && suggestions[box.highlightedIndex])) {
+      own()
+      if (!onEnter) return
       event.preventDefault()
-      setOpen(true)
-      const next = event.key === 'ArrowDown' ? at + 1 : at - 1
-      setAt(next < -1 ? many - 1 : next >= many ? -1 : next)
-    } else if (event.key === 'Enter') {
-      const chosen = shown ? suggestions[at] : undefined
-      if (!chosen && !onEnter) return
-      event.preventDefault()
-      if (chosen) pick(chosen.id)
-      else {
-        close()
-        onEnter?.()
-      }
+      box.closeMenu()
+      onEnter()
     }
   }
   return (
-    <div className="relative grow min-w-0" onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && close()}>
+    <div className="relative grow min-w-0">
       {before}
       <input
-        ref={ref}
-        role="combobox"
-        aria-label={label}
-        aria-expanded={shown}
-        aria-controls={list}
-        aria-autocomplete="list"
-        aria-activedescendant={shown && at >= 0 ? `${list}-${at}` : undefined}
-        autoComplete="off"
-        autoFocus={autoFocus}
-        maxLength={200}
-        value={value}
-        placeholder={placeholder}
-        className={className}
-        onChange={(event) => {
-          setOpen(true)
-          setAt(-1)
-          onChange(event.target.value)
-        }}
-        onKeyDown={key}
+        {...box.getInputProps({
+          ref,
+          'aria-label': label,
+          'aria-expanded': shown,
+          autoFocus,
+          maxLength: 200,
+          placeholder,
+          className,
+          onKeyDown: key,
+          onClick: (event) => Object.assign(event.nativeEvent, { preventDownshiftDefault: true }),
+          onChange: (event) => onChange(event.currentTarget.value),
+        })}
       />
-      <Listed {...{ list, label, suggestions, at, shown, end }} onPick={pick} />
-      <p
-        role="status"
-        className={
-          shown && suggestions.length === 0
-            ? 'absolute left-0 top-full mt-1 w-full bg-sheet border border-edge z-50 px-3 py-2 text-sm'
-            : 'sr-only'
-        }
-      >
-        {shown &&
-          (suggestions.length > 0
-            ? t('{{count}} suggestions', { count: suggestions.length })
-            : state === 'asking'
-              ? t('Looking …')
-              : state === 'failed'
-                ? t('The server cannot be asked just now.')
-                : t('Nothing fits “{{find}}”.', { find: value.trim() }))}
+      <div className={`${LIST} ${end ? 'right-0' : 'left-0'} ${shown && suggestions.length > 0 ? '' : 'hidden'}`} data-suggestions>
+        <ul {...box.getMenuProps({ 'aria-label': label })}>
+          {suggestions.map((each, index) => (
+            <li
+              key={each.id}
+              {...box.getItemProps({ item: each, index })}
+              className={`px-3 py-1.5 cursor-pointer ${index === box.highlightedIndex ? 'bg-wash' : ''}`}
+            >
+              <span className="block">{each.words}</span>
+              {each.about && <span className="block text-xs text-soft">{each.about}</span>}
+            </li>
+          ))}
+        </ul>
+      </div>
+      <p role="status" className={shown && suggestions.length === 0 ? NOTHING : 'sr-only'}>
+        {shown && statusWords(find, suggestions.length, state, t)}
       </p>
-    </div>
-  )
-}
-
-function Listed({
-  list,
-  label,
-  suggestions,
-  at,
-  shown,
-  end,
-  onPick,
-}: {
-  list: string
-  label: string
-  suggestions: readonly Suggestion[]
-  at: number
-  shown: boolean
-  end: boolean
-  onPick: (id: string) => void
-}) {
-  return (
-    <div
-      className={`absolute ${end ? 'right-0' : 'left-0'} top-full mt-1 min-w-full w-max max-w-[min(480px,80vw)] max-h-80 overflow-auto bg-sheet border border-edge z-50 shadow-[0_4px_14px_rgb(23_33_43/0.14)] ${shown ? '' : 'hidden'}`}
-      data-suggestions
-    >
-      <ul role="listbox" id={list} aria-label={label}>
-        {suggestions.map((each, n) => (
-          <li
-            key={each.id}
-            id={`${list}-${n}`}
-            role="option"
-            aria-selected={n === at}
-            className={`px-3 py-1.5 cursor-pointer ${n === at ? 'bg-wash' : 'hover:bg-page'}`}
-            onPointerDown={(event) => event.preventDefault()}
-            onClick={() => onPick(each.id)}
-          >
-            <span className="block">{each.words}</span>
-            {each.about && <span className="block text-xs text-soft">{each.about}</span>}
-          </li>
-        ))}
-      </ul>
     </div>
   )
 }

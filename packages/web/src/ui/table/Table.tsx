@@ -1,8 +1,10 @@
+import { Tickbox } from '../fields/Check'
+import { TextButton } from '../TextLink'
 import { Suspense, type KeyboardEvent, type ReactNode } from 'react'
 import { lazyPart } from '../lazyPart'
 import { SortHead, type Sort } from './SortHead'
 import { useTexts } from '../words/texts'
-import { shownFrom } from './columns'
+import { headClass } from './columns'
 import { TableRow, type RowsOf } from './TableRow'
 
 /** From how many rows on only those near the window are drawn. */
@@ -28,9 +30,11 @@ function toNextRow(event: KeyboardEvent<HTMLTableElement>): void {
   thing.scrollIntoView({ block: 'nearest' })
 }
 
+type Ordered<By extends string> = { sort: Sort<By>; onSort: (sort: Sort<By>) => void }
+
 /** A list as a table: columns that can be ordered, rows that can be chosen to be worked on together, by hand and by keyboard. `empty` stands
  * there when it has no rows. `actions`: what can be done with those chosen, in the bar at the bottom. */
-export function Table<Row, By extends string>({
+export function Table<Row, By extends string = never>({
   label,
   sort,
   onSort,
@@ -39,42 +43,43 @@ export function Table<Row, By extends string>({
   ...of
 }: RowsOf<Row, By> & {
   label: string
-  sort: Sort<By>
-  onSort: (sort: Sort<By>) => void
   empty: ReactNode
   actions?: ReactNode
-}) {
+} & ([By] extends [never] ? Partial<Ordered<By>> : Ordered<By>)) {
   const { rows, columns, choosing } = of
   if (rows.length === 0) return <>{empty}</>
   const long = rows.length > LONG
   const body = rows.slice(0, LONG).map((row, index) => <TableRow key={of.keyOf(row)} row={row} index={index} {...of} />)
   return (
     <>
-      <table aria-label={label} aria-rowcount={rows.length + 1} className="w-full text-sm" onKeyDown={toNextRow}>
-        <thead className="border-b-2 border-ink">
-          <tr>
-            {choosing && <AllBox {...of} />}
-            {columns.map((column) =>
-              column.sort ? (
-                <SortHead key={column.id} by={column.sort} sort={sort} onSort={onSort} className={shownFrom(column)}>
-                  {column.head}
-                </SortHead>
-              ) : (
-                <th key={column.id} scope="col" className={`text-left py-1.5 pr-4 font-semibold ${shownFrom(column)}`}>
-                  {column.hidden ? <span className="sr-only">{column.head}</span> : column.head}
-                </th>
-              ),
-            )}
-          </tr>
-        </thead>
-        {long ? (
-          <Suspense fallback={<tbody>{body}</tbody>}>
-            <LongRows {...of} />
-          </Suspense>
-        ) : (
-          <tbody>{body}</tbody>
-        )}
-      </table>
+      {/* Whoever comes to its rows by keyboard can see all of them; else the table itself can be come to. */}
+      <div className="overflow-x-auto" {...(choosing ? {} : { role: 'region', 'aria-label': label, tabIndex: 0 })}>
+        <table aria-label={label} aria-rowcount={rows.length + 1} className="w-full text-sm" onKeyDown={toNextRow}>
+          <thead className="border-b-2 border-ink">
+            <tr>
+              {choosing && <AllBox {...of} />}
+              {columns.map((column) =>
+                column.sort && sort && onSort ? (
+                  <SortHead key={column.id} by={column.sort} sort={sort} onSort={onSort} className={headClass(column)}>
+                    {column.head}
+                  </SortHead>
+                ) : (
+                  <th key={column.id} scope="col" className={`text-left py-1.5 pr-4 font-semibold ${headClass(column)}`}>
+                    {column.hidden ? <span className="sr-only">{column.head}</span> : column.head}
+                  </th>
+                ),
+              )}
+            </tr>
+          </thead>
+          {long ? (
+            <Suspense fallback={<tbody>{body}</tbody>}>
+              <LongRows {...of} />
+            </Suspense>
+          ) : (
+            <tbody>{body}</tbody>
+          )}
+        </table>
+      </div>
       {choosing && <ChosenBar {...of}>{actions}</ChosenBar>}
     </>
   )
@@ -90,9 +95,7 @@ function AllBox<Row, By extends string>({ rows, choosing }: RowsOf<Row, By>) {
   return (
     <th scope="col" className="w-9 text-left">
       <label className="inline-flex size-8 items-center justify-center">
-        <input
-          type="checkbox"
-          className="size-[18px] accent-petrol"
+        <Tickbox
           aria-label={t('Choose all')}
           checked={all}
           disabled={most === 0}
@@ -121,9 +124,9 @@ function ChosenBar<Row, By extends string>({ choosing, children }: RowsOf<Row, B
         {t('{{count}} chosen', { count })}
       </span>
       {children}
-      <button type="button" className="text-petrol underline underline-offset-3 min-h-9 px-2 ml-auto" onClick={choosing.chosen.none}>
+      <TextButton className="min-h-9 px-2 ml-auto" onClick={choosing.chosen.none}>
         {t('Choose none')}
-      </button>
+      </TextButton>
     </div>
   )
 }

@@ -1,6 +1,7 @@
+import { Tickbox } from '../fields/Check'
 import type { Ref } from 'react'
 import { useTexts } from '../words/texts'
-import { shownFrom, type Column } from './columns'
+import { cellClass, type Column } from './columns'
 import type { ChosenRows } from './useChosenRows'
 
 /** What rows can be chosen for. `nameOf`: what a row is called; nothing where it cannot be chosen. */
@@ -38,9 +39,7 @@ export function TableRow<Row, By extends string>({
         <td className="w-9 py-1">
           {name !== null && (
             <label className="inline-flex size-8 items-center justify-center">
-              <input
-                type="checkbox"
-                className="size-[18px] accent-petrol"
+              <Tickbox
                 aria-label={t('Choose {{name}}', { name })}
                 checked={isChosen}
                 onChange={(event) => choosing.chosen.toggle(key, event.nativeEvent instanceof MouseEvent && event.nativeEvent.shiftKey)}
@@ -50,7 +49,7 @@ export function TableRow<Row, By extends string>({
         </td>
       )}
       {columns.map((column) => (
-        <td key={column.id} className={shownFrom(column)}>
+        <td key={column.id} className={cellClass(column)}>
           {column.cell(row)}
         </td>
       ))}
