@@ -40,19 +40,26 @@ type Props = {
 const titleOf = (annotation: Annotation): string =>
   annotation.kind === 'label' || annotation.kind === 'text' ? annotation.words : annotation.kind === 'tag' ? String(annotation.number) : ''
 
-/** Beside the picture: all annotations as a list, and everything about the one that is selected. */
-export function BenchPanel(props: Props) {
-  const { t } = useTexts()
-  const { annotations, selected, drawing, measured, ground, onPut, picture } = props
-  const copied = useCopied()
-  const chosen = annotations.find((each) => each.id === selected)
-  const laid = selected?.startsWith('laid:') ? picture.sheet?.pictures[Number(selected.slice(5))] : undefined
-  const contrastOf = (id: string): number | null => {
+type ContrastOf = (id: string) => number | null
+
+/** How well each annotation stands out from the picture under it; `null` where that is not known. */
+function contrastIn(drawing: Drawing, measured: Props['measured']): ContrastOf {
+  return (id) => {
     const drawn = drawing.drawn.find((each) => each.id === id)
     if (!drawn || !measured || drawn.along.length === 0) return null
     const places = drawn.along.map(({ x, y }) => ({ x: x * measured.scale, y: y * measured.scale }))
     return contrastUnder(measured.pixels, places, drawn.stroke, drawn.casing)
   }
+}
+
+/** Beside the picture: all annotations as a list, and everything about the one that is selected. */
+export function BenchPanel(props: Props) {
+  const { t } = useTexts()
+  const { annotations, selected, drawing, measured, picture } = props
+  const chosen = annotations.find((each) => each.id === selected)
+  const laidAt = selected?.startsWith('laid:') ? Number(selected.slice(5)) : null
+  const laid = laidAt === null ? undefined : picture.sheet?.pictures[laidAt]
+  const contrastOf = contrastIn(drawing, measured)
   return (
     <section aria-label={t('Annotations of step {{n}}', { n: props.number })} className="p-4 space-y-3" data-keeps-editor>
       <h2 className="text-base">{t('Annotations of step {{n}}', { n: props.number })}</h2>
@@ -61,103 +68,122 @@ export function BenchPanel(props: Props) {
           {t('Nothing is drawn on this picture. Take a tool above it; with the Enter key it puts something on the element at once.')}
         </p>
       ) : (
-        <ul className="border-t border-hair" aria-label={t('Annotations')} onKeyDown={props.onKey}>
-          {annotations.map((each) => {
-            const contrast = contrastOf(each.id)
-            const faint = contrast !== null && contrast < LEAST_CONTRAST
-            return (
-              <li key={each.id} className="border-b border-hair">
-                <button
-                  type="button"
-                  className={`w-full min-h-8 px-2 text-left text-sm flex gap-2 items-baseline ${each.id === selected ? 'bg-wash font-semibold' : 'hover:bg-wash'}`}
-                  aria-pressed={each.id === selected}
-                  data-annotation-row={each.id}
-                  onClick={() => props.onSelect(each.id)}
-                  onFocus={() => each.id !== selected && props.onSelect(each.id)}
-                >
-                  <span>{toolName(each.kind, t)}</span>
-                  <span className="truncate text-soft grow">{titleOf(each)}</span>
-                  {drawing.lost.includes(each.id) && <span className="text-ochre shrink-0">{t('element missing')}</span>}
-                  {faint && <span className="text-ochre shrink-0">{t('hard to see')}</span>}
-                  {each.style && <span className="text-soft shrink-0">{t('own style')}</span>}
-                </button>
-              </li>
-            )
-          })}
-        </ul>
+        <AnnotationList {...props} contrastOf={contrastOf} />
       )}
       <CopyTools annotations={annotations} onPaste={props.onPaste} />
       {props.found}
-      {chosen && (
-        <div className="border-t-2 border-ink pt-3 space-y-3" data-selected={chosen.id}>
-          <div className="flex items-center">
-            <h3 className="grow">{toolName(chosen.kind, t)}</h3>
-            <IconButton name={t('Copy it')} onClick={() => copyAnnotations([chosen])}>
-              <Copy size={16} aria-hidden />
-            </IconButton>
-            <IconButton name={t('Remove it')} onClick={() => props.onRemove(chosen.id)}>
-              <Trash2 size={16} aria-hidden />
-            </IconButton>
-          </div>
-          <SelectedFields
-            annotation={chosen}
-            drawn={drawing.drawn.find((each) => each.id === chosen.id)}
-            ground={ground}
-            way={props.way}
-            fresh={props.fresh === chosen.id}
-            onChange={onPut}
-          />
-          <div className="flex flex-wrap gap-1">
-            <Button look="quiet" className="text-sm px-2" onClick={() => copyPosition(positionOf(chosen))}>
-              {t('Remember this place')}
-            </Button>
-            <Button
-              look="quiet"
-              className="text-sm px-2"
-              disabled={!copied.position}
-              onClick={() => copied.position && onPut(withPosition(chosen, copied.position))}
-            >
-              {t('Put it in the same place')}
-            </Button>
-          </div>
-          <StyleFields annotation={chosen} look={props.look} contrast={contrastOf(chosen.id)} onChange={onPut} />
-        </div>
-      )}
-      {laid && picture.sheet && (
-        <LaidFields
-          rect={laid.rect}
-          onChange={(rect) => {
-            const index = Number(selected!.slice(5))
-            props.onSheet({
-              ...picture.sheet!,
-              pictures: picture.sheet!.pictures.map((each, n) => (n === index ? { ...each, rect } : each)),
-            })
-          }}
-          onRemove={() => {
-            const index = Number(selected!.slice(5))
-            props.onSheet({ ...picture.sheet!, pictures: picture.sheet!.pictures.filter((_, n) => n !== index) })
-            props.onSelect(null)
-          }}
-        />
-      )}
-      {picture.sheet && picture.sheet.pictures.length > 0 && (
-        <ul className="border-t border-hair" aria-label={t('Pictures on the sheet')}>
-          {picture.sheet.pictures.map((each, n) => (
-            <li key={`${each.id}-${n}`} className="border-b border-hair">
-              <button
-                type="button"
-                aria-pressed={selected === `laid:${n}`}
-                className={`w-full min-h-8 px-2 text-left text-sm ${selected === `laid:${n}` ? 'bg-wash font-semibold' : 'hover:bg-wash'}`}
-                onClick={() => props.onSelect(`laid:${n}`)}
-              >
-                {t('Picture {{n}} on the sheet', { n: n + 1 })}
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {chosen && <Chosen {...props} chosen={chosen} contrast={contrastOf(chosen.id)} />}
+      {laid && laidAt !== null && <Laid {...props} index={laidAt} rect={laid.rect} />}
+      {picture.sheet && picture.sheet.pictures.length > 0 && <LaidList sheet={picture.sheet} {...props} />}
       {!chosen && !laid && <GroundFields {...props} />}
     </section>
+  )
+}
+
+function AnnotationList({ annotations, selected, drawing, contrastOf, onSelect, onKey }: Props & { contrastOf: ContrastOf }) {
+  const { t } = useTexts()
+  return (
+    <ul className="border-t border-hair" aria-label={t('Annotations')} onKeyDown={onKey}>
+      {annotations.map((each) => {
+        const contrast = contrastOf(each.id)
+        const faint = contrast !== null && contrast < LEAST_CONTRAST
+        return (
+          <li key={each.id} className="border-b border-hair">
+            <button
+              type="button"
+              className={`w-full min-h-8 px-2 text-left text-sm flex gap-2 items-baseline ${each.id === selected ? 'bg-wash font-semibold' : 'hover:bg-wash'}`}
+              aria-pressed={each.id === selected}
+              data-annotation-row={each.id}
+              onClick={() => onSelect(each.id)}
+              onFocus={() => each.id !== selected && onSelect(each.id)}
+            >
+              <span>{toolName(each.kind, t)}</span>
+              <span className="truncate text-soft grow">{titleOf(each)}</span>
+              {drawing.lost.includes(each.id) && <span className="text-ochre shrink-0">{t('element missing')}</span>}
+              {faint && <span className="text-ochre shrink-0">{t('hard to see')}</span>}
+              {each.style && <span className="text-soft shrink-0">{t('own style')}</span>}
+            </button>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+/** Everything about the annotation that is selected. */
+function Chosen({ chosen, contrast, ...props }: Props & { chosen: Annotation; contrast: number | null }) {
+  const { t } = useTexts()
+  const { ground, way, look, drawing, fresh, onPut, onRemove } = props
+  const { position } = useCopied()
+  return (
+    <div className="border-t-2 border-ink pt-3 space-y-3" data-selected={chosen.id}>
+      <div className="flex items-center">
+        <h3 className="grow">{toolName(chosen.kind, t)}</h3>
+        <IconButton name={t('Copy it')} onClick={() => copyAnnotations([chosen])}>
+          <Copy size={16} aria-hidden />
+        </IconButton>
+        <IconButton name={t('Remove it')} onClick={() => onRemove(chosen.id)}>
+          <Trash2 size={16} aria-hidden />
+        </IconButton>
+      </div>
+      <SelectedFields
+        annotation={chosen}
+        drawn={drawing.drawn.find((each) => each.id === chosen.id)}
+        ground={ground}
+        way={way}
+        fresh={fresh === chosen.id}
+        onChange={onPut}
+      />
+      <div className="flex flex-wrap gap-1">
+        <Button look="quiet" className="text-sm px-2" onClick={() => copyPosition(positionOf(chosen))}>
+          {t('Remember this place')}
+        </Button>
+        <Button
+          look="quiet"
+          className="text-sm px-2"
+          disabled={!position}
+          onClick={() => position && onPut(withPosition(chosen, position))}
+        >
+          {t('Put it in the same place')}
+        </Button>
+      </div>
+      <StyleFields annotation={chosen} look={look} contrast={contrast} onChange={onPut} />
+    </div>
+  )
+}
+
+/** A picture on the sheet that is selected. */
+function Laid({ picture: { sheet }, index, rect, onSheet, onSelect }: Props & { index: number; rect: Rect }) {
+  if (!sheet) return null
+  return (
+    <LaidFields
+      rect={rect}
+      onChange={(next) => onSheet({ ...sheet, pictures: sheet.pictures.map((each, n) => (n === index ? { ...each, rect: next } : each)) })}
+      onRemove={() => {
+        onSheet({ ...sheet, pictures: sheet.pictures.filter((_, n) => n !== index) })
+        onSelect(null)
+      }}
+    />
+  )
+}
+
+function LaidList({ sheet, selected, onSelect }: Pick<Props, 'selected' | 'onSelect'> & { sheet: Sheet }) {
+  const { t } = useTexts()
+  return (
+    <ul className="border-t border-hair" aria-label={t('Pictures on the sheet')}>
+      {sheet.pictures.map((each, n) => (
+        <li key={`${each.id}-${n}`} className="border-b border-hair">
+          <button
+            type="button"
+            aria-pressed={selected === `laid:${n}`}
+            className={`w-full min-h-8 px-2 text-left text-sm ${selected === `laid:${n}` ? 'bg-wash font-semibold' : 'hover:bg-wash'}`}
+            onClick={() => onSelect(`laid:${n}`)}
+          >
+            {t('Picture {{n}} on the sheet', { n: n + 1 })}
+          </button>
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -1,5 +1,14 @@
 import { Button, IconButton, Select, TextArea, TextField, Tickbox, chosen } from '../../ui'
-import { elementOf, type Accept, type Exercise, type PictureSizes, type PopUpButton, type Step, type Task } from '@jackdaw/core/guides'
+import {
+  elementOf,
+  type Accept,
+  type Exercise,
+  type PictureSizes,
+  type PopUpButton,
+  type Step,
+  type StepElement,
+  type Task,
+} from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
 import { setElement } from '@jackdaw/core/editing'
 import { nanoid } from 'nanoid'
@@ -27,34 +36,28 @@ const FRESH: Record<Task['kind'], () => Task> = {
   'pop-up': () => ({ kind: 'pop-up', title: '', words: '', buttons: [{ id: nanoid(), words: 'OK', right: true }] }),
 }
 
-/** How a step is practised and tested: what is done, which entries are right, the hint, what Solo says. */
-export function StepExercise({
-  step,
-  number,
-  sizes,
-  source,
-  actions,
-  onClose,
-}: {
+type ExerciseProps = {
   step: Step
   number: number
   sizes: PictureSizes
   source: (id: PictureId) => string
   actions: ItemActions
   onClose: () => void
-}) {
+}
+type Put = (next: Partial<Exercise>) => void
+
+/** How a step is practised and tested: what is done, which entries are right, the hint, what Solo says. */
+export function StepExercise(props: ExerciseProps) {
+  const { step, number, actions, onClose } = props
   const { t } = useTexts()
   const exercise = step.exercise ?? {}
   const { task } = exercise
-  const put = (next: Partial<Exercise>) =>
-    actions.change({ type: 'set-step', stepId: step.id, fields: { exercise: bare({ ...exercise, ...next }) } })
+  const put: Put = (next) => actions.change({ type: 'set-step', stepId: step.id, fields: { exercise: bare({ ...exercise, ...next }) } })
   const setTask = (next: Task | undefined) => {
     const { task: _, ...rest } = exercise
     actions.change({ type: 'set-step', stepId: step.id, fields: { exercise: bare(next ? { ...rest, task: next } : rest) } })
   }
   const enters = task ? task.kind === 'field' : step.action !== undefined && ENTERS.includes(step.action.verb)
-  const recorded: Accept = { how: 'same', value: step.action?.value ?? '' }
-  const element = elementOf(step)
   return (
     <section
       className="border-l-2 border-petrol pl-3 py-1 mt-3 space-y-3 scroll-mt-36 scroll-mb-16"
@@ -71,57 +74,8 @@ export function StepExercise({
       <p className="text-sm text-soft">
         {t('What somebody does at this step when they practise or are tested, and what counts as right.')}
       </p>
-      <Select
-        label={t('What is done here')}
-        value={task?.kind ?? ''}
-        onChange={chosen((kind: Task['kind'] | '') => setTask(kind === '' ? undefined : FRESH[kind]()))}
-      >
-        <option value="">{step.action ? t('As recorded') : t('It is read')}</option>
-        {step.action && <option value="explain">{t('It is only read')}</option>}
-        <option value="click">{t('An element is selected')}</option>
-        <option value="field">{t('Something is entered in a field')}</option>
-        <option value="several">{t('Several elements, in any order')}</option>
-        <option value="pop-up">{t('A window of the application is answered')}</option>
-      </Select>
-      {(task?.kind === 'click' || task?.kind === 'field') && !step.action && (
-        <SpotsField
-          {...{ step, sizes, source }}
-          most={1}
-          elements={element ? [element] : []}
-          onChange={([next]) => {
-            if (next) actions.change({ type: 'set-step', stepId: step.id, fields: { element: next } })
-            else actions.change(...setElement(step, null))
-          }}
-        />
-      )}
-      {task?.kind === 'several' && (
-        <SpotsField
-          {...{ step, sizes, source }}
-          most={20}
-          elements={task.elements.map((each) => each.element)}
-          onChange={(next) =>
-            setTask({ ...task, elements: next.map((each, n) => ({ id: task.elements[n]?.id ?? nanoid(), element: each })) })
-          }
-        />
-      )}
-      {task?.kind === 'pop-up' && <PopUpFields task={task} onChange={setTask} />}
-      {enters && (
-        <>
-          <AcceptFields label={t('What is taken as right')} accept={exercise.accept ?? recorded} onChange={(accept) => put({ accept })} />
-          <TextField
-            label={t('What the application says to another entry')}
-            value={exercise.message ?? ''}
-            maxLength={500}
-            onChange={(event) => put({ message: event.target.value })}
-          />
-          <LinesField
-            label={t('Other entries of the list, one a line')}
-            hint={t('With these, the entry is chosen from a list.')}
-            lines={exercise.options ?? []}
-            onChange={(options) => put({ options })}
-          />
-        </>
-      )}
+      <TaskFields {...props} task={task} onTask={setTask} />
+      {enters && <EntryFields {...{ step, exercise, put }} />}
       <TextField
         label={t('Hint in Practise')}
         hint={t('Comes with the first hint. Without it, the name of the element is told.')}
@@ -138,6 +92,76 @@ export function StepExercise({
         onChange={(event) => put({ soloWords: event.target.value })}
       />
     </section>
+  )
+}
+
+/** What is done at the step, and on which elements. */
+function TaskFields({
+  step,
+  sizes,
+  source,
+  actions,
+  task,
+  onTask,
+}: ExerciseProps & { task: Task | undefined; onTask: (task: Task | undefined) => void }) {
+  const { t } = useTexts()
+  const element = elementOf(step)
+  const setOne = (next: StepElement | undefined) => {
+    if (next) actions.change({ type: 'set-step', stepId: step.id, fields: { element: next } })
+    else actions.change(...setElement(step, null))
+  }
+  return (
+    <>
+      <Select
+        label={t('What is done here')}
+        value={task?.kind ?? ''}
+        onChange={chosen((kind: Task['kind'] | '') => onTask(kind === '' ? undefined : FRESH[kind]()))}
+      >
+        <option value="">{step.action ? t('As recorded') : t('It is read')}</option>
+        {step.action && <option value="explain">{t('It is only read')}</option>}
+        <option value="click">{t('An element is selected')}</option>
+        <option value="field">{t('Something is entered in a field')}</option>
+        <option value="several">{t('Several elements, in any order')}</option>
+        <option value="pop-up">{t('A window of the application is answered')}</option>
+      </Select>
+      {(task?.kind === 'click' || task?.kind === 'field') && !step.action && (
+        <SpotsField {...{ step, sizes, source }} most={1} elements={element ? [element] : []} onChange={([next]) => setOne(next)} />
+      )}
+      {task?.kind === 'several' && (
+        <SpotsField
+          {...{ step, sizes, source }}
+          most={20}
+          elements={task.elements.map((each) => each.element)}
+          onChange={(next) =>
+            onTask({ ...task, elements: next.map((each, n) => ({ id: task.elements[n]?.id ?? nanoid(), element: each })) })
+          }
+        />
+      )}
+      {task?.kind === 'pop-up' && <PopUpFields task={task} onChange={onTask} />}
+    </>
+  )
+}
+
+/** Which entry is taken as right, and what the application says to others. */
+function EntryFields({ step, exercise, put }: { step: Step; exercise: Exercise; put: Put }) {
+  const { t } = useTexts()
+  const recorded: Accept = { how: 'same', value: step.action?.value ?? '' }
+  return (
+    <>
+      <AcceptFields label={t('What is taken as right')} accept={exercise.accept ?? recorded} onChange={(accept) => put({ accept })} />
+      <TextField
+        label={t('What the application says to another entry')}
+        value={exercise.message ?? ''}
+        maxLength={500}
+        onChange={(event) => put({ message: event.target.value })}
+      />
+      <LinesField
+        label={t('Other entries of the list, one a line')}
+        hint={t('With these, the entry is chosen from a list.')}
+        lines={exercise.options ?? []}
+        onChange={(options) => put({ options })}
+      />
+    </>
   )
 }
 

@@ -74,26 +74,28 @@ function Number({
   )
 }
 
-/** One step on the author's sheet: number, text, pictures, and what can be done with it. */
-export const StepSheet = memo(function StepSheet({
-  guideId,
-  sizes,
-  look,
-  prefer,
-  round,
-  step,
-  number,
-  actions,
-  selected,
-  focus,
-  conflicts,
-  uploads,
-  onEditor,
-  onBench,
-  panelHost,
-  ticked,
-  tools,
-}: Common &
+/** Files dropped on a step become its pictures. */
+function useDrop(onFiles: (files: File[]) => void) {
+  const [over, setOver] = useState(false)
+  const take = (event: DragEvent, over: boolean) => {
+    if (!holdsFiles(event)) return false
+    event.preventDefault()
+    setOver(over)
+    return true
+  }
+  return {
+    over,
+    handlers: {
+      onDragOver: (event: DragEvent) => void take(event, true),
+      onDragLeave: () => setOver(false),
+      onDrop: (event: DragEvent) => {
+        if (take(event, false)) onFiles([...event.dataTransfer.files])
+      },
+    },
+  }
+}
+
+type StepSheetProps = Common &
   PictureGround & {
     step: Step
     number: number
@@ -103,35 +105,24 @@ export const StepSheet = memo(function StepSheet({
     panelHost: Element | null
     /** Whether its tools are shown: it is selected, and no choice of several steps asks for the same place. */
     tools: boolean
-  }) {
+  }
+
+/** One step on the author's sheet: number, text, pictures, and what can be done with it. */
+export const StepSheet = memo(function StepSheet(props: StepSheetProps) {
+  const { step, number, actions, selected, conflicts, ticked, tools } = props
   const { t } = useTexts()
-  const [over, setOver] = useState(false)
+  const { over, handlers } = useDrop((files) => actions.addPictures(step.id, files))
   const [picking, setPicking] = useState(false)
   const [panel, setPanel] = useState<Panel>(null)
   useInSight(step.id, panel)
   const name = useDeferredValue(stepName(step) || t('Step {{n}}', { n: number }))
-  const pictured = useApartFromWords(step)
-  const ground = useMemo(() => ({ guideId, sizes, look, prefer, round }), [guideId, sizes, look, prefer, round])
   return (
     <li
       id={`item-${step.id}`}
       data-step={step.id}
       className={`relative grid grid-cols-[44px_minmax(0,1fr)] gap-x-3 pt-4 pb-3 border-b border-hair scroll-mt-32 ${over ? 'outline-2 outline-dashed outline-petrol' : ''}`}
       onFocusCapture={() => actions.select(step.id)}
-      onDragOver={(event) => {
-        if (holdsFiles(event)) {
-          event.preventDefault()
-          setOver(true)
-        }
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        if (holdsFiles(event)) {
-          event.preventDefault()
-          setOver(false)
-          actions.addPictures(step.id, [...event.dataTransfer.files])
-        }
-      }}
+      {...handlers}
     >
       <Number {...{ number, selected, ticked }} onTick={(range) => actions.tick(step.id, range)} />
       <div className="min-w-0">
@@ -144,40 +135,9 @@ export const StepSheet = memo(function StepSheet({
             onReady={() => actions.setNotReady(step.id, false)}
           />
         )}
-        {/* As high as the number and the box beside it, so that a wide picture below covers neither. */}
-        <div className="min-h-[60px]">
-          <StepBody
-            body={step.body}
-            label={t('Text of step {{n}}', { n: number })}
-            focus={focus}
-            onChange={(body) => actions.setBody(step.id, body)}
-            onEditor={onEditor}
-            onPictures={(files) => actions.addPictures(step.id, files)}
-            onNewStep={(where) => actions.addStepBeside(step.id, where)}
-            onSplit={(first, second) => actions.split(step.id, first, second)}
-            onJoin={() => actions.join(step.id)}
-          />
-        </div>
+        <StepText {...props} />
         <StepSafety {...{ step, number, actions, picking }} onPicking={setPicking} />
-        {(step.pictures.length > 0 || uploads.length > 0) && (
-          <StepPictures step={pictured} {...{ ground, number, actions, uploads, onBench, panelHost }} />
-        )}
-        {step.check && (
-          <StepCheckPanel
-            {...{ guideId, step, number }}
-            check={step.check}
-            onRight={() => actions.setCheck(step.id, null)}
-            onUse={(pictureId) => actions.usePicture(step.id, pictureId)}
-          />
-        )}
-        {panel === 'exercise' && (
-          <StepExercise
-            {...{ step, number, sizes, actions }}
-            source={(id) => pictureAddress(guideId, null, id, 'screen')}
-            onClose={() => setPanel(null)}
-          />
-        )}
-        {panel === 'flow' && <StepFlow {...{ step, number, actions }} onClose={() => setPanel(null)} />}
+        <StepPanels {...props} panel={panel} onClose={() => setPanel(null)} />
         {conflicts.map((conflict) => (
           <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
         ))}
@@ -189,3 +149,49 @@ export const StepSheet = memo(function StepSheet({
     </li>
   )
 })
+
+function StepText({ step, number, actions, focus, onEditor }: StepSheetProps) {
+  const { t } = useTexts()
+  return (
+    // As high as the number and the box beside it, so that a wide picture below covers neither.
+    <div className="min-h-[60px]">
+      <StepBody
+        body={step.body}
+        label={t('Text of step {{n}}', { n: number })}
+        focus={focus}
+        onChange={(body) => actions.setBody(step.id, body)}
+        onEditor={onEditor}
+        onPictures={(files) => actions.addPictures(step.id, files)}
+        onNewStep={(where) => actions.addStepBeside(step.id, where)}
+        onSplit={(first, second) => actions.split(step.id, first, second)}
+        onJoin={() => actions.join(step.id)}
+      />
+    </div>
+  )
+}
+
+/** The pictures of a step, and what is opened below them. */
+function StepPanels({ panel, onClose, ...props }: StepSheetProps & { panel: Panel; onClose: () => void }) {
+  const { guideId, sizes, look, prefer, round, step, number, actions, uploads, onBench, panelHost } = props
+  const pictured = useApartFromWords(step)
+  const ground = useMemo(() => ({ guideId, sizes, look, prefer, round }), [guideId, sizes, look, prefer, round])
+  return (
+    <>
+      {(step.pictures.length > 0 || uploads.length > 0) && (
+        <StepPictures step={pictured} {...{ ground, number, actions, uploads, onBench, panelHost }} />
+      )}
+      {step.check && (
+        <StepCheckPanel
+          {...{ guideId, step, number }}
+          check={step.check}
+          onRight={() => actions.setCheck(step.id, null)}
+          onUse={(pictureId) => actions.usePicture(step.id, pictureId)}
+        />
+      )}
+      {panel === 'exercise' && (
+        <StepExercise {...{ step, number, sizes, actions, onClose }} source={(id) => pictureAddress(guideId, null, id, 'screen')} />
+      )}
+      {panel === 'flow' && <StepFlow {...{ step, number, actions, onClose }} />}
+    </>
+  )
+}
