@@ -66,22 +66,8 @@ const percent = (share: number) => `${share * 100}%`
 
 /** A picture with everything drawn over it, as sharp as the screen allows. Words that would be too small to be read stand in a numbered
  * list under it; for screen readers all words are in a list. */
-export function AnnotatedPicture({
-  step,
-  picture,
-  sizes,
-  look,
-  prefer = null,
-  way = 'read',
-  source,
-  onFailed,
-  maxHeight,
-  near = true,
-  bare = false,
-  over,
-  fills = false,
-}: PictureProps) {
-  const { t } = useTexts()
+export function AnnotatedPicture(props: PictureProps) {
+  const { step, picture, sizes, look, prefer = null, way = 'read', source, onFailed, near = true, bare = false } = props
   const box = useRef<HTMLDivElement>(null)
   const shownPx = useShownWidth(box, near)
   const ground = useMemo(() => groundOf(step, picture, sizes[picture.id]), [step, picture, sizes])
@@ -108,73 +94,91 @@ export function AnnotatedPicture({
         />
       </div>
     )
-  const { shown } = ground
-  const layers = layersOf(picture, ground)
-  const words = (picture.annotations ?? []).flatMap((each) => (each.kind === 'label' || each.kind === 'text' ? [each.words] : []))
   return (
     <div>
-      <div
-        ref={box}
-        className="relative overflow-hidden bg-sheet outline outline-hair"
-        style={{
-          aspectRatio: `${shown.width} / ${shown.height}`,
-          width: '100%',
-          maxWidth: maxHeight
-            ? `min(${fills ? '100%' : `${Math.ceil(widestOf(ground))}px`}, calc(${maxHeight} * ${shown.width / shown.height}))`
-            : `${Math.ceil(widestOf(ground))}px`,
-        }}
-        data-picture={picture.id}
-      >
-        {near &&
-          layers.map(({ id, rect }, n) => (
-            <img
-              key={`${id}-${n}`}
-              src={source(id)}
-              alt={n === 0 ? picture.alt : ''}
-              className="absolute max-w-none block"
-              style={{
-                left: percent((rect.x - shown.x) / shown.width),
-                top: percent((rect.y - shown.y) / shown.height),
-                width: percent(rect.width / shown.width),
-                height: percent(rect.height / shown.height),
-              }}
-              decoding="async"
-              onError={onFailed}
-            />
-          ))}
-        {drawing && <Overlay {...{ drawing, layers, source }} shown={shown} />}
-        {over}
-      </div>
-      {drawing && drawing.listed.length > 0 ? (
-        <Listed>
-          {drawing.listed.map(({ id, mark, words: said }) => (
-            <li key={id} className="flex gap-2 items-baseline">
-              <span className="shrink-0 min-w-6 h-6 px-1 border border-ink bg-sheet text-sm font-semibold inline-flex items-center justify-center tabular-nums">
-                {mark}
-              </span>
-              <span className="whitespace-pre-line">{said}</span>
-            </li>
-          ))}
-        </Listed>
-      ) : (
-        words.length > 0 &&
-        !bare && (
-          <ul className="sr-only" aria-label={t('On the picture')}>
-            {words.map((each, n) => (
-              <li key={n}>{each}</li>
-            ))}
-          </ul>
-        )
-      )}
+      <Framed {...props} {...{ box, ground, drawing }} />
+      {drawing && drawing.listed.length > 0 ? <Listed listed={drawing.listed} /> : !bare && <WordsOnIt picture={picture} />}
     </div>
   )
 }
 
-function Listed({ children }: { children: ReactNode }) {
+/** What is shown of the picture, as wide as there is room, with what lies over it. */
+function Framed({
+  picture,
+  source,
+  onFailed,
+  maxHeight,
+  near = true,
+  over,
+  fills = false,
+  box,
+  ground,
+  drawing,
+}: PictureProps & { box: React.RefObject<HTMLDivElement | null>; ground: Ground; drawing: Drawing | null }) {
+  const { shown } = ground
+  const layers = layersOf(picture, ground)
+  const own = `${Math.ceil(widestOf(ground))}px`
+  return (
+    <div
+      ref={box}
+      className="relative overflow-hidden bg-sheet outline outline-hair"
+      style={{
+        aspectRatio: `${shown.width} / ${shown.height}`,
+        width: '100%',
+        maxWidth: maxHeight ? `min(${fills ? '100%' : own}, calc(${maxHeight} * ${shown.width / shown.height}))` : own,
+      }}
+      data-picture={picture.id}
+    >
+      {near &&
+        layers.map(({ id, rect }, n) => (
+          <img
+            key={`${id}-${n}`}
+            src={source(id)}
+            alt={n === 0 ? picture.alt : ''}
+            className="absolute max-w-none block"
+            style={{
+              left: percent((rect.x - shown.x) / shown.width),
+              top: percent((rect.y - shown.y) / shown.height),
+              width: percent(rect.width / shown.width),
+              height: percent(rect.height / shown.height),
+            }}
+            decoding="async"
+            onError={onFailed}
+          />
+        ))}
+      {drawing && <Overlay {...{ drawing, layers, source }} shown={shown} />}
+      {over}
+    </div>
+  )
+}
+
+/** For screen readers: what is written on the picture. */
+function WordsOnIt({ picture }: { picture: StepPicture }) {
+  const { t } = useTexts()
+  const words = (picture.annotations ?? []).flatMap((each) => (each.kind === 'label' || each.kind === 'text' ? [each.words] : []))
+  if (words.length === 0) return null
+  return (
+    <ul className="sr-only" aria-label={t('On the picture')}>
+      {words.map((each, n) => (
+        <li key={n}>{each}</li>
+      ))}
+    </ul>
+  )
+}
+
+/** Words that would be too small on the picture, under it by their numbers. */
+function Listed({ listed }: { listed: Drawing['listed'] }) {
   const { t } = useTexts()
   return (
     <ol aria-label={t('On the picture')} className="mt-2 space-y-1.5 text-base leading-6" data-listed>
-      {children}
+      {listed.map(({ id, mark, words }) => (
+        <li key={id} className="flex gap-2 items-baseline">
+          <span className="shrink-0 min-w-6 h-6 px-1 border border-ink bg-sheet text-sm font-semibold inline-flex items-center justify-center tabular-nums">
+            {mark}
+          </span>
+          <span className="whitespace-pre-line">{words}</span>
+        </li>
+      ))}
     </ol>
   )
 }

@@ -19,7 +19,7 @@ import { Button, Loaded, Message, Waiting } from '../ui'
 import { ApplyBlackouts, BlackoutStrip, FindPrivateData } from './blackouts/Blackouts'
 import { CheckStrip } from './checking/CheckStrip'
 import { ConflictPanel } from './saving/ConflictPanel'
-import type { DraftSession } from './saving/draftSession'
+import type { DraftSession, DraftView } from './saving/draftSession'
 import { EditorBar, type Asked } from './EditorBar'
 import { FactsColumn, type FactChanger } from './FactsColumn'
 import { FindingsPanel } from './checking/FindingsPanel'
@@ -80,29 +80,21 @@ function useStepInAddress(pick: (id: ItemId) => void): void {
   }, [step, pick, setSearch])
 }
 
-function EditorBench({ draft }: { draft: Draft }) {
-  const { t } = useTexts()
-  const me = useMe()
-  const keeps = useKeeps()
-  const { session, view, alsoHere } = useDraftSession(draft, me.id)
-  const changeFact = useChangeGuide(draft.id)
+/** What is going on at the guide beside its text: which step is selected, what is being uploaded, what went wrong. */
+function useEditorState(
+  draft: Draft,
+  session: DraftSession,
+  sizesNow: { current: PictureSizes },
+  learn: ReturnType<typeof usePictureSizes>['learn'],
+) {
   const [selected, setSelected] = useState<ItemId | null>(null)
   const [focus, setFocus] = useState<(FocusAt & { id: ItemId }) | null>(null)
-  const [editor, setEditor] = useState<Editor | null>(null)
   const [uploads, setUploads] = useState<readonly { stepId: StepId; file: string }[]>([])
   const [trouble, setTrouble] = useState('')
-  const { said, line } = useSaidLine()
-  const { sizes, learn } = usePictureSizes(draft.id, view.document)
-  const known = useRef(sizes)
-  known.current = sizes
-  const look = useLook(view.document.look)
-  const [asked, setAsked] = useState<Asked>(null)
-  const [round, setRound] = useState(0)
   const [onBench, setOnBench] = useState<BenchPlace | null>(null)
-  const [panelHost, setPanelHost] = useState<Element | null>(null)
+  const { said, line } = useSaidLine()
   const { ids: ticked, tick, clear } = useChosen(session)
   const recording = useRecordInto(draft.id, draft.document.language)
-  const [factsOpen, setFactsOpen] = useState(() => window.innerWidth >= 1100)
   const actions = useMemo(
     () =>
       itemActions(draft.id, session, {
@@ -117,84 +109,140 @@ function EditorBench({ draft }: { draft: Draft }) {
         stored: learn,
         bench: setOnBench,
         tick,
-        sizes: () => known.current,
+        sizes: () => sizesNow.current,
       }),
-    [draft.id, session, recording.after, learn, tick, said],
+    [draft.id, session, recording.after, learn, tick, said, sizesNow],
   )
-  // The text's own editor has a history that is switched off: the page hears these keys before it does.
-  useKeys({ undo: () => session.undo(), redo: () => session.redo() }, { first: true })
-  useUnsavedWarning(view.save === 'refused' || (!keeps && view.save !== 'saved'))
   const pick = useCallback((id: ItemId) => {
     setSelected(id)
     document.getElementById(`item-${id}`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
   }, [])
   useStepInAddress(pick)
+  const understood = () => setTrouble('')
+  return { actions, selected, focus, uploads, trouble, understood, onBench, ticked, clear, pick, line, recording }
+}
+
+/** Whether the picture that is on the bench is still there. */
+const isThere = (guide: GuideDocument, place: BenchPlace | null): boolean =>
+  place !== null &&
+  guide.items.some((item) => item.kind === 'step' && item.id === place.stepId && item.pictures.some((each) => each.id === place.pictureId))
+
+function EditorBench({ draft }: { draft: Draft }) {
+  const me = useMe()
+  const keeps = useKeeps()
+  const { session, view, alsoHere } = useDraftSession(draft, me.id)
+  const changeFact = useChangeGuide(draft.id)
   const guide = view.document
-  const benchIsOpen =
-    onBench !== null &&
-    guide.items.some(
-      (item) => item.kind === 'step' && item.id === onBench.stepId && item.pictures.some((each) => each.id === onBench.pictureId),
-    )
-  const factConflicts = view.conflicts.filter(
-    (conflict) => conflict.itemId === null || !guide.items.some((item) => item.id === conflict.itemId),
-  )
+  const { sizes, learn } = usePictureSizes(draft.id, guide)
+  const sizesNow = useRef(sizes)
+  sizesNow.current = sizes
+  const state = useEditorState(draft, session, sizesNow, learn)
+  const { actions, selected, ticked, pick } = state
+  const [editor, setEditor] = useState<Editor | null>(null)
+  const [asked, setAsked] = useState<Asked>(null)
+  const [round, setRound] = useState(0)
+  const [panelHost, setPanelHost] = useState<Element | null>(null)
+  const [factsOpen, setFactsOpen] = useState(() => window.innerWidth >= 1100)
+  const look = useLook(guide.look)
+  // The text's own editor has a history that is switched off: the page hears these keys before it does.
+  useKeys({ undo: () => session.undo(), redo: () => session.redo() }, { first: true })
+  useUnsavedWarning(view.save === 'refused' || (!keeps && view.save !== 'saved'))
   const { mutate } = changeFact
   const onFact = useFactChanger(changeFact, session)
-  const facts = useFacts(guide)
   return (
     <div className="grow flex flex-col">
-      <title>{`${guide.title || t('Without a title')} – Jackdaw`}</title>
       <EditorBar
-        {...{ draft, session, view, alsoHere, editor, factsOpen, selected }}
+        {...{ draft, session, view, alsoHere, editor, factsOpen, selected, actions }}
         onArchive={() => mutate({ archived: !draft.archived })}
         onFacts={() => setFactsOpen((now) => !now)}
-        actions={actions}
         onAsk={setAsked}
       />
       <div
         style={{ '--facts-width': factsOpen ? '300px' : '0px' }}
         className={`grow grid ${factsOpen ? 'lg:grid-cols-[264px_minmax(0,1fr)_300px]' : 'lg:grid-cols-[264px_minmax(0,1fr)]'}`}
       >
-        <Outline {...{ guide, selected, actions, pick }} ticked={ticked} />
+        <Outline {...{ guide, selected, actions, pick, ticked }} />
         <div className="bg-sheet min-w-0 pb-24">
           <div className="max-w-[780px] mx-auto px-4 md:px-8 pt-6">
-            <Notices archived={draft.archived} trouble={trouble} onUnderstood={() => setTrouble('')} />
-            {factConflicts.map((conflict) => (
-              <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
-            ))}
-            <BlackoutStrip document={guide} onApply={() => setAsked('apply')} />
-            <RemarksOnGoneSteps items={guide.items} />
-            <TooMuchStrip document={guide} onPick={pick} />
-            <CheckStrip document={guide} onPick={pick} />
-            <FlowStrip document={guide} onPick={pick} />
-            <GuideSheet
-              {...{ guideId: draft.id, session, view, actions, selected, focus, uploads, sizes, look, round, onBench, panelHost }}
-              ticked={ticked}
-              onEditor={setEditor}
-            />
+            <AboveTheSheet {...{ draft, view, state }} onApply={() => setAsked('apply')} />
+            <GuideSheet {...{ guideId: draft.id, session, view, sizes, look, round, panelHost }} {...state} onEditor={setEditor} />
           </div>
         </div>
         {factsOpen && (
-          <aside className="border-l border-hair bg-page">
-            <div className="lg:sticky lg:top-[120px] lg:max-h-[calc(100dvh-120px)] overflow-auto [scrollbar-width:none]">
-              {benchIsOpen && <div ref={setPanelHost} />}
-              <div hidden={benchIsOpen}>
-                <FindingsPanel document={guide} onPick={pick} change={actions.change} />
-                <FactsColumn draft={draft} facts={facts} onChange={actions.change} onFact={onFact} />
-              </div>
-            </div>
-          </aside>
+          <FactsAside {...{ draft, guide, actions, pick, onFact }} onHost={isThere(guide, state.onBench) ? setPanelHost : null} />
         )}
       </div>
-      {ticked.size > 0 && <ManyBar draft={draft} {...{ session, sizes, actions }} document={guide} ids={ticked} onClear={clear} />}
+      {ticked.size > 0 && <ManyBar draft={draft} {...{ session, sizes, actions }} document={guide} ids={ticked} onClear={state.clear} />}
       <EditorDialogs
         {...{ asked, draft, guide, session, sizes }}
         onApplied={() => setRound((now) => now + 1)}
         onClose={() => setAsked(null)}
       />
-      {line}
-      {recording.dialog}
+      {state.line}
+      {state.recording.dialog}
     </div>
+  )
+}
+
+/** What the author has to know, settle or finish, before the text. */
+function AboveTheSheet({
+  draft,
+  view,
+  state: { actions, trouble, understood, pick },
+  onApply,
+}: {
+  draft: Draft
+  view: DraftView
+  state: ReturnType<typeof useEditorState>
+  onApply: () => void
+}) {
+  const { t } = useTexts()
+  const guide = view.document
+  const aboutFacts = view.conflicts.filter(({ itemId }) => itemId === null || !guide.items.some((item) => item.id === itemId))
+  return (
+    <>
+      <title>{`${guide.title || t('Without a title')} – Jackdaw`}</title>
+      <Notices archived={draft.archived} trouble={trouble} onUnderstood={understood} />
+      {aboutFacts.map((conflict) => (
+        <ConflictPanel key={conflict.target} conflict={conflict} onSettle={(choice) => actions.settle(conflict, choice)} />
+      ))}
+      <BlackoutStrip document={guide} onApply={onApply} />
+      <RemarksOnGoneSteps items={guide.items} />
+      <TooMuchStrip document={guide} onPick={pick} />
+      <CheckStrip document={guide} onPick={pick} />
+      <FlowStrip document={guide} onPick={pick} />
+    </>
+  )
+}
+
+/** Beside the sheet: the facts about the guide, or what belongs to the picture that is on the bench.
+ * @param onHost where that goes; `null` when there is none */
+function FactsAside({
+  draft,
+  guide,
+  actions,
+  pick,
+  onFact,
+  onHost,
+}: {
+  draft: Draft
+  guide: GuideDocument
+  actions: ItemActions
+  pick: (id: ItemId) => void
+  onFact: FactChanger
+  onHost: ((host: Element | null) => void) | null
+}) {
+  const facts = useFacts(guide)
+  return (
+    <aside className="border-l border-hair bg-page">
+      <div className="lg:sticky lg:top-[120px] lg:max-h-[calc(100dvh-120px)] overflow-auto [scrollbar-width:none]">
+        {onHost && <div ref={onHost} />}
+        <div hidden={onHost !== null}>
+          <FindingsPanel document={guide} onPick={pick} change={actions.change} />
+          <FactsColumn draft={draft} facts={facts} onChange={actions.change} onFact={onFact} />
+        </div>
+      </div>
+    </aside>
   )
 }
 

@@ -65,27 +65,11 @@ type Props = {
 }
 
 /** The white sheet on which a guide is written: title, summary, steps and headings. */
-export function GuideSheet({
-  guideId,
-  session,
-  view,
-  actions,
-  selected,
-  focus,
-  uploads,
-  sizes,
-  look,
-  round,
-  onBench,
-  panelHost,
-  ticked,
-  onEditor,
-}: Props) {
+export function GuideSheet(props: Props) {
+  const { session, view, actions } = props
   const { t } = useTexts()
   const guide = view.document
-  const sides = usePreferredSides(guide, sizes, look)
-  const pending = usePending(guide, sizes)
-  let number = 0
+  const last = guide.items.at(-1)?.id ?? null
   return (
     <>
       <GrowingText
@@ -104,40 +88,14 @@ export function GuideSheet({
         className="font-serif text-lg leading-7 text-soft mt-1 mb-2"
         onChange={(summary) => session.change({ type: 'set-facts', facts: { summary } })}
       />
-      <PendingBlackouts value={pending}>
-        <ol className="border-t-2 border-ink">
-          {guide.items.map((item) => {
-            const conflicts = only(view.conflicts, (conflict) => conflict.itemId === item.id)
-            const common = {
-              actions,
-              selected: selected === item.id,
-              focus: focus?.id === item.id ? focus : null,
-              conflicts,
-              ticked: ticked.has(item.id),
-            }
-            const { Sheet } = itemKindOf(item)
-            return (
-              <Sheet
-                key={item.id}
-                {...{ item, guideId, sizes, look, round, panelHost, onEditor }}
-                prefer={sides.get(item.id) ?? null}
-                onBench={onBench?.stepId === item.id ? onBench.pictureId : null}
-                number={item.kind === 'step' ? ++number : 0}
-                uploads={only(uploads, (each) => each.stepId === item.id)}
-                tools={selected === item.id && ticked.size === 0 && onBench === null}
-                {...common}
-              />
-            )
-          })}
-        </ol>
-      </PendingBlackouts>
+      <ItemSheets {...props} />
       {guide.items.length === 0 && (
         <p className="py-6 text-soft">{t('A guide is a list of steps. Write the first one, or drop pictures on it later.')}</p>
       )}
       <div className="flex gap-2 mt-4">
-        <Button onClick={() => actions.addStep(guide.items.at(-1)?.id ?? null)}>{t('Add a step')}</Button>
-        <Button onClick={() => actions.addSection(guide.items.at(-1)?.id ?? null)}>{t('Add a section')}</Button>
-        <Button onClick={() => actions.record(guide.items.at(-1)?.id ?? null)}>{t('Record steps …')}</Button>
+        <Button onClick={() => actions.addStep(last)}>{t('Add a step')}</Button>
+        <Button onClick={() => actions.addSection(last)}>{t('Add a section')}</Button>
+        <Button onClick={() => actions.record(last)}>{t('Record steps …')}</Button>
       </div>
       {guide.items.length > 0 && (
         <section className="border-t-2 border-ink mt-8 pt-3">
@@ -153,5 +111,37 @@ export function GuideSheet({
         </section>
       )}
     </>
+  )
+}
+
+/** The steps and headings, one under the other. */
+function ItemSheets({ guideId, view, actions, selected, focus, uploads, sizes, look, round, onBench, panelHost, ticked, onEditor }: Props) {
+  const guide = view.document
+  const sides = usePreferredSides(guide, sizes, look)
+  const pending = usePending(guide, sizes)
+  let number = 0
+  return (
+    <PendingBlackouts value={pending}>
+      <ol className="border-t-2 border-ink">
+        {guide.items.map((item) => {
+          const { Sheet } = itemKindOf(item)
+          return (
+            <Sheet
+              key={item.id}
+              {...{ item, guideId, actions, sizes, look, round, panelHost, onEditor }}
+              selected={selected === item.id}
+              focus={focus?.id === item.id ? focus : null}
+              conflicts={only(view.conflicts, (conflict) => conflict.itemId === item.id)}
+              ticked={ticked.has(item.id)}
+              prefer={sides.get(item.id) ?? null}
+              onBench={onBench?.stepId === item.id ? onBench.pictureId : null}
+              number={item.kind === 'step' ? ++number : 0}
+              uploads={only(uploads, (each) => each.stepId === item.id)}
+              tools={selected === item.id && ticked.size === 0 && onBench === null}
+            />
+          )
+        })}
+      </ol>
+    </PendingBlackouts>
   )
 }

@@ -26,31 +26,36 @@ const NOT_JOINED: Record<Extract<JoinedSteps, { refused: string }>['refused'], s
 
 const emptyBody = (): RichText => withBlockIds({ type: 'doc', content: [paragraph()] }, nanoid)
 
-/** What an author does to steps and sections, as changes to the session.
- * @param told what the page wants to hear: what is selected, where the cursor goes, which files are on their way, what failed */
-export function itemActions(guideId: GuideId, session: DraftSession, page: PageCallbacks) {
+const emptyStep = (): Step => ({ kind: 'step', id: nanoid<StepId>(), body: emptyBody(), pictures: [] })
+
+/** The items of a guide as they are at the moment. */
+function itemsOf(session: DraftSession) {
   const items = () => session.snapshot().document.items
-  const indexOf = (id: ItemId) => items().findIndex((item) => item.id === id)
-  const stepOf = (id: ItemId) => items().find((item): item is Step => item.kind === 'step' && item.id === id)
-  const numberOf = (id: ItemId) =>
-    items()
-      .filter((item) => item.kind === 'step')
-      .findIndex((item) => item.id === id) + 1
+  return {
+    items,
+    indexOf: (id: ItemId) => items().findIndex((item) => item.id === id),
+    stepOf: (id: ItemId) => items().find((item): item is Step => item.kind === 'step' && item.id === id),
+    numberOf: (id: ItemId) =>
+      items()
+        .filter((item) => item.kind === 'step')
+        .findIndex((item) => item.id === id) + 1,
+  }
+}
+type Items = ReturnType<typeof itemsOf>
+
+/** What is put into a guide, taken out of it, and moved in it. */
+function orderActions(session: DraftSession, page: PageCallbacks, { items, indexOf, stepOf, numberOf }: Items) {
   const insert = (change: Extract<Change, { type: 'insert-item' }>) => {
     session.change(change)
     page.select(change.item.id)
     page.focus(change.item.id)
   }
   return {
-    select: page.select,
-    setBody: (stepId: StepId, body: RichText) => session.change({ type: 'set-step', stepId, fields: { body } }),
-    setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
-    addStep: (after: ItemId | null) =>
-      insert({ type: 'insert-item', item: { kind: 'step', id: nanoid<StepId>(), body: emptyBody(), pictures: [] }, after }),
+    addStep: (after: ItemId | null) => insert({ type: 'insert-item', item: emptyStep(), after }),
     /** A new step beside this one, where its author splits it at its beginning or its end. */
     addStepBeside: (stepId: StepId, where: 'before' | 'after') => {
       const at = indexOf(stepId)
-      const item = { kind: 'step' as const, id: nanoid<StepId>(), body: emptyBody(), pictures: [] }
+      const item = emptyStep()
       insert({ type: 'insert-item', item, after: where === 'after' ? stepId : (items()[at - 1]?.id ?? null) })
       page.said('New step {{n}}', { n: numberOf(item.id) })
     },
@@ -74,22 +79,12 @@ export function itemActions(guideId: GuideId, session: DraftSession, page: PageC
       session.change({ type: 'move-item', itemId: id, after: (by === 1 ? nth(list, at + 1).id : list[at - 2]?.id) ?? null })
     },
     moveAfter: (id: ItemId, after: ItemId | null) => session.change({ type: 'move-item', itemId: id, after }),
-    record: page.record,
-    setCheck: (stepId: StepId, check: StepCheck | null) => session.change({ type: 'set-step', stepId, fields: { check } }),
-    document: () => session.snapshot().document,
-    setOptional: (sectionId: SectionId, optional: boolean) => session.change({ type: 'set-optional', sectionId, optional }),
-    change: (...changes: Change[]) => session.change(...changes),
-    setCautions: (stepId: StepId, cautions: Caution[]) => session.change({ type: 'set-step', stepId, fields: { cautions } }),
-    addCaution: (stepId: StepId) =>
-      session.change({
-        type: 'set-step',
-        stepId,
-        fields: { cautions: [...(stepOf(stepId)?.cautions ?? []), { id: nanoid(), level: 'caution', words: '', acknowledge: false }] },
-      }),
-    setSigns: (stepId: StepId, signs: SignId[]) => session.change({ type: 'set-step', stepId, fields: { signs } }),
-    setNotReady: (itemId: ItemId, notReady: boolean, why = '') =>
-      session.change({ type: 'set-not-ready', itemId, notReady, ...(why ? { why } : {}) }),
-    /** Splits a step in two. */
+  }
+}
+
+/** Steps split in two and joined into one. */
+function joinActions(session: DraftSession, page: PageCallbacks, { indexOf, stepOf, numberOf }: Items) {
+  return {
     split: (stepId: StepId, first: RichText, second: RichText) => {
       const step = stepOf(stepId)
       if (!step) return
@@ -109,9 +104,37 @@ export function itemActions(guideId: GuideId, session: DraftSession, page: PageC
       page.focus(joined.into, joined.block === Infinity ? 'end' : joined.block)
       page.said('Joined with step {{n}}. Ctrl+Z takes it back.', { n: joined.number })
     },
+  }
+}
+
+/** What an author does to steps and sections, as changes to the session.
+ * @param page what the page wants to hear: what is selected, where the cursor goes, which files are on their way, what failed */
+export function itemActions(guideId: GuideId, session: DraftSession, page: PageCallbacks) {
+  const known = itemsOf(session)
+  const setStep = (stepId: StepId, fields: Extract<Change, { type: 'set-step' }>['fields']) =>
+    session.change({ type: 'set-step', stepId, fields })
+  return {
+    select: page.select,
     tick: page.tick,
-    ...pictureActions(guideId, session, page, stepOf),
+    record: page.record,
+    document: () => session.snapshot().document,
+    change: (...changes: Change[]) => session.change(...changes),
     settle: (conflict: DraftConflict, choice: 'mine' | 'theirs' | 'both') => session.settle(conflict, choice),
+    ...orderActions(session, page, known),
+    ...joinActions(session, page, known),
+    ...pictureActions(guideId, session, page, known.stepOf),
+    setBody: (stepId: StepId, body: RichText) => setStep(stepId, { body }),
+    setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
+    setOptional: (sectionId: SectionId, optional: boolean) => session.change({ type: 'set-optional', sectionId, optional }),
+    setCheck: (stepId: StepId, check: StepCheck | null) => setStep(stepId, { check }),
+    setCautions: (stepId: StepId, cautions: Caution[]) => setStep(stepId, { cautions }),
+    addCaution: (stepId: StepId) =>
+      setStep(stepId, {
+        cautions: [...(known.stepOf(stepId)?.cautions ?? []), { id: nanoid(), level: 'caution', words: '', acknowledge: false }],
+      }),
+    setSigns: (stepId: StepId, signs: SignId[]) => setStep(stepId, { signs }),
+    setNotReady: (itemId: ItemId, notReady: boolean, why = '') =>
+      session.change({ type: 'set-not-ready', itemId, notReady, ...(why ? { why } : {}) }),
   }
 }
 export type ItemActions = ReturnType<typeof itemActions>

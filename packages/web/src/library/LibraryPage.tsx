@@ -18,73 +18,44 @@ const AskedDialog = lazyPart(async () => (await import('./AskedDialog')).AskedDi
 
 const SEARCH = { find: Words, folder: FolderId, kind: GuideKind, archived: Flag, sort: GuideSort, down: Flag }
 
-export function LibraryPage() {
+/** What of the library is shown, as the address says it, and what it is called. */
+function useShown() {
   const { t } = useTexts()
-  const me = useMe()
   const { search, page, set, clear } = useSearch(SEARCH)
-  const [asked, setAsked] = useState<Asked | null>(null)
-  useEffect(() => void AskedDialog.preloadAtRest(), [])
   const { find = '', folder, kind } = search
   const archived = search.archived === 'yes'
   const sort: Sort<GuideSort> = { by: search.sort ?? 'number', down: search.down === 'yes' }
-  const guides = useGuides({
-    find: find || undefined,
-    folder,
-    kind,
-    archived: archived ? 'yes' : 'no',
-    sort: sort.by,
-    direction: sort.down ? 'down' : 'up',
-    page,
-  })
   const folders = useFolders()
-  const mayWrite = me.permissions.includes('guides.write')
   const folderName = folders.data?.find((each) => each.id === folder)?.name
+  const guides = useGuides({
+    ...{ find: find || undefined, folder, kind, page },
+    ...{
+      archived: archived ? ('yes' as const) : ('no' as const),
+      sort: sort.by,
+      direction: sort.down ? ('down' as const) : ('up' as const),
+    },
+  })
   const filter = [
     find && t('with “{{find}}” in title or number', { find }),
     folderName && t('in {{folder}}', { folder: folderName }),
     kind && kindName(kind, t),
     archived && t('archived'),
   ]
-    .filter(Boolean)
-    .join(', ')
+  return { find, folder, kind, archived, sort, page, set, clear, folders, folderName, guides, filter: filter.filter(Boolean).join(', ') }
+}
+
+export function LibraryPage() {
+  const { t } = useTexts()
+  const me = useMe()
+  const shown = useShown()
+  const { find, folder, kind, archived, sort, page, set, clear, folders, guides, filter } = shown
+  const [asked, setAsked] = useState<Asked | null>(null)
+  useEffect(() => void AskedDialog.preloadAtRest(), [])
+  const mayWrite = me.permissions.includes('guides.write')
   return (
     <>
       <title>{t('Library – Jackdaw')}</title>
-      <TitleLine
-        title={folderName ?? t('Library')}
-        state={
-          guides.data && (
-            <>
-              {t('{{count}} guides', { count: guides.data.total })}
-              {filter && ` ${filter}`}
-              {(find || kind || archived) && (
-                <TextButton className="ml-2" onClick={() => set({ find: undefined, kind: undefined, archived: undefined })}>
-                  {t('Show all')}
-                </TextButton>
-              )}
-            </>
-          )
-        }
-      >
-        {mayWrite && (
-          <Button onClick={() => setAsked({ what: 'import' })}>
-            <FileUp size={17} aria-hidden />
-            {t('Import …')}
-          </Button>
-        )}
-        {mayWrite && (
-          <Button onClick={() => setAsked({ what: 'record' })}>
-            <AppWindow size={17} aria-hidden />
-            {t('Record …')}
-          </Button>
-        )}
-        {mayWrite && (
-          <Button look="primary" onClick={() => setAsked({ what: 'new' })}>
-            <FilePlus2 size={17} aria-hidden />
-            {t('New guide')}
-          </Button>
-        )}
-      </TitleLine>
+      <Head {...{ shown, mayWrite }} onAsk={setAsked} />
       <div className="grow grid grid-rows-[auto_1fr] lg:grid-rows-1 lg:grid-cols-[264px_minmax(0,1fr)]">
         <FolderColumn
           folders={folders}
@@ -115,6 +86,47 @@ export function LibraryPage() {
         </Suspense>
       )}
     </>
+  )
+}
+
+/** What is shown, and what can be begun. */
+function Head({ shown, mayWrite, onAsk }: { shown: ReturnType<typeof useShown>; mayWrite: boolean; onAsk: (asked: Asked) => void }) {
+  const { t } = useTexts()
+  const { find, kind, archived, set, folderName, guides, filter } = shown
+  return (
+    <TitleLine
+      title={folderName ?? t('Library')}
+      state={
+        guides.data && (
+          <>
+            {t('{{count}} guides', { count: guides.data.total })}
+            {filter && ` ${filter}`}
+            {(find || kind || archived) && (
+              <TextButton className="ml-2" onClick={() => set({ find: undefined, kind: undefined, archived: undefined })}>
+                {t('Show all')}
+              </TextButton>
+            )}
+          </>
+        )
+      }
+    >
+      {mayWrite && (
+        <>
+          <Button onClick={() => onAsk({ what: 'import' })}>
+            <FileUp size={17} aria-hidden />
+            {t('Import …')}
+          </Button>
+          <Button onClick={() => onAsk({ what: 'record' })}>
+            <AppWindow size={17} aria-hidden />
+            {t('Record …')}
+          </Button>
+          <Button look="primary" onClick={() => onAsk({ what: 'new' })}>
+            <FilePlus2 size={17} aria-hidden />
+            {t('New guide')}
+          </Button>
+        </>
+      )}
+    </TitleLine>
   )
 }
 

@@ -29,15 +29,17 @@ function Stage({ n, title, done, children }: { n: number; title: string; done?: 
   )
 }
 
+/** The extension in this browser; nothing when there is none. */
+type Here = Extract<NonNullable<ReturnType<typeof useExtension>['data']>, { ok: true }> | null
+
 /** How to get the recorder, pair it, and which browsers record in one's name. */
 export function RecorderPage() {
   const { t } = useTexts()
   const extension = useExtension()
   const code = useNewCode()
-  const pairHere = usePairHere()
   const recorders = useRecorders(code.data !== undefined)
   const [recording, setRecording] = useState(false)
-  const here = extension.data?.ok ? extension.data : null
+  const here: Here = extension.data?.ok ? extension.data : null
   return (
     <>
       <title>{t('Recorder – Jackdaw')}</title>
@@ -51,58 +53,8 @@ export function RecorderPage() {
       <div className="bg-sheet grow border-t border-hair">
         <div className="max-w-[780px] mx-auto px-4 md:px-8 pb-16">
           <ol>
-            <Stage
-              n={1}
-              title={t('Get the extension')}
-              done={here ? t('Version {{v}} is in this browser', { v: here.version }) : undefined}
-            >
-              <p>
-                {t(
-                  'For Chrome, Edge and other browsers of that family, version 120 or newer. It is made for this Jackdaw and speaks to no other.',
-                )}
-              </p>
-              <a className={buttonClass(here ? 'plain' : 'primary')} href={addressOf(getRecorderZip)} download>
-                <Download size={17} aria-hidden />
-                {t('Download the extension (zip)')}
-              </a>
-              <ul className="list-disc pl-5 space-y-1">
-                <li>{t('Unpack the zip to a folder that stays where it is.')}</li>
-                <li>
-                  {t('Open the extensions page of the browser: type')} <kbd className="font-mono text-sm">chrome://extensions</kbd>{' '}
-                  {t('in the address bar.')}
-                </li>
-                <li>{t('Switch on “Developer mode”, select “Load unpacked” and choose the folder jackdaw-recorder.')}</li>
-                <li>{t('Pin it to the toolbar, then come back to this page.')}</li>
-              </ul>
-              <p className="text-sm text-soft">
-                {t(
-                  'Your IT can install it for everybody by policy instead. It looks at pages only while you record: it asks for leave when a recording starts and gives it back at the end.',
-                )}
-              </p>
-            </Stage>
-            <Stage n={2} title={t('Pair it with your account')} done={here?.paired ? t('This browser is paired') : undefined}>
-              {here && !here.paired && (
-                <Button look="primary" disabled={pairHere.isPending} onClick={() => pairHere.mutate()}>
-                  {pairHere.isPending ? t('Pairing …') : t('Pair this browser')}
-                </Button>
-              )}
-              {pairHere.isError && <Failed error={pairHere.error} />}
-              <p>{t('Or get a code and type it in the extension: select its icon in the toolbar. This also works for another browser.')}</p>
-              <Button disabled={code.isPending} onClick={() => code.mutate()}>
-                {code.data ? t('Show a new code') : t('Show a code')}
-              </Button>
-              {code.isError && <Failed error={code.error} />}
-              {code.data && (
-                <p role="status" aria-label={t('Code for pairing')}>
-                  <span className="font-mono text-2xl tracking-widest font-semibold border-l-4 border-kingfisher pl-3">
-                    {code.data.code}
-                  </span>
-                  <span className="block text-sm text-soft mt-1">
-                    {t('Holds until {{when}}, for one browser.', { when: momentOf(code.data.validUntil) })}
-                  </span>
-                </p>
-              )}
-            </Stage>
+            <Getting here={here} />
+            <Pairing here={here} code={code} />
             <Stage n={3} title={t('Browsers that record in your name')}>
               <Loaded query={recorders}>{(rows) => <Paired rows={rows} />}</Loaded>
             </Stage>
@@ -113,6 +65,63 @@ export function RecorderPage() {
         <RecordDialog target={null} into={t('Every action becomes a step of a new guide.')} onClose={() => setRecording(false)} />
       )}
     </>
+  )
+}
+
+function Getting({ here }: { here: Here }) {
+  const { t } = useTexts()
+  return (
+    <Stage n={1} title={t('Get the extension')} done={here ? t('Version {{v}} is in this browser', { v: here.version }) : undefined}>
+      <p>
+        {t('For Chrome, Edge and other browsers of that family, version 120 or newer. It is made for this Jackdaw and speaks to no other.')}
+      </p>
+      <a className={buttonClass(here ? 'plain' : 'primary')} href={addressOf(getRecorderZip)} download>
+        <Download size={17} aria-hidden />
+        {t('Download the extension (zip)')}
+      </a>
+      <ul className="list-disc pl-5 space-y-1">
+        <li>{t('Unpack the zip to a folder that stays where it is.')}</li>
+        <li>
+          {t('Open the extensions page of the browser: type')} <kbd className="font-mono text-sm">chrome://extensions</kbd>{' '}
+          {t('in the address bar.')}
+        </li>
+        <li>{t('Switch on “Developer mode”, select “Load unpacked” and choose the folder jackdaw-recorder.')}</li>
+        <li>{t('Pin it to the toolbar, then come back to this page.')}</li>
+      </ul>
+      <p className="text-sm text-soft">
+        {t(
+          'Your IT can install it for everybody by policy instead. It looks at pages only while you record: it asks for leave when a recording starts and gives it back at the end.',
+        )}
+      </p>
+    </Stage>
+  )
+}
+
+function Pairing({ here, code }: { here: Here; code: ReturnType<typeof useNewCode> }) {
+  const { t } = useTexts()
+  const pairHere = usePairHere()
+  return (
+    <Stage n={2} title={t('Pair it with your account')} done={here?.paired ? t('This browser is paired') : undefined}>
+      {here && !here.paired && (
+        <Button look="primary" disabled={pairHere.isPending} onClick={() => pairHere.mutate()}>
+          {pairHere.isPending ? t('Pairing …') : t('Pair this browser')}
+        </Button>
+      )}
+      {pairHere.isError && <Failed error={pairHere.error} />}
+      <p>{t('Or get a code and type it in the extension: select its icon in the toolbar. This also works for another browser.')}</p>
+      <Button disabled={code.isPending} onClick={() => code.mutate()}>
+        {code.data ? t('Show a new code') : t('Show a code')}
+      </Button>
+      {code.isError && <Failed error={code.error} />}
+      {code.data && (
+        <p role="status" aria-label={t('Code for pairing')}>
+          <span className="font-mono text-2xl tracking-widest font-semibold border-l-4 border-kingfisher pl-3">{code.data.code}</span>
+          <span className="block text-sm text-soft mt-1">
+            {t('Holds until {{when}}, for one browser.', { when: momentOf(code.data.validUntil) })}
+          </span>
+        </p>
+      )}
+    </Stage>
   )
 }
 

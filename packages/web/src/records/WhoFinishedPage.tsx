@@ -1,12 +1,12 @@
 import { buttonClass, ButtonLink, FindForm, Loaded, Pager, type Sort, TitleLine, useSearch, TextButton } from '../ui'
 import { type GuideId, StepId } from '@jackdaw/core/shared'
 import { useIds } from '../ui/search/useIds'
-import { getWhoFinishedCsv, SoloState, WhoSort } from '@jackdaw/contracts/records'
+import { type getWhoFinished, getWhoFinishedCsv, SoloState, WhoSort } from '@jackdaw/contracts/records'
 import { ItemState } from '@jackdaw/core/items'
 import { Download } from 'lucide-react'
 import { useTexts } from '../ui/words/texts'
 import * as z from 'zod/mini'
-import { addressOf } from '@jackdaw/contracts/endpoint'
+import { addressOf, type ResponseOf } from '@jackdaw/contracts/endpoint'
 import { Flag, Words } from '../ui/search/searchParts'
 import { AMONG, amongIn, GroupFilters } from './GroupFilters'
 import { useDropOff, useWhoFinished } from './queries'
@@ -29,116 +29,152 @@ const SEARCH = {
   days: Flag,
 }
 
-/** The people of a guide, how far they are, and where readers stopped. */
-export function WhoFinishedPage() {
-  const { t } = useTexts()
+/** What of the people is shown, as the address says it. */
+function useShown() {
   const { id } = useIds<{ id: GuideId }>()
   const { search, page, set, clear } = useSearch(SEARCH)
   const { state, stopped: furthest, find = '', solo, by = 'read' } = search
   const sort: Sort<WhoSort> = { by: search.sort ?? 'state', down: search.down === 'yes' }
-  const filter = {
-    ...amongIn(search),
-    state,
-    furthest,
-    solo,
-    find: find || undefined,
-    sort: sort.by,
-    direction: sort.down ? ('down' as const) : ('up' as const),
-  }
-  const who = useWhoFinished(id, { ...filter, page })
-  const drops = useDropOff(id)
-  const stopName = drops.data?.steps.find((step) => step.stepId === furthest)
+  const among = amongIn(search)
+  const narrowed = { ...among, state, furthest, solo, find: find || undefined }
+  const filter = { ...narrowed, sort: sort.by, direction: sort.down ? ('down' as const) : ('up' as const) }
+  return { id, search, page, set, clear, by, sort, among, filter, isNarrowed: Object.values(narrowed).some(Boolean) }
+}
+type Shown = ReturnType<typeof useShown>
+type Who = ResponseOf<typeof getWhoFinished>
+
+/** The people of a guide, how far they are, and where readers stopped. */
+export function WhoFinishedPage() {
+  const shown = useShown()
+  const who = useWhoFinished(shown.id, { ...shown.filter, page: shown.page })
   return (
     <Loaded query={who}>
-      {({ guide, counts, hasCautions, soloCounts, rows, total, pageSize, onlyReports }) => (
+      {(found) => (
         <>
-          <title>{`${t('Who finished')} – ${guide.title} – Jackdaw`}</title>
-          <TitleLine
-            where={{ to: '/records', name: t('Records') }}
-            title={guide.title}
-            state={
-              <>
-                {t('Who finished')} · {t('Guide {{n}}', { n: guide.number })}, {t('edition {{n}}', { n: guide.edition })}
-                {onlyReports && ` · ${t('only people who report to you')}`}
-              </>
-            }
-          >
-            {hasCautions && <ButtonLink to={`/records/guides/${id}/cautions`}>{t('Cautions')}</ButtonLink>}
-            {guide.mayEdit && <ButtonLink to={`/guides/${id}/edit`}>{t('Edit the guide')}</ButtonLink>}
-            <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id }, filter)} download>
-              <Download size={16} aria-hidden />
-              {t('CSV')}
-            </a>
-          </TitleLine>
+          <Head {...{ shown, found }} />
           <div className="grow grid lg:grid-cols-[340px_minmax(0,1fr)] border-t border-hair">
             <aside className="p-4 border-r border-hair min-w-0">
-              <ByWay by={by} onBy={(next) => set({ by: next === 'read' ? undefined : next, stopped: undefined })} />
-              {by === 'read' ? (
-                <Loaded query={drops}>
-                  {(data) => (
-                    <DropOffRuler
-                      {...data}
-                      selected={furthest}
-                      onPick={(stepId) => set({ stopped: stepId === furthest ? undefined : stepId, state: undefined })}
-                    />
-                  )}
-                </Loaded>
-              ) : (
-                <WayStepsRuler id={id} way={by} />
-              )}
+              <Steps {...shown} />
             </aside>
             <div className="bg-sheet px-4 md:px-6 py-4 min-w-0">
-              <CountLine
-                counts={counts}
-                state={state}
-                onState={(next) => set({ state: next === state ? undefined : next, stopped: undefined })}
-              />
-              <ClaimedLine claimed={counts.claimed} />
-              <SoloLine counts={soloCounts} solo={solo} onSolo={(next) => set({ solo: next === solo ? undefined : next })} />
-              <details
-                className="my-3 border-y border-hair"
-                open={search.days === 'yes'}
-                onToggle={(event) =>
-                  event.currentTarget.open !== (search.days === 'yes') && set({ days: event.currentTarget.open ? 'yes' : undefined })
-                }
-              >
-                <summary className="min-h-10 flex items-center font-semibold text-petrol">{t('Over time')}</summary>
-                {search.days === 'yes' && <OverTime id={id} among={amongIn(search)} />}
-              </details>
-              <FindForm
-                className="gap-2 my-3"
-                find={find}
-                label={t('Name')}
-                placeholder={t('Part of a name')}
-                onFind={(words) => set({ find: words })}
-              >
-                <GroupFilters {...{ search, set }} />
-                <span className="text-sm text-soft" role="status">
-                  {t('{{count}} people', { count: total })}
-                  {stopName && ` ${t('who stopped at step {{n}}', { n: stopName.position })}`}
-                  {(state || furthest || solo || find || filter.department || filter.site || filter.team) && (
-                    <TextButton className="ml-2" onClick={() => clear()}>
-                      {t('Show all')}
-                    </TextButton>
-                  )}
-                </span>
-              </FindForm>
-              <PeopleTable
-                guideId={id}
-                rows={rows}
-                sort={sort}
-                onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
-                empty={
-                  <p className="py-4 text-soft">
-                    {counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}
-                  </p>
-                }
-              />
-              <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
+              <Counted {...{ shown, found }} />
+              <People {...{ shown, found }} />
             </div>
           </div>
         </>
       )}
     </Loaded>
+  )
+}
+
+function Head({ shown: { id, filter }, found: { guide, hasCautions, onlyReports } }: { shown: Shown; found: Who }) {
+  const { t } = useTexts()
+  return (
+    <>
+      <title>{`${t('Who finished')} – ${guide.title} – Jackdaw`}</title>
+      <TitleLine
+        where={{ to: '/records', name: t('Records') }}
+        title={guide.title}
+        state={
+          <>
+            {t('Who finished')} · {t('Guide {{n}}', { n: guide.number })}, {t('edition {{n}}', { n: guide.edition })}
+            {onlyReports && ` · ${t('only people who report to you')}`}
+          </>
+        }
+      >
+        {hasCautions && <ButtonLink to={`/records/guides/${id}/cautions`}>{t('Cautions')}</ButtonLink>}
+        {guide.mayEdit && <ButtonLink to={`/guides/${id}/edit`}>{t('Edit the guide')}</ButtonLink>}
+        <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id }, filter)} download>
+          <Download size={16} aria-hidden />
+          {t('CSV')}
+        </a>
+      </TitleLine>
+    </>
+  )
+}
+
+/** Step by step: where readers stopped, or how it went in another way of use. */
+function Steps({ id, by, set, filter: { furthest } }: Shown) {
+  const drops = useDropOff(id)
+  return (
+    <>
+      <ByWay by={by} onBy={(next) => set({ by: next === 'read' ? undefined : next, stopped: undefined })} />
+      {by === 'read' ? (
+        <Loaded query={drops}>
+          {(data) => (
+            <DropOffRuler
+              {...data}
+              selected={furthest}
+              onPick={(stepId) => set({ stopped: stepId === furthest ? undefined : stepId, state: undefined })}
+            />
+          )}
+        </Loaded>
+      ) : (
+        <WayStepsRuler id={id} way={by} />
+      )}
+    </>
+  )
+}
+
+/** How many are how far; each figure leads to the people. */
+function Counted({ shown, found: { counts, soloCounts } }: { shown: Shown; found: Who }) {
+  const { t } = useTexts()
+  const { id, search, set, among } = shown
+  const { state, solo } = search
+  const open = search.days === 'yes'
+  return (
+    <>
+      <CountLine counts={counts} state={state} onState={(next) => set({ state: next === state ? undefined : next, stopped: undefined })} />
+      <ClaimedLine claimed={counts.claimed} />
+      <SoloLine counts={soloCounts} solo={solo} onSolo={(next) => set({ solo: next === solo ? undefined : next })} />
+      <details
+        className="my-3 border-y border-hair"
+        open={open}
+        onToggle={(event) => event.currentTarget.open !== open && set({ days: event.currentTarget.open ? 'yes' : undefined })}
+      >
+        <summary className="min-h-10 flex items-center font-semibold text-petrol">{t('Over time')}</summary>
+        {open && <OverTime id={id} among={among} />}
+      </details>
+    </>
+  )
+}
+
+function People({ shown, found: { counts, rows, total, pageSize } }: { shown: Shown; found: Who }) {
+  const { t } = useTexts()
+  const { id, search, page, set, clear, sort, filter, isNarrowed } = shown
+  const stopped = useDropOff(id).data?.steps.find((step) => step.stepId === filter.furthest)
+  return (
+    <>
+      <FindForm
+        className="gap-2 my-3"
+        find={search.find ?? ''}
+        label={t('Name')}
+        placeholder={t('Part of a name')}
+        onFind={(words) => set({ find: words })}
+      >
+        <GroupFilters {...{ search, set }} />
+        <span className="text-sm text-soft" role="status">
+          {t('{{count}} people', { count: total })}
+          {stopped && ` ${t('who stopped at step {{n}}', { n: stopped.position })}`}
+          {isNarrowed && (
+            <TextButton className="ml-2" onClick={() => clear()}>
+              {t('Show all')}
+            </TextButton>
+          )}
+        </span>
+      </FindForm>
+      <PeopleTable
+        guideId={id}
+        rows={rows}
+        sort={sort}
+        onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
+        empty={
+          <p className="py-4 text-soft">
+            {counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}
+          </p>
+        }
+      />
+      <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
+    </>
   )
 }

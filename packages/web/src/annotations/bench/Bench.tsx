@@ -1,6 +1,6 @@
 import { Button, chosen } from '../../ui'
 import type { WayOfUse } from '@jackdaw/core/ways'
-import { drawAnnotations, groundOf, hiddenAreas, placeKey, READING_WIDTH_PX, type Side } from '@jackdaw/core/annotations'
+import { drawAnnotations, groundOf, hiddenAreas, placeKey, READING_WIDTH_PX, type Ground, type Side } from '@jackdaw/core/annotations'
 import { setElement } from '@jackdaw/core/editing'
 import type { Annotation, Change, Look, PictureSizes, Rect, Sheet, Step, StepPicture } from '@jackdaw/core/guides'
 import type { PictureId } from '@jackdaw/core/shared'
@@ -54,29 +54,14 @@ function useOwnWidth(): [React.RefObject<HTMLDivElement | null>, number] {
   return [box, width]
 }
 
-function Opened({
-  step,
-  number,
-  picture,
-  look,
-  sizes,
-  prefer,
-  source,
-  change,
-  onClose,
-  panelHost,
-  more,
-  found,
-  ground,
-}: BenchProps & { ground: NonNullable<ReturnType<typeof groundOf>> }) {
-  const { t } = useTexts()
+type OpenedProps = BenchProps & { ground: Ground }
+
+/** What is selected and taken, and what is drawn of it. */
+function useOpened({ step, picture, look, sizes, prefer, change, onClose, ground }: OpenedProps) {
   const [selected, setSelected] = useState<string | null>(null)
   const [fresh, setFresh] = useState<string | null>(null)
   const [tool, setTool] = useState<Tool | null>(null)
   const [way, setWay] = useState<WayOfUse['labels']>('read')
-  const [box, width] = useOwnWidth()
-  const images = useImages(picture, ground, source)
-  const measured = usePixels(images, ground)
   const annotations = useMemo(() => picture.annotations ?? [], [picture.annotations])
   // Its own blackouts are drawn where the hand has them.
   const pending = useContext(PendingBlackouts)
@@ -86,28 +71,39 @@ function Opened({
     [ground, look, way, prefer, hidden],
   )
   const drawing = useMemo(() => draw(annotations), [draw, annotations])
-  const { key, remove, put, addAll, drawnByHand, atOnce } = useBenchWork({
+  const work = useBenchWork({
     ...{ step, picture, ground, annotations, drawing, way, change, onClose },
     ...{ selected, setSelected, setFresh, tool, setTool },
   })
-  const toWords = () => document.querySelector<HTMLElement>('[data-selected] textarea')?.focus()
+  return { selected, setSelected, fresh, tool, setTool, way, setWay, annotations, draw, drawing, ...work }
+}
+
+function Opened(props: OpenedProps) {
+  const { step, number, picture, look, source, change, panelHost, found, ground } = props
+  const { t } = useTexts()
+  const [box, width] = useOwnWidth()
+  const images = useImages(picture, ground, source)
+  const measured = usePixels(images, ground)
+  const opened = useOpened(props)
+  const { selected, setSelected, fresh, tool, setTool, way, annotations, draw, drawing, key, put, addAll } = opened
+  const setSheet = (sheet: Sheet) => change({ type: 'set-sheet', stepId: step.id, pictureId: picture.id, sheet })
   const panel = (
     <BenchPanel
       {...{ number, picture, annotations, ground, look, way, drawing, measured, selected, fresh }}
       onSelect={setSelected}
       onPut={put}
-      onRemove={remove}
+      onRemove={opened.remove}
       onPaste={(pasted) => addAll(pasted)}
       onElement={(rect) => change(...setElement(step, { pictureId: picture.id, rect, of: ground.of }))}
       onShown={(shown) => change({ type: 'set-shown', stepId: step.id, pictureId: picture.id, shown })}
-      onSheet={(sheet: Sheet) => change({ type: 'set-sheet', stepId: step.id, pictureId: picture.id, sheet })}
+      onSheet={setSheet}
       onKey={key}
       found={found((areas) => addAll(areas.map((rect) => blackoutOver(rect, ground))))}
     />
   )
   return (
     <div className="border-2 border-petrol bg-page" data-bench={picture.id} data-keeps-editor>
-      <Toolbar tool={tool} sheet={Boolean(picture.sheet)} onTool={setTool} atOnce={atOnce} />
+      <Toolbar tool={tool} sheet={Boolean(picture.sheet)} onTool={setTool} atOnce={opened.atOnce} />
       <div
         ref={box}
         tabIndex={0}
@@ -125,35 +121,51 @@ function Opened({
             widthPx={width}
             onSelect={setSelected}
             onPut={put}
-            onDrawn={drawnByHand}
-            onSheet={(sheet) => change({ type: 'set-sheet', stepId: step.id, pictureId: picture.id, sheet })}
-            onWords={toWords}
+            onDrawn={opened.drawnByHand}
+            onSheet={setSheet}
+            onWords={() => document.querySelector<HTMLElement>('[data-selected] textarea')?.focus()}
           />
         )}
       </div>
       <p className="text-sm text-soft px-2 pt-1 min-h-6" aria-live="polite">
         {tool ? toolHint(tool, t) : ''}
       </p>
-      <div className="flex flex-wrap items-center gap-2 p-2">
-        <label className="text-sm flex items-center gap-1.5">
-          {t('Seen in')}
-          <select className="min-h-8 bg-sheet border border-edge px-1" value={way} onChange={chosen((value: 'read') => setWay(value))}>
-            <option value="read">{t('Read and Watch')}</option>
-            <option value="practise">{t('Practise')}</option>
-          </select>
-        </label>
-        {ground.element && (
-          <Button look="quiet" className="text-sm px-2" onClick={() => change(...setElement(step, null))}>
-            {t('No element')}
-          </Button>
-        )}
-        {more}
-        <span className="grow" />
-        <Button look="primary" onClick={onClose}>
-          {t('Done')}
-        </Button>
-      </div>
+      <BenchFoot {...props} way={way} onWay={opened.setWay} />
       {panelHost ? createPortal(panel, panelHost) : panel}
+    </div>
+  )
+}
+
+/** Below the picture: in which way of use it is seen, what can be done with the picture itself, and the way out. */
+function BenchFoot({
+  step,
+  ground,
+  more,
+  change,
+  onClose,
+  way,
+  onWay,
+}: OpenedProps & { way: WayOfUse['labels']; onWay: (way: WayOfUse['labels']) => void }) {
+  const { t } = useTexts()
+  return (
+    <div className="flex flex-wrap items-center gap-2 p-2">
+      <label className="text-sm flex items-center gap-1.5">
+        {t('Seen in')}
+        <select className="min-h-8 bg-sheet border border-edge px-1" value={way} onChange={chosen((value: 'read') => onWay(value))}>
+          <option value="read">{t('Read and Watch')}</option>
+          <option value="practise">{t('Practise')}</option>
+        </select>
+      </label>
+      {ground.element && (
+        <Button look="quiet" className="text-sm px-2" onClick={() => change(...setElement(step, null))}>
+          {t('No element')}
+        </Button>
+      )}
+      {more}
+      <span className="grow" />
+      <Button look="primary" onClick={onClose}>
+        {t('Done')}
+      </Button>
     </div>
   )
 }

@@ -38,22 +38,8 @@ type Work = {
   setTool: (tool: Tool | null) => void
 }
 
-/** What an author does to the annotations of a picture, by hand and by keys, as changes to the guide. */
-export function useBenchWork({
-  step,
-  picture,
-  ground,
-  annotations,
-  drawing,
-  way,
-  change,
-  onClose,
-  selected,
-  setSelected,
-  setFresh,
-  tool,
-  setTool,
-}: Work) {
+/** Annotations put on a picture and taken off it. */
+function annotationChanges({ step, picture, ground, annotations, change, setSelected, setFresh }: Work) {
   const where = { stepId: step.id, pictureId: picture.id }
   const put = (annotation: Annotation) => change({ type: 'put-annotation', ...where, annotation, after: annotations.at(-1)?.id ?? null })
   const remove = (id: string) => {
@@ -80,35 +66,47 @@ export function useBenchWork({
     setSelected(annotation.id)
     setFresh(annotation.id)
   }
+  const setOwnElement = (rect: Rect) => change(...setElement(step, { pictureId: picture.id, rect: rounded(rect), of: ground.of }))
+  const setShown = (shown: Rect) => change({ type: 'set-shown', ...where, shown: rounded(shown) })
+  return { put, remove, addAll, add, setOwnElement, setShown }
+}
+type AnnotationChanges = ReturnType<typeof annotationChanges>
+
+const partOf = (shown: Rect, share: number): Rect => ({
+  x: shown.x + (shown.width * (1 - share)) / 2,
+  y: shown.y + (shown.height * (1 - share)) / 2,
+  width: shown.width * share,
+  height: shown.height * share,
+})
+
+/** What a tool does, drawn by hand, or by key where there is no hand to draw with. */
+function toolWork({ ground, setTool }: Work, { add, setOwnElement, setShown }: AnnotationChanges) {
   const drawnByHand = (taken: Tool, drawn: DrawnBy) => {
     setTool(null)
     const band = cut(areaBetween(drawn.from, drawn.to), ground.shown)
     const small = Math.max(band.width, band.height) < LEAST_DRAWN_PX * unitOf(ground)
     if (taken === 'element') {
-      if (!small) change(...setElement(step, { pictureId: picture.id, rect: rounded(band), of: ground.of }))
+      if (!small) setOwnElement(band)
     } else if (taken === 'crop') {
-      if (!small) change({ type: 'set-shown', ...where, shown: rounded(band) })
+      if (!small) setShown(band)
     } else add(taken, small && taken !== 'label' && taken !== 'tag' && taken !== 'text' ? null : drawn)
   }
-  /** By key there is no hand to draw with: it is put on the element, or in the middle. */
+  /** It is put on the element, or in the middle. */
   const atOnce = (taken: Tool) => {
-    const { shown } = ground
-    const middle: Rect = { x: shown.x + shown.width / 3, y: shown.y + shown.height / 3, width: shown.width / 3, height: shown.height / 3 }
-    if (taken === 'element') change(...setElement(step, { pictureId: picture.id, rect: rounded(ground.element ?? middle), of: ground.of }))
-    else if (taken === 'crop')
-      change({
-        type: 'set-shown',
-        ...where,
-        shown: rounded(
-          cut(
-            { x: shown.x + shown.width / 8, y: shown.y + shown.height / 8, width: shown.width * 0.75, height: shown.height * 0.75 },
-            shown,
-          ),
-        ),
-      })
+    if (taken === 'element') setOwnElement(ground.element ?? partOf(ground.shown, 1 / 3))
+    else if (taken === 'crop') setShown(cut(partOf(ground.shown, 0.75), ground.shown))
     else add(taken, null)
   }
-  const key = (event: KeyboardEvent) => {
+  return { drawnByHand, atOnce }
+}
+
+/** What keys do to what is selected. */
+const keyWork =
+  (
+    { ground, annotations, drawing, way, onClose, selected, setSelected, tool, setTool }: Work,
+    { put, remove }: Pick<AnnotationChanges, 'put' | 'remove'>,
+  ) =>
+  (event: KeyboardEvent): void => {
     const direction = ARROWS[event.key]
     const chosen = annotations.find((each) => each.id === selected)
     if (event.key === 'Escape') {
@@ -128,5 +126,10 @@ export function useBenchWork({
       remove(chosen.id)
     }
   }
-  return { put, remove, addAll, drawnByHand, atOnce, key }
+
+/** What an author does to the annotations of a picture, by hand and by keys, as changes to the guide. */
+export function useBenchWork(work: Work) {
+  const changes = annotationChanges(work)
+  const { put, remove, addAll } = changes
+  return { put, remove, addAll, ...toolWork(work, changes), key: keyWork(work, changes) }
 }

@@ -1,4 +1,5 @@
-import type { FoundPrivate } from '@jackdaw/contracts/blackouts'
+import type { askBlackoutReach, FoundPrivate } from '@jackdaw/contracts/blackouts'
+import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { areaFrom } from '@jackdaw/core/annotations'
 import type { Change, GuideDocument, PictureSizes, Rect } from '@jackdaw/core/guides'
 import type { GuideId, PictureId, StepId } from '@jackdaw/core/shared'
@@ -6,7 +7,8 @@ import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
-import { Button, Failed, Message, Tickbox } from '../../ui'
+import { Button, Check, Failed, Message } from '../../ui'
+import { Question } from '../../ui/over/Question'
 import { Dialog } from '../../ui/over/Dialog'
 import type { DraftSession } from '../saving/draftSession'
 import { pendingBlackouts, useApplyBlackouts, useBlackoutReach, usePrivateIn, usePrivateInGuide, type FoundIn } from './useBlackouts'
@@ -97,66 +99,90 @@ export function ApplyBlackouts({
   const reach = useBlackoutReach(guideId, session, places)
   const apply = useApplyBlackouts(guideId, session, onApplied)
   const count = places.reduce((sum, place) => sum + place.annotationIds.length, 0)
-  const done = apply.data
-  return (
-    <Dialog
-      open
-      onClose={() => !apply.isPending && onClose()}
-      title={done ? t('Applied') : t('Destroy what is under {{count}} blackouts', { count })}
-      about={
-        done
-          ? t('What stood there is gone from the stored pictures, from all editions and from everything made from them.')
-          : t('Nobody can bring it back.')
-      }
-    >
-      {reach.isPending && <p role="status">{t('Looking where these pictures are shown …')}</p>}
-      {reach.isError && <Failed error={reach.error} />}
-      {reach.data && !done && (
-        <>
-          <p className="mb-2">
-            {t('{{count}} pictures are stored anew, and the old files deleted. They are shown in:', { count: reach.data.pictures })}
-          </p>
-          <ul className="border-y border-hair mb-3">
-            {reach.data.guides.map((guide) => (
-              <li key={guide.id} className="py-1.5 border-b border-hair last:border-b-0">
-                <strong>
-                  {guide.number} {guide.title}
-                </strong>{' '}
-                <span className="text-soft">
-                  {guide.editions.length === 0 ? t('draft only') : t('draft and edition {{list}}', { list: guide.editions.join(', ') })}
-                </span>
-              </li>
-            ))}
-          </ul>
-          <p className="text-sm text-soft mb-2">{t('Editions keep their number and say that they were amended.')}</p>
-          {reach.data.elsewhere > 0 && (
-            <Message tone="warn" title={t('{{count}} other guides hold copies that you may not edit', { count: reach.data.elsewhere })}>
-              {t('Theirs stay as they are. Ask a lead to apply the blackout there.')}
-            </Message>
-          )}
-          <p className="text-sm text-soft mb-4">
-            {t('What browsers, tablets and backups still hold is reached at their next contact, or not at all.')}
-          </p>
-        </>
-      )}
-      {apply.isError && <Failed error={apply.error} />}
-      {done ? (
+  if (apply.data)
+    return (
+      <Dialog
+        open
+        onClose={onClose}
+        title={t('Applied')}
+        about={t('What stood there is gone from the stored pictures, from all editions and from everything made from them.')}
+      >
         <Button look="primary" onClick={onClose}>
           {t('Good')}
         </Button>
-      ) : (
-        <div className="flex gap-2">
-          <Button look="danger" disabled={!reach.data || apply.isPending} onClick={() => apply.mutate(places)}>
-            {apply.isPending ? t('Destroying …') : t('Destroy it now')}
-          </Button>
-          <Button disabled={apply.isPending} onClick={onClose}>
-            {t('Leave it for now')}
-          </Button>
-        </div>
-      )}
-    </Dialog>
+      </Dialog>
+    )
+  return (
+    <Question
+      title={t('Destroy what is under {{count}} blackouts', { count })}
+      about={t('Nobody can bring it back.')}
+      yes={apply.isPending ? t('Destroying …') : t('Destroy it now')}
+      no={t('Leave it for now')}
+      pending={apply.isPending}
+      ready={reach.data !== undefined}
+      error={apply.error}
+      onNo={onClose}
+      onYes={() => apply.mutate(places)}
+    >
+      {reach.isPending && <p role="status">{t('Looking where these pictures are shown …')}</p>}
+      {reach.isError && <Failed error={reach.error} />}
+      {reach.data && <Reach reach={reach.data} />}
+    </Question>
   )
 }
+
+/** Where the pictures are shown that would be changed. */
+function Reach({ reach }: { reach: ResponseOf<typeof askBlackoutReach> }) {
+  const { t } = useTexts()
+  return (
+    <div>
+      <p className="mb-2">
+        {t('{{count}} pictures are stored anew, and the old files deleted. They are shown in:', { count: reach.pictures })}
+      </p>
+      <ul className="border-y border-hair mb-3">
+        {reach.guides.map((guide) => (
+          <li key={guide.id} className="py-1.5 border-b border-hair last:border-b-0">
+            <strong>
+              {guide.number} {guide.title}
+            </strong>{' '}
+            <span className="text-soft">
+              {guide.editions.length === 0 ? t('draft only') : t('draft and edition {{list}}', { list: guide.editions.join(', ') })}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="text-sm text-soft mb-2">{t('Editions keep their number and say that they were amended.')}</p>
+      {reach.elsewhere > 0 && (
+        <Message tone="warn" title={t('{{count}} other guides hold copies that you may not edit', { count: reach.elsewhere })}>
+          {t('Theirs stay as they are. Ask a lead to apply the blackout there.')}
+        </Message>
+      )}
+      <p className="text-sm text-soft">
+        {t('What browsers, tablets and backups still hold is reached at their next contact, or not at all.')}
+      </p>
+    </div>
+  )
+}
+
+const keyOf = (place: FoundIn, n: number) => `${place.stepId} ${place.pictureId} ${n}`
+
+/** Blackouts over what was found and left ticked. */
+const blackoutsOver = (places: readonly FoundIn[], left: ReadonlySet<string>, sizes: PictureSizes): Change[] =>
+  places.flatMap((place) =>
+    place.found.flatMap((each, n): Change[] => {
+      const size = sizes[place.pictureId]
+      if (left.has(keyOf(place, n)) || !size) return []
+      return [
+        {
+          type: 'put-annotation',
+          stepId: place.stepId as StepId,
+          pictureId: place.pictureId,
+          annotation: { id: nanoid(), kind: 'blackout', area: areaFrom(each.rect, { of: size }) },
+          after: null,
+        },
+      ]
+    }),
+  )
 
 /** Looks through all pictures of the guide for what looks private, and draws blackouts over what the author leaves ticked. */
 export function FindPrivateData({
@@ -175,28 +201,18 @@ export function FindPrivateData({
   const { t } = useTexts()
   const query = usePrivateInGuide(guideId, document)
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
-  const keyOf = (place: FoundIn, n: number) => `${place.stepId} ${place.pictureId} ${n}`
   const places = query.data ?? []
   const count = places.reduce((sum, place) => sum + place.found.filter((_, n) => !left.has(keyOf(place, n))).length, 0)
   const draw = () => {
-    const changes = places.flatMap((place) =>
-      place.found.flatMap((each, n): Change[] => {
-        const size = sizes[place.pictureId]
-        if (left.has(keyOf(place, n)) || !size) return []
-        return [
-          {
-            type: 'put-annotation',
-            stepId: place.stepId as StepId,
-            pictureId: place.pictureId,
-            annotation: { id: nanoid(), kind: 'blackout', area: areaFrom(each.rect, { of: size }) },
-            after: null,
-          },
-        ]
-      }),
-    )
-    session.change(...changes)
+    session.change(...blackoutsOver(places, left, sizes))
     onClose()
   }
+  const toggle = (key: string) =>
+    setLeft((now) => {
+      const next = new Set(now)
+      if (!next.delete(key)) next.add(key)
+      return next
+    })
   return (
     <Dialog
       open
@@ -207,35 +223,46 @@ export function FindPrivateData({
       {query.isPending && <p role="status">{t('Looking through the pictures …')}</p>}
       {query.isError && <Failed error={query.error} />}
       {query.data && places.length === 0 && <p>{t('Nothing looks private.')}</p>}
-      <ul className="max-h-[44vh] overflow-auto">
-        {places.map((place) => (
-          <li key={`${place.stepId} ${place.pictureId}`} className="border-t border-hair py-2">
-            <p className="text-sm text-soft">{t('Step {{n}}', { n: place.number })}</p>
-            {place.found.map((each, n) => (
-              <label key={n} className="flex gap-2 items-center min-h-8 cursor-pointer">
-                <Tickbox
-                  checked={!left.has(keyOf(place, n))}
-                  onChange={() =>
-                    setLeft((now) => {
-                      const next = new Set(now)
-                      if (!next.delete(keyOf(place, n))) next.add(keyOf(place, n))
-                      return next
-                    })
-                  }
-                />
-                <span className="text-sm">
-                  {kindWords(each.kind, t)}: <strong>{each.words}</strong>
-                </span>
-              </label>
-            ))}
-          </li>
-        ))}
-      </ul>
+      <FoundPlaces {...{ places, left }} onToggle={toggle} />
       {count > 0 && (
         <Button look="primary" className="mt-3" onClick={draw}>
           {t('Draw {{count}} blackouts', { count })}
         </Button>
       )}
     </Dialog>
+  )
+}
+
+function FoundPlaces({
+  places,
+  left,
+  onToggle,
+}: {
+  places: readonly FoundIn[]
+  left: ReadonlySet<string>
+  onToggle: (key: string) => void
+}) {
+  const { t } = useTexts()
+  return (
+    <ul className="max-h-[44vh] overflow-auto">
+      {places.map((place) => (
+        <li key={`${place.stepId} ${place.pictureId}`} className="border-t border-hair py-2">
+          <p className="text-sm text-soft">{t('Step {{n}}', { n: place.number })}</p>
+          {place.found.map((each, n) => (
+            <Check
+              key={n}
+              className="text-sm"
+              checked={!left.has(keyOf(place, n))}
+              onChange={() => onToggle(keyOf(place, n))}
+              label={
+                <>
+                  {kindWords(each.kind, t)}: <strong>{each.words}</strong>
+                </>
+              }
+            />
+          ))}
+        </li>
+      ))}
+    </ul>
   )
 }

@@ -1,7 +1,7 @@
-import { groundOf } from '@jackdaw/core/annotations'
+import { areaBetween, groundOf, type Point } from '@jackdaw/core/annotations'
 import type { PictureSizes, Rect, Step, StepElement } from '@jackdaw/core/guides'
 import { Trash2 } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useRef, useState, type PointerEvent } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { AnnotatedPicture, useLook } from '../../annotations'
 import { Brackets, spotStyle } from '../../players'
@@ -10,49 +10,29 @@ import { NumberField, Button, IconButton } from '../../ui'
 const LEAST_PX = 6
 const BLANK = { role: '', name: '', frame: [], locators: [] }
 
-/** Elements drawn on the step's first picture: each by dragging over it, or by numbers. */
-export function SpotsField({
-  step,
-  sizes,
-  source,
-  elements,
-  most,
-  onChange,
-}: {
+type SpotsProps = {
   step: Step
   sizes: PictureSizes
   source: (id: StepElement['pictureId']) => string
   elements: readonly StepElement[]
   most: number
   onChange: (elements: StepElement[]) => void
-}) {
+}
+
+/** Elements drawn on the step's first picture: each by dragging over it, or by numbers. */
+export function SpotsField(props: SpotsProps) {
+  const { step, sizes, source, elements, most, onChange } = props
   const { t } = useTexts()
   const look = useLook({})
-  const box = useRef<HTMLDivElement>(null)
-  const [drawn, setDrawn] = useState<Rect | null>(null)
-  const from = useRef<{ x: number; y: number } | null>(null)
   const picture = step.pictures[0]
   const size = picture && (picture.sheet ?? sizes[picture.id])
   const ground = picture && groundOf(step, picture, sizes[picture.id])
   if (!picture || !size || !ground) return <p className="text-sm text-ochre">{t('Give the step a picture first.')}</p>
   const { shown } = ground
-  const at = (event: React.PointerEvent) => {
-    const area = box.current!.getBoundingClientRect()
-    return {
-      x: shown.x + ((event.clientX - area.left) / area.width) * shown.width,
-      y: shown.y + ((event.clientY - area.top) / area.height) * shown.height,
-    }
-  }
-  const between = (a: { x: number; y: number }, b: { x: number; y: number }): Rect => ({
-    x: Math.min(a.x, b.x),
-    y: Math.min(a.y, b.y),
-    width: Math.abs(a.x - b.x),
-    height: Math.abs(a.y - b.y),
-  })
-  const element = (rect: Rect): StepElement => ({
+  const element = ({ x, y, width, height }: Rect): StepElement => ({
     ...BLANK,
     pictureId: picture.id,
-    rect: { x: Math.round(rect.x), y: Math.round(rect.y), width: Math.round(rect.width), height: Math.round(rect.height) },
+    rect: { x: Math.round(x), y: Math.round(y), width: Math.round(width), height: Math.round(height) },
     of: { widthPx: size.widthPx, heightPx: size.heightPx },
   })
   const add = (rect: Rect) => onChange([...(most === 1 ? [] : elements), element(rect)].slice(0, most))
@@ -64,30 +44,7 @@ export function SpotsField({
         {...{ step, picture, sizes, look, source }}
         bare
         maxHeight="420px"
-        over={
-          <div
-            ref={box}
-            className="absolute inset-0 cursor-crosshair touch-none"
-            onPointerDown={(event) => {
-              from.current = at(event)
-              event.currentTarget.setPointerCapture(event.pointerId)
-            }}
-            onPointerMove={(event) => from.current && setDrawn(between(from.current, at(event)))}
-            onPointerUp={(event) => {
-              const rect = from.current && between(from.current, at(event))
-              from.current = null
-              setDrawn(null)
-              if (rect && rect.width >= LEAST_PX && rect.height >= LEAST_PX) add(rect)
-            }}
-          >
-            {elements.map((each, n) => (
-              <Brackets key={n} rect={each.rect} shown={shown} />
-            ))}
-            {drawn && (
-              <span className="absolute border-2 border-dashed border-petrol pointer-events-none" style={spotStyle(drawn, shown)} />
-            )}
-          </div>
-        }
+        over={<DrawingSurface elements={elements} shown={shown} onDrawn={add} />}
       />
       <SpotList elements={elements} onPut={put} onRemove={(n) => onChange(elements.filter((_, k) => k !== n))} />
       {elements.length < most && (
@@ -100,6 +57,42 @@ export function SpotsField({
           {t('Add an element by numbers')}
         </Button>
       )}
+    </div>
+  )
+}
+
+/** Lies over the picture: what is dragged over it becomes a rectangle, in pixels of the picture. */
+function DrawingSurface({ elements, shown, onDrawn }: { elements: readonly StepElement[]; shown: Rect; onDrawn: (rect: Rect) => void }) {
+  const box = useRef<HTMLDivElement>(null)
+  const [drawn, setDrawn] = useState<Rect | null>(null)
+  const from = useRef<Point | null>(null)
+  const at = (event: PointerEvent): Point => {
+    const area = box.current!.getBoundingClientRect()
+    return {
+      x: shown.x + ((event.clientX - area.left) / area.width) * shown.width,
+      y: shown.y + ((event.clientY - area.top) / area.height) * shown.height,
+    }
+  }
+  return (
+    <div
+      ref={box}
+      className="absolute inset-0 cursor-crosshair touch-none"
+      onPointerDown={(event) => {
+        from.current = at(event)
+        event.currentTarget.setPointerCapture(event.pointerId)
+      }}
+      onPointerMove={(event) => from.current && setDrawn(areaBetween(from.current, at(event)))}
+      onPointerUp={(event) => {
+        const rect = from.current && areaBetween(from.current, at(event))
+        from.current = null
+        setDrawn(null)
+        if (rect && rect.width >= LEAST_PX && rect.height >= LEAST_PX) onDrawn(rect)
+      }}
+    >
+      {elements.map((each, n) => (
+        <Brackets key={n} rect={each.rect} shown={shown} />
+      ))}
+      {drawn && <span className="absolute border-2 border-dashed border-petrol pointer-events-none" style={spotStyle(drawn, shown)} />}
     </div>
   )
 }

@@ -90,19 +90,8 @@ function useReplace(draft: Draft, session: DraftSession, taken: readonly InGuide
   })
 }
 
-/** Finds words in this guide, or in all guides of its folder, and replaces those that the author leaves ticked. Undone in one go. */
-export function FindReplace({
-  draft,
-  document,
-  session,
-  onClose,
-}: {
-  draft: Draft
-  document: GuideDocument
-  session: DraftSession
-  onClose: () => void
-}) {
-  const { t } = useTexts()
+/** What is sought, where, and what of it is taken. */
+function useFinding(draft: Draft, document: GuideDocument) {
   const [search, setSearch] = useState<Search>({ find: '', matchCase: false, wholeWords: true })
   const [by, setBy] = useState('')
   const [folder, setFolder] = useState(false)
@@ -118,8 +107,33 @@ export function FindReplace({
       .filter((each) => each.found.length > 0)
   }, [draft.id, document, folder, others.data, search, by])
   const keyOf = (guide: InGuide, found: Found) => `${guide.id} ${found.key}`
-  const taken = guides.map((guide) => ({ ...guide, found: guide.found.filter((found) => !left.has(keyOf(guide, found))) }))
+  const isTaken = (guide: InGuide, found: Found) => !left.has(keyOf(guide, found))
+  const toggle = (guide: InGuide, found: Found) =>
+    setLeft((now) => {
+      const next = new Set(now)
+      if (!next.delete(keyOf(guide, found))) next.add(keyOf(guide, found))
+      return next
+    })
+  const taken = guides.map((guide) => ({ ...guide, found: guide.found.filter((found) => isTaken(guide, found)) }))
   const times = taken.reduce((sum, guide) => sum + guide.found.reduce((each, found) => each + found.times, 0), 0)
+  return { search, setSearch, by, setBy, folder, setFolder, others, guides, taken, times, isTaken, toggle }
+}
+
+/** Finds words in this guide, or in all guides of its folder, and replaces those that the author leaves ticked. Undone in one go. */
+export function FindReplace({
+  draft,
+  document,
+  session,
+  onClose,
+}: {
+  draft: Draft
+  document: GuideDocument
+  session: DraftSession
+  onClose: () => void
+}) {
+  const { t } = useTexts()
+  const finding = useFinding(draft, document)
+  const { search, by, folder, others, guides, taken, times } = finding
   const replace = useReplace(draft, session, taken, search, by, onClose)
   return (
     <Dialog
@@ -135,35 +149,7 @@ export function FindReplace({
           if (times > 0 && !replace.isPending) replace.mutate()
         }}
       >
-        <div className="grid sm:grid-cols-2 gap-3">
-          <TextField
-            label={t('Find')}
-            value={search.find}
-            autoFocus
-            maxLength={200}
-            onChange={(event) => setSearch({ ...search, find: event.target.value })}
-          />
-          <TextField label={t('Replace by')} value={by} maxLength={300} onChange={(event) => setBy(event.target.value)} />
-        </div>
-        <div className="flex flex-wrap gap-x-6">
-          <Check
-            label={t('Whole words only')}
-            checked={search.wholeWords}
-            onChange={(event) => setSearch({ ...search, wholeWords: event.target.checked })}
-          />
-          <Check
-            label={t('Capital letters count')}
-            checked={search.matchCase}
-            onChange={(event) => setSearch({ ...search, matchCase: event.target.checked })}
-          />
-          {draft.folderId && (
-            <Check
-              label={t('In all guides of this folder and those under it')}
-              checked={folder}
-              onChange={(event) => setFolder(event.target.checked)}
-            />
-          )}
-        </div>
+        <SearchFields finding={finding} inFolder={draft.folderId !== null} />
         {folder && others.isPending && <p role="status">{t('Reading the guides of the folder …')}</p>}
         {others.isError && <Failed error={others.error} />}
         {replace.isError && <Failed error={replace.error} />}
@@ -174,14 +160,8 @@ export function FindReplace({
               key={guide.id}
               {...{ guide, search, by }}
               named={folder}
-              isTaken={(found) => !left.has(keyOf(guide, found))}
-              onToggle={(found) =>
-                setLeft((now) => {
-                  const next = new Set(now)
-                  if (!next.delete(keyOf(guide, found))) next.add(keyOf(guide, found))
-                  return next
-                })
-              }
+              isTaken={(found) => finding.isTaken(guide, found)}
+              onToggle={(found) => finding.toggle(guide, found)}
             />
           ))}
         </div>
@@ -190,6 +170,44 @@ export function FindReplace({
         </Button>
       </form>
     </Dialog>
+  )
+}
+
+function SearchFields({ finding, inFolder }: { finding: ReturnType<typeof useFinding>; inFolder: boolean }) {
+  const { t } = useTexts()
+  const { search, setSearch, by, setBy, folder, setFolder } = finding
+  return (
+    <>
+      <div className="grid sm:grid-cols-2 gap-3">
+        <TextField
+          label={t('Find')}
+          value={search.find}
+          autoFocus
+          maxLength={200}
+          onChange={(event) => setSearch({ ...search, find: event.target.value })}
+        />
+        <TextField label={t('Replace by')} value={by} maxLength={300} onChange={(event) => setBy(event.target.value)} />
+      </div>
+      <div className="flex flex-wrap gap-x-6">
+        <Check
+          label={t('Whole words only')}
+          checked={search.wholeWords}
+          onChange={(event) => setSearch({ ...search, wholeWords: event.target.checked })}
+        />
+        <Check
+          label={t('Capital letters count')}
+          checked={search.matchCase}
+          onChange={(event) => setSearch({ ...search, matchCase: event.target.checked })}
+        />
+        {inFolder && (
+          <Check
+            label={t('In all guides of this folder and those under it')}
+            checked={folder}
+            onChange={(event) => setFolder(event.target.checked)}
+          />
+        )}
+      </div>
+    </>
   )
 }
 

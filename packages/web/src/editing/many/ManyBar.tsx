@@ -14,10 +14,19 @@ import {
   type KeptPictures,
   type Position,
 } from '@jackdaw/core/editing'
-import { itemName, type Change, type GuideDocument, type ItemId, type PictureSizes, type Step, type StepField } from '@jackdaw/core/guides'
+import {
+  itemName,
+  type Change,
+  type GuideDocument,
+  type GuideItem,
+  type ItemId,
+  type PictureSizes,
+  type Step,
+  type StepField,
+} from '@jackdaw/core/guides'
 import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { useCopied } from '../../annotations'
 import { Dialog } from '../../ui/over/Dialog'
@@ -38,19 +47,12 @@ type Props = {
 type Asked = 'combine' | 'move' | 'set' | 'other-guide' | null
 
 /** What can be done with the chosen steps, at the bottom of the page. Each is undone in one go. */
-export function ManyBar({ draft, document, ids, sizes, session, onClear }: Props) {
+export function ManyBar(props: Props) {
   const { t } = useTexts()
+  const { document, ids, onClear } = props
   const [asked, setAsked] = useState<Asked>(null)
-  const copied = useCopied()
   const items = chosenItems(document, ids)
-  const steps = chosenSteps(document, ids)
-  const done = () => {
-    setAsked(null)
-    onClear()
-  }
   if (items.length === 0) return null
-  const quiet = 'text-sm px-2 text-white hover:bg-petrol'
-  const allFlagged = items.every((item) => item.notReady)
   return (
     <div
       role="toolbar"
@@ -59,100 +61,97 @@ export function ManyBar({ draft, document, ids, sizes, session, onClear }: Props
       data-keeps-editor
     >
       <strong className="mr-2">{t('{{count}} chosen', { count: items.length })}</strong>
-      <Button look="quiet" className={quiet} disabled={steps.length < 2} onClick={() => setAsked('combine')}>
-        {t('Join into one step …')}
-      </Button>
-      <Button look="quiet" className={quiet} onClick={() => setAsked('move')}>
-        {t('Move …')}
-      </Button>
-      <Button look="quiet" className={quiet} onClick={() => session.change(...insertItems(copiesOf(items, nanoid), items.at(-1)!.id))}>
-        {t('Duplicate')}
-      </Button>
-      <Button look="quiet" className={quiet} disabled={steps.length === 0} onClick={() => setAsked('other-guide')}>
-        {t('To another guide …')}
-      </Button>
-      <Button look="quiet" className={quiet} disabled={steps.length === 0} onClick={() => setAsked('set')}>
-        {t('Caution or sign …')}
-      </Button>
-      <Button
-        look="quiet"
-        className={quiet}
-        onClick={() => session.change(...items.map((item) => ({ type: 'set-not-ready' as const, itemId: item.id, notReady: !allFlagged })))}
-      >
-        {allFlagged ? t('They are ready') : t('Mark as not ready')}
-      </Button>
-      {copied.annotations.length > 0 && (
-        <Button
-          look="quiet"
-          className={quiet}
-          disabled={steps.length === 0}
-          onClick={() => session.change(...pasteAnnotations(copied.annotations, steps, nanoid))}
-        >
-          {t('Paste {{n}} annotations', { n: copied.annotations.length })}
-        </Button>
-      )}
-      {copied.position && <PastePosition {...{ session, steps }} position={copied.position} className={quiet} />}
-      <Button
-        look="quiet"
-        className={quiet}
-        onClick={() => {
-          session.change(...removeItems(items.map((item) => item.id)))
-          onClear()
-        }}
-      >
-        {t('Delete')}
-      </Button>
+      <ManyActions {...props} items={items} onAsk={setAsked} />
       <span className="grow" />
-      <Button look="quiet" className={quiet} onClick={onClear}>
-        {t('Choose none')}
-      </Button>
-      {asked === 'combine' && (
-        <CombineDialog
-          {...{ document, steps, sizes }}
-          onClose={() => setAsked(null)}
-          onCombine={(keep) => {
-            session.change(...combineSteps(steps, keep, sizes).changes)
-            done()
-          }}
-        />
-      )}
-      {asked === 'move' && (
-        <MoveDialog
-          document={document}
-          ids={ids}
-          onClose={() => setAsked(null)}
-          onMove={(after) => {
-            session.change(...moveItems(document, ids, after))
-            done()
-          }}
-        />
-      )}
-      {asked === 'set' && (
-        <SetOnAll
-          steps={steps}
-          onClose={() => setAsked(null)}
-          onSet={(changes) => {
-            session.change(...changes)
-            done()
-          }}
-        />
-      )}
-      {asked === 'other-guide' && <ToOtherGuide {...{ draft, session, items }} onClose={() => setAsked(null)} onDone={done} />}
+      <Quiet onClick={onClear}>{t('Choose none')}</Quiet>
+      <ManyDialogs {...props} {...{ items, asked }} onClose={() => setAsked(null)} />
     </div>
   )
 }
 
-function PastePosition({
+const QUIET = 'text-sm px-2 text-white hover:bg-petrol'
+const Quiet = ({ children, ...rest }: { children: ReactNode; disabled?: boolean; onClick: () => void }) => (
+  <Button look="quiet" className={QUIET} {...rest}>
+    {children}
+  </Button>
+)
+
+type Chosen = Props & { items: readonly GuideItem[] }
+
+function ManyActions({ document, ids, session, items, onClear, onAsk }: Chosen & { onAsk: (asked: Asked) => void }) {
+  const { t } = useTexts()
+  const copied = useCopied()
+  const steps = chosenSteps(document, ids)
+  const noSteps = steps.length === 0
+  const allFlagged = items.every((item) => item.notReady)
+  const flag = () => session.change(...items.map((item) => ({ type: 'set-not-ready' as const, itemId: item.id, notReady: !allFlagged })))
+  const remove = () => {
+    session.change(...removeItems(items.map((item) => item.id)))
+    onClear()
+  }
+  return (
+    <>
+      <Quiet disabled={steps.length < 2} onClick={() => onAsk('combine')}>
+        {t('Join into one step …')}
+      </Quiet>
+      <Quiet onClick={() => onAsk('move')}>{t('Move …')}</Quiet>
+      <Quiet onClick={() => session.change(...insertItems(copiesOf(items, nanoid), items.at(-1)!.id))}>{t('Duplicate')}</Quiet>
+      <Quiet disabled={noSteps} onClick={() => onAsk('other-guide')}>
+        {t('To another guide …')}
+      </Quiet>
+      <Quiet disabled={noSteps} onClick={() => onAsk('set')}>
+        {t('Caution or sign …')}
+      </Quiet>
+      <Quiet onClick={flag}>{allFlagged ? t('They are ready') : t('Mark as not ready')}</Quiet>
+      {copied.annotations.length > 0 && (
+        <Quiet disabled={noSteps} onClick={() => session.change(...pasteAnnotations(copied.annotations, steps, nanoid))}>
+          {t('Paste {{n}} annotations', { n: copied.annotations.length })}
+        </Quiet>
+      )}
+      {copied.position && <PastePosition {...{ session, steps }} position={copied.position} />}
+      <Quiet onClick={remove}>{t('Delete')}</Quiet>
+    </>
+  )
+}
+
+/** What has to be asked first. */
+function ManyDialogs({
+  asked,
+  draft,
+  document,
+  ids,
+  sizes,
   session,
-  steps,
-  position,
-  className,
-}: {
-  session: DraftSession
-  steps: ReturnType<typeof chosenSteps>
-  position: Position
-  className: string
-}) {
+  items,
+  onClear,
+  onClose,
+}: Chosen & { asked: Asked; onClose: () => void }) {
+  const steps = chosenSteps(document, ids)
+  const done = () => {
+    onClose()
+    onClear()
+  }
+  const change = (changes: readonly Change[]) => {
+    session.change(...changes)
+    done()
+  }
+  switch (asked) {
+    case 'combine':
+      return (
+        <CombineDialog {...{ document, steps, sizes, onClose }} onCombine={(keep) => change(combineSteps(steps, keep, sizes).changes)} />
+      )
+    case 'move':
+      return <MoveDialog {...{ document, ids, onClose }} onMove={(after) => change(moveItems(document, ids, after))} />
+    case 'set':
+      return <SetOnAll steps={steps} onClose={onClose} onSet={change} />
+    case 'other-guide':
+      return <ToOtherGuide {...{ draft, session, items, onClose }} onDone={done} />
+    case null:
+      return null
+  }
+}
+
+function PastePosition({ session, steps, position }: { session: DraftSession; steps: ReturnType<typeof chosenSteps>; position: Position }) {
   const { t } = useTexts()
   const changes = steps.flatMap((step) =>
     step.pictures.flatMap((picture) =>
@@ -164,9 +163,9 @@ function PastePosition({
     ),
   )
   return (
-    <Button look="quiet" className={className} disabled={changes.length === 0} onClick={() => session.change(...changes)}>
+    <Quiet disabled={changes.length === 0} onClick={() => session.change(...changes)}>
       {t('Paste the position to {{n}}', { n: changes.length })}
-    </Button>
+    </Quiet>
   )
 }
 

@@ -33,18 +33,7 @@ function Tool({
   )
 }
 
-/** What can be put into a step, behind it, and done with it. The tools float at the foot of the sheet, so that nothing on it moves when another
- * step is pressed; for the keyboard they stand behind the step's own text. */
-export const StepTools = memo(function StepTools({
-  stepId,
-  number,
-  name,
-  notReady,
-  actions,
-  panel,
-  setPanel,
-  setPicking,
-}: {
+type StepToolsProps = {
   stepId: Step['id']
   number: number
   name: string
@@ -53,10 +42,14 @@ export const StepTools = memo(function StepTools({
   panel: Panel
   setPanel: Dispatch<SetStateAction<Panel>>
   setPicking: (picking: boolean) => void
-}) {
+}
+
+/** What can be put into a step, behind it, and done with it. The tools float at the foot of the sheet, so that nothing on it moves when another
+ * step is pressed; for the keyboard they stand behind the step's own text. */
+export const StepTools = memo(function StepTools(props: StepToolsProps) {
+  const { stepId, number, name, notReady, actions, panel, setPanel } = props
   const { t } = useTexts()
   const turn = (to: Panel) => setPanel((now) => (now === to ? null : to))
-  const picker = useRef<HTMLInputElement>(null)
   return (
     <div
       className="fixed z-20 bottom-14 md:bottom-0 inset-x-0 lg:left-[264px] lg:right-(--facts-width) bg-sheet border-t border-edge @container"
@@ -71,21 +64,7 @@ export const StepTools = memo(function StepTools({
         <span className="hidden @min-[760px]:inline text-sm text-soft whitespace-nowrap px-1 tabular-nums" aria-hidden>
           {t('Step {{n}}', { n: number })}
         </span>
-        <Tool words={t('Picture')} icon={<ImagePlus size={16} aria-hidden />} onClick={() => picker.current?.click()} />
-        <input
-          ref={picker}
-          type="file"
-          accept="image/png,image/jpeg,image/webp,image/gif"
-          multiple
-          hidden
-          onChange={(event) => {
-            actions.addPictures(stepId, [...(event.target.files ?? [])])
-            event.target.value = ''
-          }}
-        />
-        <Tool seldom words={t('Blank sheet')} icon={<StickyNote size={16} aria-hidden />} onClick={() => actions.addSheet(stepId)} />
-        <Tool words={t('Caution')} icon={<TriangleAlert size={16} aria-hidden />} onClick={() => actions.addCaution(stepId)} />
-        <Tool words={t('Sign')} icon={<HardHat size={16} aria-hidden />} onClick={() => setPicking(true)} />
+        <IntoStep {...props} />
         <Tool
           words={t('Practise')}
           aria-label={t('Practise and Solo')}
@@ -101,24 +80,59 @@ export const StepTools = memo(function StepTools({
           onClick={() => turn('flow')}
         />
         <span className="grow" />
-        <Tool
-          seldom
-          words={t('Step after')}
-          title={t('Step after (Ctrl+Enter)')}
-          icon={<Plus size={16} aria-hidden />}
-          onClick={() => actions.addStep(stepId)}
-        />
-        <Tool seldom words={t('Section after')} icon={<Heading size={16} aria-hidden />} onClick={() => actions.addSection(stepId)} />
-        <Tool seldom words={t('Record after')} icon={<AppWindow size={16} aria-hidden />} onClick={() => actions.record(stepId)} />
-        <Tool
-          seldom
-          words={t('Delete')}
-          aria-label={t('Delete: {{name}}', { name })}
-          icon={<Trash2 size={16} aria-hidden />}
-          onClick={() => actions.remove(stepId)}
-        />
+        <BehindStep {...props} />
         <ItemMenu name={name} itemId={stepId} notReady={notReady} actions={actions} copies />
       </div>
     </div>
   )
 })
+
+/** What can be put into the step. */
+function IntoStep({ stepId, actions, setPicking }: StepToolsProps) {
+  const { t } = useTexts()
+  const picker = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <Tool words={t('Picture')} icon={<ImagePlus size={16} aria-hidden />} onClick={() => picker.current?.click()} />
+      <input
+        ref={picker}
+        type="file"
+        accept="image/png,image/jpeg,image/webp,image/gif"
+        multiple
+        hidden
+        onChange={(event) => {
+          actions.addPictures(stepId, [...(event.target.files ?? [])])
+          event.target.value = ''
+        }}
+      />
+      <Tool seldom words={t('Blank sheet')} icon={<StickyNote size={16} aria-hidden />} onClick={() => actions.addSheet(stepId)} />
+      <Tool words={t('Caution')} icon={<TriangleAlert size={16} aria-hidden />} onClick={() => actions.addCaution(stepId)} />
+      <Tool words={t('Sign')} icon={<HardHat size={16} aria-hidden />} onClick={() => setPicking(true)} />
+    </>
+  )
+}
+
+/** What can be put behind the step, and its end. */
+function BehindStep({ stepId, name, actions }: StepToolsProps) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Tool
+        seldom
+        words={t('Step after')}
+        title={t('Step after (Ctrl+Enter)')}
+        icon={<Plus size={16} aria-hidden />}
+        onClick={() => actions.addStep(stepId)}
+      />
+      <Tool seldom words={t('Section after')} icon={<Heading size={16} aria-hidden />} onClick={() => actions.addSection(stepId)} />
+      <Tool seldom words={t('Record after')} icon={<AppWindow size={16} aria-hidden />} onClick={() => actions.record(stepId)} />
+      <Tool
+        seldom
+        words={t('Delete')}
+        aria-label={t('Delete: {{name}}', { name })}
+        icon={<Trash2 size={16} aria-hidden />}
+        onClick={() => actions.remove(stepId)}
+      />
+    </>
+  )
+}

@@ -28,18 +28,21 @@ function placeOf(editor: Editor): Place {
 /** What was typed, as an address. */
 const asAddress = (typed: string): string => (/^[\w-]+(\.[\w-]+)+/.test(typed.trim()) ? `https://${typed.trim()}` : typed.trim())
 
-/** A link: the words that are shown, and where it leads: a guide or a step, found by typing, or an address. */
-export function LinkForm({
-  editor,
-  guideId,
-  document,
-  onClose,
-}: {
-  editor: Editor
-  guideId: GuideId
-  document: () => GuideDocument
-  onClose: () => void
-}) {
+/** Puts a link where it was asked for, or takes it away. @param words of it; without them what it leads to stands there */
+function putLink(editor: Editor, place: Place, href: string, words: string): void {
+  const at = editor.chain().focus().setTextSelection({ from: place.from, to: place.to })
+  if (href === '') at.unsetLink().run()
+  else if (words === place.words && place.to > place.from) at.setLink({ href }).setTextSelection(place.to).run()
+  else
+    at.insertContent({ type: 'text', text: words, marks: [{ type: 'link', attrs: { href } }] })
+      .unsetMark('link')
+      .run()
+}
+
+type LinkFormProps = { editor: Editor; guideId: GuideId; document: () => GuideDocument; onClose: () => void }
+
+/** What was typed of a link, and what it leads to. */
+function useLink({ editor, guideId, document }: LinkFormProps) {
   const { t } = useTexts()
   const [place] = useState(() => placeOf(editor))
   const [words, setWords] = useState(place.words)
@@ -51,22 +54,31 @@ export function LinkForm({
   const found = useSuggestions(target ? '' : typed)
   const options = optionsFor(typed, found, document(), guideId, t)
   const href = target ? target.href : asAddress(typed)
-  const wrong = href !== '' && !isSafeLink(href)
+  const type = (next: string) => {
+    setTyped(next)
+    setTarget(null)
+  }
+  const pick = (id: string) => {
+    const option = options.find((each) => each.id === id)!
+    setTarget({ href: option.href, name: option.words })
+    setTyped(option.words)
+    if (words.trim() === '') setWords(option.words)
+  }
+  const state = /^(https?:|mailto:|tel:)/i.test(typed.trim()) || target ? 'still' : found.state
+  return { place, words, setWords, target, typed, type, options, pick, state, href } as const
+}
+
+/** A link: the words that are shown, and where it leads: a guide or a step, found by typing, or an address. */
+export function LinkForm(props: LinkFormProps) {
+  const { editor, onClose } = props
+  const { t } = useTexts()
+  const { place, words, setWords, target, typed, type, options, pick, state, href } = useLink(props)
   const [tried, setTried] = useState(false)
+  const wrong = href !== '' && !isSafeLink(href)
   const set = () => {
     setTried(true)
     if (wrong) return
-    const at = editor.chain().focus().setTextSelection({ from: place.from, to: place.to })
-    if (href === '') at.unsetLink().run()
-    else {
-      const text = words.trim() || target?.name || href
-      const changed = text !== place.words
-      if (!changed && place.to > place.from) at.setLink({ href }).setTextSelection(place.to).run()
-      else
-        at.insertContent({ type: 'text', text, marks: [{ type: 'link', attrs: { href } }] })
-          .unsetMark('link')
-          .run()
-    }
+    putLink(editor, place, href, words.trim() || target?.name || href)
     onClose()
   }
   return (
@@ -87,17 +99,9 @@ export function LinkForm({
           className="w-full border border-edge min-h-9 px-2"
           value={typed}
           suggestions={options}
-          state={/^(https?:|mailto:|tel:)/i.test(typed.trim()) || target ? 'still' : found.state}
-          onChange={(next) => {
-            setTyped(next)
-            setTarget(null)
-          }}
-          onPick={(id) => {
-            const option = options.find((each) => each.id === id)!
-            setTarget({ href: option.href, name: option.words })
-            setTyped(option.words)
-            if (words.trim() === '') setWords(option.words)
-          }}
+          state={state}
+          onChange={type}
+          onPick={pick}
           onEnter={set}
         />
         <label htmlFor="link-words" className="text-sm font-semibold">
@@ -116,16 +120,23 @@ export function LinkForm({
             {t('Choose a guide or step from the list, or enter a web, mail or telephone address.')}
           </p>
         )}
-        <div className="col-span-2 flex gap-2">
-          <Button type="submit" look="primary" disabled={href === '' && place.href === ''}>
-            {href === '' && place.href !== '' ? t('Remove link') : t('Set link')}
-          </Button>
-          <Button look="quiet" onClick={onClose}>
-            {t('Cancel')}
-          </Button>
-        </div>
+        <LinkButtons removes={href === '' && place.href !== ''} nothing={href === '' && place.href === ''} onClose={onClose} />
       </form>
     </AtSelection>
+  )
+}
+
+function LinkButtons({ removes, nothing, onClose }: { removes: boolean; nothing: boolean; onClose: () => void }) {
+  const { t } = useTexts()
+  return (
+    <div className="col-span-2 flex gap-2">
+      <Button type="submit" look="primary" disabled={nothing}>
+        {removes ? t('Remove link') : t('Set link')}
+      </Button>
+      <Button look="quiet" onClick={onClose}>
+        {t('Cancel')}
+      </Button>
+    </div>
   )
 }
 

@@ -99,21 +99,32 @@ function placeIn(view: EditorView, at: At['at']): number {
   return at < doc.childCount ? place + 1 : doc.content.size
 }
 
-function Writing({
-  body,
-  label,
-  at,
-  onChange,
-  onEditor,
-  onPictures,
-  onNewStep,
-  onSplit,
-  onJoin,
-  onLeave,
-}: Props & { at: At['at']; onLeave: () => void }) {
+type Calls = Pick<Props, 'onChange' | 'onPictures' | 'onNewStep' | 'onSplit' | 'onJoin'>
+
+/** What keys do beyond writing. @returns whether the key was meant */
+function keyed(view: EditorView, event: KeyboardEvent, { onJoin, onNewStep, onSplit }: Calls): boolean {
+  const command = event.ctrlKey || event.metaKey
+  if (event.key === 'F10' && event.altKey) {
+    const tools = document.querySelector<HTMLElement>('[data-floats-at="table"] button')
+    tools?.focus()
+    return tools !== null
+  }
+  if (event.key === 'Backspace' && !command && !event.altKey && isAtBeginning(view.state)) {
+    // Held down it deletes letters, and must not run on into other steps.
+    if (!event.repeat) onJoin()
+    return true
+  }
+  if (event.key !== 'Enter' || !command) return false
+  if (event.shiftKey) splitStepAt(view.state, { onSplit, onNewStep })
+  else onNewStep('after')
+  return true
+}
+
+/** The text's own editor. @param lastSaid the text as it was last told or taken over */
+function useWriting({ body, label, onLeave, ...now }: Calls & Pick<Props, 'body' | 'label'> & { onLeave: () => void }) {
   const lastSaid = useRef(body)
-  const calls = useRef({ onChange, onPictures, onNewStep, onSplit, onJoin })
-  calls.current = { onChange, onPictures, onNewStep, onSplit, onJoin }
+  const calls = useRef<Calls>(now)
+  calls.current = now
   const editor = useEditor({
     extensions: bodyExtensions,
     content: body,
@@ -136,25 +147,10 @@ function Writing({
         return true
       },
       handleDrop: (_view, event) => pictureFiles(event.dataTransfer).length > 0,
-      handleKeyDown: (view, event) => {
-        if (event.key === 'F10' && event.altKey) {
-          const tools = document.querySelector<HTMLElement>('[data-floats-at="table"] button')
-          tools?.focus()
-          return tools !== null
-        }
-        if (event.key === 'Backspace' && !event.ctrlKey && !event.metaKey && !event.altKey && isAtBeginning(view.state)) {
-          // Held down it deletes letters, and must not run on into other steps.
-          if (!event.repeat) calls.current.onJoin()
-          return true
-        }
-        if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return false
-        if (event.shiftKey) splitStepAt(view.state, calls.current)
-        else calls.current.onNewStep('after')
-        return true
-      },
+      handleKeyDown: (view, event) => keyed(view, event, calls.current),
     },
-    onUpdate: ({ editor: now }) => {
-      const clean = cleanRichText(now.getJSON(), nanoid)
+    onUpdate: ({ editor: written }) => {
+      const clean = cleanRichText(written.getJSON(), nanoid)
       if (!clean.ok) throw new Error(clean.detail)
       if (same(clean.text, lastSaid.current)) return
       lastSaid.current = clean.text
@@ -165,6 +161,12 @@ function Writing({
       if (!to?.closest('[data-keeps-editor]')) onLeave()
     },
   })
+  return { editor, lastSaid }
+}
+
+function Writing({ at, onEditor, ...props }: Props & { at: At['at']; onLeave: () => void }) {
+  const { body } = props
+  const { editor, lastSaid } = useWriting(props)
   useEffect(() => {
     if (!editor) return
     onEditor(editor)
@@ -182,6 +184,6 @@ function Writing({
     const { from } = editor.state.selection
     editor.commands.setContent(body, { emitUpdate: false })
     editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size))
-  }, [editor, body])
+  }, [editor, body, lastSaid])
   return <EditorContent editor={editor} />
 }

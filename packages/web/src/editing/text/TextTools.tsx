@@ -9,6 +9,32 @@ import { LinkForm } from './LinkForm'
 import { splitStepAt } from './StepBody'
 import { TableTools } from './TableTools'
 
+const MARKED = ['bold', 'italic', 'code', 'keyCap', 'link', 'bulletList', 'orderedList', 'codeBlock', 'table'] as const
+type Marked = (typeof MARKED)[number]
+
+const chain = (editor: Editor) => editor.chain().focus()
+/** What is done to the text, beside what is asked about first. */
+const RUNS: Record<Exclude<Marked, 'link'>, (editor: Editor) => void> = {
+  bold: (editor) => chain(editor).toggleBold().run(),
+  italic: (editor) => chain(editor).toggleItalic().run(),
+  code: (editor) => chain(editor).toggleCode().run(),
+  keyCap: (editor) => chain(editor).toggleMark('keyCap').run(),
+  bulletList: (editor) => chain(editor).toggleBulletList().run(),
+  orderedList: (editor) => chain(editor).toggleOrderedList().run(),
+  codeBlock: (editor) => chain(editor).toggleCodeBlock().run(),
+  table: (editor) => !editor.isActive('table') && chain(editor).insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run(),
+}
+
+/** Splits the step in which the cursor stands. */
+function split(editor: Editor, actions: ItemActions): void {
+  const stepId = editor.view.dom.closest<HTMLElement>('[data-step]')?.dataset['step'] as StepId | undefined
+  if (stepId)
+    splitStepAt(editor.state, {
+      onSplit: (first, second) => actions.split(stepId, first, second),
+      onNewStep: (where) => actions.addStepBeside(stepId, where),
+    })
+}
+
 /** The tools for the text in which the cursor stands. */
 export const TextTools = memo(function TextTools({
   editor,
@@ -23,19 +49,10 @@ export const TextTools = memo(function TextTools({
   const [linking, setLinking] = useState(false)
   const active = useEditorState({
     editor,
-    selector: ({ editor: now }) => ({
-      bold: now?.isActive('bold') ?? false,
-      italic: now?.isActive('italic') ?? false,
-      code: now?.isActive('code') ?? false,
-      keyCap: now?.isActive('keyCap') ?? false,
-      link: now?.isActive('link') ?? false,
-      bulletList: now?.isActive('bulletList') ?? false,
-      orderedList: now?.isActive('orderedList') ?? false,
-      codeBlock: now?.isActive('codeBlock') ?? false,
-      table: now?.isActive('table') ?? false,
-    }),
+    selector: ({ editor: now }) =>
+      Object.fromEntries(MARKED.map((name) => [name, now?.isActive(name) ?? false])) as Record<Marked, boolean>,
   })
-  const tool = (name: string, on: boolean, run: (editor: Editor) => void, icon: ReactNode) => (
+  const press = (name: string, icon: ReactNode, on: boolean, run: (editor: Editor) => void) => (
     <IconButton
       name={name}
       aria-pressed={on}
@@ -46,52 +63,22 @@ export const TextTools = memo(function TextTools({
       {icon}
     </IconButton>
   )
-  const chain = (now: Editor) => now.chain().focus()
+  const tool = (of: keyof typeof RUNS, name: string, icon: ReactNode) => press(name, icon, active?.[of] ?? false, RUNS[of])
   return (
     <div role="toolbar" aria-label={t('Text')} className="flex items-center" data-keeps-editor>
-      {tool(t('Bold (Ctrl+B)'), active?.bold ?? false, (now) => chain(now).toggleBold().run(), <Bold size={17} aria-hidden />)}
-      {tool(t('Italics (Ctrl+I)'), active?.italic ?? false, (now) => chain(now).toggleItalic().run(), <Italic size={17} aria-hidden />)}
-      {tool(
-        t('Key cap (Ctrl+Shift+K)'),
-        active?.keyCap ?? false,
-        (now) => chain(now).toggleMark('keyCap').run(),
-        <Keyboard size={17} aria-hidden />,
-      )}
-      {tool(t('Code (Ctrl+E)'), active?.code ?? false, (now) => chain(now).toggleCode().run(), <Code size={17} aria-hidden />)}
-      {tool(t('Link'), active?.link ?? false, () => setLinking((now) => !now), <Link2 size={17} aria-hidden />)}
+      {tool('bold', t('Bold (Ctrl+B)'), <Bold size={17} aria-hidden />)}
+      {tool('italic', t('Italics (Ctrl+I)'), <Italic size={17} aria-hidden />)}
+      {tool('keyCap', t('Key cap (Ctrl+Shift+K)'), <Keyboard size={17} aria-hidden />)}
+      {tool('code', t('Code (Ctrl+E)'), <Code size={17} aria-hidden />)}
+      {press(t('Link'), <Link2 size={17} aria-hidden />, active?.link ?? false, () => setLinking((now) => !now))}
       <span className="w-px h-5 bg-hair mx-1" aria-hidden />
-      {tool(t('List with dots'), active?.bulletList ?? false, (now) => chain(now).toggleBulletList().run(), <List size={17} aria-hidden />)}
-      {tool(
-        t('List with numbers'),
-        active?.orderedList ?? false,
-        (now) => chain(now).toggleOrderedList().run(),
-        <ListOrdered size={17} aria-hidden />,
+      {tool('bulletList', t('List with dots'), <List size={17} aria-hidden />)}
+      {tool('orderedList', t('List with numbers'), <ListOrdered size={17} aria-hidden />)}
+      {press(t('Split the step at the cursor (Ctrl+Shift+Enter)'), <SplitSquareVertical size={17} aria-hidden />, false, (now) =>
+        split(now, actions),
       )}
-      {tool(
-        t('Split the step at the cursor (Ctrl+Shift+Enter)'),
-        false,
-        (now) => {
-          const stepId = now.view.dom.closest<HTMLElement>('[data-step]')?.dataset['step'] as StepId | undefined
-          if (stepId)
-            splitStepAt(now.state, {
-              onSplit: (first, second) => actions.split(stepId, first, second),
-              onNewStep: (where) => actions.addStepBeside(stepId, where),
-            })
-        },
-        <SplitSquareVertical size={17} aria-hidden />,
-      )}
-      {tool(
-        t('Block of code'),
-        active?.codeBlock ?? false,
-        (now) => chain(now).toggleCodeBlock().run(),
-        <FileCode2 size={17} aria-hidden />,
-      )}
-      {tool(
-        t('Table'),
-        active?.table ?? false,
-        (now) => !now.isActive('table') && chain(now).insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run(),
-        <Table size={17} aria-hidden />,
-      )}
+      {tool('codeBlock', t('Block of code'), <FileCode2 size={17} aria-hidden />)}
+      {tool('table', t('Table'), <Table size={17} aria-hidden />)}
       {active?.table && editor && !linking && <TableTools editor={editor} />}
       {linking && editor && <LinkForm {...{ editor, guideId }} document={actions.document} onClose={() => setLinking(false)} />}
     </div>

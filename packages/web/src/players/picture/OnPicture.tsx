@@ -1,4 +1,5 @@
 import type { Rect } from '@jackdaw/core/guides'
+import type { TFunction } from 'i18next'
 import { Check } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
@@ -45,19 +46,7 @@ export function Found({ rect, shown }: { rect: Rect; shown: Rect }) {
   )
 }
 
-/** The field that somebody has pointed at: an entry is typed, or chosen from a list. One that was not taken stays, to be mended.
- * @param tries   entries so far
- * @param refusal what the application says to the last one; empty when it says nothing */
-export function EntryField({
-  style,
-  name,
-  chooses,
-  options,
-  tries,
-  refusal,
-  busy = false,
-  onEnter,
-}: {
+type Entry = {
   style: React.CSSProperties
   /** What the field is called; empty when it has no name. */
   name: string
@@ -68,49 +57,60 @@ export function EntryField({
   refusal: string
   busy?: boolean
   onEnter: (entry: string) => void
-}) {
+}
+
+/** What is to be done in a field, in words. */
+function entryWords({ name, chooses, options }: Entry, t: TFunction): string {
+  if (options) return name ? t('Choose: {{name}}', { name }) : t('Choose one')
+  if (name) return chooses ? t('Choose or type: {{name}}', { name }) : t('Type: {{name}}', { name })
+  return t('Your entry')
+}
+
+/** The field that somebody has pointed at: an entry is typed, or chosen from a list. One that was not taken stays, to be mended.
+ * @param tries   entries so far
+ * @param refusal what the application says to the last one; empty when it says nothing */
+export function EntryField(entry: Entry) {
   const { t } = useTexts()
-  const label = options
-    ? name
-      ? t('Choose: {{name}}', { name })
-      : t('Choose one')
-    : name
-      ? chooses
-        ? t('Choose or type: {{name}}', { name })
-        : t('Type: {{name}}', { name })
-      : t('Your entry')
+  const label = entryWords(entry, t)
+  return entry.options ? <ChosenEntry {...entry} label={label} options={entry.options} /> : <TypedEntry {...entry} label={label} />
+}
+
+function ChosenEntry({ style, label, options, busy = false, onEnter }: Entry & { label: string; options: readonly string[] }) {
+  return (
+    <ul
+      className="absolute z-10 bg-sheet border-2 border-petrol min-w-48 max-h-60 overflow-auto shadow-md"
+      style={{ ...style, height: 'auto' }}
+      aria-label={label}
+      data-entries
+    >
+      <li className="px-3 py-1 text-sm text-soft border-b border-hair" aria-hidden>
+        {label}
+      </li>
+      {options.map((option, n) => (
+        <li key={option}>
+          <button
+            type="button"
+            autoFocus={n === 0}
+            disabled={busy}
+            className="w-full min-h-11 px-3 text-left hover:bg-wash focus-visible:bg-wash"
+            onClick={() => onEnter(option)}
+          >
+            {option}
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function TypedEntry({ style, label, tries, refusal, busy = false, onEnter }: Entry & { label: string }) {
+  const { t } = useTexts()
   const [entry, setEntry] = useState('')
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => {
     input.current?.focus({ preventScroll: true })
     input.current?.select()
   }, [tries])
-  if (options)
-    return (
-      <ul
-        className="absolute z-10 bg-sheet border-2 border-petrol min-w-48 max-h-60 overflow-auto shadow-md"
-        style={{ ...style, height: 'auto' }}
-        aria-label={label}
-        data-entries
-      >
-        <li className="px-3 py-1 text-sm text-soft border-b border-hair" aria-hidden>
-          {label}
-        </li>
-        {options.map((option, n) => (
-          <li key={option}>
-            <button
-              type="button"
-              autoFocus={n === 0}
-              disabled={busy}
-              className="w-full min-h-11 px-3 text-left hover:bg-wash focus-visible:bg-wash"
-              onClick={() => onEnter(option)}
-            >
-              {option}
-            </button>
-          </li>
-        ))}
-      </ul>
-    )
   return (
     <form
       className="absolute z-10 flex min-w-56 min-h-11"

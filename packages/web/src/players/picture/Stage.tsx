@@ -13,27 +13,7 @@ import { SafetyBar, SafetyFirst, SafetyStrip, type StageSafety } from '../safety
 export type FlatMark = { id: string; state: 'done' | 'here' | 'open' | 'missed' }
 const MARK = { done: 'h-2.5 bg-moss', here: 'h-4 bg-kingfisher', open: 'h-1.5 bg-edge', missed: 'h-2.5 bg-brick' }
 
-/** The whole window for a player: where one is, the way out, and what is to be done next at the bottom. Escape asks before leaving, in
- * full screen too. */
-export function Stage({
-  way,
-  title,
-  where,
-  marks,
-  children,
-  bar,
-  leaving,
-  onAskOut,
-  onStay,
-  onLeave,
-  kept,
-  outWords,
-  notice = '',
-  safety,
-  closes = null,
-  notReady = null,
-  about = null,
-}: {
+type StageProps = {
   way: string
   title: string
   where: string
@@ -57,37 +37,19 @@ export function Stage({
   about?: About | null
   /** Something about the connection that has to be known. */
   notice?: string
-}) {
-  const { t } = useTexts()
-  const { isFull, canBeFull, toggle } = useFullScreen(onAskOut)
+}
+
+/** The whole window for a player: where one is, the way out, and what is to be done next at the bottom. Escape asks before leaving, in
+ * full screen too. */
+export function Stage(props: StageProps) {
+  const { way, title, marks, bar, leaving, onAskOut, notice = '', safety, closes = null, about = null } = props
   const [telling, setTelling] = useState(false)
   useEffect(() => setTelling(false), [about?.stepId])
   useKeys(leaving ? {} : { leave: () => (closes ? closes() : onAskOut()) })
   return (
     <div className="h-[calc(100dvh-var(--preview-bar,0px))] flex flex-col bg-page" data-stage>
       <title>{`${way}: ${title} – Jackdaw`}</title>
-      <header className="bg-sheet border-b border-hair px-3 md:px-5 flex items-center gap-3 min-h-14 shrink-0">
-        <Button className="min-h-11" onClick={onAskOut}>
-          <LogOut size={18} aria-hidden />
-          {t('Leave')}
-        </Button>
-        <p className="min-w-0 grow">
-          <span className="block text-xs text-soft truncate">
-            <span className="font-semibold text-ink">{way}</span> · {title}
-          </span>
-          <span className="block text-sm truncate" data-where>
-            {where}
-          </span>
-        </p>
-        {about && <TellButton about={about} onTell={() => setTelling((now) => !now)} />}
-        {canBeFull && (
-          <Button className="min-h-11 hidden sm:inline-flex" onClick={toggle}>
-            {isFull ? <Minimize2 size={18} aria-hidden /> : <Maximize2 size={18} aria-hidden />}
-            <span className="hidden md:inline">{isFull ? t('Smaller') : t('Full screen')}</span>
-            <span className="md:hidden sr-only">{isFull ? t('Smaller') : t('Full screen')}</span>
-          </Button>
-        )}
-      </header>
+      <StageHead {...props} onTell={() => setTelling((now) => !now)} />
       <FlatMarks marks={marks} />
       {telling && about && (
         <div className="px-4 md:px-6 pb-3 bg-sheet max-h-[50dvh] overflow-auto shrink-0">
@@ -100,36 +62,76 @@ export function Stage({
         </p>
       )}
       <main id="main" tabIndex={-1} className="grow min-h-0 overflow-auto outline-none flex flex-col">
-        {safety?.waiting ? (
-          <SafetyFirst safety={safety} />
-        ) : (
-          <>
-            {notReady !== null && (
-              <div className="px-3 md:px-6 pt-2">
-                <NotReadyStrip why={notReady} />
-              </div>
-            )}
-            {safety && <SafetyStrip safety={safety} />}
-            {children}
-          </>
-        )}
+        {safety?.waiting ? <SafetyFirst safety={safety} /> : <StageStep {...props} />}
       </main>
       <footer className="bg-sheet border-t border-hair px-3 md:px-5 py-2 shrink-0">
         {safety?.waiting ? <SafetyBar safety={safety} /> : bar}
       </footer>
-      <Dialog open={leaving} onClose={onStay} title={t('Leave {{way}}?', { way })} about={kept}>
-        <div className="flex flex-wrap gap-2">
-          <Button look="primary" className="min-h-14 px-6 text-lg" onClick={onStay} autoFocus>
-            <ArrowLeft size={18} aria-hidden />
-            {t('Stay')}
-          </Button>
-          <Button className="min-h-14 px-6 text-lg" onClick={onLeave}>
-            <LogOut size={18} aria-hidden />
-            {outWords ?? t('Leave')}
-          </Button>
-        </div>
-      </Dialog>
+      <Leaving {...props} />
     </div>
+  )
+}
+
+/** The way out, where one is, and what can be done about the window. */
+function StageHead({ way, title, where, about = null, onAskOut, onTell }: StageProps & { onTell: () => void }) {
+  const { t } = useTexts()
+  const { isFull, canBeFull, toggle } = useFullScreen(onAskOut)
+  return (
+    <header className="bg-sheet border-b border-hair px-3 md:px-5 flex items-center gap-3 min-h-14 shrink-0">
+      <Button className="min-h-11" onClick={onAskOut}>
+        <LogOut size={18} aria-hidden />
+        {t('Leave')}
+      </Button>
+      <p className="min-w-0 grow">
+        <span className="block text-xs text-soft truncate">
+          <span className="font-semibold text-ink">{way}</span> · {title}
+        </span>
+        <span className="block text-sm truncate" data-where>
+          {where}
+        </span>
+      </p>
+      {about && <TellButton about={about} onTell={onTell} />}
+      {canBeFull && (
+        <Button className="min-h-11 hidden sm:inline-flex" onClick={toggle}>
+          {isFull ? <Minimize2 size={18} aria-hidden /> : <Maximize2 size={18} aria-hidden />}
+          <span className="hidden md:inline">{isFull ? t('Smaller') : t('Full screen')}</span>
+          <span className="md:hidden sr-only">{isFull ? t('Smaller') : t('Full screen')}</span>
+        </Button>
+      )}
+    </header>
+  )
+}
+
+function StageStep({ notReady = null, safety, children }: StageProps) {
+  return (
+    <>
+      {notReady !== null && (
+        <div className="px-3 md:px-6 pt-2">
+          <NotReadyStrip why={notReady} />
+        </div>
+      )}
+      {safety && <SafetyStrip safety={safety} />}
+      {children}
+    </>
+  )
+}
+
+/** Asks before somebody leaves, and says what becomes of what they did. */
+function Leaving({ way, leaving, kept, outWords, onStay, onLeave }: StageProps) {
+  const { t } = useTexts()
+  return (
+    <Dialog open={leaving} onClose={onStay} title={t('Leave {{way}}?', { way })} about={kept}>
+      <div className="flex flex-wrap gap-2">
+        <Button look="primary" className="min-h-14 px-6 text-lg" onClick={onStay} autoFocus>
+          <ArrowLeft size={18} aria-hidden />
+          {t('Stay')}
+        </Button>
+        <Button className="min-h-14 px-6 text-lg" onClick={onLeave}>
+          <LogOut size={18} aria-hidden />
+          {outWords ?? t('Leave')}
+        </Button>
+      </div>
+    </Dialog>
   )
 }
 

@@ -76,13 +76,12 @@ function useStepInAddress(off: boolean, act: (doing: Doing) => void): void {
   }, [step, off, act, setSearch])
 }
 
-/** An edition, or a draft that is tried, as it is read. */
-export function Reader({ edition }: { edition: ReaderEdition }) {
+/** Where somebody is in the guide and how they turn its steps. `waits`: what a step waits for that somebody wanted to leave. */
+function useReader(edition: ReaderEdition) {
   const { t } = useTexts()
-  const { play, state, act, startedFrom } = useReading(edition)
+  const reading = useReading(edition)
+  const { play, state, act } = reading
   useStepInAddress(edition.edition === DRAFT, act)
-  const [rulerOpen, setRulerOpen] = useState(false)
-  const steps = useMemo(() => stepsOf(edition.document), [edition])
   const [waits, setWaits] = useState('')
   useEffect(() => setWaits(''), [state.at])
   const turn = (by: 1 | -1) => {
@@ -100,6 +99,17 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
     heading.current?.focus({ preventScroll: true })
     window.scrollTo({ top: 0 })
   }, [state.at])
+  const steps = useMemo(() => stepsOf(edition.document), [edition])
+  const byId = useMemo(() => new Map(steps.map((each) => [each.id, each])), [steps])
+  const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
+  usePicturesAhead(edition, ids, state.at, byId, 'screen')
+  return { ...reading, steps, waits, swipe, heading }
+}
+
+/** An edition, or a draft that is tried, as it is read. */
+export function Reader({ edition }: { edition: ReaderEdition }) {
+  const { play, state, act, startedFrom, steps, waits, swipe, heading } = useReader(edition)
+  const [rulerOpen, setRulerOpen] = useState(false)
   const pick = (id: string) => {
     act({ type: 'go', to: id })
     setRulerOpen(false)
@@ -110,9 +120,6 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
   const look = useLook(document.look)
   const ways = useMemo(() => (edition.edition === DRAFT ? [] : waysOf(document)), [edition.edition, document])
   usePartsAhead(document, ways.length)
-  const byId = useMemo(() => new Map(steps.map((each) => [each.id, each])), [steps])
-  const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
-  usePicturesAhead(edition, ids, state.at, byId, 'screen')
   return (
     <div
       style={lookStyle(look)}
@@ -132,28 +139,11 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
         </div>
         <FlatRuler {...{ play, state }} />
         <article className="grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
-          {state.at === startedFrom && at > 0 && step && (
-            <p className="text-sm text-soft mb-2">
-              {t('You go on where you were.')}{' '}
-              <TextButton onClick={() => act({ type: 'go', to: nth(steps, 0).id })}>{t('Begin at step 1')}</TextButton>
-            </p>
-          )}
-          {edition.progress.mustReread && state.at === startedFrom && (
-            <div className="mb-4">
-              <Message tone="warn" title={t('New edition {{n}}: please read it again', { n: edition.edition })}>
-                {edition.changeNote}
-              </Message>
-            </div>
+          {state.at === startedFrom && (
+            <Welcome edition={edition} onBegin={at > 0 && step ? () => act({ type: 'go', to: nth(steps, 0).id }) : null} />
           )}
           {step ? (
-            <StepView
-              {...{ play, state, act, at }}
-              edition={edition}
-              step={step}
-              of={steps.length}
-              section={sectionAt(edition, step)}
-              heading={heading}
-            />
+            <StepView {...{ play, state, act, at, edition, step, heading }} of={steps.length} section={sectionAt(edition, step)} />
           ) : (
             <Closing {...{ edition, play, state, steps, act, heading }} />
           )}
@@ -161,6 +151,27 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
         <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />
       </div>
     </div>
+  )
+}
+
+/** What somebody is told where they come in: that they go on, or have to read it again. @param onBegin leads to the first step */
+function Welcome({ edition, onBegin }: { edition: ReaderEdition; onBegin: (() => void) | null }) {
+  const { t } = useTexts()
+  return (
+    <>
+      {onBegin && (
+        <p className="text-sm text-soft mb-2">
+          {t('You go on where you were.')} <TextButton onClick={onBegin}>{t('Begin at step 1')}</TextButton>
+        </p>
+      )}
+      {edition.progress.mustReread && (
+        <div className="mb-4">
+          <Message tone="warn" title={t('New edition {{n}}: please read it again', { n: edition.edition })}>
+            {edition.changeNote}
+          </Message>
+        </div>
+      )}
+    </>
   )
 }
 

@@ -1,9 +1,9 @@
 import type { SoloDriver } from './soloDriver'
 import { groundOf } from '@jackdaw/core/annotations'
 import type { SoloAttempt } from '@jackdaw/contracts/players'
-import { PLAIN_LOOK, type Step, type StepPicture } from '@jackdaw/core/guides'
+import { PLAIN_LOOK, type Rect, type Step, type StepPicture } from '@jackdaw/core/guides'
 import type { Act, SoloScreen } from '@jackdaw/core/players'
-import type { StepId } from '@jackdaw/core/shared'
+import type { PictureId, StepId } from '@jackdaw/core/shared'
 import { ArrowRight, CircleCheck, CircleX, List, SkipForward } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
@@ -64,34 +64,16 @@ export function Solo({ driver, onLeave }: { driver: SoloDriver; onLeave: () => v
 }
 
 const NO_STEP: Step = { kind: 'step', id: 'none' as StepId, body: { type: 'doc', content: [] }, pictures: [] }
+type Place = { x: number; y: number }
+type StepProps = { driver: SoloDriver; screen: SoloScreen; place: Place; act: (act: Act) => void; onPlace: (at: Place) => void }
 
-function SoloStep({
-  driver,
-  screen,
-  place,
-  act,
-  onPlace,
-}: {
-  driver: SoloDriver
-  screen: SoloScreen
-  place: { x: number; y: number }
-  act: (act: Act) => void
-  onPlace: (at: { x: number; y: number }) => void
-}) {
+function SoloStep(props: StepProps) {
   const { t } = useTexts()
-  const { attempt, busy, does, source } = driver
+  const { driver, screen, act } = props
+  const { attempt, busy, does } = driver
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus({ preventScroll: true }), [])
-  const { picture } = screen
-  const shownAs: StepPicture | null = picture && {
-    id: picture.id,
-    alt: t('The screen at this step'),
-    ...(picture.shown ? { shown: picture.shown } : {}),
-    ...(picture.sheet ? { sheet: picture.sheet } : {}),
-  }
-  const sizes = picture ? { [picture.id]: { widthPx: picture.widthPx, heightPx: picture.heightPx } } : {}
-  const ground = shownAs && groundOf(NO_STEP, shownAs, sizes[shownAs.id])
-  const reads = screen.body !== null
+  const { picture, popUp } = screen
   return (
     <div className="grow min-h-0 flex flex-col items-center px-3 md:px-6 py-3 gap-3">
       <div className="w-full max-w-[1180px]">
@@ -108,55 +90,13 @@ function SoloStep({
         <h1 ref={heading} tabIndex={-1} className={screen.words ? 'text-xl outline-none' : 'sr-only'}>
           {screen.words || t('Step {{n}} of {{of}}', { n: screen.position, of: screen.of })}
         </h1>
-        {screen.body && <StepWords text={screen.body} alone={!shownAs && !screen.popUp} />}
-        {!reads && !screen.words && <p className="text-soft">{t('Do what comes next, as you would in the application.')}</p>}
+        {screen.body && <StepWords text={screen.body} alone={!picture && !popUp} />}
+        {!screen.body && !screen.words && <p className="text-soft">{t('Do what comes next, as you would in the application.')}</p>}
       </div>
-      {shownAs && ground && (
-        <div className="w-full max-w-[1180px] [&>div]:flex [&>div]:flex-col [&>div]:items-center">
-          <AnnotatedPicture
-            step={NO_STEP}
-            picture={shownAs}
-            sizes={sizes}
-            look={PLAIN_LOOK}
-            source={source}
-            maxHeight="max(220px, calc(100dvh - 290px - var(--safety-height, 0px) - var(--preview-bar, 0px)))"
-            fills
-            bare
-            over={
-              !reads &&
-              !screen.choice && (
-                <>
-                  <ActingSurface
-                    stepKey={`${screen.position}`}
-                    pictureId={shownAs.id}
-                    shown={ground.shown}
-                    takesKeys
-                    onAct={act}
-                    onPlace={onPlace}
-                    describedBy="said"
-                  />
-                  {screen.field && (
-                    <EntryField
-                      style={keptInside(place.x, place.y)}
-                      name={screen.field.name}
-                      chooses={screen.field.chooses}
-                      options={screen.field.options}
-                      tries={attempt.acts}
-                      refusal={attempt.said?.is === 'wrong' ? attempt.said.message : ''}
-                      busy={busy}
-                      onEnter={(entry) => act({ do: 'enter', entry })}
-                    />
-                  )}
-                  {screen.popUp && <PopUp {...screen.popUp} busy={busy} onPress={(buttonId) => act({ do: 'press', buttonId })} />}
-                </>
-              )
-            }
-          />
-        </div>
-      )}
-      {!shownAs && screen.popUp && (
+      {picture && <SoloPicture {...props} picture={picture} />}
+      {!picture && popUp && (
         <div className="relative w-full max-w-[760px] min-h-72 bg-sheet">
-          <PopUp {...screen.popUp} busy={busy} onPress={(buttonId) => act({ do: 'press', buttonId })} />
+          <PopUp {...popUp} busy={busy} onPress={(buttonId) => act({ do: 'press', buttonId })} />
         </div>
       )}
       {screen.choice && (
@@ -174,24 +114,72 @@ function SoloStep({
   )
 }
 
-function Bar({
-  driver,
-  screen,
-  listing,
-  act,
-  onList,
-  onGiveUp,
-}: {
+/** The picture of the step, on which it is done. */
+function SoloPicture({ picture, ...props }: StepProps & { picture: NonNullable<SoloScreen['picture']> }) {
+  const { t } = useTexts()
+  const { driver, screen } = props
+  const shownAs: StepPicture = {
+    id: picture.id,
+    alt: t('The screen at this step'),
+    ...(picture.shown ? { shown: picture.shown } : {}),
+    ...(picture.sheet ? { sheet: picture.sheet } : {}),
+  }
+  const size = { widthPx: picture.widthPx, heightPx: picture.heightPx }
+  const ground = groundOf(NO_STEP, shownAs, size)
+  if (!ground) return null
+  return (
+    <div className="w-full max-w-[1180px] [&>div]:flex [&>div]:flex-col [&>div]:items-center">
+      <AnnotatedPicture
+        step={NO_STEP}
+        picture={shownAs}
+        sizes={{ [picture.id]: size }}
+        look={PLAIN_LOOK}
+        source={driver.source}
+        maxHeight="max(220px, calc(100dvh - 290px - var(--safety-height, 0px) - var(--preview-bar, 0px)))"
+        fills
+        bare
+        over={!screen.body && !screen.choice && <OverPicture {...props} pictureId={picture.id} shown={ground.shown} />}
+      />
+    </div>
+  )
+}
+
+/** What takes the person's acts, and what opens over the picture. */
+function OverPicture({ driver, screen, place, act, onPlace, pictureId, shown }: StepProps & { pictureId: PictureId; shown: Rect }) {
+  const { attempt, busy } = driver
+  return (
+    <>
+      <ActingSurface stepKey={`${screen.position}`} {...{ pictureId, shown, onPlace }} takesKeys onAct={act} describedBy="said" />
+      {screen.field && (
+        <EntryField
+          style={keptInside(place.x, place.y)}
+          name={screen.field.name}
+          chooses={screen.field.chooses}
+          options={screen.field.options}
+          tries={attempt.acts}
+          refusal={attempt.said?.is === 'wrong' ? attempt.said.message : ''}
+          busy={busy}
+          onEnter={(entry) => act({ do: 'enter', entry })}
+        />
+      )}
+      {screen.popUp && <PopUp {...screen.popUp} busy={busy} onPress={(buttonId) => act({ do: 'press', buttonId })} />}
+    </>
+  )
+}
+
+type BarProps = {
   driver: SoloDriver
   screen: SoloScreen
   listing: boolean
   act: (act: Act) => void
   onList: () => void
   onGiveUp: () => void
-}) {
+}
+
+function Bar(props: BarProps) {
   const { t } = useTexts()
-  const { attempt, busy, does, trouble } = driver
-  const reads = screen.body !== null
+  const { driver, screen, onGiveUp } = props
+  const { attempt, trouble } = driver
   const [asks, setAsks] = useState(false)
   return (
     <div className="flex flex-wrap md:flex-nowrap items-center gap-2 max-w-[1180px] mx-auto">
@@ -218,28 +206,35 @@ function Bar({
           <Button className="min-h-14 px-4" onClick={() => setAsks(true)}>
             {t('Give up')}
           </Button>
-          {!reads && !screen.choice && (
-            <>
-              <Button className="min-h-14 px-4" aria-pressed={listing} onClick={onList}>
-                <List size={20} aria-hidden />
-                {t('List')}
-                <span className="sr-only">{t(' of elements')}</span>
-              </Button>
-              <Button className="min-h-14 px-4" disabled={busy} onClick={() => does({ type: 'leave-out' })}>
-                <SkipForward size={20} aria-hidden />
-                {t('Leave this step out')}
-              </Button>
-            </>
-          )}
-          {reads && !screen.choice && (
-            <Button look="primary" className="min-h-14 px-6 text-lg grow md:grow-0" disabled={busy} onClick={() => act({ do: 'go-on' })}>
-              {t('Go on')}
-              <ArrowRight size={20} aria-hidden />
-            </Button>
-          )}
+          {!screen.choice && <BarActs {...props} />}
         </>
       )}
     </div>
+  )
+}
+
+/** What can be done at a step besides pointing at its picture. */
+function BarActs({ driver: { busy, does }, screen, listing, act, onList }: BarProps) {
+  const { t } = useTexts()
+  if (screen.body)
+    return (
+      <Button look="primary" className="min-h-14 px-6 text-lg grow md:grow-0" disabled={busy} onClick={() => act({ do: 'go-on' })}>
+        {t('Go on')}
+        <ArrowRight size={20} aria-hidden />
+      </Button>
+    )
+  return (
+    <>
+      <Button className="min-h-14 px-4" aria-pressed={listing} onClick={onList}>
+        <List size={20} aria-hidden />
+        {t('List')}
+        <span className="sr-only">{t(' of elements')}</span>
+      </Button>
+      <Button className="min-h-14 px-4" disabled={busy} onClick={() => does({ type: 'leave-out' })}>
+        <SkipForward size={20} aria-hidden />
+        {t('Leave this step out')}
+      </Button>
+    </>
   )
 }
 

@@ -15,6 +15,7 @@ import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { CircleCheck, CircleX } from 'lucide-react'
+import type { TFunction } from 'i18next'
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
@@ -64,6 +65,18 @@ export function SoloPage() {
   )
 }
 
+/** What holds in the test, in words. */
+function rulesOf({ triesPerStep, passMark, attemptsLeft }: Overview, t: TFunction): string[] {
+  return [
+    t('You do the steps on pictures of the application. There are no frames and no hints.'),
+    triesPerStep === 0
+      ? t('At each step you have as many tries as you need; what is right at once counts most.')
+      : t('At each step you have {{count}} tries; what is right at once counts most.', { count: triesPerStep }),
+    t('You pass with {{percent}} %.', { percent: passMark }),
+    attemptsLeft === null ? t('You can take it as often as you like.') : t('You have {{count}} attempts left.', { count: attemptsLeft }),
+  ]
+}
+
 /** What is asked for, before it begins. */
 function Before({
   id,
@@ -80,16 +93,6 @@ function Before({
 }) {
   const { t } = useTexts()
   const none = known.attemptsLeft === 0 && known.open === null
-  const rules = [
-    t('You do the steps on pictures of the application. There are no frames and no hints.'),
-    known.triesPerStep === 0
-      ? t('At each step you have as many tries as you need; what is right at once counts most.')
-      : t('At each step you have {{count}} tries; what is right at once counts most.', { count: known.triesPerStep }),
-    t('You pass with {{percent}} %.', { percent: known.passMark }),
-    known.attemptsLeft === null
-      ? t('You can take it as often as you like.')
-      : t('You have {{count}} attempts left.', { count: known.attemptsLeft }),
-  ]
   return (
     <main id="main" className="w-full max-w-[760px] mx-auto px-4 py-8">
       <title>{`${t('Solo')}: ${known.title} – Jackdaw`}</title>
@@ -104,7 +107,7 @@ function Before({
         </>
       )}
       <ul className="list-disc pl-6 space-y-1 mb-5">
-        {rules.map((rule) => (
+        {rulesOf(known, t).map((rule) => (
           <li key={rule}>{rule}</li>
         ))}
       </ul>
@@ -120,29 +123,34 @@ function Before({
       {none && (
         <p className="text-brick font-semibold">{t('There is no attempt left. Ask whoever leads your training for another one.')}</p>
       )}
-      {known.done.length > 0 && (
-        <>
-          <h2 className="text-lg mt-6 mb-1">{t('Your attempts')}</h2>
-          <ul className="border-t border-hair">
-            {known.done.map(({ attemptId, number, result }) => (
-              <li key={attemptId} className="border-b border-hair">
-                <Link to={`/guides/${id}/solo?attempt=${attemptId}`} className="flex items-center gap-3 min-h-11 hover:bg-wash px-1">
-                  <span className="tabular-nums text-soft w-6">{number}</span>
-                  {result.passed ? (
-                    <CircleCheck size={18} className="text-moss" aria-hidden />
-                  ) : (
-                    <CircleX size={18} className="text-brick" aria-hidden />
-                  )}
-                  <span className="font-semibold w-28">{result.passed ? t('passed') : t('not passed')}</span>
-                  <span className="tabular-nums w-16">{result.percent} %</span>
-                  <span className="text-soft">{momentOf(result.endedAt)}</span>
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      {known.done.length > 0 && <Attempts id={id} done={known.done} />}
     </main>
+  )
+}
+
+function Attempts({ id, done }: { id: GuideId; done: Overview['done'] }) {
+  const { t } = useTexts()
+  return (
+    <>
+      <h2 className="text-lg mt-6 mb-1">{t('Your attempts')}</h2>
+      <ul className="border-t border-hair">
+        {done.map(({ attemptId, number, result }) => (
+          <li key={attemptId} className="border-b border-hair">
+            <Link to={`/guides/${id}/solo?attempt=${attemptId}`} className="flex items-center gap-3 min-h-11 hover:bg-wash px-1">
+              <span className="tabular-nums text-soft w-6">{number}</span>
+              {result.passed ? (
+                <CircleCheck size={18} className="text-moss" aria-hidden />
+              ) : (
+                <CircleX size={18} className="text-brick" aria-hidden />
+              )}
+              <span className="font-semibold w-28">{result.passed ? t('passed') : t('not passed')}</span>
+              <span className="tabular-nums w-16">{result.percent} %</span>
+              <span className="text-soft">{momentOf(result.endedAt)}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }
 

@@ -1,7 +1,7 @@
 import { byId } from '@jackdaw/core/shared'
 import type { KeptPlay } from '@jackdaw/contracts/players'
-import { groundOf, middleOf } from '@jackdaw/core/annotations'
-import { countWords, plainText, stepsOf, type Step } from '@jackdaw/core/guides'
+import { groundOf, middleOf, type Ground } from '@jackdaw/core/annotations'
+import { countWords, plainText, stepsOf, type Step, type StepPicture } from '@jackdaw/core/guides'
 import { END, indexOf } from '@jackdaw/core/flow'
 import { choicesAt, isWaiting, PACES, spotsOf, timingOf, zoomOn, type Doing } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Captions, Pause, Play as PlayIcon } from 'lucide-react'
@@ -88,25 +88,24 @@ function useWatchKeys({ act, state, play }: Playing): void {
   )
 }
 
-function Shown({
-  guide,
-  step,
-  doing,
-  playing,
-  pace,
-  captions,
-}: {
-  guide: UsedGuide
-  step: Step
-  doing: Doing
-  playing: Playing
-  pace: number
-  captions: boolean
-}) {
-  const { t } = useTexts()
-  const { state, act, play, resumed } = playing
-  const look = useLook(guide.document.look)
-  const less = useLessMotion()
+type ShownProps = { guide: UsedGuide; step: Step; doing: Doing; playing: Playing; pace: number; captions: boolean }
+
+/** How wide the picture and its box are, in CSS pixels. */
+function useWidths(box: { current: HTMLElement | null }) {
+  const [widths, setWidths] = useState({ shownPx: 0, boxPx: 1 })
+  useEffect(() => {
+    const measure = () =>
+      setWidths({ shownPx: box.current?.querySelector('[data-picture]')?.clientWidth ?? 0, boxPx: box.current?.clientWidth || 1 })
+    measure()
+    window.addEventListener('resize', measure)
+    return () => window.removeEventListener('resize', measure)
+  }, [box])
+  return widths
+}
+
+/** Where a step is in time: how long each part of it takes, and how much of it has passed. */
+function useTiming({ step, doing, playing, pace }: ShownProps, waits: boolean) {
+  const { state, act } = playing
   const spots = spotsOf(doing)
   const typed = typedAt(doing)
   const timing = useMemo(
@@ -119,49 +118,24 @@ function Shown({
       ),
     [step, spots.length, typed, pace],
   )
+  const ms = useClock(`${step.id} ${state.here.since}`, timing.totalMs, !state.paused && !waits, () => act({ type: 'played' }))
+  return { spots, typed, timing, ms }
+}
+
+function Shown(props: ShownProps) {
+  const { t } = useTexts()
+  const { guide, step, doing, playing, captions } = props
+  const { state, act, play, resumed } = playing
   const ways = choicesAt(play, state)
   const waits = state.here.done && ways !== null
-  const ms = useClock(`${step.id} ${state.here.since}`, timing.totalMs, !state.paused && !waits, () => act({ type: 'played' }))
-  const picture = step.pictures.find((each) => each.id === spots[0]?.pictureId) ?? step.pictures[0]
+  const time = useTiming(props, waits)
+  const picture = step.pictures.find((each) => each.id === time.spots[0]?.pictureId) ?? step.pictures[0]
   const ground = picture && groundOf(step, picture, guide.sizes[picture.id])
-  const box = useRef<HTMLDivElement>(null)
-  const [widths, setWidths] = useState({ shownPx: 0, boxPx: 1 })
-  useEffect(() => {
-    const measure = () =>
-      setWidths({ shownPx: box.current?.querySelector('[data-picture]')?.clientWidth ?? 0, boxPx: box.current?.clientWidth || 1 })
-    measure()
-    window.addEventListener('resize', measure)
-    return () => window.removeEventListener('resize', measure)
-  }, [])
-  const target = spots[0] && ground ? middleOf(spots[spots.length > 1 && ms > timing.readMs + timing.travelMs ? 1 : 0]!.rect) : null
-  const share =
-    target && ground ? { x: (target.x - ground.shown.x) / ground.shown.width, y: (target.y - ground.shown.y) / ground.shown.height } : null
-  const zoom = share && ms > timing.readMs * 0.6 ? zoomOn(share, widths.shownPx, widths.boxPx, ground!.shown.width) : null
+  const belowPx = (captions ? 250 : 175) + (waits ? 96 + 64 * Math.min(4, ways.ways.length) : 0)
   return (
     <div className="grow flex flex-col items-center [justify-content:safe_center] px-3 md:px-6 py-3 gap-3">
       {resumed && state.seen.at(-1) === step.id && <p className="text-sm text-soft">{t('You go on where you were.')}</p>}
-      {picture && ground && (
-        <div ref={box} className="w-full max-w-[1180px] overflow-hidden" data-zoomed={zoom ? 'yes' : undefined}>
-          <div
-            className="[&>div]:flex [&>div]:flex-col [&>div]:items-center"
-            style={{
-              transition: less ? 'none' : 'transform 700ms ease',
-              ...(zoom ? { transform: `scale(${zoom.factor}) translate(${zoom.x * 100}%, ${zoom.y * 100}%)` } : {}),
-            }}
-          >
-            <AnnotatedPicture
-              step={step}
-              picture={picture}
-              sizes={guide.sizes}
-              look={look}
-              source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
-              maxHeight={`max(180px, calc(100dvh - ${(captions ? 250 : 175) + (waits ? 96 + 64 * Math.min(4, ways.ways.length) : 0)}px - var(--safety-height, 0px) - var(--preview-bar, 0px)))`}
-              fills
-              over={<Motion {...{ doing, ms, timing, typed, less }} shown={ground.shown} />}
-            />
-          </div>
-        </div>
-      )}
+      {picture && ground && <ShownPicture {...{ guide, step, doing, picture, ground, belowPx }} {...time} />}
       <div
         aria-live="polite"
         className={
@@ -183,6 +157,50 @@ function Shown({
           <WaysOn ask={ways.ask} ways={ways.ways} onChoose={(id) => act({ type: 'choose', id })} />
         </div>
       )}
+    </div>
+  )
+}
+
+/** The picture with what happens on it, come nearer to where it happens. @param belowPx room that what stands below needs */
+function ShownPicture({
+  guide,
+  step,
+  doing,
+  picture,
+  ground,
+  belowPx,
+  spots,
+  typed,
+  timing,
+  ms,
+}: Pick<ShownProps, 'guide' | 'step' | 'doing'> &
+  ReturnType<typeof useTiming> & { picture: StepPicture; ground: Ground; belowPx: number }) {
+  const look = useLook(guide.document.look)
+  const less = useLessMotion()
+  const box = useRef<HTMLDivElement>(null)
+  const widths = useWidths(box)
+  const { shown } = ground
+  const target = spots[0] ? middleOf(spots[spots.length > 1 && ms > timing.readMs + timing.travelMs ? 1 : 0]!.rect) : null
+  const share = target && { x: (target.x - shown.x) / shown.width, y: (target.y - shown.y) / shown.height }
+  const zoom = share && ms > timing.readMs * 0.6 ? zoomOn(share, widths.shownPx, widths.boxPx, shown.width) : null
+  return (
+    <div ref={box} className="w-full max-w-[1180px] overflow-hidden" data-zoomed={zoom ? 'yes' : undefined}>
+      <div
+        className="[&>div]:flex [&>div]:flex-col [&>div]:items-center"
+        style={{
+          transition: less ? 'none' : 'transform 700ms ease',
+          ...(zoom ? { transform: `scale(${zoom.factor}) translate(${zoom.x * 100}%, ${zoom.y * 100}%)` } : {}),
+        }}
+      >
+        <AnnotatedPicture
+          {...{ step, picture, look }}
+          sizes={guide.sizes}
+          source={(id) => pictureAddress(guide.guideId, guide.edition, id)}
+          maxHeight={`max(180px, calc(100dvh - ${belowPx}px - var(--safety-height, 0px) - var(--preview-bar, 0px)))`}
+          fills
+          over={<Motion {...{ doing, ms, timing, typed, less, shown }} />}
+        />
+      </div>
     </div>
   )
 }

@@ -7,18 +7,20 @@ export type Labelled = { label: ReactNode; hint?: ReactNode; error?: string | un
 export const boxClass = (small = false): string =>
   `w-full min-w-0 bg-sheet border border-edge text-ink aria-invalid:border-brick aria-invalid:border-2 disabled:bg-page disabled:text-soft ${small ? 'px-2 min-h-8 text-sm' : 'px-3 min-h-10 rounded-md'}`
 
-/** A field under its name, with the word of help and the fault below it. @param id of what is written in */
+/** A field under its name, with the word of help and the fault below it. @param id of what is written in
+ * @param hidden its name is for screen readers only */
 export function Frame({
   label,
   hint,
   error,
   id,
   small = false,
+  hidden = false,
   children,
-}: Labelled & { id: string; small?: boolean; children: ReactNode }) {
+}: Labelled & { id: string; small?: boolean; hidden?: boolean; children: ReactNode }) {
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className={small ? 'block text-xs text-soft' : 'block text-sm font-semibold mb-1'}>
+      <label htmlFor={id} className={hidden ? 'sr-only' : small ? 'block text-xs text-soft' : 'block text-sm font-semibold mb-1'}>
         {label}
       </label>
       {children}

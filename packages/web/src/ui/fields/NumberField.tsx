@@ -13,28 +13,11 @@ function ruleWords({ min, max, whole }: NumberRule, t: TFunction): string {
   return whole ? t('A whole number') : t('A number')
 }
 
-/** A number, with a decimal point or comma; arrow keys change it by `step`. What cannot be taken stays as it was typed, with what it should
- * be, and changes nothing. `late`: taken once somebody leaves the field, for what moves as they type. */
-export function NumberField<Empty extends boolean = false>({
-  label,
-  hint,
-  error,
-  value,
-  step = 1,
-  unit,
-  small = false,
-  late = false,
-  hidden = false,
-  disabled = false,
-  min,
-  max,
-  whole = false,
-  empty,
-  onChange,
-}: Omit<Labelled, 'label'> &
+type Taken<Empty extends boolean> = number | (Empty extends true ? null : never)
+type NumberFieldProps<Empty extends boolean> = Omit<Labelled, 'label'> &
   Omit<NumberRule, 'empty'> & {
     label: string
-    value: number | (Empty extends true ? null : never)
+    value: Taken<Empty>
     step?: number
     unit?: string
     small?: boolean
@@ -43,22 +26,29 @@ export function NumberField<Empty extends boolean = false>({
     hidden?: boolean
     disabled?: boolean
     empty?: Empty
-    onChange: (value: number | (Empty extends true ? null : never)) => void
-  }) {
-  const { t } = useTexts()
-  const id = useId()
+    onChange: (value: Taken<Empty>) => void
+  }
+
+/** What stands in the field while it is typed, and what of it is taken. */
+function useTyping<Empty extends boolean>(props: NumberFieldProps<Empty>) {
+  const { value, step = 1, late = false, min, max, whole = false, empty, onChange } = props
   const [typed, setTyped] = useState<string | null>(null)
   const [left, setLeft] = useState(false)
   const rule: NumberRule = { min, max, whole, empty: empty ?? false }
-  const take = (next: number | null) => onChange(next as number | (Empty extends true ? null : never))
+  const take = (next: number | null) => next !== value && onChange(next as Taken<Empty>)
   const shown = value === null ? '' : String(Math.round((value as number) * 1_000) / 1_000)
-  const wrong = left && typed !== null && typedNumber(typed, rule) === undefined ? ruleWords(rule, t) : undefined
+  const type = (text: string) => {
+    const next = typedNumber(text, rule)
+    setTyped(text)
+    setLeft(false)
+    if (!late && next !== undefined) take(next)
+  }
   const leave = () => {
     const next = typed === null ? undefined : typedNumber(typed, rule)
     setLeft(true)
     if (next === undefined) return
     setTyped(null)
-    if (next !== value) take(next)
+    take(next)
   }
   const key = (event: KeyboardEvent) => {
     const by = { ArrowUp: step, ArrowDown: -step }[event.key]
@@ -68,44 +58,42 @@ export function NumberField<Empty extends boolean = false>({
     setTyped(null)
     take(stepped(typedNumber(typed ?? shown, rule) ?? value ?? min ?? 0, by, rule))
   }
+  const isWrong = left && typed !== null && typedNumber(typed, rule) === undefined
+  return { text: typed ?? shown, type, leave, key, fault: (t: TFunction) => (isWrong ? ruleWords(rule, t) : undefined) }
+}
+
+/** A number, with a decimal point or comma; arrow keys change it by `step`. What cannot be taken stays as it was typed, with what it should
+ * be, and changes nothing. `late`: taken once somebody leaves the field, for what moves as they type. */
+export function NumberField<Empty extends boolean = false>(props: NumberFieldProps<Empty>) {
+  const { label, hint, unit, small = false, hidden = false, disabled = false, whole = false } = props
+  const { t } = useTexts()
+  const id = useId()
+  const { text, type, leave, key, fault } = useTyping(props)
+  const error = props.error ?? fault(t)
   const input = (
     <input
       id={id}
       inputMode={whole ? 'numeric' : 'decimal'}
       autoComplete="off"
       disabled={disabled}
-      aria-label={hidden ? label : undefined}
       className={`${boxClass(small)} tabular-nums`}
-      value={typed ?? shown}
-      {...describedBy(id, { hint, error: error ?? wrong })}
-      onChange={(event) => {
-        const next = typedNumber(event.target.value, rule)
-        setTyped(event.target.value)
-        setLeft(false)
-        if (!late && next !== undefined && next !== value) take(next)
-      }}
+      value={text}
+      {...describedBy(id, { hint, error })}
+      onChange={(event) => type(event.target.value)}
       onBlur={leave}
       onKeyDown={key}
     />
   )
-  const withUnit = unit ? (
-    <div className="flex items-center gap-1.5">
-      {input}
-      <span className={`text-soft ${small ? 'text-xs' : ''}`}>{unit}</span>
-    </div>
-  ) : (
-    input
-  )
-  return hidden ? (
-    <div className="min-w-0">
-      {withUnit}
-      {(error ?? wrong) && (
-        <p id={`${id}-error`} className="text-sm text-brick mt-1">
-          {error ?? wrong}
-        </p>
+  return (
+    <Frame {...{ label, hint, error, id, small, hidden }}>
+      {unit ? (
+        <div className="flex items-center gap-1.5">
+          {input}
+          <span className={`text-soft ${small ? 'text-xs' : ''}`}>{unit}</span>
+        </div>
+      ) : (
+        input
       )}
-    </div>
-  ) : (
-    <Frame {...{ label, hint, error: error ?? wrong, id, small }}>{withUnit}</Frame>
+    </Frame>
   )
 }

@@ -1,5 +1,5 @@
 import { useCombobox } from 'downshift'
-import type { ReactNode, Ref } from 'react'
+import type { KeyboardEvent, ReactNode, Ref, SyntheticEvent } from 'react'
 import type { TFunction } from 'i18next'
 import { useTexts } from '../words/texts'
 
@@ -21,24 +21,7 @@ function statusWords(find: string, count: number, state: Suggested, t: TFunction
   return t('Nothing fits “{{find}}”.', { find })
 }
 
-/** A field with a list under it of what fits while one types: arrows move in it, Enter takes, Escape closes the list and only the list. */
-export function Suggest({
-  id,
-  value,
-  label,
-  placeholder,
-  suggestions,
-  state,
-  className = '',
-  autoFocus = false,
-  end = false,
-  firstReady = false,
-  before,
-  ref,
-  onChange,
-  onPick,
-  onEnter,
-}: {
+type SuggestProps = {
   id?: string
   value: string
   label: string
@@ -57,8 +40,9 @@ export function Suggest({
   onPick: (id: string) => void
   /** Enter without anything chosen from the list. */
   onEnter?: () => void
-}) {
-  const { t } = useTexts()
+}
+
+function useBox({ id, value, suggestions, state, firstReady = false, onPick }: SuggestProps) {
   const box = useCombobox<Suggestion>({
     ...(id === undefined ? {} : { inputId: id }),
     items: [...suggestions],
@@ -70,23 +54,26 @@ export function Suggest({
     stateReducer: (_state, { type, changes }) => (type === CHANGE.InputBlur ? { isOpen: false, highlightedIndex: -1 } : changes),
     onSelectedItemChange: ({ selectedItem }) => selectedItem && onPick(selectedItem.id),
   })
-  const find = value.trim()
-  const shown = box.isOpen && find !== '' && state !== 'still'
-  const key = (event: React.KeyboardEvent<HTMLInputElement>) => {
-    const own = () => Object.assign(event.nativeEvent, { preventDownshiftDefault: true })
-    if (event.key === 'Escape') {
-      own()
-      if (!shown) return
-      event.preventDefault()
-      event.stopPropagation()
-      box.closeMenu()
-    } else if (event.key === 'Enter' && !(shown && suggestions[box.highlightedIndex])) {
-      own()
-      if (!onEnter) return
-      event.preventDefault()
-      box.closeMenu()
-      onEnter()
-    }
+  return { box, shown: box.isOpen && value.trim() !== '' && state !== 'still' }
+}
+
+/** Keeps the combobox from what a key or a click would do to it. */
+const withheld = ({ nativeEvent }: SyntheticEvent): void => void Object.assign(nativeEvent, { preventDownshiftDefault: true })
+
+/** A field with a list under it of what fits while one types: arrows move in it, Enter takes, Escape closes the list and only the list. */
+export function Suggest(props: SuggestProps) {
+  const { value, label, placeholder, suggestions, state, className = '', autoFocus = false, before, ref, onChange, onEnter } = props
+  const { t } = useTexts()
+  const { box, shown } = useBox(props)
+  const key = (event: KeyboardEvent<HTMLInputElement>) => {
+    const escapes = event.key === 'Escape'
+    if (!escapes && !(event.key === 'Enter' && !(shown && suggestions[box.highlightedIndex]))) return
+    withheld(event)
+    if (escapes ? !shown : !onEnter) return
+    event.preventDefault()
+    box.closeMenu()
+    if (escapes) event.stopPropagation()
+    else onEnter?.()
   }
   return (
     <div className="relative grow min-w-0">
@@ -101,27 +88,33 @@ export function Suggest({
           placeholder,
           className,
           onKeyDown: key,
-          onClick: (event) => Object.assign(event.nativeEvent, { preventDownshiftDefault: true }),
+          onClick: withheld,
           onChange: (event) => onChange(event.currentTarget.value),
         })}
       />
-      <div className={`${LIST} ${end ? 'right-0' : 'left-0'} ${shown && suggestions.length > 0 ? '' : 'hidden'}`} data-suggestions>
-        <ul {...box.getMenuProps({ 'aria-label': label })}>
-          {suggestions.map((each, index) => (
-            <li
-              key={each.id}
-              {...box.getItemProps({ item: each, index })}
-              className={`px-3 py-1.5 cursor-pointer ${index === box.highlightedIndex ? 'bg-wash' : ''}`}
-            >
-              <span className="block">{each.words}</span>
-              {each.about && <span className="block text-xs text-soft">{each.about}</span>}
-            </li>
-          ))}
-        </ul>
-      </div>
+      <Listed {...props} box={box} shown={shown && suggestions.length > 0} />
       <p role="status" className={shown && suggestions.length === 0 ? NOTHING : 'sr-only'}>
-        {shown && statusWords(find, suggestions.length, state, t)}
+        {shown && statusWords(value.trim(), suggestions.length, state, t)}
       </p>
+    </div>
+  )
+}
+
+function Listed({ label, suggestions, end = false, box, shown }: SuggestProps & { box: ReturnType<typeof useBox>['box']; shown: boolean }) {
+  return (
+    <div className={`${LIST} ${end ? 'right-0' : 'left-0'} ${shown ? '' : 'hidden'}`} data-suggestions>
+      <ul {...box.getMenuProps({ 'aria-label': label })}>
+        {suggestions.map((each, index) => (
+          <li
+            key={each.id}
+            {...box.getItemProps({ item: each, index })}
+            className={`px-3 py-1.5 cursor-pointer ${index === box.highlightedIndex ? 'bg-wash' : ''}`}
+          >
+            <span className="block">{each.words}</span>
+            {each.about && <span className="block text-xs text-soft">{each.about}</span>}
+          </li>
+        ))}
+      </ul>
     </div>
   )
 }

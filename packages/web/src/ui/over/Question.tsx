@@ -11,6 +11,7 @@ export function Question({
   yes,
   no,
   pending = false,
+  ready = true,
   error = null,
   children,
   onYes,
@@ -22,6 +23,8 @@ export function Question({
   yes: string
   no?: string
   pending?: boolean
+  /** Whether it is known what would happen. */
+  ready?: boolean
   error?: unknown
   children?: ReactNode
   onYes: () => void
@@ -43,7 +46,7 @@ export function Question({
             <AlertDialog.Cancel asChild>
               <Button disabled={pending}>{no ?? t('Cancel')}</Button>
             </AlertDialog.Cancel>
-            <Button look="danger" disabled={pending} onClick={onYes}>
+            <Button look="danger" disabled={pending || !ready} onClick={onYes}>
               {yes}
             </Button>
           </div>
