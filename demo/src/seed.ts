@@ -162,6 +162,101 @@ function drafted(...text: Parameters<typeof importMarkdown>): ImportedDraft {
   return read.draft
 }
 
+/** What all guides of the demo are loaded with. */
+type Company = {
+  services: DemoServices
+  folder: string
+  ids: Ids
+  members: readonly Member[]
+  lead: PersonId
+  /** When the made-up 60 days end, epoch milliseconds. */
+  until: number
+  /** How diligent each person is, 0 to 1. */
+  diligence: ReadonlyMap<string, number>
+  random: () => number
+  /** A chance of its own: what people practise changes nothing about what they read. */
+  exercising: Parameters<typeof useRecorded>[5]
+}
+type Loaded = Awaited<ReturnType<typeof loadGuide>>
+
+/** What a person reads of an edition between two moments. */
+function readingOf(company: Company, guide: DemoGuide, { id, document }: Loaded, member: Member) {
+  return (edition: number, list: readonly StepId[], from: number, until: number): Batch[] => {
+    const only = member.name === 'Inés Robledo' ? INES[edition === 1 ? guide.file : `${guide.file} again`] : undefined
+    if (only === 0) return []
+    const made = readingEvents(
+      {
+        ...{ guideId: id, edition, from, until },
+        steps: only === undefined ? list : list.slice(0, only),
+        confirmSteps: document.confirmSteps,
+        cautions: cautionSteps(document),
+        diligence: company.diligence.get(member.id)!,
+        starts: guide.reading.starts,
+        stopAt: only === undefined ? guide.reading.stopAt : undefined,
+      },
+      { random: company.random, newEventId: company.services.newEventId },
+    )
+    return made.map((batch): Batch => ({
+      ...batch,
+      personId: member.id,
+      events: only === undefined ? batch.events : batch.events.filter((event) => event.verb !== 'finished'),
+    }))
+  }
+}
+
+/** A guide, published, read, practised, and published again where it was. */
+async function seedGuide(company: Company, guide: DemoGuide): Promise<void> {
+  const { services, folder, ids, members, lead, until, diligence, exercising } = company
+  const publishedAt = until - guide.publishedDaysAgo * DAY
+  const loaded = await loadGuide(services, folder, guide, ids, publishedAt - 2 * DAY)
+  const { id, document } = loaded
+  const audience = audienceOf(guide, ids)
+  const request = {
+    audience,
+    openToAll: guide.openToAll ?? false,
+    due: guide.dueDays === null ? { kind: 'none' as const } : { kind: 'days' as const, days: guide.dueDays },
+  }
+  await services.publish(id, { ...request, revision: 0, changeNote: 'First edition', mustReread: false }, lead, publishedAt)
+  const steps = stepsOf(document).map((step) => step.id)
+  const readers = members.filter(
+    (member) => reasonsFor(audience, { id: member.id, teams: member.teamIds, roles: member.roleIds }).length > 0,
+  )
+  const { again } = guide
+  const changedAt = again ? until - again.daysAgo * DAY : until
+  const batches = readers.flatMap((member) => readingOf(company, guide, loaded, member)(1, steps, publishedAt, changedAt))
+  await services.takeEvents(batches)
+  if (guide.recordedSummary) {
+    // Whoever has read it goes on to practise it.
+    const began = new Set(batches.map((batch) => batch.personId))
+    const people = readers
+      .filter((member) => began.has(member.id))
+      .map((member) => ({ id: member.id, diligence: diligence.get(member.id)! }))
+    await useRecorded(services, { guideId: id, file: guide.file, document }, people, publishedAt + DAY, until, exercising)
+  }
+  if (!again) return
+  const added = await addStepAgain(services, loaded, again.addStep, steps.at(-1) ?? null, changedAt - 3_600_000)
+  await services.publish(id, { ...request, revision: 1, changeNote: again.note, mustReread: again.mustReread }, lead, changedAt)
+  await services.takeEvents(
+    readers.flatMap((member) =>
+      company.random() < 0.7 ? readingOf(company, guide, loaded, member)(2, [...steps, added], changedAt, until) : [],
+    ),
+  )
+}
+
+/** Adds a step to a guide that was published already. */
+async function addStepAgain(
+  services: DemoServices,
+  { id, owner }: Loaded,
+  words: string,
+  after: StepId | null,
+  now: number,
+): Promise<StepId> {
+  const added = services.newId() as StepId
+  const body = withBlockIds(richTextOf(words), services.newId)
+  await services.saveChanges(id, owner, [{ type: 'insert-item', item: { kind: 'step', id: added, body, pictures: [] }, after }], now)
+  return added
+}
+
 /** Loads the made-up company: people, folders, guides with editions, and 60 days of reading that ends on the anchor day.
  * @param folder where the demo's texts and pictures lie
  * @param anchor last day of the activity
@@ -170,87 +265,16 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   const until = endOfLocalDay(anchor, 'UTC') - DAY + ANCHOR_HOUR * 3_600_000
   const random = seededRandom(1974)
   const { ids, members } = await loadPeople(services, scale, until - 61 * DAY)
-  const lead = ids.people.get('Marta Sorrel')! as PersonId
   const diligence = new Map(
     members.map((member) => [
       member.id as string,
       Math.min(1, Math.max(0.05, (DILIGENCE[member.teams[0] ?? ''] ?? 0.85) + (random() - 0.5) * 0.2)),
     ]),
   )
-  const source = { random, newEventId: services.newEventId }
-  // A chance of its own: what people practise changes nothing about what they read.
+  const lead = ids.people.get('Marta Sorrel')! as PersonId
   const exercising = { random: seededRandom(2026), newEventId: services.newEventId, newId: services.newId }
-
-  for (const guide of GUIDES) {
-    const publishedAt = until - guide.publishedDaysAgo * DAY
-    const { id, document, owner } = await loadGuide(services, folder, guide, ids, publishedAt - 2 * DAY)
-    const audience = audienceOf(guide, ids)
-    const request = {
-      audience,
-      openToAll: guide.openToAll ?? false,
-      due: guide.dueDays === null ? { kind: 'none' as const } : { kind: 'days' as const, days: guide.dueDays },
-    }
-    await services.publish(id, { ...request, revision: 0, changeNote: 'First edition', mustReread: false }, lead, publishedAt)
-    const steps = stepsOf(document).map((step) => step.id)
-    const readers = members.filter(
-      (member) => reasonsFor(audience, { id: member.id, teams: member.teamIds, roles: member.roleIds }).length > 0,
-    )
-    const reading = (member: Member, edition: number, list: readonly StepId[], from: number, to: number): Batch[] => {
-      const only = member.name === 'Inés Robledo' ? INES[edition === 1 ? guide.file : `${guide.file} again`] : undefined
-      if (only === 0) return []
-      const made = readingEvents(
-        {
-          guideId: id,
-          edition,
-          steps: only === undefined ? list : list.slice(0, only),
-          confirmSteps: document.confirmSteps,
-          cautions: cautionSteps(document),
-          from,
-          until: to,
-          diligence: diligence.get(member.id)!,
-          starts: guide.reading.starts,
-          stopAt: only === undefined ? guide.reading.stopAt : undefined,
-        },
-        source,
-      )
-      return made.map((batch): Batch => ({
-        ...batch,
-        personId: member.id,
-        events: only === undefined ? batch.events : batch.events.filter((event) => event.verb !== 'finished'),
-      }))
-    }
-    const again = guide.again
-    const changedAt = again ? until - again.daysAgo * DAY : until
-    const batches = readers.flatMap((member) => reading(member, 1, steps, publishedAt, changedAt))
-    await services.takeEvents(batches)
-    if (guide.recordedSummary) {
-      // Whoever has read it goes on to practise it.
-      const began = new Set(batches.map((batch) => batch.personId))
-      const people = readers
-        .filter((member) => began.has(member.id))
-        .map((member) => ({ id: member.id, diligence: diligence.get(member.id)! }))
-      await useRecorded(services, { guideId: id, file: guide.file, document }, people, publishedAt + DAY, until, exercising)
-    }
-    if (again) {
-      const added = services.newId() as StepId
-      await services.saveChanges(
-        id,
-        owner,
-        [
-          {
-            type: 'insert-item',
-            item: { kind: 'step', id: added, body: withBlockIds(richTextOf(again.addStep), services.newId), pictures: [] },
-            after: steps.at(-1) ?? null,
-          },
-        ],
-        changedAt - 3_600_000,
-      )
-      await services.publish(id, { ...request, revision: 1, changeNote: again.note, mustReread: again.mustReread }, lead, changedAt)
-      await services.takeEvents(
-        readers.flatMap((member) => (random() < 0.7 ? reading(member, 2, [...steps, added], changedAt, until) : [])),
-      )
-    }
-  }
+  const company: Company = { services, folder, ids, members, lead, until, diligence, random, exercising }
+  for (const guide of GUIDES) await seedGuide(company, guide)
   await services.inboxesRead(until - 12 * DAY)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)

@@ -16,8 +16,9 @@ import { conflictsInOldForm, savedInOldForm } from './olderPages'
 import { saveDraftChanges } from './saveChanges'
 import { changesSince, deadAmong, findDraft, findDraftToSend, findFacts, noteAndListPresent, sharedWith } from './store'
 
-export function guideRoutes(routes: Routes): void {
-  const { database: db, content, decoder, newId } = routes.parts
+/** The draft of a guide, its changes, and how guides look. */
+function draftRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
 
   route(routes, getDraft, async ({ params: { id } }, { caller, relations }) => {
     const [facts, draft, shared, clashes] = await Promise.all([
@@ -64,6 +65,17 @@ export function guideRoutes(routes: Routes): void {
       alsoHere: await noteAndListPresent(db, id, caller.id, now),
     }
   })
+  route(routes, findDeadLinks, async ({ body }, { caller }) => deadAmong(db, caller.id, body.guides))
+  route(routes, getLook, () => findLook(db))
+  route(routes, saveLook, async ({ body }) => {
+    await writeLook(db, body)
+    return body
+  })
+}
+
+/** The pictures of guides, and what is blacked out in them. */
+function pictureRoutes(routes: Routes): void {
+  const { database: db, content, decoder, newId } = routes.parts
 
   route(routes, addPicture, async ({ params: { id }, bytes }, { caller, now }) => {
     const picture = await readPicture(decoder, bytes)
@@ -74,12 +86,6 @@ export function guideRoutes(routes: Routes): void {
   route(routes, getPictureSizes, async ({ params: { id } }) =>
     Object.fromEntries((await picturesOfItem(db, guideItem(id))).map(({ id: key, widthPx, heightPx }) => [key, { widthPx, heightPx }])),
   )
-  route(routes, findDeadLinks, async ({ body }, { caller }) => deadAmong(db, caller.id, body.guides))
-  route(routes, getLook, () => findLook(db))
-  route(routes, saveLook, async ({ body }) => {
-    await writeLook(db, body)
-    return body
-  })
   route(routes, adoptPictures, async ({ params: { id }, body }, { caller, now }) => {
     const relations = (await relationsToGuide(db, caller, body.from)) ?? new Set()
     if (!may(caller.permissions, 'guide.edit', relations)) fail('not-found')
@@ -106,4 +112,9 @@ export function guideRoutes(routes: Routes): void {
   route(routes, getEditionPicture, async ({ params, query }, { req, res }) =>
     sendPicture(req, res, content, await findPicture(db, guideItem(params.id), params.pictureId, params.edition), query.size ?? 'full'),
   )
+}
+
+export function guideRoutes(routes: Routes): void {
+  draftRoutes(routes)
+  pictureRoutes(routes)
 }

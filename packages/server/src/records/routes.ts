@@ -20,6 +20,7 @@ import { guideItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import { overTime } from '@jackdaw/core/records'
 import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
 import { draftsThatWait } from '../guides'
 import { fail, route, type Context, type Routes } from '../http'
 import { amongFor, type Among } from '../people'
@@ -44,24 +45,24 @@ const filterOf = (query: Omit<QueryOf<typeof getWhoFinished>, 'page'>) => ({
   down: query.direction === 'down',
 })
 
-export function recordRoutes(routes: Routes): void {
+const unpublished = () => fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
+/** The newest edition of a guide, of which records are counted. */
+const publishedGuide = async (db: Db, id: GuideId) =>
+  (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>(
+    "select id, number, title, edition, required_edition as required from item where kind = 'guide' and id = $1 and edition is not null",
+    [id],
+  )) ?? unpublished()
+const whoFinishedGuide = async (db: Db, id: GuideId, among: Among, filter: WhoFilter, now: number) => {
+  const found = (await whoFinished(db, guideItem(id), among, filter, now)) ?? unpublished()
+  return { ...found, item: { ...found.item, id } }
+}
+/** The name of a CSV file that is made today. */
+const fileName = (of: string, zone: string, now: number): string => `${of}-${localDateAt(now, zone)}.csv`
+
+/** Everybody and everything: lists, and what waits. */
+function listRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
-  const unpublished = () => fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
-  const publishedGuide = async (id: GuideId) =>
-    (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>(
-      "select id, number, title, edition, required_edition as required from item where kind = 'guide' and id = $1 and edition is not null",
-      [id],
-    )) ?? unpublished()
-  const whoFinishedGuide = async (id: GuideId, among: Among, filter: WhoFilter, now: number) => {
-    const found = (await whoFinished(db, guideItem(id), among, filter, now)) ?? unpublished()
-    return { ...found, item: { ...found.item, id } }
-  }
-  const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
-
-  route(routes, getOverTime, async ({ params: { id }, query }, { caller, now }) => ({
-    days: overTime(await datesOf(db, guideItem((await publishedGuide(id)).id), amongFor(caller, query), now), caller.zone, now),
-  }))
   route(routes, getWaitingHere, async (_input, { caller, now }) => {
     const among = amongFor(caller)
     const drafts = caller.permissions.has('guides.all') ? await draftsThatWait(db) : { notReady: [], clashes: [] }
@@ -75,16 +76,24 @@ export function recordRoutes(routes: Routes): void {
     ...(await personRecords(db, amongFor(caller, query), query.find ?? '', query.page ?? 1, query.state, now)),
     pageSize: PAGE_SIZE,
   }))
-
   route(routes, listRecordGroups, (_input, { caller }) => groupsAmong(db, amongFor(caller)))
   route(routes, getRecordsCsv, async ({ query }, { caller, now, res }) => {
     const rows = await allRecords(db, amongFor(caller, query), query, CSV_ROWS, now)
-    await sendCsv(res, `records-${localDateAt(now, caller.zone)}.csv`, recordTable(textsIn(caller.language), rows))
+    await sendCsv(res, fileName('records', caller.zone, now), recordTable(textsIn(caller.language), rows))
   })
+}
 
+/** One guide: who finished, where they stopped, how it went step by step. */
+function guideRecordRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
+
+  route(routes, getOverTime, async ({ params: { id }, query }, { caller, now }) => {
+    const guide = await publishedGuide(db, id)
+    return { days: overTime(await datesOf(db, guideItem(guide.id), amongFor(caller, query), now), caller.zone, now) }
+  })
   route(routes, getWhoFinished, async ({ params: { id }, query }, { caller, relations, now }: Context) => {
     const among = amongFor(caller, query)
-    const { item, ...found } = await whoFinishedGuide(id, among, { ...filterOf(query), page: query.page ?? 1 }, now)
+    const { item, ...found } = await whoFinishedGuide(db, id, among, { ...filterOf(query), page: query.page ?? 1 }, now)
     return {
       guide: { ...item, mayEdit: may(caller.permissions, 'guide.edit', relations) },
       ...found,
@@ -93,30 +102,29 @@ export function recordRoutes(routes: Routes): void {
     }
   })
   route(routes, getDropOff, async ({ params: { id } }, { caller }) => {
-    const { edition, required } = await publishedGuide(id)
+    const { edition, required } = await publishedGuide(db, id)
     return dropOffOf(db, guideItem(id), edition, required, amongFor(caller))
   })
-
   route(routes, getWaySteps, async ({ params: { id, way } }, { caller }) => {
-    const { edition } = await publishedGuide(id)
+    const { edition } = await publishedGuide(db, id)
     return wayStepsOf(db, id, edition, way, amongFor(caller))
   })
-
   route(routes, getWhoFinishedCsv, async ({ params: { id }, query }, { caller, now, res }) => {
-    const { item, rows } = await whoFinishedGuide(id, amongFor(caller, query), { ...filterOf(query), page: 1, pageSize: CSV_ROWS }, now)
-    await sendCsv(
-      res,
-      `guide-${item.number}-who-finished-${localDateAt(now, caller.zone)}.csv`,
-      itemTable(textsIn(caller.language), item, rows),
-    )
+    const filter = { ...filterOf(query), page: 1, pageSize: CSV_ROWS }
+    const { item, rows } = await whoFinishedGuide(db, id, amongFor(caller, query), filter, now)
+    const name = fileName(`guide-${item.number}-who-finished`, caller.zone, now)
+    await sendCsv(res, name, itemTable(textsIn(caller.language), item, rows))
   })
+}
 
-  const cautionFilter = (query: { find?: string; step?: StepId; missing?: 'yes' | 'no' }) => ({
-    ...query,
-    missing: query.missing === 'yes',
-  })
+const cautionFilter = (query: { find?: string; step?: StepId; missing?: 'yes' | 'no' }) => ({ ...query, missing: query.missing === 'yes' })
+
+/** The cautions of a guide, and who has acknowledged them. */
+function cautionRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
+
   route(routes, getCautionRecords, async ({ params: { id }, query: { page = 1, ...query } }, { caller }) => {
-    const guide = await publishedGuide(id)
+    const guide = await publishedGuide(db, id)
     const among = amongFor(caller, query)
     const [steps, { rows, total }] = await Promise.all([
       cautionSteps(db, id, among),
@@ -125,14 +133,17 @@ export function recordRoutes(routes: Routes): void {
     return { guide, steps, rows, total, pageSize: PAGE_SIZE }
   })
   route(routes, getCautionRecordsCsv, async ({ params: { id }, query }, { caller, now, res }) => {
-    const guide = await publishedGuide(id)
+    const guide = await publishedGuide(db, id)
     const { rows } = await cautionRecords(db, id, { ...cautionFilter(query), ...amongFor(caller, query) }, 1, CSV_ROWS)
-    await sendCsv(
-      res,
-      `guide-${guide.number}-cautions-${localDateAt(now, caller.zone)}.csv`,
-      cautionTable(textsIn(caller.language), guide, rows),
-    )
+    const name = fileName(`guide-${guide.number}-cautions`, caller.zone, now)
+    await sendCsv(res, name, cautionTable(textsIn(caller.language), guide, rows))
   })
+}
+
+/** One person: all their items, and one of them in full. */
+function personRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
+  const personOf = async (id: PersonId) => (await aboutPerson(db, id)) ?? fail('not-found')
 
   route(routes, getPersonRecords, async ({ params: { id } }, { now }) => ({
     person: await personOf(id),
@@ -150,10 +161,14 @@ export function recordRoutes(routes: Routes): void {
   })
   route(routes, getPersonRecordsCsv, async ({ params: { id } }, { caller, now, res }) => {
     const person = await personOf(id)
-    await sendCsv(
-      res,
-      `records-${localDateAt(now, caller.zone)}.csv`,
-      personTable(textsIn(caller.language), person, await itemsOfPerson(db, id, now)),
-    )
+    const table = personTable(textsIn(caller.language), person, await itemsOfPerson(db, id, now))
+    await sendCsv(res, fileName('records', caller.zone, now), table)
   })
+}
+
+export function recordRoutes(routes: Routes): void {
+  listRoutes(routes)
+  guideRecordRoutes(routes)
+  cautionRoutes(routes)
+  personRoutes(routes)
 }

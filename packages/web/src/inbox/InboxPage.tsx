@@ -45,29 +45,37 @@ export function InboxPage() {
           }))}
         >
           {markAll.isError && <Failed error={markAll.error} />}
-          <Loaded query={query}>
-            {() =>
-              rows.length === 0 ? (
-                <Nothing part={part} />
-              ) : (
-                <>
-                  <ul className="max-w-4xl" aria-label={t('Entries')}>
-                    {rows.map((entry) => (
-                      <EntryLine key={entry.id} entry={entry} />
-                    ))}
-                  </ul>
-                  {query.hasNextPage && (
-                    <Button className="mt-4" disabled={query.isFetchingNextPage} onClick={() => void query.fetchNextPage()}>
-                      {query.isFetchingNextPage ? t('Fetching …') : t('Show earlier ones')}
-                    </Button>
-                  )}
-                </>
-              )
-            }
-          </Loaded>
+          <EntryList query={query} part={part} />
         </Tabs>
       </div>
     </>
+  )
+}
+
+function EntryList({ query, part }: { query: ReturnType<typeof useInbox>; part: InboxPart }) {
+  const { t } = useTexts()
+  const rows = query.data?.pages.flatMap((page) => page.rows) ?? []
+  return (
+    <Loaded query={query}>
+      {() =>
+        rows.length === 0 ? (
+          <Nothing part={part} />
+        ) : (
+          <>
+            <ul className="max-w-4xl" aria-label={t('Entries')}>
+              {rows.map((entry) => (
+                <EntryLine key={entry.id} entry={entry} />
+              ))}
+            </ul>
+            {query.hasNextPage && (
+              <Button className="mt-4" disabled={query.isFetchingNextPage} onClick={() => void query.fetchNextPage()}>
+                {query.isFetchingNextPage ? t('Fetching …') : t('Show earlier ones')}
+              </Button>
+            )}
+          </>
+        )
+      }
+    </Loaded>
   )
 }
 

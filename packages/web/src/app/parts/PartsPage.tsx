@@ -88,7 +88,6 @@ export function PartsPage() {
 }
 
 function Acting() {
-  const [asked, setAsked] = useState<'dialog' | 'form' | 'question' | null>(null)
   return (
     <>
       <Part name="Buttons">
@@ -130,6 +129,15 @@ function Acting() {
           </MenuItem>
         </Menu>
       </Part>
+      <Asking />
+    </>
+  )
+}
+
+function Asking() {
+  const [asked, setAsked] = useState<'dialog' | 'form' | 'question' | null>(null)
+  return (
+    <>
       <Part name="Dialog">
         <Button onClick={() => setAsked('dialog')}>Ask</Button>
         <Dialog open={asked === 'dialog'} onClose={() => setAsked(null)} title="Move 3 guides" about="They keep their numbers.">

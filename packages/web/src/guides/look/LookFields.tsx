@@ -19,8 +19,6 @@ async function logoFrom(file: File): Promise<string> {
 /** How guides look: for the company, or one guide's own. @param part sets some of it */
 export function LookFields({ look, part }: { look: Look; part: (part: Partial<Look>) => void }) {
   const { t } = useTexts()
-  const input = useRef<HTMLInputElement>(null)
-  const [bad, setBad] = useState('')
   const facts: Record<HeadFact, string> = {
     edition: t('Edition'),
     date: t('Published'),
@@ -32,39 +30,7 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
     <div className="space-y-3">
       <Group name={t('Company')} />
       <TextField label={t('Name in the head')} value={look.name} maxLength={120} onChange={(event) => part({ name: event.target.value })} />
-      <div>
-        <p className="text-sm font-semibold mb-1">{t('Logo')}</p>
-        <div className="flex flex-wrap gap-2 items-center">
-          {look.logo && <img src={look.logo} alt={t('Logo')} className="h-10 max-w-36 object-contain border border-hair bg-sheet" />}
-          <Button className="text-sm" onClick={() => input.current?.click()}>
-            {look.logo ? t('Another logo …') : t('Choose a logo …')}
-          </Button>
-          {look.logo && (
-            <Button look="quiet" className="text-sm" onClick={() => part({ logo: '' })}>
-              {t('No logo')}
-            </Button>
-          )}
-          <input
-            ref={input}
-            type="file"
-            accept="image/png,image/jpeg,image/webp"
-            hidden
-            onChange={(event) => {
-              const [file] = event.target.files ?? []
-              event.target.value = ''
-              if (!file) return
-              logoFrom(file).then(
-                (logo) =>
-                  logo.length > 300_000
-                    ? setBad(t('This logo is too large. Take a simpler or smaller one.'))
-                    : (setBad(''), part({ logo })),
-                () => setBad(t('This file is no picture that can be read. The logo is as it was.')),
-              )
-            }}
-          />
-        </div>
-        {bad && <p className="text-sm text-brick">{bad}</p>}
-      </div>
+      <LogoField logo={look.logo} onLogo={(logo) => part({ logo })} />
       <Group name={t('Colours and type')} />
       <label className="block text-sm font-semibold">
         {t('Company colour')}
@@ -93,6 +59,45 @@ export function LookFields({ look, part }: { look: Look; part: (part: Partial<Lo
           />
         ))}
       </fieldset>
+    </div>
+  )
+}
+
+function LogoField({ logo, onLogo }: { logo: string; onLogo: (logo: string) => void }) {
+  const { t } = useTexts()
+  const input = useRef<HTMLInputElement>(null)
+  const [bad, setBad] = useState('')
+  return (
+    <div>
+      <p className="text-sm font-semibold mb-1">{t('Logo')}</p>
+      <div className="flex flex-wrap gap-2 items-center">
+        {logo && <img src={logo} alt={t('Logo')} className="h-10 max-w-36 object-contain border border-hair bg-sheet" />}
+        <Button className="text-sm" onClick={() => input.current?.click()}>
+          {logo ? t('Another logo …') : t('Choose a logo …')}
+        </Button>
+        {logo && (
+          <Button look="quiet" className="text-sm" onClick={() => onLogo('')}>
+            {t('No logo')}
+          </Button>
+        )}
+        <input
+          ref={input}
+          type="file"
+          accept="image/png,image/jpeg,image/webp"
+          hidden
+          onChange={(event) => {
+            const [file] = event.target.files ?? []
+            event.target.value = ''
+            if (!file) return
+            logoFrom(file).then(
+              (next) =>
+                next.length > 300_000 ? setBad(t('This logo is too large. Take a simpler or smaller one.')) : (setBad(''), onLogo(next)),
+              () => setBad(t('This file is no picture that can be read. The logo is as it was.')),
+            )
+          }}
+        />
+      </div>
+      {bad && <p className="text-sm text-brick">{bad}</p>}
     </div>
   )
 }

@@ -177,17 +177,7 @@ function Welcome({ edition, onBegin }: { edition: ReaderEdition; onBegin: (() =>
 
 type Heading = React.RefObject<HTMLHeadingElement | null>
 
-function StepView({
-  edition,
-  step,
-  at,
-  of,
-  section,
-  heading,
-  play,
-  state,
-  act,
-}: {
+type StepViewProps = {
   play: Play
   state: PlayerState
   act: (doing: Doing) => void
@@ -197,11 +187,12 @@ function StepView({
   of: number
   section: string
   heading: Heading
-}) {
+}
+
+function StepView(props: StepViewProps) {
+  const { edition, step, at, of, section, heading } = props
   const { t } = useTexts()
   const look = useLook(edition.document.look)
-  const choices = choicesAt(play, state)
-  const safety = safetyAt(edition.document, play, state)
   return (
     <>
       <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-2 outline-none">
@@ -221,20 +212,38 @@ function StepView({
           <NotReadyStrip why={step.notReadyWhy ?? ''} />
         </Suspense>
       )}
-      {safety && (safety.cautions.length > 0 || safety.signs.length > 0) && (
-        <div className="mb-5">
-          <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
-            {/* The signs of the whole guide stand in its head. */}
-            <StepSafetyView stepId={step.id} safety={{ ...safety, guideSigns: [] }} onAcknowledge={() => act({ type: 'acknowledge' })} />
-          </Suspense>
-        </div>
-      )}
+      <Safety {...props} />
       <RichTextView text={step.body} className="reader-text" />
       {step.pictures.length > 0 && (
         <Suspense fallback={<p className="mt-5 text-soft">{t('The picture is coming …')}</p>}>
           <StepPicturesView edition={edition} step={step} look={look} />
         </Suspense>
       )}
+      <AfterStep {...props} />
+    </>
+  )
+}
+
+/** The cautions and signs of the step; those of the whole guide stand in its head. */
+function Safety({ edition, step, play, state, act }: StepViewProps) {
+  const { t } = useTexts()
+  const safety = safetyAt(edition.document, play, state)
+  if (!safety || (safety.cautions.length === 0 && safety.signs.length === 0)) return null
+  return (
+    <div className="mb-5">
+      <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
+        <StepSafetyView stepId={step.id} safety={{ ...safety, guideSigns: [] }} onAcknowledge={() => act({ type: 'acknowledge' })} />
+      </Suspense>
+    </div>
+  )
+}
+
+/** What can be done at the step besides going on. */
+function AfterStep({ edition, step, at, play, state, act }: StepViewProps) {
+  const { t } = useTexts()
+  const choices = choicesAt(play, state)
+  return (
+    <>
       {play.script.steps[at]?.optional && (
         <p className="mt-5 text-soft">
           {t('You may leave this section out.')}{' '}

@@ -24,7 +24,6 @@ export function PickMany({
   onAdd: (added: Suggestion) => void
   onRemove: (id: string) => void
 }) {
-  const { t } = useTexts()
   const id = useId()
   const [find, setFind] = useState('')
   const { found, state } = useFound(find.trim())
@@ -34,23 +33,7 @@ export function PickMany({
       <label htmlFor={id} className="block text-sm font-semibold mb-1">
         {label}
       </label>
-      {chosen.length > 0 && (
-        <ul className="flex flex-wrap gap-1.5 mb-1.5" aria-label={t('Chosen: {{what}}', { what: label })}>
-          {chosen.map((each) => (
-            <li key={each.id} className="inline-flex items-center bg-wash pl-2">
-              <span>{each.words}</span>
-              <button
-                type="button"
-                className="size-8 flex items-center justify-center"
-                aria-label={t('Take out {{name}}', { name: each.words })}
-                onClick={() => onRemove(each.id)}
-              >
-                <X size={14} aria-hidden />
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {chosen.length > 0 && <ChosenOnes {...{ label, chosen, onRemove }} />}
       <div className="max-w-80 flex">
         <Suggest
           id={id}
@@ -70,5 +53,34 @@ export function PickMany({
         />
       </div>
     </div>
+  )
+}
+
+function ChosenOnes({
+  label,
+  chosen,
+  onRemove,
+}: {
+  label: string
+  chosen: readonly { id: string; words: string }[]
+  onRemove: (id: string) => void
+}) {
+  const { t } = useTexts()
+  return (
+    <ul className="flex flex-wrap gap-1.5 mb-1.5" aria-label={t('Chosen: {{what}}', { what: label })}>
+      {chosen.map((each) => (
+        <li key={each.id} className="inline-flex items-center bg-wash pl-2">
+          <span>{each.words}</span>
+          <button
+            type="button"
+            className="size-8 flex items-center justify-center"
+            aria-label={t('Take out {{name}}', { name: each.words })}
+            onClick={() => onRemove(each.id)}
+          >
+            <X size={14} aria-hidden />
+          </button>
+        </li>
+      ))}
+    </ul>
   )
 }
