@@ -25,9 +25,7 @@ export function Solo({ driver, onLeave }: { driver: SoloDriver; onLeave: () => v
   const [leaving, setLeaving] = useState(false)
   const [listing, setListing] = useState(false)
   const [place, setPlace] = useState({ x: 0.3, y: 0.3 })
-  const act = (told: Act) => {
-    if (!driver.busy) does({ type: 'act', act: told })
-  }
+  const act = (told: Act) => does({ type: 'act', act: told })
   const marks: FlatMark[] = Array.from({ length: screen?.of ?? 1 }, (_, n) => ({
     id: String(n),
     state: screen === null ? 'done' : n + 1 < screen.position ? 'done' : n + 1 === screen.position ? 'here' : 'open',

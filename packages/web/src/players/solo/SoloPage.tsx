@@ -1,27 +1,18 @@
 import { Button, ButtonLink, Failed, Loaded, momentOf, TextLink } from '../../ui'
 import { searchIn } from '../../ui/search/useSearch'
 import { useIds } from '../../ui/search/useIds'
-import {
-  actInAttempt,
-  getAttempt,
-  getAttempts,
-  giveUpAttempt,
-  openAttempt,
-  AttemptId,
-  type SoloAct,
-  type SoloAttempt,
-} from '@jackdaw/contracts/players'
+import { getAttempt, getAttempts, openAttempt, AttemptId, type SoloAttempt } from '@jackdaw/contracts/players'
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { CircleCheck, CircleX } from 'lucide-react'
 import type { TFunction } from 'i18next'
-import { nanoid } from 'nanoid'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useEffect } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { ApiProblem, call, queryClient, Unreachable, wordsFor } from '../../api'
+import { call, queryClient } from '../../api'
 import { Solo } from './Solo'
+import { useAttempt } from './useAttempt'
 import { pictureAddress } from '../used'
 
 type Overview = ResponseOf<typeof getAttempts>
@@ -152,71 +143,6 @@ function Attempts({ id, done }: { id: GuideId; done: Overview['done'] }) {
       </ul>
     </>
   )
-}
-
-const AGAIN_AFTER_MS = 2_000
-
-/** Tells acts to the server one after the other; what did not get through is sent again, with the same id, until it does. */
-function useAttempt(first: SoloAttempt) {
-  const { t } = useTexts()
-  const [attempt, setAttempt] = useState(first)
-  const [busy, setBusy] = useState(false)
-  const [trouble, setTrouble] = useState('')
-  const current = useRef(first)
-  const running = useRef(false)
-  const gone = useRef(false)
-  useEffect(() => {
-    gone.current = false
-    return () => void (gone.current = true)
-  }, [])
-  const take = (next: SoloAttempt) => {
-    current.current = next
-    setAttempt(next)
-    setTrouble('')
-  }
-  const run = useCallback(
-    async (send: () => Promise<SoloAttempt>) => {
-      if (running.current) return
-      running.current = true
-      setBusy(true)
-      while (!gone.current) {
-        try {
-          take(await send())
-          break
-        } catch (error) {
-          const lost = error instanceof Unreachable || (error instanceof ApiProblem && error.problem.status >= 500)
-          if (!lost) {
-            const { guideId, attemptId } = current.current
-            setTrouble(wordsFor(error).detail ?? wordsFor(error).title)
-            // Another window may have gone on with it: what the server knows counts.
-            if (error instanceof ApiProblem && error.problem.status === 409)
-              take(await call(getAttempt, { params: { id: guideId, attemptId } }))
-            break
-          }
-          setTrouble(t('No connection. What you did last is kept and sent as soon as there is one.'))
-          await new Promise((resolve) => setTimeout(resolve, AGAIN_AFTER_MS))
-        }
-      }
-      running.current = false
-      setBusy(false)
-    },
-    [t],
-  )
-  const does = useCallback(
-    (act: SoloAct) => {
-      const { guideId, attemptId, acts, said } = current.current
-      // The second of two clicks counts only where the first was right so far: else one mistake would be two.
-      if (act.type === 'act' && act.act.do === 'click' && act.act.how === 'double' && said?.is !== 'part') return
-      const body = { n: acts + 1, actId: nanoid(), does: act }
-      void run(() => call(actInAttempt, { params: { id: guideId, attemptId }, body }))
-    },
-    [run],
-  )
-  const giveUp = useCallback(() => {
-    const { guideId, attemptId } = current.current
-    void run(() => call(giveUpAttempt, { params: { id: guideId, attemptId } }))
-  }, [run])
-  return { attempt, busy, trouble, does, giveUp }
 }
 
 function Running({ first, onLeave, onAgain }: { first: SoloAttempt; onLeave: () => void; onAgain: () => void }) {
