@@ -45,8 +45,8 @@ export default defineConfig({
           globalSetup: [cluster, join(root, 'e2e/src/demoTemplate.ts')],
           testTimeout: 180_000,
           hookTimeout: 120_000,
-          // Each file has a database, a server and a browser of its own. On two cores a second one makes the first miss its beats.
-          maxWorkers: Number(process.env['JOURNEYS_AT_ONCE'] ?? 1),
+          // Each file has a database, a server and a browser of its own; while one waits as a person does, another one works.
+          maxWorkers: Number(process.env['JOURNEYS_AT_ONCE'] ?? 2),
           sequence: { groupOrder: 2 },
           // A browser on a busy machine misses a beat now and then; what fails twice running fails.
           retry: 1,

@@ -140,10 +140,12 @@ async function loadGuide(
     ...(guide.closing ? { closing: guide.closing } : {}),
   }
   await services.addGuide({ id, document: finished, ownerId: owner, folderId: ids.folders.get(guide.folder)! as FolderId, now })
-  for (const { id: pictureId, path, words } of pictures) {
-    await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(path), by: owner, now })
-    if (words) await services.addPictureText(pictureId, words)
-  }
+  await Promise.all(
+    pictures.map(async ({ id: pictureId, path, words }) => {
+      await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(path), by: owner, now })
+      if (words) await services.addPictureText(pictureId, words)
+    }),
+  )
   return { id, document: finished, owner }
 }
 

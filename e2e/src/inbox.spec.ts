@@ -47,8 +47,8 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   await press(marta, 'Library')
   await marta.locator('td ::-p-text(Water the seed trays)').click()
   await marta.locator('::-p-text(Publish …)').click()
-  await marta.locator('#people-find').fill('Robledo')
-  await marta.locator('::-p-text(Inés Robledo)').click()
+  await marta.locator('::-p-aria([name="Single people"][role="combobox"])').fill('Robledo')
+  await marta.locator('[role=option] ::-p-text(Inés Robledo)').click()
   await press(marta, 'Publish to 1 person')
   await seen(marta, 'Edition 1 is published')
 
@@ -74,8 +74,8 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   await seen(stranger, 'A guide is published that I am to read')
   expect(await seriousFindings(stranger)).toEqual([])
   await ines.goto(`${app.address}/inbox/mails`)
-  await ines.waitForFunction(() => document.querySelector('input[type=checkbox]:not(:checked)') !== null)
-  expect(await ines.$$eval('input[type=checkbox]', (all) => all.map((each) => (each as HTMLInputElement).checked))).toEqual([
+  await ines.waitForFunction(() => document.querySelector('[role=switch][aria-checked=false]') !== null)
+  expect(await ines.$$eval('[role=switch]', (all) => all.map((each) => each.getAttribute('aria-checked') === 'true'))).toEqual([
     false,
     true,
     false,

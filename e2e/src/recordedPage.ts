@@ -53,11 +53,16 @@ async function draftOf(recorder: Recorder, pages: PageServer, scenario: Scenario
 }
 
 /** Holds a draft against the one that was wanted. */
-export function expectWanted(document: any, { want, language = 'en' }: Scenario): void {
+export function expectWanted(document: any, { name, want, language = 'en' }: Scenario): void {
   const plain = (line: string) => line.replace(/\*\*|`/g, '')
   expect(document).toMatchObject({ title: want[0], language })
   const lines = document.items.map((item: any) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))
   expect(lines).toEqual(want.slice(1).map(plain))
+  // What the rules were not sure of is marked, and nothing else.
+  const doubts: string[] = document.items.flatMap((item: any) => item.check?.doubts ?? [])
+  if (name === 'canvas-planted') expect(doubts.filter((doubt) => doubt === 'drawn-area')).toHaveLength(2)
+  if (name === 'nameless-switch') expect(doubts).toContain('no-name')
+  if (['leave-asked', 'climate-set-by-sliders'].includes(name)) expect(doubts).toEqual([])
   // Whatever was acted on is framed in a picture.
   for (const item of document.items)
     if (item.action?.element) expect(item.pictures.map((picture: any) => picture.id)).toContain(item.action.element.pictureId)
