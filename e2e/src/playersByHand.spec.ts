@@ -119,6 +119,8 @@ describe('everything that can be done on a picture', () => {
     await seen(page, '0 of 7 steps at the first try and without help.')
     await page.evaluate(() => (document.fullscreenElement ? document.exitFullscreen() : undefined))
     expect(page.complaints).toEqual([])
+    // The next one begins anew once the server knows that this one is over.
+    await page.waitForNetworkIdle({ idleTime: 300 })
     await page.close()
   })
 

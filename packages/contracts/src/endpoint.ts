@@ -76,10 +76,13 @@ export type BodyOf<E> = E extends Endpoint<Shape, Shape, infer B, Shape> ? Out<B
 /** What an endpoint answers; `undefined` without a body. */
 export type ResponseOf<E> = E extends Endpoint<Shape, Shape, Shape, infer R> ? Out<R> : never
 
-/** The address of an endpoint with its parameters filled in; what is empty or not given does not stand in it. */
+/** The address of an endpoint with its parameters filled in, what is asked in the order of its names; what is empty or not given does not
+ * stand in it. */
 export function addressOf(endpoint: Endpoint, params?: Record<string, unknown>, query?: Record<string, unknown>): string {
   const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params?.[name])))
-  const asked = Object.entries(query ?? {}).filter(([, value]) => value !== undefined && value !== '')
+  const asked = Object.entries(query ?? {})
+    .filter(([, value]) => value !== undefined && value !== '')
+    .sort(([a], [b]) => (a < b ? -1 : 1))
   return asked.length > 0 ? `${path}?${asked.map(([key, value]) => `${key}=${encodeURIComponent(String(value))}`).join('&')}` : path
 }
 

@@ -141,7 +141,18 @@ function useKeeping(guideId: GuideId, way: KeptWay, personId: string, off: boole
     running.current = false
     if (waiting.current && waiting.current !== play) void send()
   }, [guideId, way, t])
-  useEffect(() => () => clearTimeout(timer.current), [])
+  useEffect(() => {
+    // What waits behind a request is sent before the page goes; where it does not come through, this browser remembers.
+    const leaves = () => {
+      if (running.current && waiting.current)
+        call(keepPlay, { params: { id: guideId, way }, body: waiting.current, keepalive: true }).catch(() => undefined)
+    }
+    window.addEventListener('pagehide', leaves)
+    return () => {
+      window.removeEventListener('pagehide', leaves)
+      clearTimeout(timer.current)
+    }
+  }, [guideId, way])
   const keep = useCallback(
     (play: KeptPlay) => {
       if (off) return
