@@ -15,6 +15,7 @@ const WEB_TIERS = [
   ['players', 'library', 'assignments'],
   ['editing', 'records'],
   ['app'],
+  ['firstPicture'],
 ]
 const inWeb = (names) => `^packages/web/src/(${names.join('|')})/`
 const inCore = (names) => `^packages/core/src/(${names.join('|')})/`

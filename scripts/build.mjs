@@ -26,6 +26,7 @@ function sourceHash() {
     'scripts/build.mjs',
     'scripts/unusedValues.mjs',
     'scripts/firstFiles.mjs',
+    'scripts/firstPictureWorker.mjs',
     'vite.config.ts',
   ])
     for (const file of sources(join(ROOT, part))) hash.update(file.slice(ROOT.length)).update(readFileSync(file))
@@ -116,6 +117,28 @@ export async function buildServer() {
   })
 }
 
+/** What draws pages ahead of the browser: the pages themselves, for Node.js, with all packages in them. */
+async function buildFirstPicture() {
+  const esbuild = await import('esbuild')
+  await esbuild.build({
+    absWorkingDir: ROOT,
+    entryPoints: { main: 'scripts/firstPictureWorker.mjs' },
+    outdir: 'dist/picture',
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    splitting: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    jsx: 'automatic',
+    minifySyntax: true,
+    define: { 'process.env.NODE_ENV': '"production"', 'import.meta.env.DEV': 'false' },
+    // Packages that are CommonJS ask for Node's own by `require`.
+    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    logLevel: 'warning',
+  })
+}
+
 /** Builds when something changed since the last time. */
 export async function buildIfStale({ force = false, quiet = false } = {}) {
   const hash = sourceHash()
@@ -125,6 +148,7 @@ export async function buildIfStale({ force = false, quiet = false } = {}) {
   const vite = await import('vite')
   await Promise.all([
     buildServer(),
+    buildFirstPicture(),
     buildStandIns(),
     buildRecorder(),
     vite.build({ root: join(ROOT, 'packages/web'), configFile: join(ROOT, 'vite.config.ts'), logLevel: quiet ? 'error' : 'warn' }),

@@ -42,6 +42,19 @@ const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 /** What a browser complains about because a test made it so: no network, a server that is gone, a refusal that is wanted. */
 const WANTED = /ERR_INTERNET_DISCONNECTED|ERR_CONNECTION|status of (401|403|404|409|410|422)|net::ERR/
 
+/** Until its scripts are there a page can be read, and its links lead on: whoever goes to one to do something waits for them. */
+function untilItLives(page: Page): void {
+  for (const way of ['goto', 'reload', 'goBack'] as const) {
+    const go = page[way].bind(page) as (...args: unknown[]) => Promise<unknown>
+    const goAndWait = async (...args: unknown[]): Promise<unknown> => {
+      const response = await go(...args)
+      await page.waitForFunction(() => document.querySelector('[data-still]') === null)
+      return response
+    }
+    Object.assign(page, { [way]: goAndWait })
+  }
+}
+
 /** A browser of its own for one person, signed in, with its complaints collected. */
 export async function signedIn(
   browser: Browser,
@@ -58,6 +71,7 @@ export async function signedIn(
   page.setDefaultTimeout(30_000)
   // A page that lies behind another one is not drawn, and what waits for it to be drawn waits for ever: all count as being in front.
   await (await page.createCDPSession()).send('Emulation.setFocusEmulationEnabled', { enabled: true })
+  untilItLives(page)
   await page.goto(`${app.address}/sign-in`)
   await page.locator('input[type=email]').fill(mail)
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)

@@ -33,6 +33,17 @@ it('brings along what a page shows first, and draws the next visit before the se
   }
   expect(marta.complaints).toEqual([])
 
+  // Without any script it can be read, and links lead on.
+  const bare = await marta.browserContext().newPage()
+  await bare.setJavaScriptEnabled(false)
+  await bare.goto(app.address)
+  expect(await bare.title()).toBe('Today – Jackdaw')
+  await bare.click('a[href="/library"]')
+  await bare.waitForSelector('td ::-p-text(Pack and label herb crates)')
+  await bare.goto(`${app.address}/guides/${guide}`)
+  await bare.waitForSelector('article ::-p-text(of 13)')
+  await bare.close()
+
   const ines = await signedIn(browser, app, 'ines@larkmoor.example', 'phone')
   await seen(ines, 'guides to read')
   await ines.waitForFunction(async () => (await caches.match('/index.html')) !== undefined, { polling: 100 })

@@ -1,6 +1,8 @@
+import { join } from 'node:path'
 import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import type { Parts } from './context'
+import { startDrawer } from './drawer'
 import type { FirstRead } from './firstAnswers'
 import { pages } from './pages'
 import { nothingHere, problemHandler } from './problemHandler'
@@ -60,7 +62,14 @@ export function buildApp(
     req.path.startsWith('/assets/') || req.path === '/healthz' || req.path === '/readyz' ? next() : handler(req, res, next)
   app.use(needsSession, renewal(parts.clock), csrfGuard, ...whoIs)
   app.use(routes.router)
-  if (parts.config.webDir !== '') app.use(pages(routes, parts.config.webDir, firstReads))
+  const { webDir } = parts.config
+  const drawer = webDir === '' ? null : startDrawer(join(webDir, '../picture/main.mjs'), parts.log)
+  if (webDir !== '') app.use(pages(routes, webDir, firstReads, drawer))
   app.use(nothingHere, problemHandler(parts.log))
-  return { app, close }
+  return {
+    app,
+    close: async () => {
+      await Promise.all([close(), drawer?.stop()])
+    },
+  }
 }

@@ -38,11 +38,14 @@ async function answerOf(routes: Routes, first: FirstRead, req: Request, res: Res
   }
 }
 
-/** What a page needs to be drawn at once, as the element that it reads it from. JSON within HTML: no `<` stands in it. */
+/** What a page needs to be drawn at once: JSON, answers by their addresses. */
 export async function firstAnswersFor(routes: Routes, reads: readonly FirstRead[], req: Request, res: Response): Promise<string> {
   const plain = Object.keys(req.query).length === 0
   const asked = reads.filter((read) => plain || read.query === undefined)
   const answers = await Promise.all(asked.map((read) => answerOf(routes, read, req, res)))
-  const json = answers.flatMap((answer) => (answer ? [`${JSON.stringify(answer[0])}:${answer[1]}`] : [])).join(',')
-  return `<script type="application/json" id="${FIRST_ANSWERS}">{${json.replaceAll('<', '\\u003c')}}</script>`
+  return `{${answers.flatMap((answer) => (answer ? [`${JSON.stringify(answer[0])}:${answer[1]}`] : [])).join(',')}}`
 }
+
+/** The element of a page from which its first answers are read. JSON within HTML: no `<` stands in it. */
+export const answersElement = (json: string): string =>
+  `<script type="application/json" id="${FIRST_ANSWERS}">${json.replaceAll('<', '\\u003c')}</script>`

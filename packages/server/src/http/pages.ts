@@ -5,7 +5,8 @@ import { brotliCompress, constants, gzip } from 'node:zlib'
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express'
 import * as z from 'zod/mini'
 import { fail } from './fail'
-import { firstAnswersFor, type FirstRead } from './firstAnswers'
+import type { Drawer, Still } from './drawer'
+import { answersElement, firstAnswersFor, type FirstRead } from './firstAnswers'
 import type { Routes } from './route'
 
 const YEAR_MS = 365 * 86_400_000
@@ -76,10 +77,22 @@ async function sendPage(req: Request, res: Response, html: string): Promise<void
 
 const MASTHEAD = /<!-- masthead -->.*<!-- \/masthead -->/s
 
+/** A page as it will look, in the place where its scripts put it. */
+const withPicture = (html: string, { title, html: drawn }: Still): string =>
+  html
+    .replace(MASTHEAD, () => `<div data-still class="contents">${drawn}</div>`)
+    .replace('<title>Jackdaw</title>', () => `<title>${title || 'Jackdaw'}</title>`)
+
 /** The web pages: files under `/assets` for ever, and one page for every other address that a browser opens. It comes with what it begins
- * with: the names of its scripts and fonts, and the first answers.
- * @param reads what goes along with each page, by its path; `*` with every one */
-export function pages(routes: Routes, webDir: string, reads: Readonly<Record<string, readonly FirstRead[]>>): Router {
+ * with: the names of its scripts and fonts, the first answers, and how it looks.
+ * @param reads what goes along with each page, by its path; `*` with every one
+ * @param drawer draws the pages that something goes along with */
+export function pages(
+  routes: Routes,
+  webDir: string,
+  reads: Readonly<Record<string, readonly FirstRead[]>>,
+  drawer: Drawer | null,
+): Router {
   const router = express.Router()
   const assets = join(webDir, 'assets')
   router.use(
@@ -96,10 +109,13 @@ export function pages(routes: Routes, webDir: string, reads: Readonly<Record<str
     (path: string, { scripts, framed }: { scripts: readonly string[]; framed: boolean }): RequestHandler =>
     async (req, res, next) => {
       if (req.path.startsWith('/api/') || !req.accepts('html')) return next()
-      const language = res.locals.caller?.language ?? 'en'
+      const { caller } = res.locals
+      const language = caller?.language ?? 'en'
       const answers = await firstAnswersFor(routes, [...(reads['*'] ?? []), ...(reads[path] ?? [])], req, res)
-      const head = preload([...scripts, ...(files.languages[language] ?? [])], files.fonts) + answers
-      const page = framed && res.locals.caller ? html : bare
+      const head = preload([...scripts, ...(files.languages[language] ?? [])], files.fonts) + answersElement(answers)
+      const draws = framed && caller && reads[path] && Object.keys(req.query).length === 0
+      const drawn = draws ? await drawer?.draw({ path: req.path, language, answers: JSON.parse(answers) }) : null
+      const page = drawn ? withPicture(html, drawn) : framed && caller ? html : bare
       await sendPage(req, res, page.replace('</head>', () => `${head}</head>`).replace('<html lang="en">', `<html lang="${language}">`))
     }
   const unknown = { scripts: [], framed: false }

@@ -1,5 +1,5 @@
 export { ApiProblem, call, reading, setSession, Unreachable, wordsFor } from './call'
 export type { CallInput } from './call'
-export { firstAnswer, takeFirst } from './firstAnswers'
+export { firstAnswer, putFirst, takeFirst } from './firstAnswers'
 export { forgetKept, keepAnswer, keptAnswer } from './keptAnswers'
 export { queryClient } from './queryClient'

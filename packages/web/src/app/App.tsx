@@ -1,4 +1,4 @@
-import { Suspense } from 'react'
+import { Suspense, type ComponentType, type ReactNode } from 'react'
 import { BrowserRouter, Outlet, Route, Routes, useLocation, useOutletContext } from 'react-router'
 import { Broken } from './Broken'
 import type { Page } from './page'
@@ -6,10 +6,11 @@ import { ALONE, FOR_DEVELOPERS, IN_SHELL, NOT_FOUND, SIGN_IN, STOP_MAILS } from 
 import { Shell, SignedIn } from './Shell'
 
 /** Addresses and their pages. The router has no data of its own: what pages need they ask for themselves, and so a reader loads half as much of
- * it. Where a page is on its way the one before it stays. */
-export function App() {
+ * it. Where a page is on its way the one before it stays.
+ * @param Router what says where somebody is: the browser, or whoever draws the page for it */
+export function App({ Router = BrowserRouter }: { Router?: ComponentType<{ children: ReactNode }> }) {
   return (
-    <BrowserRouter>
+    <Router>
       <Suspense fallback={null}>
         <Routes>
           <Route element={<Guarded />}>
@@ -23,7 +24,7 @@ export function App() {
           </Route>
         </Routes>
       </Suspense>
-    </BrowserRouter>
+    </Router>
   )
 }
 

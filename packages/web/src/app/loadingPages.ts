@@ -13,7 +13,12 @@ const subscribe = (listener: () => void): (() => void) => {
 
 /** Whether the script of a page is on its way; the page before it stays until it is there. */
 export const loadingPages = {
-  use: (): boolean => useSyncExternalStore(subscribe, () => loading > 0),
+  use: (): boolean =>
+    useSyncExternalStore(
+      subscribe,
+      () => loading > 0,
+      () => false,
+    ),
   during: <T>(coming: Promise<T>): Promise<T> => {
     add(1)
     return coming.finally(() => add(-1))

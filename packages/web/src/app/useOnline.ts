@@ -9,4 +9,9 @@ const subscribe = (changed: () => void): (() => void) => {
   }
 }
 /** Whether the browser has a network. */
-export const useOnline = (): boolean => useSyncExternalStore(subscribe, () => navigator.onLine)
+export const useOnline = (): boolean =>
+  useSyncExternalStore(
+    subscribe,
+    () => navigator.onLine,
+    () => true,
+  )

@@ -48,6 +48,7 @@ export const outboxState = {
         return () => listeners.delete(changed)
       },
       () => state,
+      () => state,
     ),
 }
 

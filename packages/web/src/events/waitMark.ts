@@ -11,4 +11,4 @@ export function markWaiting(waiting: boolean): void {
 }
 
 /** Whether events of this browser may not have reached the server: what it said of progress may be old. */
-export const eventsMayWait = (): boolean => localStorage.getItem(KEY) !== null
+export const eventsMayWait = (): boolean => typeof localStorage !== 'undefined' && localStorage.getItem(KEY) !== null

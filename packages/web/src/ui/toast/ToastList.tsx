@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import { Toast } from 'radix-ui'
 import { useTexts } from '../words/texts'
-import { dropToast, useToasts } from './toasts'
+import { dropToast, useToasts } from './shownToasts'
 
 const SHOWN_MS = 8_000
 

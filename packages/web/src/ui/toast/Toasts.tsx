@@ -1,6 +1,6 @@
 import { Suspense } from 'react'
 import { lazyPart } from '../lazyPart'
-import { useToasts } from './toasts'
+import { useToasts } from './shownToasts'
 
 const ToastList = lazyPart(async () => (await import('./ToastList')).ToastList)
 

@@ -32,7 +32,7 @@ export async function speak(language: Language): Promise<void> {
     }
   if (wished !== language || i18next.language === language) return
   writeIn(language)
-  document.documentElement.lang = language
+  if (typeof document !== 'undefined') document.documentElement.lang = language
   await i18next.changeLanguage(language)
 }
 /** The language that is spoken, or is about to be. */
