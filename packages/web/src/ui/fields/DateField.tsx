@@ -28,7 +28,8 @@ export function DateField({
     const day = LocalDate.safeParse(text).data
     return day === undefined || (min && day < min) || (max && day > max) ? undefined : day
   }
-  const wrong = left && typed !== null && taken(typed) === undefined ? t('Choose a day that there is here') : undefined
+  const notTaken = typed !== null && taken(typed) === undefined
+  const wrong = left && notTaken ? t('Choose a day that there is here') : undefined
   return (
     <Frame {...{ label, hint, error: error ?? wrong, id }}>
       <input
@@ -38,6 +39,7 @@ export function DateField({
         {...{ min, max, disabled }}
         className={`${boxClass()} max-w-44`}
         value={typed ?? value}
+        data-not-taken={notTaken || undefined}
         {...describedBy(id, { hint, error: error ?? wrong })}
         onChange={(event) => {
           const day = taken(event.target.value)

@@ -58,8 +58,8 @@ function useTyping<Empty extends boolean>(props: NumberFieldProps<Empty>) {
     setTyped(null)
     take(stepped(typedNumber(typed ?? shown, rule) ?? value ?? min ?? 0, by, rule))
   }
-  const isWrong = left && typed !== null && typedNumber(typed, rule) === undefined
-  return { text: typed ?? shown, type, leave, key, fault: (t: TFunction) => (isWrong ? ruleWords(rule, t) : undefined) }
+  const notTaken = typed !== null && typedNumber(typed, rule) === undefined
+  return { text: typed ?? shown, type, leave, key, notTaken, fault: (t: TFunction) => (left && notTaken ? ruleWords(rule, t) : undefined) }
 }
 
 /** A number, with a decimal point or comma; arrow keys change it by `step`. What cannot be taken stays as it was typed, with what it should
@@ -68,7 +68,7 @@ export function NumberField<Empty extends boolean = false>(props: NumberFieldPro
   const { label, hint, unit, small = false, hidden = false, disabled = false, whole = false } = props
   const { t } = useTexts()
   const id = useId()
-  const { text, type, leave, key, fault } = useTyping(props)
+  const { text, type, leave, key, notTaken, fault } = useTyping(props)
   const error = props.error ?? fault(t)
   const input = (
     <input
@@ -78,6 +78,7 @@ export function NumberField<Empty extends boolean = false>(props: NumberFieldPro
       disabled={disabled}
       className={`${boxClass(small)} tabular-nums`}
       value={text}
+      data-not-taken={notTaken || undefined}
       {...describedBy(id, { hint, error })}
       onChange={(event) => type(event.target.value)}
       onBlur={leave}

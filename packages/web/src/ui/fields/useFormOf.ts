@@ -5,7 +5,7 @@ import type * as z from 'zod/mini'
 import { useTexts } from '../words/texts'
 
 /** A form over what a request takes. `faultOf`: what is wrong with a field, in words. `sending`: what sends it when it is submitted; a field
- * that shows a fault is gone to instead. */
+ * with something in it that it does not take is gone to instead. */
 export type FormOf<T extends FieldValues> = UseFormReturn<T, unknown, T> & {
   faultOf: (name: FieldPath<T>) => string | undefined
   sending: (send: (body: T) => void) => (event: FormEvent<HTMLFormElement>) => void
@@ -28,7 +28,7 @@ export function useFormOf<T extends FieldValues>(schema: z.ZodMiniType<T, FieldV
     },
     sending: (send) => (event) => {
       event.preventDefault()
-      const wrong = event.currentTarget.querySelector<HTMLElement>('[aria-invalid="true"]')
+      const wrong = event.currentTarget.querySelector<HTMLElement>('[data-not-taken]')
       if (wrong) wrong.focus()
       else void form.handleSubmit(send)(event)
     },
