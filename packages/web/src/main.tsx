@@ -28,6 +28,16 @@ async function begin(): Promise<void> {
   await Promise.all([me ? speakFromNow(me.language) : speakAsBefore(), queryClient.prefetchQuery(meQuery), page])
 }
 
+const FRAME_MS = 100
+/** Lets what the page came with be seen before anything else is done. A page that lies behind others is not drawn, and does not wait. */
+const seen = (): Promise<unknown> =>
+  document.querySelector('[data-still]') === null
+    ? Promise.resolve()
+    : Promise.race([
+        new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve))),
+        new Promise((resolve) => setTimeout(resolve, FRAME_MS)),
+      ])
+
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
 // In slices, so that a slow phone can be scrolled and touched meanwhile.
@@ -41,4 +51,4 @@ const draw = () =>
       </StrictMode>,
     ),
   )
-void begin().then(draw).then(readySecondVisit)
+void seen().then(begin).then(draw).then(readySecondVisit)

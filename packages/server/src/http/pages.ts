@@ -77,9 +77,10 @@ async function sendPage(req: Request, res: Response, html: string): Promise<void
 
 const MASTHEAD = /<!-- masthead -->.*<!-- \/masthead -->/s
 
-/** A page as it will look, in the place where its scripts put it. */
+/** A page as it will look, in the place where its scripts put it. What it looks like comes before the scripts. */
 const withPicture = (html: string, { title, html: drawn }: Still): string =>
   html
+    .replaceAll(/<(link rel="modulepreload"|script type="module")/g, '<$1 fetchpriority="low"')
     .replace(MASTHEAD, () => `<div data-still class="contents">${drawn}</div>`)
     .replace('<title>Jackdaw</title>', () => `<title>${title || 'Jackdaw'}</title>`)
 
@@ -115,8 +116,10 @@ export function pages(
       const head = preload([...scripts, ...(files.languages[language] ?? [])], files.fonts) + answersElement(answers)
       const draws = framed && caller && reads[path] && Object.keys(req.query).length === 0
       const drawn = draws ? await drawer?.draw({ path: req.path, language, answers: JSON.parse(answers) }) : null
-      const page = drawn ? withPicture(html, drawn) : framed && caller ? html : bare
-      await sendPage(req, res, page.replace('</head>', () => `${head}</head>`).replace('<html lang="en">', `<html lang="${language}">`))
+      const page = (framed && caller ? html : bare)
+        .replace('</head>', () => `${head}</head>`)
+        .replace('<html lang="en">', `<html lang="${language}">`)
+      await sendPage(req, res, drawn ? withPicture(page, drawn) : page)
     }
   const unknown = { scripts: [], framed: false }
   const known = new Map(files.pages.map((each) => [each.path, each]))
