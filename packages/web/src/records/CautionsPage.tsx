@@ -39,25 +39,29 @@ export function CautionsPage() {
           </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-4">
             <CautionSteps {...{ steps, step }} onStep={(next) => set({ step: next })} />
-            <FindForm
-              className="gap-2 mb-2"
-              find={find}
-              label={t('Name')}
-              placeholder={t('Part of a name')}
-              onFind={(words) => set({ find: words })}
-            >
-              <GroupFilters {...{ search, set }} />
-              <Check
-                checked={missing === 'yes'}
-                onChange={(event) => set({ missing: event.target.checked ? 'yes' : undefined })}
-                label={t('Only what is not acknowledged')}
-              />
-            </FindForm>
-            <p className="text-sm text-soft" role="status">
-              {t('{{count}} lines: a person and a step each', { count: total })}
-            </p>
-            <CautionTable id={id} rows={rows} />
-            <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
+            {steps.length > 0 && (
+              <>
+                <FindForm
+                  className="gap-2 mb-2"
+                  find={find}
+                  label={t('Name')}
+                  placeholder={t('Part of a name')}
+                  onFind={(words) => set({ find: words })}
+                >
+                  <GroupFilters {...{ search, set }} />
+                  <Check
+                    checked={missing === 'yes'}
+                    onChange={(event) => set({ missing: event.target.checked ? 'yes' : undefined })}
+                    label={t('Only what is not acknowledged')}
+                  />
+                </FindForm>
+                <p className="text-sm text-soft" role="status">
+                  {t('{{count}} lines: a person and a step each', { count: total })}
+                </p>
+                <CautionTable id={id} rows={rows} />
+                <Pager page={page} pageSize={pageSize} total={total} onPage={(next) => set({ page: String(next) })} />
+              </>
+            )}
           </div>
         </>
       )}
