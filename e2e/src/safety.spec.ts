@@ -166,6 +166,7 @@ describe('Solo', () => {
     expect(await marta.evaluate(() => document.body.innerText)).not.toContain('Leave Solo?')
     await press(marta, 'List of elements')
     await press(marta, steps[1]!.action!.element!.name.trim())
+    await seen(marta, 'Step 3 of 11')
     await press(marta, steps[2]!.action!.element!.name.trim())
     const options = await marta.waitForSelector('[data-entries]')
     expect(await options!.$$eval('button', (all) => all.map((each) => each.textContent!.trim()))).toContain('Kestrel Hotel')
