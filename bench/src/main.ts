@@ -171,7 +171,7 @@ async function readersOf(app: Running): Promise<Reader[]> {
   )
   return Promise.all(
     sessions.map(async (session): Promise<Reader> => {
-      const guide = (await get<Guides>(app.address, session, '/api/guides?find=Welcome')).rows[0]!
+      const guide = (await get<Guides>(app.address, session, '/api/guides?find=five%20minutes')).rows[0]!
       const reader = await get<{ document: { items: { kind: string; id: string }[] }; edition: number }>(
         app.address,
         session,
