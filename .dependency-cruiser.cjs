@@ -11,7 +11,7 @@ const TIERS = [
 const WEB_TIERS = [
   ['ui', 'api'],
   ['people', 'events', 'items', 'inbox', 'jobs'],
-  ['guides', 'annotations', 'remarks', 'recording'],
+  ['guides', 'annotations', 'remarks', 'recording', 'audiences'],
   ['players', 'library', 'assignments'],
   ['editing', 'records'],
   ['app'],

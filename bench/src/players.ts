@@ -1,3 +1,4 @@
+import { NOBODY } from '@jackdaw/core/audiences'
 import { signedInBrowser } from './browser'
 import { BUTTON, longGuide, send } from './longGuide'
 import { get, signIn } from './server'
@@ -16,7 +17,7 @@ export async function practiseTimes(address: string, steps: number, opens: numbe
     revision,
     changeNote: '',
     mustReread: false,
-    audience: { people: [], teams: [], roles: [] },
+    audience: NOBODY,
     openToAll: true,
     due: { kind: 'none' },
   })

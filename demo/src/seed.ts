@@ -1,5 +1,6 @@
 import {
   endOfLocalDay,
+  localDateAt,
   type FolderId,
   type GuideId,
   type LocalDate,
@@ -7,25 +8,23 @@ import {
   nth,
   type PersonId,
   type PictureId,
-  type RoleId,
   seededRandom,
   type StepId,
-  type TeamId,
 } from '@jackdaw/core/shared'
 import { readFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
-import { reasonsFor, type AudienceRule } from '@jackdaw/core/audiences'
+import { belongs, EVERYBODY, ticked, type AudienceRule } from '@jackdaw/core/audiences'
 import { importMarkdown, settlePictures, type ImportedDraft } from '@jackdaw/core/exchange'
 import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
 import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
 import { readingEvents } from './activity'
 import { useRecorded } from './attempts'
-import { DEMO_PASSWORD, demoCompany, type DemoPerson } from './company'
+import { addLateJoiners, loadPeople, type Ids, type Member } from './people'
 import { CUSTOMER_WORDS } from './customers'
 import { exercised } from './exercises'
-import { FOLDERS, GUIDES, type DemoGuide } from './guides'
+import { GUIDES, type DemoGuide } from './guides'
 import { cautionSteps, refine } from './refine'
-import type { Batch, DemoServices, NewPerson } from './services'
+import type { Batch, DemoServices } from './services'
 
 const DAY = 86_400_000
 /** The made-up day ends at this hour (UTC), so that the demo is the same at whatever hour it is loaded. */
@@ -37,55 +36,6 @@ const DILIGENCE: Record<string, number> = { 'Quay loading': 0.18, Drivers: 0.45,
 /** Where the demo's staff account stands, so that whoever signs in with it finds something begun and something to be read again:
  * guide → the number of steps read before stopping. */
 const INES: Record<string, number> = { 'pack-herb-crates': 5, 'hand-hygiene again': 0, 'count-stock': 0 }
-
-type Ids = Record<'sites' | 'departments' | 'teams' | 'roles' | 'people' | 'folders', Map<string, string>>
-type Member = DemoPerson & { id: PersonId; teamIds: string[]; roleIds: string[] }
-
-async function loadPeople(services: DemoServices, scale: number, now: number): Promise<{ ids: Ids; members: Member[] }> {
-  const company = demoCompany(scale)
-  const named = (names: readonly string[]) => new Map(names.map((name) => [name, services.newId()]))
-  const ids: Ids = {
-    sites: named(company.sites.map((site) => site.name)),
-    departments: named(company.departments),
-    teams: named(company.teams),
-    roles: named(company.roles),
-    people: named(company.people.map((person) => person.name)),
-    folders: named(FOLDERS.map(([name]) => name)),
-  }
-  const list = (map: Map<string, string>) => [...map].map(([name, id]) => ({ id, name }))
-  await services.addGroups({
-    sites: company.sites.map((site) => ({ ...site, id: ids.sites.get(site.name)! })),
-    departments: list(ids.departments),
-    teams: list(ids.teams),
-    roles: list(ids.roles),
-  })
-  const members = company.people.map((person): Member => ({
-    ...person,
-    id: ids.people.get(person.name)! as PersonId,
-    teamIds: person.teams.map((team) => ids.teams.get(team)!),
-    roleIds: person.roles.map((role) => ids.roles.get(role)!),
-  }))
-  const rows = members.map((member): NewPerson => ({
-    id: member.id,
-    name: member.name,
-    mail: member.mail,
-    level: member.level,
-    siteId: ids.sites.get(member.site)!,
-    departmentId: ids.departments.get(member.department)!,
-    teamIds: member.teamIds,
-    roleIds: member.roleIds,
-    managerId: member.manager === null ? null : (ids.people.get(member.manager)! as PersonId),
-  }))
-  await services.addPeople(rows, DEMO_PASSWORD, now)
-  for (const [name, parent] of FOLDERS)
-    await services.addFolder({
-      id: ids.folders.get(name)! as FolderId,
-      name,
-      parentId: parent === null ? null : (ids.folders.get(parent)! as FolderId),
-      now,
-    })
-  return { ids, members }
-}
 
 type Read = { document: GuideDocument; pictures: { id: PictureId; path: string; words?: readonly TextBox[] }[] }
 
@@ -149,13 +99,10 @@ async function loadGuide(
   return { id, document: finished, owner }
 }
 
-const audienceOf = (guide: DemoGuide, ids: Ids): AudienceRule => ({
-  people: guide.everybody
-    ? ([ids.people.get('Helena Brandt'), ids.people.get('Marta Sorrel'), ids.people.get('Priya Raman')] as PersonId[])
-    : [],
-  teams: (guide.everybody ? [...ids.teams.keys()] : (guide.teams ?? [])).map((team) => ids.teams.get(team)! as TeamId),
-  roles: (guide.roles ?? []).map((role) => ids.roles.get(role)! as RoleId),
-})
+const audienceOf = (guide: DemoGuide, ids: Ids): AudienceRule =>
+  guide.everybody
+    ? EVERYBODY
+    : ticked([...(guide.teams ?? []).map((team) => ids.teams.get(team)!), ...(guide.roles ?? []).map((role) => ids.roles.get(role)!)], [])
 
 /** The draft of one of the demo's own texts. */
 function drafted(...text: Parameters<typeof importMarkdown>): ImportedDraft {
@@ -198,6 +145,8 @@ function readingOf(company: Company, guide: DemoGuide, { id, document }: Loaded,
       },
       { random: company.random, newEventId: company.services.newEventId },
     )
+    // Chance goes on as if whoever came late had read like the others.
+    if (member.joinsLate !== null) return []
     return made.map((batch): Batch => ({
       ...batch,
       personId: member.id,
@@ -220,8 +169,8 @@ async function seedGuide(company: Company, guide: DemoGuide): Promise<void> {
   }
   await services.publish(id, { ...request, revision: 0, changeNote: 'First edition', mustReread: false }, lead, publishedAt)
   const steps = stepsOf(document).map((step) => step.id)
-  const readers = members.filter(
-    (member) => reasonsFor(audience, { id: member.id, teams: member.teamIds, roles: member.roleIds }).length > 0,
+  const readers = members.filter((member) =>
+    belongs(audience, { facts: { ...member.state }, managers: [], today: localDateAt(until, 'UTC') }),
   )
   const { again } = guide
   const changedAt = again ? until - again.daysAgo * DAY : until
@@ -266,7 +215,7 @@ async function addStepAgain(
 export async function seedDemo(services: DemoServices, folder: string, anchor: LocalDate, scale = 1): Promise<void> {
   const until = endOfLocalDay(anchor, 'UTC') - DAY + ANCHOR_HOUR * 3_600_000
   const random = seededRandom(1974)
-  const { ids, members } = await loadPeople(services, scale, until - 61 * DAY)
+  const { ids, members } = await loadPeople(services, scale, anchor, until)
   const diligence = new Map(
     members.map((member) => [
       member.id as string,
@@ -278,6 +227,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   const company: Company = { services, folder, ids, members, lead, until, diligence, random, exercising }
   for (const guide of GUIDES) await seedGuide(company, guide)
   await services.inboxesRead(until - 12 * DAY)
+  await addLateJoiners(services, members, until)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
   await services.setLook({ name: 'Larkmoor Glasshouses' })

@@ -1,37 +1,25 @@
-import type { FolderId, GuideId, NewId, PersonId, PictureId } from '@jackdaw/core/shared'
+import type { AudienceId, FolderId, GroupId, GuideId, NewId, PersonId, PictureId } from '@jackdaw/core/shared'
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { UsageEvent } from '@jackdaw/core/players'
 import type { Change, GuideDocument, Look } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
-import type { Level } from '@jackdaw/core/people'
+import type { Level, PersonState } from '@jackdaw/core/people'
 
-export type NewPerson = {
-  id: PersonId
-  name: string
-  mail: string
-  level: Level
-  siteId: string
-  departmentId: string
-  teamIds: string[]
-  roleIds: string[]
-  managerId: PersonId | null
-}
+export type NewPerson = Partial<PersonState> & Pick<PersonState, 'id' | 'name' | 'siteId' | 'groups'> & { mail: string; level: Level }
+type NewGroup = { id: GroupId; kind: string; name: string; zone?: string; about?: string }
 export type Batch = { personId: PersonId; at: number; events: UsageEvent[] }
 
 /** What the demo needs of the server: its own services, handed in by whoever puts the server together. Times are epoch milliseconds. */
 export type DemoServices = {
   newId: NewId
   newEventId: () => string
-  addGroups(groups: {
-    sites: { id: string; name: string; zone: string }[]
-    departments: { id: string; name: string }[]
-    teams: { id: string; name: string }[]
-    roles: { id: string; name: string }[]
-  }): Promise<void>
-  /** Managers come before those who report to them. */
+  addGroups(groups: readonly NewGroup[], now: number): Promise<void>
   addPeople(people: readonly NewPerson[], password: string, now: number): Promise<void>
+  /** Changes somebody as it happened then. */
+  changePerson(id: PersonId, change: Partial<PersonState>, now: number): Promise<void>
+  saveAudience(id: AudienceId, saving: { name: string; about: string; rule: AudienceRule }, by: PersonId, now: number): Promise<void>
   addFolder(folder: { id: FolderId; name: string; parentId: FolderId | null; now: number }): Promise<unknown>
   addGuide(guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }): Promise<unknown>
   addPicture(picture: { id: PictureId; guideId: GuideId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>

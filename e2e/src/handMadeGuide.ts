@@ -1,3 +1,4 @@
+import { NOBODY } from '@jackdaw/core/audiences'
 import { richTextOf, type Change, type Exercise, type StepAction, type StepElement, type Verb } from '@jackdaw/core/guides'
 import type { PictureId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
@@ -96,7 +97,7 @@ export async function handMadeGuide(lead: Page): Promise<string> {
     revision,
     changeNote: '',
     mustReread: false,
-    audience: { people: [], teams: [], roles: [] },
+    audience: NOBODY,
     openToAll: true,
     due: { kind: 'none' },
   })

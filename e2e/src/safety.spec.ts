@@ -1,3 +1,4 @@
+import { NOBODY } from '@jackdaw/core/audiences'
 import { nanoid } from 'nanoid'
 import type { Change, GuideDocument, Step } from '@jackdaw/core/guides'
 import type { Browser } from 'puppeteer-core'
@@ -61,7 +62,7 @@ beforeAll(async () => {
     revision: saved.revision,
     changeNote: 'Danger at the belt',
     mustReread: true,
-    audience: { people: [], teams: [], roles: [] },
+    audience: NOBODY,
     openToAll: true,
     due: { kind: 'none' },
   })

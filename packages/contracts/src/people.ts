@@ -1,5 +1,5 @@
 import { Language, Level, Permission } from '@jackdaw/core/people'
-import { PersonId, RoleId, SiteId, TeamId } from '@jackdaw/core/shared'
+import { GroupId, GroupKindId, PersonId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { SignIn } from './signIn'
@@ -56,12 +56,15 @@ export const findPeople = endpoint({
   problems: [],
 })
 
-const Group = <I extends z.ZodMiniType>(id: I) => z.object({ id, name: z.string(), people: z.int() })
-/** Teams, roles and sites with the number of active people in each. */
+/** A group in lists: its kind, its name and how many people are in it. */
+export const GroupRef = z.object({ id: GroupId, kind: GroupKindId, kindName: z.string(), name: z.string(), people: z.int() })
+/** Read by {@link GroupRef}. */
+export type GroupRef = z.infer<typeof GroupRef>
+/** The groups that there are, by kind and name. */
 export const listGroups = endpoint({
   method: 'get',
   path: '/api/groups',
   access: { may: 'people.look-up' },
-  response: z.object({ teams: z.array(Group(TeamId)), roles: z.array(Group(RoleId)), sites: z.array(Group(SiteId)) }),
+  response: z.array(GroupRef),
   problems: [],
 })

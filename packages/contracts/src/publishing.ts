@@ -1,5 +1,5 @@
 import { DueRule } from '@jackdaw/core/assignments'
-import { AudienceRule } from '@jackdaw/core/audiences'
+import { AudienceChoice, AudienceShown } from './audiences'
 import { PUBLISHING_REASONS } from '@jackdaw/core/guides'
 import { GuideId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
@@ -28,8 +28,7 @@ export const Publication = z.object({
   archived: z.boolean(),
   editions: z.array(Edition),
   changedSinceEdition: z.boolean(),
-  audience: AudienceRule,
-  named: z.array(PersonRef),
+  audience: AudienceShown,
   openToAll: z.boolean(),
   due: DueRule,
   /** `where` is what the step or section is called, empty for the guide as a whole. */
@@ -59,14 +58,19 @@ export const Reached = z.object({
 })
 /** Read by {@link Reached}. */
 export type Reached = z.infer<typeof Reached>
-/** Whom publishing to an audience would reach, and who would lose the guide. */
+/** Whom publishing to an audience would reach, and who would lose the guide: the first 200 of each by name, and how many there are. */
 export const previewAudience = endpoint({
   method: 'post',
   path: '/api/guides/:id/audience-preview',
   access: { may: 'guide.publish', over: 'guide' },
   params: guide,
-  body: z.object({ audience: AudienceRule }),
-  response: z.object({ people: z.array(Reached), leaving: z.array(PersonRef) }),
+  body: z.object({ audience: AudienceChoice }),
+  response: z.object({
+    /** Of all, also of those who are not listed. */
+    counts: z.object({ people: z.int(), new: z.int(), 'not-done': z.int(), done: z.int(), leaving: z.int() }),
+    people: z.array(Reached),
+    leaving: z.array(PersonRef),
+  }),
   problems: ['invalid'],
 })
 
@@ -76,7 +80,7 @@ export const Publishing = z.object({
   revision: Whole,
   changeNote: z.string().check(z.trim(), z.maxLength(1_000)),
   mustReread: z.boolean(),
-  audience: AudienceRule,
+  audience: AudienceChoice,
   openToAll: z.boolean(),
   due: DueRule,
   /** Whether those who are to read it are told, in their inbox and by mail; without it they are. */

@@ -1,6 +1,6 @@
 import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/players'
-import { GuideId, Instant, LocalDate, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
+import { GuideId, Instant, LocalDate, GroupId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { StoredDocument } from './guides'
@@ -48,7 +48,7 @@ export const ReaderEdition = z.object({
   assigned: z.boolean(),
   dueOn: z.nullable(LocalDate),
   /** What rules of the guide may ask of the reader. */
-  reader: z.object({ roles: z.array(RoleId), sites: z.array(SiteId) }),
+  reader: z.object({ roles: z.array(GroupId), sites: z.array(GroupId) }),
   progress: z.object({
     lastStepId: z.nullable(StepId),
     seen: z.array(StepId),

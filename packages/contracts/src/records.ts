@@ -1,7 +1,7 @@
 import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { CautionLevel } from '@jackdaw/core/guides'
 import { Way, waysWhere } from '@jackdaw/core/ways'
-import { DepartmentId, GuideId, LocalDate, PersonId, SiteId, StepId, TeamId } from '@jackdaw/core/shared'
+import { GroupId, GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { SoloResult } from './players'
@@ -11,7 +11,7 @@ const person = z.object({ id: PersonId })
 const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(100_000)))
 
 /** Which people are shown; what is absent leaves nobody out. */
-const among = { department: z.optional(DepartmentId), site: z.optional(SiteId), team: z.optional(TeamId) }
+const among = { department: z.optional(GroupId), site: z.optional(GroupId), team: z.optional(GroupId) }
 const find = z.optional(z.string().check(z.maxLength(100)))
 const Named = <I extends z.ZodMiniType>(id: I) => z.object({ id, name: z.string() })
 
@@ -20,7 +20,7 @@ export const listRecordGroups = endpoint({
   method: 'get',
   path: '/api/records/groups',
   access: { may: 'records.list' },
-  response: z.object({ departments: z.array(Named(DepartmentId)), sites: z.array(Named(SiteId)), teams: z.array(Named(TeamId)) }),
+  response: z.object({ departments: z.array(Named(GroupId)), sites: z.array(Named(GroupId)), teams: z.array(Named(GroupId)) }),
   problems: [],
 })
 

@@ -8,7 +8,7 @@ import type { Config } from './config'
 import { openDatabase } from './db'
 import { Decoder } from './decoding'
 import { firstReadsOf } from './domain'
-import { DOMAINS, EVENT_RULES } from './domains'
+import { AUDIENCE_FOLLOWERS, DOMAINS, EVENT_RULES, PEOPLE_FOLLOWERS } from './domains'
 import { buildApp, newRoutes, type Parts, type RelationFinders, type Routes } from './http'
 import { mailer } from './mail'
 import { Runner, type RunnerTimes } from './jobs'
@@ -26,6 +26,8 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     clock: () => Date.now(),
     newId: () => nanoid(),
     events: EVENT_RULES,
+    peopleFollowers: PEOPLE_FOLLOWERS,
+    audienceFollowers: AUDIENCE_FOLLOWERS,
     decoder: new Decoder(new URL('./decoding.mjs', import.meta.url)),
     mail: mailer(config),
     recorderDir: fileURLToPath(new URL('../recorder', import.meta.url)),

@@ -1,7 +1,7 @@
 import type { RequestHandler } from 'express'
 import type { Verbs } from '@jackdaw/core/events'
 import type { EventCheck, EventRules, RollUp } from './eventRules'
-import type { FirstRead, Parts, RelationFinders, Routes } from './http'
+import type { FirstRead, Parts, PeopleFollower, RelationFinders, Routes } from './http'
 import type { Job } from './jobs'
 
 /** What a domain is to the server: all that has to be wired together, declared in one value. */
@@ -18,6 +18,10 @@ export type Domain = {
   relations?: (parts: Parts) => Partial<RelationFinders>
   /** Finds out who calls, before any route. */
   whoIs?: (parts: Parts) => RequestHandler
+  /** What follows in it when people have changed. */
+  followsPeople?: PeopleFollower
+  /** What follows in it when people have come to belong to audiences, or ceased to. */
+  followsAudiences?: PeopleFollower
   /** How its jobs are carried out. */
   jobs?: readonly ((parts: Parts) => Job)[]
   /** By what the demo company is loaded: its part of the services, under their names. */

@@ -1,5 +1,6 @@
 import { assignments } from './assignments'
 import { eventRulesOf, type Domain } from './domain'
+import { audiences } from './audiences'
 import { events } from './events'
 import { exchange } from './exchange'
 import { files } from './files'
@@ -19,6 +20,7 @@ import { remarks } from './remarks'
 export const DOMAINS: readonly Domain[] = [
   { routes: healthRoutes },
   people,
+  audiences,
   { routes: jobRoutes },
   inbox,
   files,
@@ -34,5 +36,9 @@ export const DOMAINS: readonly Domain[] = [
   remarks,
 ]
 
+/** What follows in them when people have changed. */
+export const PEOPLE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsPeople ?? [])
+/** What follows in them when people have come to belong to audiences, or ceased to. */
+export const AUDIENCE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsAudiences ?? [])
 /** What they declare of events. */
 export const EVENT_RULES = eventRulesOf(DOMAINS)

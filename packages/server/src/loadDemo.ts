@@ -33,11 +33,12 @@ export async function loadDemoOnce(parts: Parts, folder: string, anew = false): 
   )
 }
 
-/** Empties every table but the list of migrations. */
+/** Empties every table but the list of migrations, and the kinds of groups that every company has. */
 async function clear({ database }: Parts): Promise<void> {
   const tables = await database.rows<{ name: string }>(
-    `select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'migration'`,
+    `select tablename as name from pg_tables where schemaname = 'public' and tablename not in ('migration', 'group_kind')`,
   )
   await database.rows(`truncate ${tables.map((table) => `"${table.name}"`).join(', ')} restart identity cascade`)
+  await database.rows('delete from group_kind where not built_in')
   await database.rows('truncate jobs.job, jobs.archive')
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { RoleId, SiteId, StepId } from '../shared'
+import { GroupId, StepId } from '../shared'
 import { Accept } from './exercise'
 
 const FlowId = z.string().check(z.regex(/^[A-Za-z0-9_-]{6,24}$/))
@@ -12,8 +12,8 @@ export type Target = z.infer<typeof Target>
 /** Something that holds or does not: what was entered at a step, or the role or site of the person. `not` turns it round. */
 export const Condition = z.discriminatedUnion('of', [
   z.object({ of: z.literal('value'), stepId: StepId, accept: Accept, not: z.optional(z.literal(true)) }),
-  z.object({ of: z.literal('role'), ids: z.array(RoleId).check(z.maxLength(50)), not: z.optional(z.literal(true)) }),
-  z.object({ of: z.literal('site'), ids: z.array(SiteId).check(z.maxLength(50)), not: z.optional(z.literal(true)) }),
+  z.object({ of: z.literal('role'), ids: z.array(GroupId).check(z.maxLength(50)), not: z.optional(z.literal(true)) }),
+  z.object({ of: z.literal('site'), ids: z.array(GroupId).check(z.maxLength(50)), not: z.optional(z.literal(true)) }),
 ])
 /** Read by {@link Condition}. */
 export type Condition = z.infer<typeof Condition>

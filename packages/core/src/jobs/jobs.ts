@@ -52,6 +52,12 @@ export const JOBS = {
     every: { ms: DAY_MS, afterMs: 3 * HOUR_MS },
     words: 'Delete recordings that were never finished',
   },
+  'follow-the-day': {
+    ...tidying,
+    every: { ms: HOUR_MS, afterMs: 15 * 60_000 },
+    words: 'Bring audiences up to date that change with the day',
+  },
+  'rebuild-audiences': { ...tidying, every: { ms: DAY_MS, afterMs: 4 * HOUR_MS }, words: 'Ask all audiences anew who belongs to them' },
   recount: { ...tidying, tries: 2, lastsAtMostS: 7_200, words: 'Count all events anew' },
 } as const satisfies Record<string, JobRules>
 

@@ -8,7 +8,8 @@ export const Permission = z.enum([
   'folders.change', // create, rename, move and archive folders
   'people.look-up', // find people and groups by name
   'records.all', // everybody's records
-  'people.invite', // bring people in
+  'people.manage', // add and change people and groups, and their rights as far as one's own reach
+  'people.invite', // bring people in; without people.manage only those who report to one
   'company.settings', // everything that concerns the whole company
 ])
 /** Read by {@link Permission}. */
@@ -19,10 +20,22 @@ export const Level = z.enum(['admin', 'lead', 'author', 'staff'])
 /** Read by {@link Level}. */
 export type Level = z.infer<typeof Level>
 
+/** What levels are called, in English. */
+export const LEVEL_NAMES: Record<Level, string> = { admin: 'admin', lead: 'lead', author: 'author', staff: 'staff' }
+
 /** What each permission level brings with it. */
 export const LEVEL_PRESETS: Record<Level, readonly Permission[]> = {
   admin: Permission.options,
-  lead: ['guides.write', 'guides.all', 'guides.publish', 'folders.change', 'people.look-up', 'records.all', 'people.invite'],
+  lead: [
+    'guides.write',
+    'guides.all',
+    'guides.publish',
+    'folders.change',
+    'people.look-up',
+    'records.all',
+    'people.manage',
+    'people.invite',
+  ],
   author: ['guides.write', 'people.look-up'],
   staff: [],
 }

@@ -27,12 +27,27 @@ describe('rights', () => {
     ['staff', 'records.person', ['reports'], true],
     ['author', 'folder.change', [], false],
     ['lead', 'folder.change', [], true],
+    ['staff', 'directory.read', [], true],
+    ['staff', 'person.see', ['here'], true],
+    ['staff', 'person.see', [], false],
+    ['lead', 'person.see', [], true],
+    ['author', 'person.add', [], false],
+    ['author', 'person.change', ['reports'], false],
+    ['lead', 'person.change', [], true],
+    ['author', 'group.change', [], false],
+    ['lead', 'group.change', [], true],
+    ['lead', 'company.change', [], false],
+    ['admin', 'company.change', [], true],
+    ['author', 'audience.use', [], false],
+    ['lead', 'audience.use', [], true],
+    ['author', 'audience.change', [], false],
+    ['lead', 'audience.change', [], true],
   ])('%s, %s, %j: %s', (level, action, relations, expected) => {
     expect(allowed(level, action, ...relations)).toBe(expected)
   })
   it('never lets a higher level do less than a lower one', () => {
     const order: Level[] = ['staff', 'author', 'lead', 'admin']
-    const relations: Relation[] = ['own', 'shared', 'assigned', 'open', 'self', 'reports']
+    const relations: Relation[] = ['own', 'shared', 'assigned', 'open', 'self', 'reports', 'here']
     for (const action of Object.keys(RIGHTS) as Action[])
       for (const relation of relations)
         for (let i = 1; i < order.length; i++)

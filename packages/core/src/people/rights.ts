@@ -1,8 +1,8 @@
 import type { Permission } from './permissions'
 
 /** How a person stands to the thing that is asked about.
- * `any` holds for every existing thing; `reports` means that someone who reports to the person (at any depth) is concerned. */
-export type Relation = 'any' | 'own' | 'shared' | 'assigned' | 'open' | 'self' | 'reports'
+ * `any` holds for every existing thing; `reports` means that someone who reports to the person (at any depth) is concerned; `here`, that somebody works here. */
+export type Relation = 'any' | 'own' | 'shared' | 'assigned' | 'open' | 'self' | 'reports' | 'here'
 
 /** One way to be allowed: the permission held (or `null`: every signed-in person), over things in one of these relations. */
 type Grant = { permission: Permission | null; over: readonly Relation[] }
@@ -19,6 +19,14 @@ export const RIGHTS = {
   'library.find': [everyone('any')],
   'folder.change': [holder('folders.change', 'any')],
   'people.look-up': [holder('people.look-up', 'any')],
+  'directory.read': [everyone('any')],
+  'person.see': [everyone('here', 'self', 'reports'), holder('people.manage', 'any'), holder('records.all', 'any')],
+  'person.add': [holder('people.manage', 'any'), holder('people.invite', 'any')],
+  'person.change': [holder('people.manage', 'any')],
+  'group.change': [holder('people.manage', 'any')],
+  'company.change': [holder('company.settings', 'any')],
+  'audience.use': [holder('guides.publish', 'any'), holder('guides.all', 'any')],
+  'audience.change': [holder('guides.all', 'any')],
   'look.read': [everyone('any')],
   'look.change': [holder('company.settings', 'any'), holder('guides.all', 'any')],
   'guide.create': [holder('guides.write', 'any')],
@@ -54,7 +62,7 @@ export type ThingRights = { relations: readonly Relation[]; knownBy: readonly Ac
 /** The things that rights are asked for: one that is added says all of it here, and its domain how relations to it are found. */
 export const THINGS = {
   guide: { relations: ['own', 'shared', 'assigned', 'open', 'reports'], knownBy: ['guide.read', 'guide.edit', 'records.guide'] },
-  person: { relations: ['self', 'reports'], knownBy: ['records.person', 'people.look-up'] },
+  person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */
 export type Thing = keyof typeof THINGS

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Flow, GuideDocument, Step, Target } from '../guides'
-import type { RoleId } from '../shared'
+import type { GroupId } from '../shared'
 import { checkFlow } from './checkFlow'
 import { END, openPlaces, stepsLeft, waysOn } from '../flow'
 import { actingScriptOf } from './actingScript'
@@ -9,7 +9,7 @@ import { acting, ANYBODY, guideOf, heading, says } from './testing'
 
 const [a, b, c, d] = [acting(says('Type the customer'), 'type', { value: 'Copper Ladle' }), says('Known'), says('New'), says('Save')]
 const flowing = (step: Step, flow: Flow): Step => ({ ...step, flow })
-const driver = 'driver-driver-driver-' as RoleId
+const driver = 'driver-driver-driver-' as GroupId
 const way = (id: string, to: Target, words = 'x') => ({ id: `way-${id}`, words, to })
 
 describe('a guide', () => {

@@ -21,22 +21,21 @@ export const kindOfId = (schema: object): string | undefined => KINDS.get(schema
 export const PersonId = idOf('person')
 /** Read by {@link PersonId}. */
 export type PersonId = z.infer<typeof PersonId>
-/** Id of a team. */
-export const TeamId = idOf('team')
-/** Read by {@link TeamId}. */
-export type TeamId = z.infer<typeof TeamId>
-/** Id of a role. */
-export const RoleId = idOf('role')
-/** Read by {@link RoleId}. */
-export type RoleId = z.infer<typeof RoleId>
-/** Id of a site. */
-export const SiteId = idOf('site')
-/** Read by {@link SiteId}. */
-export type SiteId = z.infer<typeof SiteId>
-/** Id of a department. */
-export const DepartmentId = idOf('department')
-/** Read by {@link DepartmentId}. */
-export type DepartmentId = z.infer<typeof DepartmentId>
+/** Id of a group of people, of whatever kind: a site, a department, a team, a role, or one of a kind of the company's own. */
+export const GroupId = idOf('group')
+/** Read by {@link GroupId}. */
+export type GroupId = z.infer<typeof GroupId>
+/** Id of a kind of groups; those that every company has are called by their words. */
+export const GroupKindId = z
+  .string()
+  .check(z.regex(/^(site|department|team|role|[A-Za-z0-9_-]{21})$/, 'Not an id of a kind of groups'))
+  .brand<'group-kind'>()
+/** Read by {@link GroupKindId}. */
+export type GroupKindId = z.infer<typeof GroupKindId>
+/** Id of an audience. */
+export const AudienceId = idOf('audience')
+/** Read by {@link AudienceId}. */
+export type AudienceId = z.infer<typeof AudienceId>
 /** Id of a folder. */
 export const FolderId = idOf('folder')
 /** Read by {@link FolderId}. */

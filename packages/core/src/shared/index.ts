@@ -1,18 +1,4 @@
-export {
-  idOf,
-  kindOfId,
-  PersonId,
-  TeamId,
-  RoleId,
-  SiteId,
-  DepartmentId,
-  FolderId,
-  GuideId,
-  StepId,
-  SectionId,
-  PictureId,
-  EntryId,
-} from './ids'
+export { idOf, kindOfId, PersonId, GroupId, GroupKindId, AudienceId, FolderId, GuideId, StepId, SectionId, PictureId, EntryId } from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'
 export { localDateAt, localTimeAt, addDays, endOfLocalDay, daysBetween } from './days'

@@ -1,57 +1,126 @@
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
-import type { AudienceRule } from '@jackdaw/core/audiences'
-import type { ItemRef } from '@jackdaw/core/items'
-import type { LocalDate, NewId, PersonId } from '@jackdaw/core/shared'
+import { itemRefOf, type ItemId, type ItemKind, type ItemRef } from '@jackdaw/core/items'
+import type { AudienceId, LocalDate, NewId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { membersOf, standings } from './audience'
 
-/** What came of giving an item: how many have it, who has been given it or has to read it anew, and until when, and who no longer has it. */
-export type Assigned = { people: number; dated: { personId: PersonId; due: LocalDate | null }[]; lost: PersonId[] }
-type Assign = { item: ItemRef; audience: AudienceRule; due: DueRule; by: PersonId; now: number; renewFor: ReadonlySet<string> }
+/** What came of giving an item: who has been given it or has to read it anew, and until when, and who no longer has it. */
+export type Assigned = {
+  item: ItemRef
+  giver: PersonId
+  archived: boolean
+  dated: { personId: PersonId; due: LocalDate | null }[]
+  lost: PersonId[]
+}
+/** Whose assignments are made what the audiences say: everybody's of one item, or those of some people of all items. */
+type Scope = { item: ItemRef } | { people: readonly PersonId[] }
 
-/** Makes the assignments of an item what its audience says: people who belong to it now get it, those who no longer do lose it, and
- * the reasons are written down. Who has it already keeps their date; those in `renewFor` get a new one.
- * @returns how many people have it now, who got a date, and who lost it */
-export async function assign(tx: Db, newId: NewId, { item, audience, due, by, now, renewFor }: Assign): Promise<Assigned> {
-  const members = await membersOf(tx, audience)
-  const before = new Set((await standings(tx, item)).map((standing) => standing.person_id))
-  const dated = members.filter((member) => !before.has(member.id) || renewFor.has(member.id))
-  const rows = dated.map((member) => {
-    const date = dueFor(due, now, member.zone)
-    return {
-      id: newId(),
-      person: member.id,
-      due_on: date?.on ?? null,
-      due_zone: date?.zone ?? null,
-      due_at: date ? new Date(date.at).toISOString() : null,
-    }
-  })
+type Wanted = {
+  kind: ItemKind
+  id: ItemId
+  person: PersonId
+  zone: string
+  due: DueRule
+  audience: AudienceId
+  giver: PersonId
+  archived: boolean
+}
+type Gone = Pick<Wanted, 'kind' | 'id' | 'person' | 'giver' | 'archived'>
+
+const scoped = (scope: Scope): { where: (item: string, person: string) => string; bind: unknown[] } =>
+  'item' in scope
+    ? { where: (item) => `${item}.item_kind = $1 and ${item}.item_id = $2`, bind: [scope.item.kind, scope.item.id] }
+    : { where: (_item, person) => `${person}.person_id = any ($1)`, bind: [scope.people] }
+
+/** Who belongs to an item's audience and has not been given it, or is to have a new date. */
+function wanted(tx: Db, scope: Scope, renewFor: readonly string[]): Promise<Wanted[]> {
+  const { where, bind } = scoped(scope)
+  return tx.rows<Wanted>(
+    `select x.item_kind as kind, x.item_id as id, p.id as person, s.zone, x.due, x.audience_id as audience, e.published_by as giver, i.archived_at is not null as archived
+     from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition
+     join audience_member m on m.audience_id = x.audience_id join person p on p.id = m.person_id and p.active join people_group s on s.id = p.site_id
+     left join assignment a on a.item_kind = x.item_kind and a.item_id = x.item_id and a.person_id = p.id
+     where ${where('x', 'm')} and (a.id is null or p.id = any ($${bind.length + 1})) order by x.item_kind, x.item_id, p.name, p.id`,
+    [...bind, renewFor],
+  )
+}
+
+/** Takes items from those who no longer belong to their audiences. */
+function takeAway(tx: Db, scope: Scope): Promise<Gone[]> {
+  const { where, bind } = scoped(scope)
+  return tx.rows<Gone>(
+    `delete from assignment a using item_audience x, item i, edition e
+     where x.item_kind = a.item_kind and x.item_id = a.item_id and i.kind = a.item_kind and i.id = a.item_id and e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition
+       and ${where('a', 'a')} and not exists (select 1 from audience_member m where m.audience_id = x.audience_id and m.person_id = a.person_id)
+     returning a.item_kind as kind, a.item_id as id, a.person_id as person, e.published_by as giver, i.archived_at is not null as archived`,
+    bind,
+  )
+}
+
+/** Gives them, each until the day that the item's rule says. */
+async function give(tx: Db, newId: NewId, rows: readonly Wanted[], now: number): Promise<Map<Wanted, LocalDate | null>> {
+  const due = new Map(rows.map((row) => [row, dueFor(row.due, now, row.zone)]))
+  const from = `jsonb_to_recordset($1::jsonb) as x (id text, person text, kind text, item text, due_on date, due_zone text, due_at timestamptz)`
   await tx.rows(
     `insert into assignment (id, person_id, item_kind, item_id, assigned_at, due_on, due_zone, due_at)
-     select x.id, x.person, $1, $2, $3, x.due_on, x.due_zone, x.due_at from jsonb_to_recordset($4::jsonb) as x (id text, person text, due_on date, due_zone text, due_at timestamptz)
+     select x.id, x.person, x.kind, x.item, $2, x.due_on, x.due_zone, x.due_at from ${from}
      on conflict (person_id, item_kind, item_id) do update set due_on = excluded.due_on, due_zone = excluded.due_zone, due_at = excluded.due_at`,
-    [item.kind, item.id, new Date(now), JSON.stringify(rows)],
+    [
+      JSON.stringify(
+        rows.map((row) => {
+          const date = due.get(row)
+          const at = date ? new Date(date.at).toISOString() : null
+          return {
+            id: newId(),
+            person: row.person,
+            kind: row.kind,
+            item: row.id,
+            due_on: date?.on ?? null,
+            due_zone: date?.zone ?? null,
+            due_at: at,
+          }
+        }),
+      ),
+      new Date(now),
+    ],
   )
-  const reasons = members.flatMap((member) => member.kinds.map((kind, index) => ({ person: member.id, kind, ref: member.refs[index] })))
-  await tx.rows(`delete from assignment where item_kind = $1 and item_id = $2 and person_id <> all ($3)`, [
-    item.kind,
-    item.id,
-    members.map((member) => member.id),
-  ])
+  return new Map([...due].map(([row, date]) => [row, date?.on ?? null]))
+}
+
+/** Writes down why everybody of the scope has what they have: the audience to which they belong. */
+async function writeReasons(tx: Db, scope: Scope, now: number): Promise<void> {
+  const { where, bind } = scoped(scope)
+  const at = bind.length
   await tx.rows(
-    `with wanted as (
-       select a.id, x.kind, x.ref from jsonb_to_recordset($3::jsonb) as x (person text, kind text, ref text)
-       join assignment a on a.item_kind = $1 and a.item_id = $2 and a.person_id = x.person),
-     gone as (
-       delete from assignment_reason r using assignment a where a.id = r.assignment_id and a.item_kind = $1 and a.item_id = $2
-         and not exists (select 1 from wanted w where w.id = r.assignment_id and w.kind = r.kind and w.ref = r.ref))
-     insert into assignment_reason (assignment_id, kind, ref, given_by, given_at) select id, kind, ref, $4, $5 from wanted on conflict do nothing`,
-    [item.kind, item.id, JSON.stringify(reasons), by, new Date(now)],
+    `with now_ as (select a.id, x.audience_id, e.published_by from assignment a join item_audience x on x.item_kind = a.item_kind and x.item_id = a.item_id
+       join item i on i.kind = a.item_kind and i.id = a.item_id join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition where ${where('a', 'a')}),
+     gone as (delete from assignment_reason r using now_ n where r.assignment_id = n.id and r.kind = 'audience' and r.ref <> n.audience_id)
+     insert into assignment_reason (assignment_id, kind, ref, given_by, given_at) select id, 'audience', audience_id, published_by, $${at + 1} from now_ on conflict do nothing`,
+    [...bind, new Date(now)],
   )
-  const staying = new Set(members.map((member) => member.id))
-  return {
-    people: members.length,
-    dated: rows.map((row) => ({ personId: row.person, due: row.due_on })),
-    lost: [...before].filter((id) => !staying.has(id)),
+}
+
+/** Makes assignments what the audiences of the items say: people who belong to one now get its item, those who no longer do lose it, and the
+ * reasons are written down. Who has it already keeps their date; those in `renewFor` get a new one.
+ * @returns what has changed, by item */
+export async function assign(
+  tx: Db,
+  newId: NewId,
+  scope: Scope,
+  now: number,
+  renewFor: ReadonlySet<string> = new Set(),
+): Promise<Assigned[]> {
+  const gone = await takeAway(tx, scope)
+  const rows = await wanted(tx, scope, [...renewFor])
+  const due = rows.length > 0 ? await give(tx, newId, rows, now) : new Map<Wanted, LocalDate | null>()
+  if ('item' in scope || rows.length > 0) await writeReasons(tx, scope, now)
+  const byItem = new Map<string, Assigned>()
+  const of = ({ kind, id, giver, archived }: Gone): Assigned => {
+    const key = `${kind} ${id}`
+    const known = byItem.get(key) ?? { item: itemRefOf(kind, id), giver, archived, dated: [], lost: [] }
+    byItem.set(key, known)
+    return known
   }
+  for (const row of rows) of(row).dated.push({ personId: row.person, due: due.get(row) ?? null })
+  for (const row of gone) of(row).lost.push(row.person)
+  return [...byItem.values()]
 }

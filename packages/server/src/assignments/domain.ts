@@ -2,6 +2,7 @@ import { getToday } from '@jackdaw/contracts/reading'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
 import { firstRead } from '../http'
+import { followAudiences } from './followAudiences'
 import { publish, type PublishRequest } from './publish'
 import { assignmentRoutes } from './routes'
 
@@ -9,8 +10,8 @@ import { assignmentRoutes } from './routes'
 export const assignments = {
   routes: assignmentRoutes,
   firstReads: { '/': [firstRead(getToday)] },
-  demo: ({ database, newId }) => ({
-    publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) =>
-      publish(database, { newId, mail: null }, guideId, request, by, now),
+  followsAudiences: followAudiences,
+  demo: (parts) => ({
+    publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) => publish(parts, null, guideId, request, by, now),
   }),
 } satisfies Domain

@@ -1,7 +1,6 @@
 import type { DueRule } from '@jackdaw/core/assignments'
-import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { LocalDate, PersonId } from '@jackdaw/core/shared'
+import type { AudienceId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { day, instant, json, key, optional, table, text } from '../db'
 
@@ -43,16 +42,16 @@ export const ASSIGNMENT_REASON = table('assignment_reason', AssignmentReasonRow,
   givenAt: instant(),
 }))
 
-/** To whom an item is given, as a rule, and by when each of them is to have done it. */
+/** To whom an item is given, and by when each of them is to have done it. */
 export class ItemAudienceRow extends Model<InferAttributes<ItemAudienceRow>, InferCreationAttributes<ItemAudienceRow>> {
   declare itemKind: ItemKind
   declare itemId: ItemId
-  declare rule: AudienceRule
+  declare audienceId: AudienceId
   declare due: DueRule
 }
 export const ITEM_AUDIENCE = table('item_audience', ItemAudienceRow, () => ({
   itemKind: key(text()),
   itemId: key(text()),
-  rule: json(),
+  audienceId: text(),
   due: json(),
 }))

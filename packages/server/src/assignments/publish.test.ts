@@ -1,8 +1,8 @@
+import { NOBODY, ticked } from '@jackdaw/core/audiences'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { v7 as uuidV7 } from 'uuid'
 import { aGuide, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../testing/testServer'
-import { followChanges } from './followChanges'
 
 let server: TestServer
 let company: Company
@@ -26,7 +26,7 @@ const request = (more: object = {}) => ({
   revision: 0,
   changeNote: 'First',
   mustReread: false,
-  audience: { people: [], teams: [company.team], roles: [] },
+  audience: ticked([company.team], []),
   openToAll: false,
   due: { kind: 'days', days: 14 },
   ...more,
@@ -57,11 +57,12 @@ const changeDraft = () =>
 
 describe('publishing', () => {
   it('says beforehand who gets it and why, each person once', async () => {
-    const { people } = await preview({ people: [company.people.staff, company.people.outsider], teams: [company.team], roles: [] })
+    const { people, counts } = await preview(ticked([company.team], [company.people.staff, company.people.outsider]))
     expect(people).toMatchObject([
       { name: 'Name of outsider', why: ['named'], now: 'new' },
-      { name: 'Name of staff', why: ['named', 'Crate line A'], now: 'new' },
+      { name: 'Name of staff', why: ['Crate line A', 'named'], now: 'new' },
     ])
+    expect(counts).toEqual({ people: 2, new: 2, 'not-done': 0, done: 0, leaving: 0 })
   })
   it('gives the guide to as many as it said, due at the end of the day where they are', async () => {
     expect(await publish()).toEqual({ edition: 1, people: 1 })
@@ -123,14 +124,14 @@ describe('publishing', () => {
   })
   it('takes the guide back from those who are no longer meant, and gives it to those who are', async () => {
     await publish()
-    const only = { people: [company.people.outsider], teams: [], roles: [] }
+    const only = ticked([], [company.people.outsider])
     expect((await preview(only)).leaving).toMatchObject([{ name: 'Name of staff' }])
     await publish({ audience: only })
     expect((await staff.send('get', `/api/guides/${guide.id}/reader`)).status).toBe(404)
     expect((await (await company.as('outsider')).send('get', `/api/guides/${guide.id}/reader`)).status).toBe(200)
   })
   it('opens a guide to all without giving it to anyone', async () => {
-    await publish({ audience: { people: [], teams: [], roles: [] }, openToAll: true })
+    await publish({ audience: NOBODY, openToAll: true })
     const outsider = await company.as('outsider')
     expect((await outsider.json('get', `/api/guides?find=Rinse`)).rows.some((row: { id: string }) => row.id === guide.id)).toBe(true)
     expect((await today(outsider)).waiting).toEqual([])
@@ -139,15 +140,12 @@ describe('publishing', () => {
   it('follows people into their groups and out of them', async () => {
     await publish()
     const outsider = await company.as('outsider')
-    await server.parts.database.rows('insert into person_team (person_id, team_id) values ($1, $2)', [
-      company.people.outsider,
-      company.team,
-    ])
-    await followChanges(server.parts.database, server.parts, company.people.lead, server.clock.now + 3 * DAY)
+    const { outsider: id } = company.people
+    const groups = [company.site, company.department]
+    await server.services.changePerson(id, { groups: [...groups, company.team] }, server.clock.now + 3 * DAY)
     expect((await today(outsider)).waiting).toMatchObject([{ dueOn: '2026-03-27' }])
     expect((await today()).waiting).toMatchObject([{ dueOn: '2026-03-24' }])
-    await server.parts.database.rows('delete from person_team where person_id = $1', [company.people.outsider])
-    await followChanges(server.parts.database, server.parts, company.people.lead, server.clock.now)
+    await server.services.changePerson(id, { groups }, server.clock.now + 4 * DAY)
     expect((await today(outsider)).waiting).toEqual([])
   })
   it('hides an archived guide from staff', async () => {
@@ -158,11 +156,7 @@ describe('publishing', () => {
     await publish({}, 409)
   })
   it('refuses people and groups that do not exist', async () => {
-    const response = await lead.send(
-      'post',
-      `/api/guides/${guide.id}/editions`,
-      request({ audience: { people: [], teams: [nanoid()], roles: [] } }),
-    )
-    expect(await response.json()).toMatchObject({ status: 422, errors: [{ pointer: '/body/audience/teams' }] })
+    const response = await lead.send('post', `/api/guides/${guide.id}/editions`, request({ audience: ticked([nanoid()], []) }))
+    expect(await response.json()).toMatchObject({ status: 422, errors: [{ pointer: '/body/audience/groups' }] })
   })
 })

@@ -1,14 +1,13 @@
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday } from '@jackdaw/contracts/reading'
-import { NOBODY } from '@jackdaw/core/audiences'
 import { USUAL_DUE } from '@jackdaw/core/assignments'
 import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
 import { guideItem } from '@jackdaw/core/items'
 import { findDraft, findFacts } from '../guides'
 import { fail, route, type Routes } from '../http'
 import { ITEM, listEditions } from '../items'
-import { PERSON } from '../people'
-import { membersOf, standings, type Standing } from './audience'
+import { audienceShown, idsOf, LISTED, membersOf, reasonsOf } from '../audiences'
+import { standings, type Standing } from './standings'
 import { ITEM_AUDIENCE } from './model'
 import { publish } from './publish'
 import { todayOf } from './today'
@@ -25,7 +24,6 @@ export function assignmentRoutes(routes: Routes): void {
       db.in(ITEM_AUDIENCE).one({ itemKind: 'guide', itemId: id }),
       db.in(ITEM).one({ kind: 'guide', id }, { only: ['openToAll'] }),
     ])
-    const audience = given?.rule ?? NOBODY
     return {
       title: draft.document.title,
       number: facts.number,
@@ -40,8 +38,7 @@ export function assignmentRoutes(routes: Routes): void {
         steps: edition.parts,
       })),
       changedSinceEdition: editions[0]?.revision !== draft.revision,
-      audience,
-      named: await db.in(PERSON).find({ id: audience.people }, { only: ['id', 'name'], order: ['name'] }),
+      audience: await audienceShown(db, given?.audienceId ?? null),
       openToAll: item?.openToAll ?? false,
       due: given?.due ?? USUAL_DUE,
       findings: findingsBeforePublishing(draft.document).map((finding) => ({
@@ -50,23 +47,34 @@ export function assignmentRoutes(routes: Routes): void {
       })),
     }
   })
-  route(routes, previewAudience, async ({ params: { id }, body: { audience } }) => {
-    const [members, before] = await Promise.all([membersOf(db, audience), standings(db, guideItem(id))])
+  route(routes, previewAudience, async ({ params: { id }, body: { audience } }, { now }) => {
+    const [{ people }, all, before] = await Promise.all([
+      membersOf(db, audience, '', now),
+      idsOf(db, audience, now),
+      standings(db, guideItem(id)),
+    ])
+    const reasons = await reasonsOf(
+      db,
+      audience,
+      people.map((each) => each.id),
+      now,
+    )
     const standing = new Map<string, Standing>(before.map((each) => [each.person_id, each]))
-    const staying = new Set<string>(members.map((member) => member.id))
+    const leaving = before.filter((each) => !all.has(each.person_id))
+    const staying = before.filter((each) => all.has(each.person_id))
+    const done = staying.filter((each) => each.done).length
+    const counts = { people: all.size, new: all.size - staying.length, 'not-done': staying.length - done, done, leaving: leaving.length }
     return {
-      people: members.map((member) => {
-        const was = standing.get(member.id)
-        return {
-          id: member.id,
-          name: member.name,
-          site: member.site,
-          why: member.why.map((why) => why || 'named'),
-          now: was === undefined ? ('new' as const) : was.done ? ('done' as const) : ('not-done' as const),
-        }
+      counts,
+      people: people.map(({ id: personId, name, site }) => {
+        const was = standing.get(personId)
+        const now = was === undefined ? ('new' as const) : was.done ? ('done' as const) : ('not-done' as const)
+        return { id: personId, name, site, why: reasons.get(personId) ?? [], now }
       }),
-      leaving: before.filter((each) => !staying.has(each.person_id)).map((each) => ({ id: each.person_id, name: each.name })),
+      leaving: leaving.slice(0, LISTED).map((each) => ({ id: each.person_id, name: each.name })),
     }
   })
-  route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) => publish(db, routes.parts, id, body, caller.id, now))
+  route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) =>
+    publish(routes.parts, routes.parts.mail, id, body, caller.id, now),
+  )
 }

@@ -1,5 +1,3 @@
-import type { ItemRef } from '@jackdaw/core/items'
-import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { notify, takeBack, type Telling } from '../inbox'
 import { ITEM } from '../items'
@@ -11,11 +9,10 @@ import type { Assigned } from './assign'
 export async function tellReaders(
   tx: Db,
   telling: Telling,
-  item: ItemRef,
-  { dated, lost }: Assigned,
-  by: PersonId,
+  { item, giver: by, archived, dated, lost }: Assigned,
   now: number,
 ): Promise<void> {
+  if (archived) return
   const shown = await tx.in(ITEM).one({ kind: item.kind, id: item.id }, { only: ['title'] })
   const giver = await tx.in(PERSON).one({ id: by }, { only: ['name'] })
   const data = { title: shown?.title ?? '', by: giver?.name ?? '' }

@@ -27,6 +27,9 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0011-inbox',
     '0012-not-ready',
     '0013-language',
+    '0014-groups',
+    '0015-persons',
+    '0016-audiences',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -14,6 +14,9 @@ import { jobs } from './migrations/0010-jobs'
 import { inbox } from './migrations/0011-inbox'
 import { notReady } from './migrations/0012-not-ready'
 import { language } from './migrations/0013-language'
+import { groups } from './migrations/0014-groups'
+import { persons } from './migrations/0015-persons'
+import { audiences } from './migrations/0016-audiences'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -29,6 +32,9 @@ const MIGRATIONS: readonly Migration[] = [
   inbox,
   notReady,
   language,
+  groups,
+  persons,
+  audiences,
 ]
 const LOCK = 7_203_114
 

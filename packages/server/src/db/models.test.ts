@@ -85,18 +85,18 @@ describe('the models', () => {
     expect([...new Set(names)].sort()).toEqual(names.sort())
   })
   it('are read and written in the transaction of whoever asks', async () => {
-    const found = (await declared()).find(({ table }) => table.name === 'role')
-    const role = found?.table as Table<Model<any, any>>
+    const found = (await declared()).find(({ table }) => table.name === 'setting')
+    const settings = found?.table as Table<Model<any, any>>
     const broken = database.transaction(async (tx) => {
-      await tx.in(role).insert({ id: 'a', name: 'Welder' })
-      expect(await tx.in(role).count({})).toBe(1)
+      await tx.in(settings).insert({ key: 'a', value: 'Welder' })
+      expect(await tx.in(settings).count({})).toBe(1)
       throw new Error('no')
     })
     await expect(broken).rejects.toThrow('no')
-    expect(await database.in(role).find({})).toEqual([])
-    await database.in(role).insertAll([{ id: 'a', name: 'Welder' }])
-    await database.in(role).insertAll([{ id: 'a', name: 'Fitter' }], { inPlaceOf: ['name'] })
-    await database.in(role).insertAll([{ id: 'a', name: 'Cook' }], { skip: true })
-    expect(await database.in(role).find({}, { only: ['name'] })).toEqual([{ name: 'Fitter' }])
+    expect(await database.in(settings).find({})).toEqual([])
+    await database.in(settings).insertAll([{ key: 'a', value: 'Welder' }])
+    await database.in(settings).insertAll([{ key: 'a', value: 'Fitter' }], { inPlaceOf: ['value'] })
+    await database.in(settings).insertAll([{ key: 'a', value: 'Cook' }], { skip: true })
+    expect(await database.in(settings).find({}, { only: ['value'] })).toEqual([{ value: 'Fitter' }])
   })
 })

@@ -71,7 +71,7 @@ const INSERT = `
     e.data, e.attested, e.occurred_at, e.time_put_right, $3, $5, $6, $7, (e.occurred_at at time zone s.zone)::date, e.amends
   from jsonb_to_recordset($4::jsonb) as e (id uuid, verb text, way text, item_kind text, item_id text, edition int, part_id text, visit text, active_ms int, tries int, help int, done bool, percent int,
     passed bool, data jsonb, attested bool, occurred_at timestamptz, time_put_right bool, amends uuid)
-    cross join (select site.zone from person p join site on site.id = p.site_id where p.id = $1) s
+    cross join (select site.zone from person p join people_group site on site.id = p.site_id where p.id = $1) s
   on conflict (id) do nothing
   returning *`
 

@@ -1,3 +1,4 @@
+import { ticked } from '@jackdaw/core/audiences'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { aGuide, smallCompany, startTestServer, type Client, type Company, type TestServer } from '../testing/testServer'
@@ -130,7 +131,7 @@ describe('a picture of an edition', () => {
         revision,
         changeNote: 'Picture',
         mustReread: false,
-        audience: { people: [], teams: [company.team as never], roles: [] },
+        audience: ticked([company.team], []),
         openToAll: false,
         due: { kind: 'none' },
       },

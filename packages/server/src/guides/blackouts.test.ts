@@ -1,3 +1,4 @@
+import { NOBODY, ticked } from '@jackdaw/core/audiences'
 import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
 import { type Annotation, type Change } from '@jackdaw/core/guides'
@@ -85,7 +86,7 @@ async function aGuideWithCanary(format: Parameters<typeof withCanary>[0] = 'png'
       revision,
       changeNote: 'More',
       mustReread: false,
-      audience: { people: [], teams: [company.team], roles: [] },
+      audience: ticked([company.team], []),
       openToAll: false,
       due: { kind: 'none' },
     })
@@ -241,7 +242,7 @@ describe('on the way', () => {
       revision: made.revision,
       changeNote: 'x',
       mustReread: false,
-      audience: { people: [], teams: [], roles: [] },
+      audience: NOBODY,
       openToAll: true,
       due: { kind: 'none' },
     })

@@ -1,3 +1,4 @@
+import { NOBODY } from '@jackdaw/core/audiences'
 import { PLAIN_LOOK, type GuideDocument } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
@@ -104,7 +105,7 @@ describe('cautions that have to be acknowledged', () => {
       revision: 0,
       changeNote: 'x',
       mustReread: false,
-      audience: { people: [], teams: [], roles: [] },
+      audience: NOBODY,
       openToAll: true,
       due: { kind: 'none' },
     }

@@ -5,7 +5,7 @@ import type { Language, Level, Permission, Relation, RelationTo, Thing } from '@
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
 import type { Config } from '../config'
-import type { Database } from '../db'
+import type { Database, Db } from '../db'
 import type { Decoder } from '../decoding'
 import type { EventRules } from '../eventRules'
 import type { Mailer } from '../mail'
@@ -33,6 +33,10 @@ export type Parts = {
   newId: NewId
   /** What the domains declare of events. */
   events: EventRules
+  /** What follows when people have changed. */
+  peopleFollowers: readonly PeopleFollower[]
+  /** What follows when people have come to belong to audiences, or ceased to. */
+  audienceFollowers: readonly PeopleFollower[]
   /** Reads strangers' files, in processes of their own. */
   decoder: Decoder
   /** By what mail leaves; `null` where none is sent. */
@@ -40,6 +44,12 @@ export type Parts = {
   /** Folder of the built browser extension. */
   recorderDir: string
 }
+
+/** People of whom something has changed, or who report to such a one: who has to be looked at anew.
+ * @param by who changed it; `null` where nobody did, as when a day has passed */
+export type PeopleChange = { touched: readonly PersonId[]; by: PersonId | null; now: number }
+/** What follows when people have changed, in the same transaction: a port for which domains above people declare themselves. */
+export type PeopleFollower = (tx: Db, parts: Parts, change: PeopleChange) => Promise<void>
 
 /** Ids of the things that rights are asked for. */
 type ThingIds = { [K in ItemKind]: ItemId<K> } & { person: PersonId }

@@ -1,3 +1,4 @@
+import { ticked } from '@jackdaw/core/audiences'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { richTextOf, withBlockIds } from '@jackdaw/core/guides'
@@ -26,7 +27,7 @@ const publishTo = (id: string, more: object = {}) =>
     revision: 0,
     changeNote: 'First',
     mustReread: false,
-    audience: { people: [company.people.lead], teams: [company.team], roles: [] },
+    audience: ticked([company.team], [company.people.lead]),
     openToAll: false,
     due: { kind: 'days', days: 14 },
     ...more,
@@ -59,7 +60,7 @@ describe('a published edition', () => {
     expect((await entries(staff)).rows).toEqual([])
     const other = await aGuide(server, company, 'author', { published: false })
     await publishTo(other.id)
-    await publishTo(other.id, { audience: { people: [company.people.manager], teams: [], roles: [] } })
+    await publishTo(other.id, { audience: ticked([], [company.people.manager]) })
     expect((await entries(staff)).rows).toEqual([])
     expect((await entries(await company.as('manager'))).rows).toHaveLength(1)
   })

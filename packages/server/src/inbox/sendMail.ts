@@ -22,7 +22,7 @@ export async function sendMail(
   const entry = await database.in(INBOX_ENTRY).one({ id: entryId })
   if (!entry || entry.at !== at || entry.readAt !== null || entry.mailedAt !== null) return
   const person = await database.in(PERSON).one({ id: entry.personId, active: true }, { only: ['name', 'mail', 'language'] })
-  if (!person || person.mail === '' || !(await mailChoiceOf(database, entry.personId))[entry.kind]) return
+  if (!person || person.mail === null || !(await mailChoiceOf(database, entry.personId))[entry.kind]) return
   const token = await issueToken(database, {
     purpose: 'stop-mails',
     personId: entry.personId,

@@ -1,12 +1,12 @@
-import type { DepartmentId, PersonId, SiteId, TeamId } from '@jackdaw/core/shared'
+import type { GroupId, PersonId } from '@jackdaw/core/shared'
 import type { Caller } from '../http'
 
 /** Whose records are shown: everybody's or only those of the people who report to somebody, and of these the ones in the groups named. */
 export type Among = {
   reportsTo: PersonId | null
-  department?: DepartmentId | undefined
-  site?: SiteId | undefined
-  team?: TeamId | undefined
+  department?: GroupId | undefined
+  site?: GroupId | undefined
+  team?: GroupId | undefined
 }
 
 /** What somebody may see, among what they ask for. */
@@ -29,8 +29,8 @@ export const isEverybody = (among: Among): boolean => ASKED.every((key) => (amon
 export function amongSql(personId: string, param: string, everybody = false): string {
   if (everybody) return `${param}::jsonb is not null`
   const asked = (key: keyof Among) => `(${param}::jsonb ->> '${key}')`
+  const inGroup = (group: string) =>
+    `exists (select 1 from membership q where q.person_id = ${personId} and q.group_id = ${group} and q.until is null)`
   return `(${asked('reportsTo')} is null or ${personId} in (select person_id from reports_of(${asked('reportsTo')})))
-    and (coalesce(${asked('department')}, ${asked('site')}) is null or exists (select 1 from person q where q.id = ${personId}
-      and (${asked('department')} is null or q.department_id = ${asked('department')}) and (${asked('site')} is null or q.site_id = ${asked('site')})))
-    and (${asked('team')} is null or exists (select 1 from person_team q where q.person_id = ${personId} and q.team_id = ${asked('team')}))`
+    ${(['department', 'site', 'team'] as const).map((kind) => `and (${asked(kind)} is null or ${inGroup(asked(kind))})`).join('\n    ')}`
 }

@@ -1,54 +1,44 @@
-import { LEVEL_PRESETS, type Level } from '@jackdaw/core/people'
-import type { DepartmentId, PersonId, RoleId, SiteId, TeamId } from '@jackdaw/core/shared'
+import { newcomer, type Level, type PersonState } from '@jackdaw/core/people'
+import type { GroupId, GroupKindId, PersonId } from '@jackdaw/core/shared'
 import type { Parts } from '../http'
-import { DEPARTMENT, PERSON, PERSON_ROLE, PERSON_TEAM, ROLE, SITE, TEAM } from './model'
-import { hashPassword } from './password'
+import { changePeople } from './changing/changePeople'
+import { addGroup } from './changing/groups'
+import { PERSON } from './model'
+import { hashPassword } from './signingIn/password'
 
-type NewPerson = {
-  id: PersonId
-  name: string
-  mail: string
-  level: Level
-  siteId: string
-  departmentId: string
-  teamIds: string[]
-  roleIds: string[]
-  managerId: PersonId | null
-}
-type Named = { id: string; name: string }
-type Groups = { sites: (Named & { zone: string })[]; departments: Named[]; teams: Named[]; roles: Named[] }
+type NewPerson = Partial<PersonState> & { id: PersonId; name: string; mail: string; level: Level; siteId: GroupId; groups: GroupId[] }
+type NewGroup = { id: GroupId; kind: string; name: string; zone?: string; about?: string }
 
 /** Loads people and groups of the demo company. */
-export const demoPeople = ({ database: db }: Parts) => ({
-  async addGroups({ sites, departments, teams, roles }: Groups): Promise<void> {
-    await db.in(SITE).insertAll(sites.map(({ id, name, zone }) => ({ id: id as SiteId, name, zone })))
-    await db.in(DEPARTMENT).insertAll(departments.map(({ id, name }) => ({ id: id as DepartmentId, name })))
-    await db.in(TEAM).insertAll(teams.map(({ id, name }) => ({ id: id as TeamId, name })))
-    await db.in(ROLE).insertAll(roles.map(({ id, name }) => ({ id: id as RoleId, name })))
+export const demoPeople = (parts: Parts) => ({
+  async addGroups(groups: readonly NewGroup[], now: number): Promise<void> {
+    await parts.database.transaction(async (tx) => {
+      for (const { id, kind, name, zone = null, about = '' } of groups)
+        await addGroup(tx, id, kind as GroupKindId, { name, about, zone, leaderId: null }, now)
+    })
   },
-  /** Managers come before those who report to them. */
   async addPeople(people: readonly NewPerson[], password: string, now: number): Promise<void> {
     const passwordHash = await hashPassword(password)
-    await db.in(PERSON).insertAll(
-      people.map(({ id, name, mail, level, siteId, departmentId, managerId }) => ({
-        id,
-        name,
-        mail,
-        passwordHash,
-        level,
-        permissions: [...LEVEL_PRESETS[level]],
-        siteId: siteId as SiteId,
-        departmentId: departmentId as DepartmentId,
-        managerId,
-        active: true,
-        createdAt: now,
-      })),
+    const ids = people.map(({ id }) => id)
+    await parts.database.transaction(async (tx) => {
+      await changePeople(tx, parts, {
+        ids: [],
+        by: null,
+        now,
+        into: () => people.map((person) => ({ ...newcomer(person.id, person.name, person.siteId, person.level), ...person })),
+      })
+      await tx.in(PERSON).update({ passwordHash }, { id: ids })
+    })
+  },
+  /** Changes people as somebody would; the past of the demo is made of it. */
+  async changePerson(id: PersonId, change: Partial<PersonState>, now: number): Promise<void> {
+    await parts.database.transaction((tx) =>
+      changePeople(tx, parts, {
+        ids: [id],
+        by: null,
+        now,
+        into: (states) => [...states.values()].map((state) => ({ ...state, ...change })),
+      }),
     )
-    await db
-      .in(PERSON_TEAM)
-      .insertAll(people.flatMap(({ id, teamIds }) => teamIds.map((team) => ({ personId: id, teamId: team as TeamId }))))
-    await db
-      .in(PERSON_ROLE)
-      .insertAll(people.flatMap(({ id, roleIds }) => roleIds.map((role) => ({ personId: id, roleId: role as RoleId }))))
   },
 })

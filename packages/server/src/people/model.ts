@@ -1,77 +1,167 @@
+import type { DutyId } from '@jackdaw/contracts/groups'
+import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type { Language, Level, Permission } from '@jackdaw/core/people'
-import type { DepartmentId, PersonId, RoleId, SiteId, TeamId } from '@jackdaw/core/shared'
+import type { GroupId, GroupKindId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { instant, key, optional, table, text, texts, truth, usually, whole } from '../db'
+import { big, counted, day, instant, key, optional, table, text, texts, truth, usually, whole } from '../db'
 
 /** Somebody who works here, or did. */
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   declare id: PersonId
   declare name: string
-  declare mail: string
-  declare passwordHash: string
+  declare mail: string | null
+  declare passwordHash: string | null
   declare level: Level
   declare permissions: Permission[]
-  declare siteId: SiteId
-  declare departmentId: DepartmentId
+  declare siteId: GroupId
   declare managerId: PersonId | null
   declare active: boolean
   declare createdAt: number
   declare language: CreationOptional<Language>
+  /** Since when site, manager, level and being here are as they are. */
+  declare changedAt: number
+  declare number: string | null
+  declare jobTitle: CreationOptional<string>
+  declare telephone: CreationOptional<string>
+  declare faceHash: string | null
+  declare startedOn: LocalDate | null
+  /** By what they are found: name, job title and number, without case and accents. */
+  declare sought: CreationOptional<string>
 }
 export const PERSON = table('person', PersonRow, () => ({
   id: key(text()),
   name: text(),
-  mail: text(),
-  passwordHash: text(),
+  mail: optional(text()),
+  passwordHash: optional(text()),
   level: text(),
   permissions: texts(),
   siteId: text(),
-  departmentId: text(),
   managerId: optional(text()),
   active: truth(),
   createdAt: instant(),
   language: usually(text(), 'en'),
+  changedAt: instant(),
+  number: optional(text()),
+  jobTitle: usually(text(), ''),
+  telephone: usually(text(), ''),
+  faceHash: optional(text()),
+  startedOn: optional(day()),
+  sought: usually(text(), ''),
 }))
 
-/** A place where people work, with its time zone (IANA). */
-export class SiteRow extends Model<InferAttributes<SiteRow>, InferCreationAttributes<SiteRow>> {
-  declare id: SiteId
-  declare name: string
-  declare zone: string
-}
-export const SITE = table('site', SiteRow, () => ({ id: key(text()), name: text(), zone: text() }))
-
-export class DepartmentRow extends Model<InferAttributes<DepartmentRow>, InferCreationAttributes<DepartmentRow>> {
-  declare id: DepartmentId
-  declare name: string
-}
-export const DEPARTMENT = table('department', DepartmentRow, () => ({ id: key(text()), name: text() }))
-
-export class TeamRow extends Model<InferAttributes<TeamRow>, InferCreationAttributes<TeamRow>> {
-  declare id: TeamId
-  declare name: string
-}
-export const TEAM = table('team', TeamRow, () => ({ id: key(text()), name: text() }))
-
-export class RoleRow extends Model<InferAttributes<RoleRow>, InferCreationAttributes<RoleRow>> {
-  declare id: RoleId
-  declare name: string
-}
-export const ROLE = table('role', RoleRow, () => ({ id: key(text()), name: text() }))
-
-/** That somebody is in a team. */
-export class PersonTeamRow extends Model<InferAttributes<PersonTeamRow>, InferCreationAttributes<PersonTeamRow>> {
+/** What somebody was until they became something else. */
+export class PersonPastRow extends Model<InferAttributes<PersonPastRow>, InferCreationAttributes<PersonPastRow>> {
+  declare id: CreationOptional<number>
   declare personId: PersonId
-  declare teamId: TeamId
+  declare since: number
+  declare until: number
+  declare siteId: GroupId
+  declare managerId: PersonId | null
+  declare level: Level
+  declare active: boolean
 }
-export const PERSON_TEAM = table('person_team', PersonTeamRow, () => ({ personId: key(text()), teamId: key(text()) }))
+export const PERSON_PAST = table('person_past', PersonPastRow, () => ({
+  id: counted(key(big())),
+  personId: text(),
+  since: instant(),
+  until: instant(),
+  siteId: text(),
+  managerId: optional(text()),
+  level: text(),
+  active: truth(),
+}))
 
-/** That somebody has a role. */
-export class PersonRoleRow extends Model<InferAttributes<PersonRoleRow>, InferCreationAttributes<PersonRoleRow>> {
-  declare personId: PersonId
-  declare roleId: RoleId
+/** A kind of groups: those that every company has, and its own. */
+export class GroupKindRow extends Model<InferAttributes<GroupKindRow>, InferCreationAttributes<GroupKindRow>> {
+  declare id: GroupKindId
+  declare name: string
+  declare builtIn: CreationOptional<boolean>
 }
-export const PERSON_ROLE = table('person_role', PersonRoleRow, () => ({ personId: key(text()), roleId: key(text()) }))
+export const GROUP_KIND = table('group_kind', GroupKindRow, () => ({ id: key(text()), name: text(), builtIn: usually(truth(), false) }))
+
+/** A group of people of whatever kind; a site has a time zone (IANA), no other has. */
+export class GroupRow extends Model<InferAttributes<GroupRow>, InferCreationAttributes<GroupRow>> {
+  declare id: GroupId
+  declare kindId: GroupKindId
+  declare name: string
+  declare about: CreationOptional<string>
+  declare zone: string | null
+  declare leaderId: PersonId | null
+  declare createdAt: number
+  declare closedAt: number | null
+}
+export const GROUP = table('people_group', GroupRow, () => ({
+  id: key(text()),
+  kindId: text(),
+  name: text(),
+  about: usually(text(), ''),
+  zone: optional(text()),
+  leaderId: optional(text()),
+  createdAt: instant(),
+  closedAt: optional(instant()),
+}))
+
+/** That somebody is in a group, or was until some time. */
+export class MembershipRow extends Model<InferAttributes<MembershipRow>, InferCreationAttributes<MembershipRow>> {
+  declare id: CreationOptional<number>
+  declare personId: PersonId
+  declare groupId: GroupId
+  declare since: number
+  declare until: number | null
+}
+export const MEMBERSHIP = table('membership', MembershipRow, () => ({
+  id: counted(key(big())),
+  personId: text(),
+  groupId: text(),
+  since: instant(),
+  until: optional(instant()),
+}))
+
+/** What whoever is in a group has to do. */
+export class DutyRow extends Model<InferAttributes<DutyRow>, InferCreationAttributes<DutyRow>> {
+  declare id: DutyId
+  declare groupId: GroupId
+  declare position: number
+  declare title: string
+  declare about: string
+}
+export const DUTY = table('duty', DutyRow, () => ({ id: key(text()), groupId: text(), position: whole(), title: text(), about: text() }))
+
+/** That an item tells how a duty is done. */
+export class DutyItemRow extends Model<InferAttributes<DutyItemRow>, InferCreationAttributes<DutyItemRow>> {
+  declare dutyId: DutyId
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare position: number
+}
+export const DUTY_ITEM = table('duty_item', DutyItemRow, () => ({
+  dutyId: key(text()),
+  itemKind: key(text()),
+  itemId: key(text()),
+  position: whole(),
+}))
+
+/** That somebody's rights were changed, and by whom. */
+export class RightsChangeRow extends Model<InferAttributes<RightsChangeRow>, InferCreationAttributes<RightsChangeRow>> {
+  declare id: CreationOptional<number>
+  declare personId: PersonId
+  declare byId: PersonId | null
+  declare at: number
+  declare levelBefore: Level
+  declare levelAfter: Level
+  declare granted: Permission[]
+  declare withdrawn: Permission[]
+}
+export const RIGHTS_CHANGE = table('rights_change', RightsChangeRow, () => ({
+  id: counted(key(big())),
+  personId: text(),
+  byId: optional(text()),
+  at: instant(),
+  levelBefore: text(),
+  levelAfter: text(),
+  granted: texts(),
+  withdrawn: texts(),
+}))
 
 /** A browser with which somebody has signed in before. */
 export class KnownDeviceRow extends Model<InferAttributes<KnownDeviceRow>, InferCreationAttributes<KnownDeviceRow>> {

@@ -1,10 +1,10 @@
 import { changeMe, findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
 import type { Request, RequestHandler } from 'express'
 import { fail, newCsrfToken, route, type Caller, type Parts, type Routes, said } from '../http'
-import { knownDevice, rememberDevice } from './knownDevices'
-import { verifyPassword } from './password'
+import { knownDevice, rememberDevice } from './signingIn/knownDevices'
+import { verifyPassword } from './signingIn/password'
 import { PERSON } from './model'
-import { countTry, forgiveTries } from './signInGuard'
+import { countTry, forgiveTries } from './signingIn/signInGuard'
 import { findByMail, findCaller, findPeopleByName, listAllGroups } from './store'
 
 /** Finds out who asks, from the session. */
@@ -65,5 +65,5 @@ export function peopleRoutes(routes: Routes): void {
       mayWrite: row.may_write,
     })),
   )
-  route(routes, listGroups, async () => (await listAllGroups(db)) as never)
+  route(routes, listGroups, () => listAllGroups(db))
 }

@@ -1,3 +1,4 @@
+import { ticked } from '@jackdaw/core/audiences'
 import { PLAIN_SOLO, type GuideDocument, type Step, type Verb } from '@jackdaw/core/guides'
 import { actingScriptOf, begin, type PlayerEvent, PlayerState, reduce, scoreOf } from '@jackdaw/core/players'
 import { nanoid } from 'nanoid'
@@ -71,7 +72,7 @@ async function aTest(solo: Partial<GuideDocument['solo']> = {}, more: Partial<St
       revision: 0,
       changeNote: 'First',
       mustReread: false,
-      audience: { people: [], teams: [company.team as never], roles: [] },
+      audience: ticked([company.team], []),
       openToAll: false,
       due: { kind: 'none' },
     },

@@ -1,9 +1,8 @@
 import type { KeptPlay, KeptWay } from '@jackdaw/contracts/players'
 import { PlayerState } from '@jackdaw/core/players'
-import type { GuideId, PersonId, RoleId, SiteId } from '@jackdaw/core/shared'
+import type { GuideId, PersonId, GroupId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
-import { PERSON, PERSON_ROLE } from '../people'
 import { PLAY } from './model'
 
 /** Largest state that is kept, in bytes of JSON: many times what the longest guide needs. */
@@ -30,8 +29,11 @@ export async function savePlay(db: Db, personId: PersonId, guideId: GuideId, way
 }
 
 /** What rules of a guide may ask of a person. */
-export async function ruledBy(db: Db, personId: PersonId): Promise<{ roles: RoleId[]; sites: SiteId[] }> {
-  const person = await db.in(PERSON).one({ id: personId }, { only: ['siteId'] })
-  const roles = await db.in(PERSON_ROLE).find({ personId }, { only: ['roleId'] })
-  return { roles: roles.map((row) => row.roleId), sites: person ? [person.siteId] : [] }
+export async function ruledBy(db: Db, personId: PersonId): Promise<{ roles: GroupId[]; sites: GroupId[] }> {
+  const rows = await db.rows<{ id: GroupId; kind: string }>(
+    "select group_id as id, kind from member where person_id = $1 and kind in ('role', 'site')",
+    [personId],
+  )
+  const of = (kind: string) => rows.flatMap((row) => (row.kind === kind ? [row.id] : []))
+  return { roles: of('role'), sites: of('site') }
 }

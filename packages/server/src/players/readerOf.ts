@@ -1,7 +1,7 @@
 import type { getReader } from '@jackdaw/contracts/reading'
 import { NEWEST_VERSION } from '@jackdaw/core/guides'
 import { guideItem } from '@jackdaw/core/items'
-import type { GuideId, LocalDate, PersonId, RoleId, SiteId, StepId } from '@jackdaw/core/shared'
+import type { GuideId, LocalDate, PersonId, GroupId, StepId } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
 import { noteGiven } from '../events'
 import { documentToSend } from '../guides'
@@ -22,8 +22,8 @@ type Row = {
   last_part_id: StepId | null
   finished_edition: number | null
   given: boolean
-  site_id: SiteId
-  roles: RoleId[]
+  sites: GroupId[]
+  roles: GroupId[]
   seen: StepId[]
   acknowledged: StepId[]
   confirmed: StepId[]
@@ -37,16 +37,17 @@ const READER = keepPlan(
   'reader',
   `
   select i.number, i.edition, i.required_edition, e.published_at, e.change_note, e.minutes, e.bytes, o.name as owner,
-    to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_part_id, r.finished_edition, p.site_id,
+    to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_part_id, r.finished_edition,
     (select max(m.amended_at) from edition_amendment x join picture_amendment m on m.id = x.amendment_id where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition) as amended_at,
     exists (select 1 from edition_given x where x.item_kind = i.kind and x.item_id = i.id and x.person_id = $2 and x.edition = i.edition) as given,
-    array(select m.role_id from person_role m where m.person_id = $2) as roles,
+    array(select m.group_id from member m where m.person_id = $2 and m.kind = 'role') as roles,
+    array(select m.group_id from member m where m.person_id = $2 and m.kind = 'site') as sites,
     ${DONE('seen_edition')} as seen, ${DONE('acknowledged_edition')} as acknowledged, ${DONE('confirmed_edition')} as confirmed,
     (select coalesce(json_object_agg(v.picture_id, json_build_object('widthPx', v.width_px, 'heightPx', v.height_px)), '{}') from (
       select distinct on (v.picture_id) v.picture_id, v.width_px, v.height_px from picture_use u join picture_version v on v.picture_id = u.picture_id
       where u.item_kind = i.kind and u.item_id = i.id and u.edition = i.edition order by v.picture_id, v.version desc) v) as pictures
   from item i join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition
-  join guide g on g.id = i.id join person o on o.id = g.owner_id join person p on p.id = $2
+  join guide g on g.id = i.id join person o on o.id = g.owner_id
   left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = $2
   left join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = $2
   where i.kind = 'guide' and i.id = $1`,
@@ -73,7 +74,7 @@ export async function readerOf(db: Db, id: GuideId, personId: PersonId, now: num
     amendedAt: row.amended_at?.getTime() ?? null,
     assigned: row.assigned,
     dueOn: row.due_on,
-    reader: { roles: row.roles, sites: [row.site_id] },
+    reader: { roles: row.roles, sites: row.sites },
     pictureSizes: row.pictures,
     progress: {
       // After a new edition that must be read, reading begins at the front again.

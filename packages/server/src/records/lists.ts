@@ -3,7 +3,7 @@ import { itemRefOf, type ItemState } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { rankParam } from '../items'
-import { amongSql, type Among } from '../people'
+import { amongSql, departmentsSql, type Among } from '../people'
 import { waysSql } from '../players'
 import { countsOf, countsSql, groupsSql, recordOf, standingParams, standingSql, whoOf, type StandingRow, type WhoRow } from './standing'
 import { PAGE_SIZE } from './whoFinished'
@@ -76,11 +76,13 @@ export async function personRecords(
 ): Promise<{ rows: PersonRow[]; total: number }> {
   type Row = Counts & Omit<PersonRow, 'counts'> & { total: number }
   const rows = await db.rows<Row>(
-    `with who as (select * from (${CURRENT}) x)
-     select p.id, p.name, s.name as site, d.name as department, ${countsSql('w.person_id')}, count(*) over ()::int as total
-     from person p join site s on s.id = p.site_id join department d on d.id = p.department_id left join who w on w.person_id = p.id and ($6::int is null or w.rank = $6)
-     where p.active and ${amongSql('p.id', '$3')} and ($6::int is null or w.person_id is not null) and ($4 = '' or position(plain($4) in plain(p.name)) > 0)
-     group by p.id, s.id, d.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5`,
+    `with who as (select * from (${CURRENT}) x),
+     page as (
+       select p.id, p.name, s.name as site, ${countsSql('w.person_id')}, count(*) over ()::int as total
+       from person p join people_group s on s.id = p.site_id left join who w on w.person_id = p.id and ($6::int is null or w.rank = $6)
+       where p.active and ${amongSql('p.id', '$3')} and ($6::int is null or w.person_id is not null) and ($4 = '' or position(plain($4) in plain(p.name)) > 0)
+       group by p.id, s.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5)
+     select page.*, ${departmentsSql('page.id')} as department from page order by late desc, name, id`,
     [...standingParams(among, now), find, (page - 1) * PAGE_SIZE, rankParam(state)],
   )
   return {
@@ -100,8 +102,8 @@ export async function allRecords(
   type Row = StandingRow & WhoRow
   const rows = await db.rows<Row>(
     `with groups as (${groupsSql('select id from person')})
-     select w.*, ${WAYS}, p.name, s.name as site, s.zone, d.name as department, g.teams, g.roles from (${CURRENT}) w
-     join person p on p.id = w.person_id join site s on s.id = p.site_id join department d on d.id = p.department_id left join groups g on g.person_id = p.id
+     select w.*, ${WAYS}, p.name, s.name as site, s.zone, coalesce(array_to_string(g.departments, ', '), '') as department, g.teams, g.roles from (${CURRENT}) w
+     join person p on p.id = w.person_id join people_group s on s.id = p.site_id left join groups g on g.person_id = p.id
      where ($4::int is null or w.rank = $4) and ($5 = '' or position(plain($5) in plain(p.name)) > 0) order by p.name, p.id, w.number limit $6`,
     [...standingParams(among, now), rankParam(state), find.trim(), most],
   )

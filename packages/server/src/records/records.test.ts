@@ -1,6 +1,6 @@
 import { stateOf } from '@jackdaw/core/items'
 import { may, type Permission } from '@jackdaw/core/people'
-import { seededRandom } from '@jackdaw/core/shared'
+import { seededRandom, type GroupId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v7 as uuidV7 } from 'uuid'
@@ -120,9 +120,9 @@ describe('who finished', () => {
 describe('records of some people only', () => {
   it('are filtered by department, site, team and state alike in the lists, the counts and the file', async () => {
     const guide = await aGuide(server, company, 'lead', { openToAll: true })
-    const { database } = server.parts
-    await database.rows("insert into team values ('crates-team-crates-te', 'Crates')")
-    await database.rows("insert into person_team values ($1, 'crates-team-crates-te')", [company.people.outsider])
+    const crates = 'crates-team-crates-te' as GroupId
+    await server.services.addGroups([{ id: crates, kind: 'team', name: 'Crates' }], server.clock.now)
+    await server.services.changePerson(company.people.outsider, { groups: [company.site, company.department, crates] }, server.clock.now)
     await read(await company.as('outsider'), guide, 3)
     await read(await company.as('author'), guide, 1)
     const groups = await lead.json('get', '/api/records/groups')

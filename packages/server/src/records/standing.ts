@@ -118,9 +118,8 @@ export const whoOf = ({ person_id, name, site, department, zone, teams, roles }:
   teams: teams ?? [],
   roles: roles ?? [],
 })
-/** Names of the teams and roles of people: a query of rows `person_id`, `teams`, `roles`, without those who have neither.
+/** Names of the groups of people: a query of rows `person_id`, `departments`, `teams`, `roles`.
  * @param people a query for one column with their ids */
 export const groupsSql = (people: string): string => `
-  select person_id, array_agg(name order by name) filter (where kind = 'team') as teams, array_agg(name order by name) filter (where kind = 'role') as roles from (
-    select m.person_id, 'team' as kind, t.name from person_team m join team t on t.id = m.team_id where m.person_id = any (array(${people}))
-    union all select m.person_id, 'role', t.name from person_role m join role t on t.id = m.role_id where m.person_id = any (array(${people}))) m group by person_id`
+  select person_id, ${(['department', 'team', 'role'] as const).map((kind) => `array_agg(name order by name) filter (where kind = '${kind}') as ${kind}s`).join(', ')}
+  from member where person_id = any (array(${people})) group by person_id`

@@ -84,10 +84,10 @@ function whoFinishedQuery({ kind, id }: ItemRef, among: Among, filter: WhoFilter
     page as (select * from asked order by ${order.join(', ')} limit ${pageSize} offset ${param((filter.page - 1) * pageSize)}),
     groups as (${groupsSql('select person_id from page')})
     select counted.*, solo.passed, solo.tried, ${asked.length > 0 ? '(select count(*)::int from asked)' : 'counted.people'} as total,
-      w.person_id, w.name, s.name as site, s.zone, d.name as department, g.teams, g.roles, ${STANDING}, ${waysSql('i.id', 'w.person_id')} as ways,
+      w.person_id, w.name, s.name as site, s.zone, coalesce(array_to_string(g.departments, ', '), '') as department, g.teams, g.roles, ${STANDING}, ${waysSql('i.id', 'w.person_id')} as ways,
       i.required_edition as required, exists (select 1 from edition_part x where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.caution is not null) as has_cautions
     from item i cross join counted cross join (${soloCountsSql('$5', amongSql('u.person_id', '$3', everybody))}) solo
-    left join page w on true left join person p on p.id = w.person_id left join site s on s.id = p.site_id left join department d on d.id = p.department_id
+    left join page w on true left join person p on p.id = w.person_id left join people_group s on s.id = p.site_id
     left join groups g on g.person_id = w.person_id
     left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = w.person_id
     left join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = w.person_id

@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { Level } from '@jackdaw/core/people'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import { NOBODY, ticked } from '@jackdaw/core/audiences'
+import type { GroupId, GuideId, PersonId } from '@jackdaw/core/shared'
 import { emptyDocument, withBlockIds, richTextOf, type GuideDocument } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
 import { inject } from 'vitest'
@@ -138,7 +139,14 @@ export class Client {
 }
 
 export type Who = 'admin' | 'lead' | 'author' | 'otherAuthor' | 'staff' | 'outsider' | 'manager'
-export type Company = { people: Record<Who, PersonId>; team: string; role: string; as: (who: Who) => Promise<Client> }
+export type Company = {
+  people: Record<Who, PersonId>
+  site: GroupId
+  department: GroupId
+  team: GroupId
+  role: GroupId
+  as: (who: Who) => Promise<Client>
+}
 
 const LEVELS: Record<Who, Level> = {
   admin: 'admin',
@@ -152,13 +160,16 @@ const LEVELS: Record<Who, Level> = {
 
 /** A small company: one person of each level; `staff` is in the team and reports to `manager`, `outsider` is in nothing. */
 export async function smallCompany(server: TestServer): Promise<Company> {
-  const [site, department, team, role] = [nanoid(), nanoid(), nanoid(), nanoid()]
-  await server.services.addGroups({
-    sites: [{ id: site, name: 'Brookside', zone: 'Europe/London' }],
-    departments: [{ id: department, name: 'Packhouse' }],
-    teams: [{ id: team, name: 'Crate line A' }],
-    roles: [{ id: role, name: 'packhouse operator' }],
-  })
+  const [site, department, team, role] = [nanoid<GroupId>(), nanoid<GroupId>(), nanoid<GroupId>(), nanoid<GroupId>()]
+  await server.services.addGroups(
+    [
+      { id: site, kind: 'site', name: 'Brookside', zone: 'Europe/London' },
+      { id: department, kind: 'department', name: 'Packhouse' },
+      { id: team, kind: 'team', name: 'Crate line A' },
+      { id: role, kind: 'role', name: 'packhouse operator' },
+    ],
+    server.clock.now,
+  )
   const people = Object.fromEntries(Object.keys(LEVELS).map((who) => [who, nanoid()])) as Record<Who, PersonId>
   const rows = (Object.keys(LEVELS) as Who[]).map((who) => ({
     id: people[who],
@@ -166,13 +177,11 @@ export async function smallCompany(server: TestServer): Promise<Company> {
     mail: `${who}@example.org`,
     level: LEVELS[who],
     siteId: site,
-    departmentId: department,
-    teamIds: who === 'staff' ? [team] : [],
-    roleIds: [],
+    groups: [site, department, ...(who === 'staff' ? [team] : [])],
     managerId: who === 'staff' ? people.manager : null,
   }))
   await server.services.addPeople(rows, PASSWORD, server.clock.now)
-  return { people, team, role, as: (who) => new Client(server.address).signIn(`${who}@example.org`) }
+  return { people, site, department, team, role, as: (who) => new Client(server.address).signIn(`${who}@example.org`) }
 }
 
 /** A document with one step for each text. */
@@ -198,7 +207,7 @@ export async function aGuide(
         revision: 0,
         changeNote: 'First',
         mustReread: false,
-        audience: { people: [], teams: options.openToAll ? [] : [company.team as never], roles: [] },
+        audience: options.openToAll ? NOBODY : ticked([company.team], []),
         openToAll: options.openToAll ?? false,
         due: { kind: 'days', days: 14 },
         tell: false,

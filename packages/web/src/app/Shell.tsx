@@ -1,7 +1,7 @@
 import type { Me } from '@jackdaw/contracts/people'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK } from '@jackdaw/core/guides'
-import { CalendarCheck, ClipboardList, LibraryBig } from 'lucide-react'
+import { CalendarCheck, ClipboardList, LibraryBig, UsersRound } from 'lucide-react'
 import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react'
 import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/words/texts'
@@ -23,6 +23,7 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
   return [
     { to: '/', name: t('Today'), Icon: CalendarCheck, end: true },
     { to: '/library', name: t('Library'), Icon: LibraryBig },
+    { to: '/people', name: t('People'), Icon: UsersRound },
     records
       ? { to: '/records', name: t('Records'), Icon: ClipboardList }
       : { to: `/records/people/${me.id}`, name: t('My records'), Icon: ClipboardList },
@@ -188,6 +189,13 @@ function Person({ me }: { me: Me }) {
       <div id="person-menu" popover="auto" className="fixed inset-auto right-4 top-14 m-0 bg-sheet border border-edge p-3 w-64">
         <p className="font-semibold">{me.name}</p>
         <p className="text-sm text-soft mb-2">{me.company}</p>
+        <Link
+          to={`/people/${me.id}`}
+          className="block py-2 text-petrol"
+          onClick={() => document.getElementById('person-menu')?.hidePopover()}
+        >
+          {t('My page')}
+        </Link>
         <Link
           to={`/records/people/${me.id}`}
           className="block py-2 text-petrol"

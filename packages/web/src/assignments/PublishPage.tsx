@@ -1,10 +1,10 @@
 import { useIds } from '../ui/search/useIds'
 import { Publishing, type Publication } from '@jackdaw/contracts/publishing'
 import type { DueRule } from '@jackdaw/core/assignments'
-import type { AudienceRule } from '@jackdaw/core/audiences'
+import type { AudienceShown } from '@jackdaw/contracts/audiences'
 import { stopsPublishing } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { useTexts } from '../ui/words/texts'
 import { Button, ButtonLink, Check, Failed, Loaded, Message, momentOf, TextArea, TitleLine, TextLink } from '../ui'
 import { useFormOf, type FormOf } from '../ui/fields/useFormOf'
@@ -24,7 +24,7 @@ const usual = (publication: Publication): Publishing => ({
   revision: publication.revision,
   changeNote: '',
   mustReread: false,
-  audience: publication.audience,
+  audience: publication.audience.choice,
   openToAll: publication.openToAll,
   due: publication.due,
   tell: true,
@@ -41,15 +41,16 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
   const publish = usePublish(id)
   const form = useFormOf(Publishing, usual(publication))
   const { audience, openToAll, due, changeNote, mustReread } = form.watch()
-  const preview = useAudiencePreview(id, audience)
+  const [whole, setWhole] = useState(true)
+  const preview = useAudiencePreview(id, whole ? audience : null)
   const newest = publication.editions[0]
   const next = publication.changedSinceEdition ? (newest?.number ?? 0) + 1 : newest!.number
-  const people = preview.data?.people ?? []
+  const counts = preview.data?.counts
+  const people = counts?.people ?? 0
   const { noteMissing, blocked } = stands(publication, changeNote)
-  const unsure = preview.isPending || preview.isPlaceholderData || (people.length === 0 && !openToAll)
+  const unsure = !whole || preview.isPending || preview.isPlaceholderData || (people === 0 && !openToAll)
   if (publish.isSuccess) return <Published id={id} edition={publish.data.edition} people={publish.data.people} openToAll={openToAll} />
-  const action =
-    people.length > 0 ? t('Publish to {{count}} people', { count: people.length }) : openToAll ? t('Publish, open to all') : t('Publish')
+  const action = people > 0 ? t('Publish to {{count}} people', { count: people }) : openToAll ? t('Publish, open to all') : t('Publish')
   return (
     <form className="grow flex flex-col" noValidate onSubmit={form.sending((body) => publish.mutate(body))}>
       <title>{`${t('Publish')} – ${publication.title} – Jackdaw`}</title>
@@ -71,18 +72,15 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
           {publish.isError && <Failed error={publish.error} />}
           {publication.archived && <Message tone="warn" title={t('The guide is archived. Take it out of the archive to publish it.')} />}
           {publication.findings.length > 0 && <Findings id={id} publication={publication} />}
-          {newest && publication.changedSinceEdition && (
-            <WhatChanged form={form} done={people.filter((person) => person.now === 'done').length} />
-          )}
-          <ToWhom {...{ form, audience, due }} named={publication.named} />
+          {newest && publication.changedSinceEdition && <WhatChanged form={form} done={counts?.done ?? 0} />}
+          <ToWhom {...{ form, due }} shown={publication.audience} onWhole={setWhole} />
           {publication.editions.length > 0 && <EditionsSoFar editions={publication.editions} />}
         </div>
         <aside className="px-4 md:px-6 py-5 border-l border-hair" aria-live="polite">
           <ReachedList
-            people={people}
-            leaving={preview.data?.leaving ?? []}
-            pending={preview.isPending}
-            fresh={!preview.isPlaceholderData}
+            reached={preview.data}
+            pending={whole && preview.isPending}
+            fresh={whole && !preview.isPlaceholderData}
             error={preview.error}
             {...{ mustReread, due, openToAll }}
           />
@@ -98,20 +96,27 @@ type PublishingForm = FormOf<Publishing>
 /** Who gets it, until when, and whether they are told. */
 function ToWhom({
   form: { register, setValue },
-  audience,
   due,
-  named,
+  shown,
+  onWhole,
 }: {
   form: PublishingForm
-  audience: AudienceRule
   due: DueRule
-  named: Publication['named']
+  shown: AudienceShown
+  /** Is told whether it is said altogether who is meant. */
+  onWhole: (whole: boolean) => void
 }) {
   const { t } = useTexts()
   return (
     <>
       <Part title={t('Who gets it')}>
-        <AudienceFields audience={audience} onChange={(next) => setValue('audience', next)} named={named} />
+        <AudienceFields
+          shown={shown}
+          onChange={(next) => {
+            onWhole(next !== null)
+            if (next) setValue('audience', next)
+          }}
+        />
         <div className="mt-4">
           <Check
             {...register('openToAll')}

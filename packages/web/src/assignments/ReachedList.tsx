@@ -1,12 +1,12 @@
-import type { Reached } from '@jackdaw/contracts/publishing'
+import type { ResponseOf } from '@jackdaw/contracts/endpoint'
+import type { previewAudience, Reached } from '@jackdaw/contracts/publishing'
 import type { DueRule } from '@jackdaw/core/assignments'
 import { useTexts } from '../ui/words/texts'
 import { Failed, Message, Waiting } from '../ui'
 
 /** Whom publishing would reach, and how each of them stands to the guide now. */
 export function ReachedList({
-  people,
-  leaving,
+  reached,
   pending,
   fresh,
   error,
@@ -14,8 +14,7 @@ export function ReachedList({
   due,
   openToAll,
 }: {
-  people: Reached[]
-  leaving: { id: string; name: string }[]
+  reached: ResponseOf<typeof previewAudience> | undefined
   pending: boolean
   fresh: boolean
   error: unknown
@@ -26,13 +25,15 @@ export function ReachedList({
   const { t } = useTexts()
   if (error) return <Failed error={error} />
   if (pending) return <Waiting />
+  if (!reached) return <p className="text-soft">{t('Choose what is missing; then you see whom it reaches.')}</p>
+  const { people, leaving, counts } = reached
   const now = { new: t('new'), 'not-done': t('has it, not done'), done: mustReread ? t('done; reads it again') : t('done; stays done') }
-  const count = (state: Reached['now']) => people.filter((person) => person.now === state).length
+  const count = (state: Reached['now']) => counts[state]
   return (
     <div className={fresh ? '' : 'opacity-60'}>
-      <h2 className="text-lg">{t('{{count}} people', { count: people.length })}</h2>
+      <h2 className="text-lg">{t('{{count}} people', { count: counts.people })}</h2>
       <p className="text-sm text-soft mb-2">
-        {people.length === 0
+        {counts.people === 0
           ? openToAll
             ? t('Nobody is given it; everyone may read it.')
             : t('Choose teams, roles or people, or open it to all.')
@@ -43,12 +44,13 @@ export function ReachedList({
             ]
               .filter(Boolean)
               .join(' · ')}
-        {people.length > 0 && due.kind === 'days' && ` · ${t('new ones have {{days}} days', { days: due.days })}`}
+        {counts.people > 0 && due.kind === 'days' && ` · ${t('new ones have {{days}} days', { days: due.days })}`}
       </p>
       {leaving.length > 0 && (
         <div className="mb-3">
-          <Message tone="warn" title={t('{{count}} people will no longer have it', { count: leaving.length })}>
+          <Message tone="warn" title={t('{{count}} people will no longer have it', { count: counts.leaving })}>
             {leaving.map((person) => person.name).join(', ')}
+            {counts.leaving > leaving.length && ' …'}
           </Message>
         </div>
       )}
@@ -61,6 +63,9 @@ export function ReachedList({
           </li>
         ))}
       </ul>
+      {counts.people > people.length && (
+        <p className="text-sm text-soft mt-1">{t('The first {{n}} of {{all}}.', { n: people.length, all: counts.people })}</p>
+      )}
     </div>
   )
 }

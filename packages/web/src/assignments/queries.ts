@@ -1,7 +1,7 @@
 import { getToday } from '@jackdaw/contracts/reading'
 import { getPublication, previewAudience, publishGuide } from '@jackdaw/contracts/publishing'
 import type { BodyOf, ResponseOf } from '@jackdaw/contracts/endpoint'
-import type { AudienceRule } from '@jackdaw/core/audiences'
+import type { AudienceChoice } from '@jackdaw/contracts/audiences'
 import type { GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, keepAnswer, keptAnswer, queryClient } from '../api'
@@ -30,7 +30,7 @@ export const usePublication = (id: GuideId) =>
     staleTime: 0,
     refetchOnWindowFocus: false,
   })
-export const useAudiencePreview = (id: GuideId, audience: AudienceRule | null) =>
+export const useAudiencePreview = (id: GuideId, audience: AudienceChoice | null) =>
   useQuery({
     queryKey: ['audience-preview', id, audience],
     enabled: audience !== null,

@@ -21,10 +21,13 @@ function useFoundPeople(find: string): { found: readonly Suggestion[]; state: Su
 /** Single people, found by a part of their name. */
 export function PersonPicker({
   label,
+  hidden = false,
   chosen,
   onChange,
 }: {
   label: string
+  /** Its name is for screen readers only. */
+  hidden?: boolean
   chosen: readonly PersonRef[]
   onChange: (chosen: PersonRef[]) => void
 }) {
@@ -32,6 +35,7 @@ export function PersonPicker({
   return (
     <PickMany
       label={label}
+      hidden={hidden}
       placeholder={t('Part of a name')}
       most={MOST}
       chosen={chosen.map(({ id, name }) => ({ id, words: name }))}

@@ -1,12 +1,12 @@
 import { ItemState } from '@jackdaw/core/items'
-import { DepartmentId, SiteId, TeamId } from '@jackdaw/core/shared'
+import { GroupId } from '@jackdaw/core/shared'
 import { useTexts } from '../ui/words/texts'
 import { useRecordGroups } from './queries'
 
 /** Whose records are shown, as it stands in the address. */
-export type AmongWhom = { department?: DepartmentId | undefined; site?: SiteId | undefined; team?: TeamId | undefined }
+export type AmongWhom = { department?: GroupId | undefined; site?: GroupId | undefined; team?: GroupId | undefined }
 /** How that stands there. */
-export const AMONG = { department: DepartmentId, site: SiteId, team: TeamId }
+export const AMONG = { department: GroupId, site: GroupId, team: GroupId }
 export const amongIn = ({ department, site, team }: AmongWhom): AmongWhom => ({ department, site, team })
 
 /** Leaves the people of a department, site or team, and where asked for those in a state. */

@@ -2,7 +2,7 @@ import type { Acknowledged, CautionRecord } from '@jackdaw/contracts/records'
 import type { CautionLevel } from '@jackdaw/core/guides'
 import type { GuideId, PersonId, StepId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
-import { amongParam, amongSql, type Among } from '../../people'
+import { amongParam, amongSql, departmentsSql, type Among } from '../../people'
 
 export type CautionFilter = Among & { find?: string | undefined; step?: StepId | undefined; missing: boolean }
 
@@ -36,9 +36,9 @@ export async function cautionRecords(
   pageSize: number,
 ): Promise<{ rows: CautionRow[]; total: number }> {
   const rows = await db.rows<Omit<CautionRow, 'acknowledged'> & { acknowledged: Acknowledged[]; total: number }>(
-    `select w.person_id as "personId", p.name, site.name as site, d.name as department, site.zone, s.step_id as "stepId", s.position, s.name as step, s.caution as level,
+    `select w.person_id as "personId", p.name, site.name as site, ${departmentsSql('p.id')} as department, site.zone, s.step_id as "stepId", s.position, s.name as step, s.caution as level,
        ${EACH} as acknowledged, count(*) over ()::int as total
-     from (${PEOPLE}) w join person p on p.id = w.person_id join site on site.id = p.site_id join department d on d.id = p.department_id cross join (${STEPS}) s
+     from (${PEOPLE}) w join person p on p.id = w.person_id join people_group site on site.id = p.site_id cross join (${STEPS}) s
      where ($3 = '' or position(plain($3) in plain(p.name)) > 0) and ($4::text is null or s.step_id = $4) and (not $5 or not ${HAS})
      order by p.name, w.person_id, s.position limit $6 offset $7`,
     [guideId, amongParam(among), find?.trim() ?? '', step ?? null, missing, pageSize, (page - 1) * pageSize],

@@ -1,7 +1,8 @@
 import { guideItem } from '@jackdaw/core/items'
+import { NOBODY, ticked } from '@jackdaw/core/audiences'
 import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument, type Step } from '@jackdaw/core/guides'
 import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
-import type { GuideId, PictureId } from '@jackdaw/core/shared'
+import type { AudienceId, GuideId, PictureId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { issueToken } from '../../people'
 import { v7 as uuidV7 } from 'uuid'
@@ -43,6 +44,7 @@ export type Things = {
   shot: string
   action: string
   recorder: string
+  audience: string
   code: string
   revision: number
 }
@@ -164,7 +166,7 @@ export class HostileWorld {
         revision: 0,
         changeNote: 'First',
         mustReread: false,
-        audience: { people: [], teams: owner === 'author' ? [this.company.team as never] : [], roles: [] },
+        audience: owner === 'author' ? ticked([this.company.team], []) : NOBODY,
         openToAll: false,
         due: { kind: 'none' },
       },
@@ -211,6 +213,17 @@ export class HostileWorld {
     await this.server.parts.database.rows(
       `insert into inbox_entry (id, person_id, kind, about_kind, about_id, data, at, settled_at) values ($1, $2, 'write-along', 'guide', $3, '{"title": "a", "by": "b"}', $4, $4)`,
       [id, personId, nanoid(), new Date(START)],
+    )
+    return id
+  }
+  /** A saved audience that nothing uses. */
+  private async anAudience(): Promise<string> {
+    const id = nanoid<AudienceId>()
+    await this.server.services.saveAudience(
+      id,
+      { name: id, about: '', rule: ticked([this.company.team], []) },
+      this.company.people.lead,
+      START,
     )
     return id
   }
@@ -277,6 +290,7 @@ export class HostileWorld {
       job: path.includes(':jobId') ? await this.aFailedJob() : uuidV7(),
       ...recorded,
       recorder,
+      audience: await this.anAudience(),
       code: '',
       revision: saved.revision + 1,
     }
@@ -304,12 +318,10 @@ export class HostileWorld {
       shot,
       action,
       recorder: recorder!.id,
-      // Nobody owns these: an id that does not exist has to be refused.
       folder: nanoid(),
       person: nanoid(),
-      team: nanoid(),
-      role: nanoid(),
-      site: nanoid(),
+      group: nanoid(),
+      audience: nanoid(),
     }
   }
 

@@ -1,6 +1,6 @@
 import { stepName, stepsOf, type Condition, type GuideDocument, type Step } from '@jackdaw/core/guides'
 import { doingOf } from '@jackdaw/core/players'
-import type { RoleId, SiteId, StepId } from '@jackdaw/core/shared'
+import type { GroupId, StepId } from '@jackdaw/core/shared'
 import { Check, chosen, Select } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { useGroups } from '../../people'
@@ -121,17 +121,19 @@ function GroupsChosen({
   const ids = condition.ids as readonly string[]
   return (
     <div className="flex flex-wrap gap-x-4 max-h-40 overflow-auto border border-hair px-2" role="group" aria-label={label}>
-      {(condition.of === 'role' ? (groups.data?.roles ?? []) : (groups.data?.sites ?? [])).map((group) => (
-        <Check
-          key={group.id}
-          label={group.name}
-          checked={ids.includes(group.id)}
-          onChange={(event) => {
-            const next = event.target.checked ? [...ids, group.id] : ids.filter((id) => id !== group.id)
-            onChange(condition.of === 'role' ? { ...condition, ids: next as RoleId[] } : { ...condition, ids: next as SiteId[] })
-          }}
-        />
-      ))}
+      {(groups.data ?? [])
+        .filter((group) => group.kind === condition.of)
+        .map((group) => (
+          <Check
+            key={group.id}
+            label={group.name}
+            checked={ids.includes(group.id)}
+            onChange={(event) => {
+              const next = event.target.checked ? [...ids, group.id] : ids.filter((id) => id !== group.id)
+              onChange({ ...condition, ids: next as GroupId[] })
+            }}
+          />
+        ))}
     </div>
   )
 }

@@ -8,12 +8,15 @@ export function DateField({
   label,
   hint,
   error,
+  hidden = false,
   value,
   min,
   max,
   disabled = false,
   onChange,
 }: Labelled & {
+  /** Its name is for screen readers only. */
+  hidden?: boolean
   value: LocalDate
   min?: LocalDate
   max?: LocalDate
@@ -31,7 +34,7 @@ export function DateField({
   const notTaken = typed !== null && taken(typed) === undefined
   const wrong = left && notTaken ? t('Choose a day that there is here') : undefined
   return (
-    <Frame {...{ label, hint, error: error ?? wrong, id }}>
+    <Frame {...{ label, hint, error: error ?? wrong, id, hidden }}>
       <input
         id={id}
         type="date"

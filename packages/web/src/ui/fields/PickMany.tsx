@@ -8,6 +8,7 @@ import { Suggest, type Suggested, type Suggestion } from './Suggest'
  * @param useFound what fits what was typed; a hook */
 export function PickMany({
   label,
+  hidden = false,
   placeholder,
   chosen,
   most,
@@ -16,6 +17,8 @@ export function PickMany({
   onRemove,
 }: {
   label: string
+  /** Its name is for screen readers only. */
+  hidden?: boolean
   placeholder: string
   chosen: readonly { id: string; words: string }[]
   /** How many are listed at once. */
@@ -30,7 +33,7 @@ export function PickMany({
   const left = found.filter((each) => !chosen.some((one) => one.id === each.id)).slice(0, most)
   return (
     <div>
-      <label htmlFor={id} className="block text-sm font-semibold mb-1">
+      <label htmlFor={id} className={hidden ? 'sr-only' : 'block text-sm font-semibold mb-1'}>
         {label}
       </label>
       {chosen.length > 0 && <ChosenOnes {...{ label, chosen, onRemove }} />}

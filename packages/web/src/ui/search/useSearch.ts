@@ -21,19 +21,20 @@ export function useSearch<S extends SearchShape>(
 ): {
   search: SearchOf<S>
   page: number
-  set: (more: { [K in keyof S]?: string | undefined } & { page?: string }) => void
+  /** @param replace in place of the entry of the history, as while somebody types */
+  set: (more: { [K in keyof S]?: string | undefined } & { page?: string }, replace?: boolean) => void
   clear: () => void
 } {
   const [params, setParams] = useSearchParams()
   const page = Math.max(1, Math.floor(Number(params.get('page') ?? 1)) || 1)
-  const set = (more: Record<string, string | undefined>) => {
+  const set = (more: Record<string, string | undefined>, replace = false) => {
     const next = new URLSearchParams(params)
     next.delete('page')
     for (const [key, value] of Object.entries(more)) {
       if (value) next.set(key, value)
       else next.delete(key)
     }
-    setParams(next, { preventScrollReset: true })
+    setParams(next, { preventScrollReset: true, replace })
   }
   return { search: searchIn(shape, params), page, set, clear: () => setParams({}) }
 }

@@ -69,4 +69,14 @@ export const english: Record<string, string> = {
   '{{count}} guides are out of the archive_one': 'One guide is out of the archive',
   '{{count}} guides are moved_one': 'One guide is moved',
   'Move {{count}} guides_one': 'Move one guide',
+  'Used for {{count}} items: changing it changes who has them._one': 'Used for one item: changing it changes who has it.',
+  '{{count}} people below_one': '{{count}} person below',
+  '{{name}}: {{count}} people below_one': '{{name}}: {{count}} person below',
+  '{{count}} people report to them. To whom do they report now?_one': 'One person reports to them. To whom do they report now?',
+  'Before: {{count}} groups_one': 'Before: one group',
+  '{{count}} people are in it and will not be any more: what they are given because of it goes. That they were in it stays known._one':
+    'One person is in it and will not be any more: what they are given because of it goes. That they were in it stays known.',
+  '{{count}} duties are saved_one': 'One duty is saved',
+  '{{count}} people are in {{group}} now_one': 'One person is in {{group}} now',
+  'Put {{count}} people in_one': 'Put them in',
 }

@@ -1,8 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { PersonId } from '@jackdaw/core/shared'
 import { Op } from 'sequelize'
-import type { Db } from '../db'
-import { ONE_TIME_TOKEN } from './model'
+import type { Db } from '../../db'
+import { ONE_TIME_TOKEN } from '../model'
 
 /** What a link in a mail lets one do, once. */
 export type Purpose = 'stop-mails'

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
 import { failuresAt, secondsToWait, SIGN_IN_LIMITS, type Counted } from '@jackdaw/core/people'
 import { Op } from 'sequelize'
-import type { Db } from '../db'
-import { SIGN_IN_FAILURE } from './model'
+import type { Db } from '../../db'
+import { SIGN_IN_FAILURE } from '../model'
 
 const keyOf = (of: Counted, ...values: string[]): string =>
   `${of}:${createHash('sha256').update(JSON.stringify(values).toLowerCase()).digest('base64url')}`

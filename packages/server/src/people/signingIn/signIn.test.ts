@@ -1,7 +1,7 @@
 import { SIGN_IN_LIMITS } from '@jackdaw/core/people'
 import { countTry } from './signInGuard'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Client, PASSWORD, smallCompany, startTestServer, type Company, type TestServer } from '../testing/testServer'
+import { Client, PASSWORD, smallCompany, startTestServer, type Company, type TestServer } from '../../testing/testServer'
 
 let server: TestServer
 let other: TestServer

@@ -7,8 +7,8 @@ export const hashPassword = (password: string): Promise<string> => hash(password
 
 let nobodys: Promise<string> | undefined
 /** Verifies a password; without a hash (no such person) it takes as long and says no. */
-export async function verifyPassword(stored: string | undefined, password: string): Promise<boolean> {
+export async function verifyPassword(stored: string | null | undefined, password: string): Promise<boolean> {
   nobodys ??= hashPassword('nobody has this password')
   const ok = await verify(stored ?? (await nobodys), password)
-  return stored !== undefined && ok
+  return typeof stored === 'string' && ok
 }

@@ -2,8 +2,8 @@ import { createHash, randomBytes } from 'node:crypto'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Request, Response } from 'express'
 import { Op } from 'sequelize'
-import type { Db } from '../db'
-import { KNOWN_DEVICE } from './model'
+import type { Db } from '../../db'
+import { KNOWN_DEVICE } from '../model'
 
 const COOKIE = 'jackdaw-device'
 const YEAR_MS = 365 * 86_400_000

@@ -1,4 +1,4 @@
-import type { Db } from '../db'
+import type { Db } from '../../db'
 import { forgetOldDevices } from './knownDevices'
 import { forgetOldTokens } from './oneTimeToken'
 import { forgetOldTries } from './signInGuard'

@@ -1,0 +1,54 @@
+import { DIRECTORY_PAGE, type DirectoryRow } from '@jackdaw/contracts/directory'
+import type { GroupId, PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../../db'
+import { directorySettings } from './settings'
+
+type Asked = { find: string; group: GroupId | undefined; page: number }
+
+/** What is asked of a person `p`, as SQL: every word somewhere in what they are found by, and the group. */
+function askedSql({ find, group }: Asked, bind: unknown[]): string {
+  const words = find.split(/\s+/).filter(Boolean).slice(0, 10)
+  const fits = words.map(
+    (word) => `p.sought like '%' || replace(replace(replace(plain($${bind.push(word)}), '\\', '\\\\'), '%', '\\%'), '_', '\\_') || '%'`,
+  )
+  if (group)
+    fits.push(`exists (select 1 from membership m where m.person_id = p.id and m.group_id = $${bind.push(group)} and m.until is null)`)
+  return ['p.active', ...fits].join(' and ')
+}
+
+type Row = {
+  id: PersonId
+  name: string
+  face: string | null
+  job_title: string
+  site: string
+  mail: string | null
+  telephone: string
+  manager_id: PersonId | null
+  manager: string | null
+  groups: DirectoryRow['groups'] | null
+}
+
+/** A page of those who work here, and how many there are. */
+export async function directory(db: Db, asked: Asked): Promise<{ rows: DirectoryRow[]; total: number }> {
+  const shows = await directorySettings(db)
+  const bind: unknown[] = []
+  const where = askedSql(asked, bind)
+  const total = (await db.one<{ n: number }>(`select count(*)::int as n from person p where ${where}`, bind))?.n ?? 0
+  const rows = await db.rows<Row>(
+    `with page as (select p.id from person p where ${where} order by p.name, p.id limit ${DIRECTORY_PAGE} offset ${(asked.page - 1) * DIRECTORY_PAGE})
+     select p.id, p.name, left(p.face_hash, 16) as face, p.job_title, s.name as site, p.mail, p.telephone, b.id as manager_id, b.name as manager,
+       (select json_agg(json_build_object('id', m.group_id, 'kind', m.kind, 'name', m.name) order by m.kind, m.name) from member m where m.person_id = p.id and m.group_id <> p.site_id) as groups
+     from page join person p on p.id = page.id join people_group s on s.id = p.site_id left join person b on b.id = p.manager_id order by p.name, p.id`,
+    bind,
+  )
+  return {
+    total,
+    rows: rows.map((row) => ({
+      ...{ id: row.id, name: row.name, face: row.face, jobTitle: row.job_title, site: row.site, groups: row.groups ?? [] },
+      manager: row.manager_id === null ? null : { id: row.manager_id, name: row.manager ?? '' },
+      mail: shows.mail ? row.mail : null,
+      telephone: shows.telephone && row.telephone !== '' ? row.telephone : null,
+    })),
+  }
+}
