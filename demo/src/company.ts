@@ -148,7 +148,8 @@ const FIXED: readonly DemoPerson[] = [
   named('Inés Robledo', 'staff', 'Brookside', 'Packhouse', ['Crate line A'], ['packhouse operator'], 'Gareth Pike'),
   named('Ada Finch', 'author', 'Brookside', 'Order office', ['Order desk'], ['order clerk'], 'Priya Raman'),
 ]
-const LEAD_OF: Record<string, string> = {
+/** Who leads each team. */
+export const LEAD_OF: Record<string, string> = {
   Seeding: 'Tomasz Wilk',
   'Potting on': 'Tomasz Wilk',
   'Houses 1 to 3': 'Helena Brandt',

@@ -19,6 +19,8 @@ import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } 
 import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
 import { readingEvents } from './activity'
 import { useRecorded } from './attempts'
+import { setFaces } from './faces'
+import { organise } from './organise'
 import { addLateJoiners, loadPeople, type Ids, type Member } from './people'
 import { CUSTOMER_WORDS } from './customers'
 import { exercised } from './exercises'
@@ -156,7 +158,7 @@ function readingOf(company: Company, guide: DemoGuide, { id, document }: Loaded,
 }
 
 /** A guide, published, read, practised, and published again where it was. */
-async function seedGuide(company: Company, guide: DemoGuide): Promise<void> {
+async function seedGuide(company: Company, guide: DemoGuide): Promise<GuideId> {
   const { services, folder, ids, members, lead, until, diligence, exercising } = company
   const publishedAt = until - guide.publishedDaysAgo * DAY
   const loaded = await loadGuide(services, folder, guide, ids, publishedAt - 2 * DAY)
@@ -184,7 +186,7 @@ async function seedGuide(company: Company, guide: DemoGuide): Promise<void> {
       .map((member) => ({ id: member.id, diligence: diligence.get(member.id)! }))
     await useRecorded(services, { guideId: id, file: guide.file, document }, people, publishedAt + DAY, until, exercising)
   }
-  if (!again) return
+  if (!again) return id
   const added = await addStepAgain(services, loaded, again.addStep, steps.at(-1) ?? null, changedAt - 3_600_000)
   await services.publish(id, { ...request, revision: 1, changeNote: again.note, mustReread: again.mustReread }, lead, changedAt)
   await services.takeEvents(
@@ -192,6 +194,7 @@ async function seedGuide(company: Company, guide: DemoGuide): Promise<void> {
       company.random() < 0.7 ? readingOf(company, guide, loaded, member)(2, [...steps, added], changedAt, until) : [],
     ),
   )
+  return id
 }
 
 /** Adds a step to a guide that was published already. */
@@ -225,9 +228,12 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   const lead = ids.people.get('Marta Sorrel')! as PersonId
   const exercising = { random: seededRandom(2026), newEventId: services.newEventId, newId: services.newId }
   const company: Company = { services, folder, ids, members, lead, until, diligence, random, exercising }
-  for (const guide of GUIDES) await seedGuide(company, guide)
+  const guideIds = new Map<string, GuideId>()
+  for (const guide of GUIDES) guideIds.set(guide.file, await seedGuide(company, guide))
   await services.inboxesRead(until - 12 * DAY)
   await addLateJoiners(services, members, until)
+  await organise(services, ids, guideIds, lead, until)
+  await setFaces(services, folder, members)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
   await services.setLook({ name: 'Larkmoor Glasshouses' })

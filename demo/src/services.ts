@@ -1,4 +1,5 @@
 import type { AudienceId, FolderId, GroupId, GuideId, NewId, PersonId, PictureId } from '@jackdaw/core/shared'
+import type { DutyId } from '@jackdaw/contracts/groups'
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceRule } from '@jackdaw/core/audiences'
@@ -19,6 +20,11 @@ export type DemoServices = {
   addPeople(people: readonly NewPerson[], password: string, now: number): Promise<void>
   /** Changes somebody as it happened then. */
   changePerson(id: PersonId, change: Partial<PersonState>, now: number): Promise<void>
+  setFace(id: PersonId, bytes: Uint8Array): Promise<void>
+  setLeader(group: GroupId, leaderId: PersonId): Promise<unknown>
+  setDuties(group: GroupId, duties: { id: DutyId; title: string; about: string; guides: GuideId[] }[], by: PersonId): Promise<void>
+  /** Makes a kind of groups of the company's own, with groups and who is in each. */
+  addKind(name: string, groups: { name: string; people: PersonId[] }[], now: number): Promise<void>
   saveAudience(id: AudienceId, saving: { name: string; about: string; rule: AudienceRule }, by: PersonId, now: number): Promise<void>
   addFolder(folder: { id: FolderId; name: string; parentId: FolderId | null; now: number }): Promise<unknown>
   addGuide(guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }): Promise<unknown>

@@ -1,7 +1,9 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import puppeteer from 'puppeteer-core'
+import sharp from 'sharp'
 import { EQUIPMENT } from './equipment'
+import { face, FACES } from './faces'
 import { HEIGHT, WIDTH } from './pen'
 import { PUMP } from './pump'
 import { SCREENS } from './screens'
@@ -34,4 +36,18 @@ async function drawAll(): Promise<void> {
   }
   await browser.close()
 }
+/** Renders the faces of the made-up people into `demo/faces`. */
+async function drawFaces(): Promise<void> {
+  await mkdir('demo/faces', { recursive: true })
+  for (let n = 0; n < FACES; n++) {
+    const file = join('demo/faces', `${String(n).padStart(2, '0')}.png`)
+    await writeFile(
+      file,
+      await sharp(Buffer.from(face(n)))
+        .png({ palette: true, colours: 48 })
+        .toBuffer(),
+    )
+  }
+}
 await drawAll()
+await drawFaces()

@@ -157,5 +157,5 @@ export const getGivenToGroup = endpoint({
     items: z.array(z.object({ item: ItemRef, number: z.int(), title: z.string() })),
     audiences: z.array(z.object({ id: AudienceId, name: z.string() })),
   }),
-  problems: [],
+  problems: ['not-found'],
 })

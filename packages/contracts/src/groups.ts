@@ -62,6 +62,8 @@ export const GroupRow = z.object({
   name: z.string(),
   leader: z.nullable(PersonRef),
   people: z.int(),
+  /** The first of them by name. */
+  some: z.array(PersonRef),
   duties: z.int(),
   gaps: z.int(),
 })

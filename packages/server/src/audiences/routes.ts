@@ -14,7 +14,7 @@ import { explain, partInWords, ruleInWords } from '@jackdaw/core/audiences'
 import { itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import type { AudienceId } from '@jackdaw/core/shared'
 import { fail, failField, route, type Routes } from '../http'
-import { PERSON } from '../people'
+import { GROUP, PERSON } from '../people'
 import { askedOf, companyDay } from './facts'
 import { AUDIENCE, AUDIENCE_MEMBER } from './model'
 import { namesOf, readSentence, ruleNames } from './names'
@@ -51,6 +51,7 @@ export function audienceRoutes(routes: Routes): void {
   )
   route(routes, archiveAudience, ({ params }, { now }) => db.transaction((tx) => archiveSaved(tx, params.audienceId, now)))
   route(routes, getGivenToGroup, async ({ params: { groupId } }, { caller }) => {
+    if ((await db.in(GROUP).count({ id: groupId })) === 0) return fail('not-found')
     const speaks = `exists (select 1 from jsonb_path_query(a.rule, '$.of.**.groups[*]') g where g #>> '{}' = $1)`
     const items = await db.rows<{ kind: ItemKind; id: ItemId; number: number; title: string }>(
       `select i.kind, i.id, i.number, i.title from item_audience x join audience a on a.id = x.audience_id join item i on i.kind = x.item_kind and i.id = x.item_id and i.archived_at is null

@@ -18,6 +18,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/people', async () => (await import('../people/directory/DirectoryPage')).DirectoryPage),
   page('/people/new', async () => (await import('../people/directory/EditPersonPage')).NewPersonPage),
   page('/people/chart', async () => (await import('../people/chart/OrgChartPage')).OrgChartPage),
+  page('/people/roles', async () => (await import('../people/chart/RolesPage')).RolesPage),
   page('/people/groups', async () => (await import('../people/groups/GroupsPage')).GroupsPage),
   page('/people/groups/:groupId', async () => (await import('../people/groups/GroupPage')).GroupPage),
   page('/people/:id', async () => (await import('../people/directory/PersonPage')).PersonPage),

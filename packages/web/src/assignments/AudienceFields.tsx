@@ -134,7 +134,7 @@ function GroupChecks({
   const { t } = useTexts()
   const [first] = groups
   return (
-    <fieldset className="max-h-80 overflow-auto">
+    <fieldset className="max-h-96 overflow-auto">
       <legend className="text-sm font-semibold mb-1">{first && kindsWords(first, t)}</legend>
       {groups.map((group) => (
         <Check

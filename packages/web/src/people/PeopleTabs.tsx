@@ -10,6 +10,7 @@ export function PeopleTabs() {
   const parts: { to: string; words: string; shown: boolean }[] = [
     { to: '/people', words: t('Directory'), shown: true },
     { to: '/people/chart', words: t('Org chart'), shown: true },
+    { to: '/people/roles', words: t('Roles'), shown: true },
     { to: '/people/groups', words: t('Groups'), shown: true },
     { to: '/people/audiences', words: t('Audiences'), shown: uses },
   ]

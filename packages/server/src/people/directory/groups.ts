@@ -12,6 +12,8 @@ export async function groupRows(db: Db): Promise<GroupRow[]> {
   const rows = await db.rows<Omit<GroupRow, 'leader'> & { leader_id: PersonId | null; leader: string | null }>(
     `select g.id, g.kind_id as kind, k.name as "kindName", g.name, p.id as leader_id, p.name as leader,
        (select count(*)::int from membership m where m.group_id = g.id and m.until is null) as people,
+       (select coalesce(json_agg(json_build_object('id', x.id, 'name', x.name)), '[]') from (select q.id, q.name from membership m join person q on q.id = m.person_id
+         where m.group_id = g.id and m.until is null order by q.name, q.id limit 5) x) as some,
        (select count(*)::int from duty d where d.group_id = g.id) as duties,
        (select count(*)::int from duty d where d.group_id = g.id and not exists (select 1 from duty_item x join item i on i.kind = x.item_kind and i.id = x.item_id and i.archived_at is null and i.edition is not null where x.duty_id = d.id)) as gaps
      from people_group g join group_kind k on k.id = g.kind_id left join person p on p.id = g.leader_id and p.active where g.closed_at is null

@@ -7,20 +7,11 @@ import { nanoid } from 'nanoid'
 import { gzipSync } from 'node:zlib'
 import { v7 as uuidV7 } from 'uuid'
 import { PASSWORD, START } from '../testServer'
+import { PEOPLE_INPUTS } from './peopleInputs'
+import { body, type Input, type Special } from './special'
 import type { CallerName, HostileWorld, Things } from './world'
 
-/** One request as it is sent. `wrong`: what is wrong or odd about it; empty when it is as it should be. */
-export type Input = {
-  params: Record<string, string>
-  query: Record<string, string>
-  body: unknown
-  bytes?: Uint8Array
-  headers: Record<string, string>
-  wrong: string
-}
 export const nameOf = ({ method, path }: Endpoint): string => `${method} ${path}`
-
-type Special = (world: HostileWorld, things: Things, input: Input, caller: CallerName, random: () => number) => void | Promise<void>
 
 const lists = (levels: number): unknown => {
   let block: unknown = { type: 'paragraph', content: [{ type: 'text', text: 'deep' }] }
@@ -42,13 +33,9 @@ const changesThatMeet = (things: Things): unknown[][] => [
     after: null,
   })),
 ]
-const body =
-  (set: (body: Record<string, unknown>, things: Things) => void): Special =>
-  (_world, things, input) =>
-    set(input.body as Record<string, unknown>, things)
-
 /** What no schema can say: values that depend on what is there at the moment. Only that; everything else comes from the contract. */
 const SPECIAL: Record<string, Special> = {
+  ...PEOPLE_INPUTS,
   'post /api/session': (_world, _things, input, caller) => {
     const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
     input.body = { mail: `${who}@example.org`, password: PASSWORD }
@@ -170,6 +157,7 @@ export async function validInput(
     if (kind === 'person' && endpoint.path.startsWith('/api/people/:id')) return { value: personId }
     const list = kind ? known[kind] : undefined
     if (list) return { value: oneOf(random, list) }
+    if (path.at(-1) === 'zone') return { value: 'Europe/London' }
     if (nameOf(endpoint) === 'post /api/events') {
       if (path[0] === 'sentAt') return { value: START }
       if (path.length === 2 && path[0] === 'events') return { value: anEvent(things, random) }

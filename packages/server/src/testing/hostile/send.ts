@@ -1,7 +1,7 @@
 import type { Endpoint } from '@jackdaw/contracts/endpoint'
 import { request } from 'node:http'
 import type { Client } from '../testServer'
-import type { Input } from './inputs'
+import type { Input } from './special'
 
 export type Answer = { status: number; type: string; text: string; ms: number }
 

@@ -4,7 +4,8 @@ import { GuideDocument } from '@jackdaw/core/guides'
 import { LEVEL_PRESETS, may, type Level, type Relation } from '@jackdaw/core/people'
 import { oneOf } from '@jackdaw/core/testing'
 import { isShallow } from '../../http/readJson'
-import { fullInputs, nameOf, spoilt, validInput, withForeignIds, type Input } from './inputs'
+import { fullInputs, nameOf, spoilt, validInput, withForeignIds } from './inputs'
+import type { Input } from './special'
 import { sendInput, type Answer } from './send'
 import { CALLERS, CANARY, type CallerName, type HostileWorld, type Things } from './world'
 
@@ -199,6 +200,7 @@ const MUST_REFUSE = new Set(['guide', 'picture', 'attempt', 'recording', 'record
 /** Places where an id that is not there means nothing, and why. */
 const MEANS_NOTHING: readonly [place: RegExp, why: string][] = [
   [/^get \/api\/guides query\/folder$/, 'a filter that nothing fits'],
+  [/^get \/api\/directory query\/group$/, 'a filter that nothing fits'],
   [/^post .*\/draft\/changes body\/changes\/\d+\/(pictureId|after)$/, 'a place in the own guide; it is told as gone'],
   [/^post .*\/adopted-pictures body\/pictures\/\d+$/, 'the answer leaves out what the other guide does not have'],
   [/^post .*\/dead-links body\/guides\/\d+$/, 'the answer says which of them the asker would not find'],

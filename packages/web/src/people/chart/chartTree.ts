@@ -1,5 +1,5 @@
 import type { PersonId } from '@jackdaw/core/shared'
-import { hierarchy, tree, type HierarchyPointNode } from 'd3-hierarchy'
+import { hierarchy, type HierarchyNode } from 'd3-hierarchy'
 import { plainWords } from '../../ui/words/plainWords'
 
 /** Somebody in the chart. `below`: how many report to them, at any depth. */
@@ -70,7 +70,7 @@ export const CHART = { boxWidth: 214, boxHeight: 44, rowHeight: 54, columnWidth:
 
 /** Somebody in the drawing: where the upper left corner of their box is, and whether those below are shown. */
 export type Placed = { person: ChartPerson; x: number; y: number; open: boolean; from: { x: number; y: number } | null }
-/** The drawing of what is open: from left to right, each manager beside the middle of those who report to them. */
+/** The drawing of what is open: from left to right, each manager beside the first of those who report to them. */
 export type ChartLayout = { placed: Placed[]; widthPx: number; heightPx: number }
 
 /** Places everybody who is shown.
@@ -78,18 +78,18 @@ export type ChartLayout = { placed: Placed[]; widthPx: number; heightPx: number 
 export function layoutChart(tops: readonly ChartPerson[], open: ReadonlySet<PersonId>): ChartLayout {
   const { boxWidth, boxHeight, rowHeight, columnWidth, margin } = CHART
   const root = hierarchy<ChartPerson | null>(null, (person) => (person === null ? [...tops] : open.has(person.id) ? person.reports : []))
-  const drawn: HierarchyPointNode<ChartPerson | null> = tree<ChartPerson | null>()
-    .nodeSize([rowHeight, columnWidth])
-    .separation(() => 1)(root)
-  const nodes = drawn.descendants().filter((node) => node.data !== null)
-  const top = nodes.reduce((least, node) => Math.min(least, node.x), 0)
-  const at = (node: HierarchyPointNode<ChartPerson | null>) => ({ x: margin + node.y - columnWidth, y: margin + node.x - top })
-  const placed = nodes.map((node): Placed => ({
-    person: node.data!,
-    ...at(node),
-    open: open.has(node.data!.id),
-    from: node.parent?.data ? at(node.parent) : null,
-  }))
+  // Whoever has nobody below begins a row; a manager stands in the row of the first of them, where those below come into sight.
+  const rows = new Map<HierarchyNode<ChartPerson | null>, number>()
+  let row = 0
+  root.eachAfter((node) => rows.set(node, node.children?.[0] ? rows.get(node.children[0])! : row++))
+  const at = (node: HierarchyNode<ChartPerson | null>) => ({
+    x: margin + (node.depth - 1) * columnWidth,
+    y: margin + rows.get(node)! * rowHeight,
+  })
+  const placed = root.descendants().flatMap((node): Placed[] => {
+    const { data: person, parent } = node
+    return person ? [{ person, ...at(node), open: open.has(person.id), from: parent?.data ? at(parent) : null }] : []
+  })
   return {
     placed,
     widthPx: placed.reduce((most, { x }) => Math.max(most, x), 0) + boxWidth + margin,

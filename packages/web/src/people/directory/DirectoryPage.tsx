@@ -35,7 +35,7 @@ export function DirectoryPage() {
       <title>{t('People – Jackdaw')}</title>
       <TitleLine title={t('People')} state={query.data && t('{{count}} people', { count: query.data.total })}>
         <span className="contents print:hidden">
-          <Button className="hidden sm:inline-flex" onClick={() => window.print()}>
+          <Button className="max-sm:hidden" onClick={() => window.print()}>
             <Printer size={16} aria-hidden />
             {t('Print')}
           </Button>

@@ -3,7 +3,7 @@ import type { PersonId } from '@jackdaw/core/shared'
 import { Mail, Phone } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { ButtonLink, dayOf, Loaded, Message, TextLink, TitleLine } from '../../ui'
+import { ButtonLink, dayAndYearOf, Loaded, Message, TextLink, TitleLine } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { Face } from '../Face'
@@ -107,8 +107,8 @@ function Groups({ person }: { person: PersonShown }) {
       <TextLink to={`/people/groups/${group.id}`}>{group.name}</TextLink>
       <span className="text-soft ml-auto tabular-nums">
         {until === null
-          ? t('since {{day}}', { day: dayOf(since) })
-          : t('{{from}} to {{until}}', { from: dayOf(since), until: dayOf(until) })}
+          ? t('since {{day}}', { day: dayAndYearOf(since) })
+          : t('{{from}} to {{until}}', { from: dayAndYearOf(since), until: dayAndYearOf(until) })}
       </span>
     </li>
   )
@@ -162,7 +162,7 @@ function Managed({ person, managed }: { person: PersonShown; managed: NonNullabl
   const rows: [string, ReactNode][] = [
     [t('Number'), managed.number ?? '–'],
     [t('Mail address'), managed.mail ?? t('none')],
-    [t('First day'), managed.startedOn ? dayOf(managed.startedOn) : '–'],
+    [t('First day'), managed.startedOn ? dayAndYearOf(managed.startedOn) : '–'],
     [t('Level'), levels[managed.level]],
     [t('Password'), managed.hasPassword ? t('chosen') : t('not chosen yet')],
   ]

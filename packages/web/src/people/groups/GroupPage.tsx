@@ -5,7 +5,7 @@ import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import type { GroupId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { Button, dayOf, Failed, Loaded, Message, Pager, showToast, TextLink, TitleLine, useSearch } from '../../ui'
+import { Button, dayAndYearOf, Failed, Loaded, Message, Pager, showToast, TextLink, TitleLine, useSearch } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { Duties, Part } from '../directory/PersonPage'
@@ -45,7 +45,7 @@ function Shown({ group, page, onPage }: { group: Group; page: number; onPage: (p
       <div className="bg-sheet grow px-4 md:px-6 py-5 grid lg:grid-cols-[minmax(0,1fr)_380px] gap-x-10 gap-y-7 content-start">
         <div className="space-y-7 min-w-0">
           {group.closedOn && (
-            <Message tone="warn" title={t('Closed on {{day}}: nobody is in it any more', { day: dayOf(group.closedOn) })} />
+            <Message tone="warn" title={t('Closed on {{day}}: nobody is in it any more', { day: dayAndYearOf(group.closedOn) })} />
           )}
           <div className="space-y-1">
             {group.about && <p className="max-w-2xl whitespace-pre-line">{group.about}</p>}
@@ -164,7 +164,7 @@ function Members({ group, page, onPage, changes }: { group: Group; page: number;
               </Link>
               <span className="block text-sm text-soft">
                 {member.jobTitle && `${member.jobTitle} · `}
-                {t('since {{day}}', { day: dayOf(member.since) })}
+                {t('since {{day}}', { day: dayAndYearOf(member.since) })}
               </span>
             </span>
             {changes && (

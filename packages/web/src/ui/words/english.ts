@@ -79,4 +79,6 @@ export const english: Record<string, string> = {
   '{{count}} duties are saved_one': 'One duty is saved',
   '{{count}} people are in {{group}} now_one': 'One person is in {{group}} now',
   'Put {{count}} people in_one': 'Put them in',
+  '{{count}} roles are held by nobody_one': 'One role is held by nobody',
+  'and {{count}} more_one': 'and one more',
 }

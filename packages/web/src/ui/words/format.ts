@@ -11,6 +11,13 @@ export function dayOf(date: string): string {
   const at = new Date(`${date}T00:00:00Z`)
   return forms.day(nth(forms.weekdays, at.getUTCDay()), at.getUTCDate(), nth(forms.months, at.getUTCMonth()))
 }
+/** A calendar day as “Tue 3 Nov”, with the year when it is another one. @param now epoch milliseconds */
+export function dayAndYearOf(date: string, now = Date.now()): string {
+  const at = new Date(`${date}T00:00:00Z`)
+  return at.getUTCFullYear() === new Date(now).getFullYear()
+    ? dayOf(date)
+    : forms.ofYear(at.getUTCDate(), nth(forms.months, at.getUTCMonth()), at.getUTCFullYear())
+}
 const dayHere = (at: Date) => forms.day(nth(forms.weekdays, at.getDay()), at.getDate(), nth(forms.months, at.getMonth()))
 const dayOfYear = (at: Date) => forms.ofYear(at.getDate(), nth(forms.months, at.getMonth()), at.getFullYear())
 const twoDigits = (n: number) => String(n).padStart(2, '0')

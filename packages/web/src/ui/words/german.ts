@@ -365,4 +365,13 @@ export const german: Record<string, string> = {
   'Add a kind': 'Art anlegen',
   'There is no group yet. Begin with the sites at which people work.': 'Es gibt noch keine Gruppe. Beginnen Sie mit den Standorten.',
   'Without a guide': 'Ohne Anleitung',
+  'Roles – Jackdaw': 'Rollen – Jackdaw',
+  'Who holds which role': 'Wer welche Rolle hat',
+  '{{count}} roles are held by nobody_one': 'Eine Rolle hat niemand',
+  '{{count}} roles are held by nobody_other': '{{count}} Rollen hat niemand',
+  'Every role is held by somebody': 'Jede Rolle hat jemand',
+  'Held by': 'Hat',
+  'There is no role yet.': 'Es gibt noch keine Rolle.',
+  'and {{count}} more_one': 'und eine weitere',
+  'and {{count}} more_other': 'und {{count}} weitere',
 }

@@ -1,0 +1,66 @@
+import type { GroupId, PersonId } from '@jackdaw/core/shared'
+import { nanoid } from 'nanoid'
+import { START } from '../testServer'
+import { body, type Special } from './special'
+import type { HostileWorld } from './world'
+
+/** Somebody who works here and does nothing else. */
+async function aPerson({ server, company }: HostileWorld): Promise<PersonId> {
+  const id = nanoid<PersonId>()
+  await server.services.addPeople(
+    [{ id, name: `Hand ${id}`, mail: `${id}@example.org`, level: 'staff', siteId: company.site, groups: [company.site] }],
+    'a long enough password',
+    START,
+  )
+  return id
+}
+/** A team with nobody in it. */
+async function aGroup({ server }: HostileWorld): Promise<GroupId> {
+  const id = nanoid<GroupId>()
+  await server.services.addGroups([{ id, kind: 'team', name: id }], START)
+  return id
+}
+
+/** What no schema can say of requests about people and groups. Whom it concerns is somebody of their own, so that those who call stay who they are. */
+export const PEOPLE_INPUTS: Record<string, Special> = {
+  'get /people/:id/face': async (world, _things, input) => {
+    const id = await aPerson(world)
+    await world.server.services.setFace(id, world.png)
+    input.params['id'] = id
+  },
+  'patch /api/directory/:id': async (world, _things, input) => {
+    input.params['id'] = await aPerson(world)
+    Object.assign(input.body as object, { level: 'staff', managerId: null, permissions: [] })
+  },
+  'post /api/directory/:id/leaving': async (world, _things, input) => {
+    input.params['id'] = await aPerson(world)
+    input.body = { reportsTo: null }
+  },
+  'post /api/directory/:id/return': async (world, _things, input) => {
+    input.params['id'] = await aPerson(world)
+    input.body = { siteId: world.company.site, groups: [world.company.department], managerId: null }
+  },
+  'post /api/directory': body((sent, _things, world) =>
+    Object.assign(sent, { siteId: world.company.site, managerId: null, level: 'staff' }),
+  ),
+  'post /api/groups': body((sent) => Object.assign(sent, { kind: 'team', zone: null, leaderId: null, name: nanoid() })),
+  'post /api/group-kinds': body((sent) => void (sent['name'] = nanoid())),
+  'put /api/groups/:groupId': async (world, _things, input) => {
+    input.params['groupId'] = await aGroup(world)
+    Object.assign(input.body as object, { zone: null, leaderId: null, name: nanoid() })
+  },
+  'post /api/groups/:groupId/members': async (world, _things, input) => {
+    input.params['groupId'] = await aGroup(world)
+    input.body = { join: [await aPerson(world)], leave: [] }
+  },
+  'post /api/groups/:groupId/closing': async (world, _things, input) => {
+    input.params['groupId'] = await aGroup(world)
+    input.body = { moveTo: null }
+  },
+  'put /api/groups/:groupId/duties': async (world, things, input) => {
+    input.params['groupId'] = await aGroup(world)
+    input.body = { duties: [{ id: nanoid(), title: 'Packs', about: '', guides: [things.guide] }] }
+  },
+  'post /api/audiences': body((sent) => void (sent['name'] = nanoid())),
+  'put /api/audiences/:audienceId': body((sent) => void (sent['name'] = nanoid())),
+}
