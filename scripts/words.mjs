@@ -17,7 +17,12 @@ const TRANSLATED = [
   'people/LanguageField.tsx',
   'people/PeopleTabs.tsx',
   'people/PersonPicker.tsx',
-  'people/SignInPage.tsx',
+  'people/account/AccountPage.tsx',
+  'people/account/ChooseOwnPage.tsx',
+  'people/account/ForgottenPage.tsx',
+  'people/account/LinkPages.tsx',
+  'people/account/PasswordForm.tsx',
+  'people/account/SignInPage.tsx',
   'people/directory/DirectoryPage.tsx',
   'people/directory/PersonPage.tsx',
   'people/directory/OwnFacts.tsx',
@@ -179,7 +184,7 @@ function faultsOfWords() {
   }
   for (const [key, places] of used)
     if (key.includes('{{count}}') && !(`${key}_one` in english)) faults.push(`en: no form for one: ${key} (${places[0].file})`)
-  const german = faultsOf('de', resource('ui/words/german.ts'), used, core)
+  const german = faultsOf('de', { ...resource('ui/words/german.ts'), ...resource('ui/words/germanPeople.ts') }, used, core)
   return { faults: [...faults, ...german.faults, ...german.missing.map((key) => `de: missing: ${key}`)], missing: { de: german.missing } }
 }
 

@@ -43,7 +43,7 @@ export async function signIn(address: string, mail: string): Promise<Session> {
   const response = await fetch(`${address}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ mail, password: DEMO_PASSWORD }),
+    body: JSON.stringify({ account: mail, password: DEMO_PASSWORD }),
   })
   if (response.status !== 200) throw new Error(`sign-in: ${response.status} ${await response.text()}`)
   const me = (await response.json()) as { csrf: string; id: string }

@@ -60,7 +60,7 @@ describe('from an empty page to who finished', () => {
     await page.type('input[type=email]', 'marta@larkmoor.example')
     await page.type('input[type=password]', 'wrong')
     await page.keyboard.press('Enter')
-    await seen(page, 'Mail address or password is wrong')
+    await seen(page, 'Mail address, number or password is wrong')
     await page.type('input[type=password]', 'glass-and-herbs')
     await page.keyboard.press('Enter')
     await seen(page, '14 guides')

@@ -41,7 +41,7 @@ const guides = async (address: string): Promise<number> => {
   const signedIn = await fetch(`${address}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ mail: ACCOUNTS[1]!.mail, password: DEMO_PASSWORD }),
+    body: JSON.stringify({ account: ACCOUNTS[1]!.mail, password: DEMO_PASSWORD }),
   })
   const cookie = signedIn.headers
     .getSetCookie()

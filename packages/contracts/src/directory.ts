@@ -68,7 +68,7 @@ export const ManagedFacts = z.object({
 /** Read by {@link ManagedFacts}. */
 export type ManagedFacts = z.infer<typeof ManagedFacts>
 
-/** One person's page. `managed`: only for those who may change them. */
+/** One person's page. `managed`: only for those who may change or invite them. */
 export const PersonShown = z.object({
   ...PersonRef.shape,
   face: Face,
@@ -82,6 +82,8 @@ export const PersonShown = z.object({
   past: z.array(Span),
   duties: z.array(DutyShown),
   mayChange: z.boolean(),
+  mayInvite: z.boolean(),
+  mayGivePassword: z.boolean(),
   maySeeRecords: z.boolean(),
   managed: z.nullable(ManagedFacts),
 })

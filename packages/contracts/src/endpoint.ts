@@ -48,7 +48,7 @@ export const problemsOf = (endpoint: Endpoint): ReadonlySet<ProblemCode> =>
     ...endpoint.problems,
     'bad-request',
     ...(endpoint.params ? (['not-found'] as const) : []),
-    ...(endpoint.access === 'anyone' ? [] : (['not-signed-in', 'not-paired', 'not-allowed'] as const)),
+    ...(endpoint.access === 'anyone' ? [] : (['not-signed-in', 'not-paired', 'not-allowed', 'password-to-choose'] as const)),
     ...(endpoint.access !== 'anyone' && endpoint.access.over ? (['not-found'] as const) : []),
     ...(endpoint.method === 'get' ? [] : (['stale-page'] as const)),
     ...(endpoint.query || endpoint.body ? (['invalid'] as const) : []),

@@ -18,6 +18,8 @@ export const Me = z.object({
   hasReports: z.boolean(),
   company: z.string(),
   language: Language,
+  /** Whether they came in with a password that was given to them, and have to choose one of their own before anything else. */
+  passwordToChoose: z.boolean(),
   csrf: z.string(),
 })
 /** Read by {@link Me}. */

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { EntryId, Instant } from '../shared'
+import { EntryId, Instant, PersonId } from '../shared'
 import type { Every } from './every'
 
 const HOUR_MS = 3_600_000
@@ -35,6 +35,16 @@ export const JOBS = {
     byHand: false,
     words: 'Send a mail',
   },
+  'send-account-mail': {
+    data: z.object({ personId: PersonId, kind: z.enum(['invitation', 'new-password']), at: Instant }),
+    lane: 'short',
+    tries: 12,
+    pauseS: 15,
+    lastsAtMostS: 120,
+    byHand: false,
+    words: 'Mail a link to choose a password',
+  },
+  'send-invitations': { ...tidying, lane: 'short', every: { ms: 5 * 60_000, afterMs: 0 }, words: 'Send invitations that are due' },
   'remove-noted-files': { ...tidying, lane: 'short', every: { ms: HOUR_MS, afterMs: 0 }, words: 'Delete files that were blacked out' },
   'remove-unused-pictures': {
     ...tidying,

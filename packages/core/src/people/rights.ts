@@ -14,6 +14,7 @@ const holder = (permission: Permission, ...over: Relation[]): Grant => ({ permis
 export const RIGHTS = {
   'session.end': [everyone('any')],
   'self.change': [everyone('any')],
+  'self.password': [everyone('any')],
   'today.read': [everyone('any')],
   'event.send': [everyone('any')],
   'library.find': [everyone('any')],
@@ -23,6 +24,8 @@ export const RIGHTS = {
   'person.see': [everyone('here', 'self', 'reports'), holder('people.manage', 'any'), holder('records.all', 'any')],
   'person.add': [holder('people.manage', 'any'), holder('people.invite', 'any')],
   'person.change': [holder('people.manage', 'any')],
+  'person.invite': [holder('people.manage', 'any'), holder('people.invite', 'reports')],
+  'person.password': [holder('people.manage', 'any'), everyone('reports')],
   'group.change': [holder('people.manage', 'any')],
   'company.change': [holder('company.settings', 'any')],
   'audience.use': [holder('guides.publish', 'any'), holder('guides.all', 'any')],

@@ -30,6 +30,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0014-groups',
     '0015-persons',
     '0016-audiences',
+    '0017-accounts',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

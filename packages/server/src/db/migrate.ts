@@ -17,6 +17,7 @@ import { language } from './migrations/0013-language'
 import { groups } from './migrations/0014-groups'
 import { persons } from './migrations/0015-persons'
 import { audiences } from './migrations/0016-audiences'
+import { accounts } from './migrations/0017-accounts'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   groups,
   persons,
   audiences,
+  accounts,
 ]
 const LOCK = 7_203_114
 

@@ -108,7 +108,7 @@ function send(method: string, path: string, body?: unknown, headers: Record<stri
     call.end(body === undefined ? undefined : JSON.stringify(body))
   })
 }
-const signIn = (mail: string, password: string, headers = {}) => send('POST', '/api/session', { mail, password }, headers)
+const signIn = (mail: string, password: string, headers = {}) => send('POST', '/api/session', { account: mail, password }, headers)
 
 describe('two servers behind nginx with TLS', () => {
   it('let people sign in, and know them on either', async () => {

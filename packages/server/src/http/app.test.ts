@@ -178,7 +178,7 @@ describe('the log', () => {
     const guide = await aGuide(seeded, company, 'author', { texts: ['canary-step'] })
     lines.length = 0
     const client = await new Client(address).signIn('author@example.org')
-    await new Client(address).send('post', '/api/session', { mail: 'author@example.org', password: 'canary-password' })
+    await new Client(address).send('post', '/api/session', { account: 'author@example.org', password: 'canary-password' })
     await client.json('get', `/api/guides/${guide.id}/draft`)
     await client.send('get', '/api/guides?find=canary-search')
     await client.send('post', '/api/guides', '{"title": canary-body')

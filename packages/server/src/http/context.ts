@@ -20,6 +20,8 @@ export type Caller = {
   hasReports: boolean
   zone: string
   language: Language
+  /** Whether they came in with a password that was given to them: until they have chosen their own, they may do nothing else. */
+  passwordToChoose: boolean
 }
 
 /** The parts from which the server is put together, once, in `main.ts`. */

@@ -1,4 +1,5 @@
 import { NOBODY } from '@jackdaw/core/audiences'
+import type { PersonId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
 import { v7 as uuidV7 } from 'uuid'
@@ -12,6 +13,7 @@ let png: Buffer
 let pictureId = ''
 let folderId = ''
 let audienceId = ''
+const handId = nanoid<PersonId>()
 const clients = new Map<string, Client>()
 
 beforeAll(async () => {
@@ -24,6 +26,21 @@ beforeAll(async () => {
   pictureId = nanoid()
   folderId = nanoid()
   audienceId = nanoid()
+  await server.services.addPeople(
+    [
+      {
+        id: handId,
+        name: 'Hand',
+        mail: 'hand@example.org',
+        level: 'staff',
+        siteId: company.site,
+        groups: [],
+        managerId: company.people.manager,
+      },
+    ],
+    'a long enough password',
+    START,
+  )
   await server.services.saveAudience(audienceId as never, { name: 'All', about: '', rule: NOBODY }, company.people.lead, START)
   await server.services.addFolder({ id: folderId as never, name: 'Packhouse', parentId: null, now: START })
   await server.services.addPicture({
@@ -72,11 +89,21 @@ const TABLE: Row[] = [
   ['get /healthz', (c) => c.send('get', '/healthz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /readyz', (c) => c.send('get', '/readyz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/session', (c) => c.send('get', '/api/session'), [200, 200, 200, 200, 200, 200, 200, 200]],
-  ['post /api/session', (c) => new Client(c.address).send('post', '/api/session', { mail: '', password: '' }), [422, 422, 422, 422, 422, 422, 422, 422]],
+  ['post /api/session', (c) => new Client(c.address).send('post', '/api/session', { account: '', password: '' }), [422, 422, 422, 422, 422, 422, 422, 422]],
   ['delete /api/session', async (c, who) => (who === 'nobody' ? c : await company.as(who as Who)).send('delete', '/api/session'), [401, 204, 204, 204, 204, 204, 204, 204]],
   ['patch /api/session', (c) => c.send('patch', '/api/session', { language: 'en' }), [401, 204, 204, 204, 204, 204, 204, 204]],
   ['get /api/people', (c) => c.send('get', '/api/people'), [401, 403, 403, 403, 200, 200, 200, 200]],
   ['get /api/groups', (c) => c.send('get', '/api/groups'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['post /api/my-password', (c) => c.send('post', '/api/my-password', { current: 'no', next: 'short' }), [401, 422, 422, 422, 422, 422, 422, 422]],
+  ['post /api/password-links/look', (c) => c.send('post', '/api/password-links/look', { kind: 'invitation', token: 'none' }), [410, 410, 410, 410, 410, 410, 410, 410]],
+  ['post /api/password-links', (c) => c.send('post', '/api/password-links', { kind: 'invitation', token: 'none', password: 'long enough for all' }), [410, 410, 410, 410, 410, 410, 410, 410]],
+  ['post /api/forgotten-passwords', (c, who) => c.send('post', '/api/forgotten-passwords', { account: `${who}@nowhere.example` }), [204, 204, 204, 204, 204, 204, 204, 204]],
+  ['get /api/my-sessions', (c) => c.send('get', '/api/my-sessions'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['post /api/my-sessions/end', (c) => c.send('post', '/api/my-sessions/end', { id: 'none' }), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /api/directory/:id/invitation', (c) => c.send('get', `/api/directory/${company.people.staff}/invitation`), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['put /api/directory/:id/invitation', (c) => c.send('put', `/api/directory/${company.people.staff}/invitation`, { when: 'not-yet' }), [401, 403, 403, 403, 403, 403, 204, 204]],
+  ['delete /api/directory/:id/invitation', (c) => c.send('delete', `/api/directory/${company.people.staff}/invitation`), [401, 403, 403, 403, 403, 403, 204, 204]],
+  ['get /api/rights-changes', (c) => c.send('get', '/api/rights-changes'), [401, 403, 403, 403, 403, 403, 403, 200]],
   ['get /api/directory', (c) => c.send('get', '/api/directory'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/directory/:id', (c) => c.send('get', `/api/directory/${company.people.staff}`), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['post /api/directory', (c) => c.send('post', '/api/directory', somebody()), [401, 403, 403, 403, 403, 403, 200, 200]],
@@ -191,6 +218,7 @@ const TABLE: Row[] = [
       ['delete', '/api/recorder/recordings/:id'],
     ] as const
   ).map(([method, path]): Row => [`${method} ${path}`, (c) => c.send(method, path.replace(/:\w+/g, () => nanoid()), method === 'post' ? {} : undefined), [401, 401, 401, 401, 401, 401, 401, 401]]),
+  ['post /api/directory/:id/password', (c) => c.send('post', `/api/directory/${handId}/password`, {}), [401, 403, 403, 200, 403, 403, 200, 200]],
 ]
 
 describe('every route for every level', () => {

@@ -86,11 +86,15 @@ const byRecorder = (access: AnyEndpoint['access']): boolean => access !== 'anyon
 const relationsTo = ({ relations }: Routes, thing: Thing, caller: Caller, id: unknown): Promise<ReadonlySet<Relation> | null> =>
   (relations[thing] as (caller: Caller, id: unknown) => Promise<ReadonlySet<Relation> | null>)(caller, id)
 
+/** What somebody may do who has still to choose a password of their own. */
+const BEFORE_CHOOSING: ReadonlySet<string> = new Set(['session.end', 'self.password'])
+
 /** Asks the table of rights, for every request. What the caller may not know of answers as if it did not exist. */
 async function authorise(routes: Routes, endpoint: AnyEndpoint, caller: Caller | null, id: unknown): Promise<ReadonlySet<Relation>> {
   if (endpoint.access === 'anyone') return new Set()
   if (!caller) return fail(notKnown(endpoint))
   const { may: action, over } = endpoint.access
+  if (caller.passwordToChoose && !BEFORE_CHOOSING.has(action)) fail('password-to-choose')
   if (!over) {
     const relations = new Set<Relation>(caller.hasReports ? ['reports'] : [])
     return may(caller.permissions, action, relations) ? relations : fail('not-allowed')

@@ -14,6 +14,9 @@ declare module 'express-session' {
     csrf: string
     /** Epoch milliseconds; the session is written anew, and so lives on, once an hour. */
     renewedAt: number
+    /** When it began, epoch milliseconds, and by which browser. */
+    startedAt: number
+    browser: string
   }
 }
 

@@ -164,7 +164,7 @@ describe('the link at the end of a mail', () => {
     const { id } = await aGuide(server, company, 'author', { published: false })
     await publishTo(id)
     await server.runner.drain()
-    return server.mails.at(-1)!.stopUrl.split('#')[1]!
+    return server.mails.at(-1)!.stopUrl!.split('#')[1]!
   }
   const stop = (token: string) => new Client(server.address).send('post', '/api/mail-stops', { token })
 

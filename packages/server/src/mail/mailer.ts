@@ -2,8 +2,8 @@ import { createTransport } from 'nodemailer'
 import type { Config } from '../config'
 
 /** A mail to one person, as text and as HTML that says the same. `id`: the same for the same mail, so that whoever takes it in knows it when
- * it comes twice. */
-export type Mail = { id: string; to: { name: string; address: string }; subject: string; text: string; html: string; stopUrl: string }
+ * it comes twice. `stopUrl`: where mails of its kind are ended, if that can be. */
+export type Mail = { id: string; to: { name: string; address: string }; subject: string; text: string; html: string; stopUrl?: string }
 /** Hands a mail to the server by which mail leaves. */
 export type Mailer = (mail: Mail) => Promise<void>
 
@@ -26,6 +26,6 @@ export function mailer({ smtpUrl, mailFrom, publicUrl }: Pick<Config, 'smtpUrl' 
       from: mailFrom,
       to,
       messageId: `<${id}@${new URL(publicUrl).hostname}>`,
-      headers: { 'List-Unsubscribe': `<${stopUrl}>`, 'Auto-Submitted': 'auto-generated' },
+      headers: { ...(stopUrl ? { 'List-Unsubscribe': `<${stopUrl}>` } : {}), 'Auto-Submitted': 'auto-generated' },
     }))
 }

@@ -25,6 +25,8 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
   declare telephone: CreationOptional<string>
   declare faceHash: string | null
   declare startedOn: LocalDate | null
+  /** Whether the password was given to them for one time. */
+  declare passwordGiven: CreationOptional<boolean>
   /** By what they are found: name, job title and number, without case and accents. */
   declare sought: CreationOptional<string>
 }
@@ -46,6 +48,7 @@ export const PERSON = table('person', PersonRow, () => ({
   telephone: usually(text(), ''),
   faceHash: optional(text()),
   startedOn: optional(day()),
+  passwordGiven: usually(truth(), false),
   sought: usually(text(), ''),
 }))
 
@@ -161,6 +164,24 @@ export const RIGHTS_CHANGE = table('rights_change', RightsChangeRow, () => ({
   levelAfter: text(),
   granted: texts(),
   withdrawn: texts(),
+}))
+
+/** That somebody is invited to choose a password, and when the mail with the link leaves or has left. */
+export class InvitationRow extends Model<InferAttributes<InvitationRow>, InferCreationAttributes<InvitationRow>> {
+  declare personId: PersonId
+  declare byId: PersonId
+  declare createdAt: number
+  declare sendAt: number | null
+  declare sentAt: number | null
+  declare withdrawnAt: number | null
+}
+export const INVITATION = table('invitation', InvitationRow, () => ({
+  personId: key(text()),
+  byId: text(),
+  createdAt: instant(),
+  sendAt: optional(instant()),
+  sentAt: optional(instant()),
+  withdrawnAt: optional(instant()),
 }))
 
 /** A browser with which somebody has signed in before. */

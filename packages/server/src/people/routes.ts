@@ -1,11 +1,12 @@
 import { changeMe, findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
-import type { Request, RequestHandler } from 'express'
-import { fail, newCsrfToken, route, type Caller, type Parts, type Routes, said } from '../http'
+import type { RequestHandler } from 'express'
+import { fail, route, type Caller, type Parts, type Routes, said } from '../http'
 import { knownDevice, rememberDevice } from './signingIn/knownDevices'
 import { verifyPassword } from './signingIn/password'
 import { PERSON } from './model'
+import { beginSession, endSession } from './signingIn/sessions'
 import { countTry, forgiveTries } from './signingIn/signInGuard'
-import { findByMail, findCaller, findPeopleByName, listAllGroups } from './store'
+import { findByAccount, findCaller, findPeopleByName, listAllGroups } from './store'
 
 /** Finds out who asks, from the session. */
 export const whoIs =
@@ -24,32 +25,26 @@ const meOf = (caller: Caller, company: string, csrf: string): Me => ({
   hasReports: caller.hasReports,
   company,
   language: caller.language,
+  passwordToChoose: caller.passwordToChoose,
   csrf,
 })
 
-const inSession = (req: Request, method: 'regenerate' | 'save' | 'destroy'): Promise<void> =>
-  new Promise((resolve, reject) => req.session[method]((error?: Error) => (error ? reject(error) : resolve())))
-
 export function peopleRoutes(routes: Routes): void {
-  const { database: db, config, clock } = routes.parts
+  const { database: db, config } = routes.parts
 
   route(routes, signIn, async ({ body }, { req, res, now }) => {
-    const tried = { account: body.mail, address: req.ip ?? '', device: await knownDevice(db, req, body.mail, now) }
+    const tried = { account: body.account, address: req.ip ?? '', device: await knownDevice(db, req, body.account, now) }
     const waitS = await countTry(db, tried, now)
     if (waitS > 0) fail('too-many-tries', said('Wait {{minutes}} min, then try again.', { minutes: Math.ceil(waitS / 60) }), [], waitS)
-    const found = await findByMail(db, body.mail)
+    const found = await findByAccount(db, body.account)
     if (!(await verifyPassword(found?.passwordHash, body.password)) || !found)
       return fail('wrong-credentials', 'Check both and try again. Capital letters count in the password.')
     await forgiveTries(db, tried)
     await rememberDevice(db, req, res, found.caller.id, config.https, now)
-    await inSession(req, 'regenerate')
-    const csrf = newCsrfToken()
-    Object.assign(req.session, { personId: found.caller.id, csrf, renewedAt: clock() })
-    await inSession(req, 'save')
-    return meOf(found.caller, config.company, csrf)
+    return meOf(found.caller, config.company, await beginSession(req, found.caller.id, now))
   })
   route(routes, signOut, async (_input, { req, res }) => {
-    await inSession(req, 'destroy')
+    await endSession(req)
     res.clearCookie('jackdaw', { path: '/' })
   })
   route(routes, getMe, async (_input, { caller, req }) => (caller ? meOf(caller, config.company, req.session.csrf ?? '') : null))

@@ -12,9 +12,10 @@ type PersonRow = {
   zone: string
   language: Language
   has_reports: boolean
+  password_given: boolean
   password_hash: string | null
 }
-const PERSON = `select p.id, p.name, p.level, p.permissions, p.language, s.zone, p.password_hash, exists (select 1 from person r where r.manager_id = p.id) as has_reports
+const PERSON = `select p.id, p.name, p.level, p.permissions, p.language, s.zone, p.password_hash, p.password_given, exists (select 1 from person r where r.manager_id = p.id) as has_reports
   from person p join people_group s on s.id = p.site_id where p.active`
 
 const callerOf = (row: PersonRow): Caller => ({
@@ -25,6 +26,7 @@ const callerOf = (row: PersonRow): Caller => ({
   hasReports: row.has_reports,
   zone: row.zone,
   language: row.language,
+  passwordToChoose: row.password_given,
 })
 
 /** The person of a session; `null` when they are no longer active. */
@@ -32,8 +34,9 @@ export async function findCaller(db: Db, id: PersonId): Promise<Caller | null> {
   const row = await db.one<PersonRow>(keepPlan('caller', `${PERSON} and p.id = $1`), [id])
   return row ? callerOf(row) : null
 }
-export async function findByMail(db: Db, mail: string): Promise<{ caller: Caller; passwordHash: string | null } | null> {
-  const row = await db.one<PersonRow>(`${PERSON} and lower(p.mail) = lower($1)`, [mail])
+/** Somebody by their mail address or personnel number. */
+export async function findByAccount(db: Db, account: string): Promise<{ caller: Caller; passwordHash: string | null } | null> {
+  const row = await db.one<PersonRow>(`${PERSON} and lower(${account.includes('@') ? 'p.mail' : 'p.number'}) = lower($1)`, [account])
   return row ? { caller: callerOf(row), passwordHash: row.password_hash } : null
 }
 

@@ -263,7 +263,7 @@ describe('the rules that stand both in SQL and in the core', () => {
       for (const guideId of guides) {
         const relations = await relationsToGuide(
           database,
-          { id, name: '', level: 'staff', permissions, hasReports: false, language: 'en', zone: 'UTC' },
+          { id, name: '', level: 'staff', permissions, hasReports: false, language: 'en', zone: 'UTC', passwordToChoose: false },
           guideId as never,
         )
         expect([who, guideId, seen.has(guideId)]).toEqual([who, guideId, may(permissions, 'guide.read', relations!)])

@@ -127,7 +127,7 @@ export class Client {
     return (response.status === 204 ? undefined : await response.json()) as T
   }
   async signIn(mail: string, password = PASSWORD): Promise<this> {
-    const response = await this.send('post', '/api/session', { mail, password })
+    const response = await this.send('post', '/api/session', { account: mail, password })
     if (response.status !== 200) throw new Error(`sign-in: ${response.status} ${await response.text()}`)
     this.cookie = response.headers
       .getSetCookie()

@@ -24,6 +24,14 @@ export const german: Record<string, string> = {
   'Jackdaw of {{company}}': 'Jackdaw von {{company}}',
   'No more mails of this kind': 'Keine Mails dieser Art mehr',
   'Choose what comes as mail': 'Auswählen, was als Mail kommt',
+  '{{by}} invites you to Jackdaw of {{company}}': '{{by}} lädt Sie zu Jackdaw von {{company}} ein',
+  'Choose a new password for Jackdaw': 'Wählen Sie ein neues Passwort für Jackdaw',
+  'There you find how work is done here, and what you are to read. Choose a password first; the link holds for 14 days.':
+    'Dort finden Sie, wie hier gearbeitet wird und was Sie lesen sollen. Wählen Sie zuerst ein Passwort; der Link gilt 14 Tage.',
+  'Somebody, probably you, has said that you forgot your password. The link holds for two hours. If it was not you, leave this mail alone: your password stays as it is.':
+    'Jemand, wahrscheinlich Sie, hat angegeben, dass Sie Ihr Passwort vergessen haben. Der Link gilt zwei Stunden. Waren Sie es nicht, lassen Sie diese Mail liegen: Ihr Passwort bleibt, wie es ist.',
+  'Choose a password': 'Passwort wählen',
+  'Hello {{name}},': 'Guten Tag {{name}},',
   // Files.
   Name: 'Name',
   Site: 'Standort',

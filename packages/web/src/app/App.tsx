@@ -2,7 +2,7 @@ import { Suspense, type ComponentType, type ReactNode } from 'react'
 import { BrowserRouter, Outlet, Route, Routes, useLocation, useOutletContext } from 'react-router'
 import { Broken } from './Broken'
 import type { Page } from './page'
-import { ALONE, FOR_DEVELOPERS, IN_SHELL, NOT_FOUND, SIGN_IN, STOP_MAILS } from './pages'
+import { ALONE, FOR_DEVELOPERS, IN_SHELL, NOT_FOUND, OUTSIDE } from './pages'
 import { Shell, SignedIn } from './Shell'
 
 /** Addresses and their pages. The router has no data of its own: what pages need they ask for themselves, and so a reader loads half as much of
@@ -14,7 +14,7 @@ export function App({ Router = BrowserRouter }: { Router?: ComponentType<{ child
       <Suspense fallback={null}>
         <Routes>
           <Route element={<Guarded />}>
-            {[SIGN_IN, STOP_MAILS, ...FOR_DEVELOPERS].map(routeOf)}
+            {[...OUTSIDE, ...FOR_DEVELOPERS].map(routeOf)}
             <Route element={<SignedIn />}>
               <Route element={<Shell />}>
                 <Route element={<Guarded />}>{[...IN_SHELL, NOT_FOUND].map(routeOf)}</Route>

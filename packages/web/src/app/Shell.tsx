@@ -13,6 +13,7 @@ import { leaveNoEvents, outboxState, startOutbox } from '../events'
 import { InboxMark } from '../inbox'
 import { LanguageField, leave, meQuery, setMyLanguage, speakFromNow, useMe } from '../people'
 import { FindPlace } from './FindPlace'
+import { CHOOSE_OWN } from './pages'
 import { loadingPages } from './loadingPages'
 import { useOnline } from './useOnline'
 
@@ -47,6 +48,7 @@ export function SignedIn() {
   }, [])
   if (asked === null) return null
   if ('error' in asked) throw asked.error
+  if (asked.me?.passwordToChoose) return <CHOOSE_OWN.Component />
   if (asked.me) return <ForMe me={asked.me} />
   const to = pathname + search
   return <Navigate to={to === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(to)}`} replace />
@@ -195,6 +197,9 @@ function Person({ me }: { me: Me }) {
           onClick={() => document.getElementById('person-menu')?.hidePopover()}
         >
           {t('My page')}
+        </Link>
+        <Link to="/account" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
+          {t('Password and sessions')}
         </Link>
         <Link
           to={`/records/people/${me.id}`}

@@ -1,9 +1,17 @@
 import { matchPath } from 'react-router'
 import { page, type Page } from './page'
 
-export const SIGN_IN = page('/sign-in', async () => (await import('../people/SignInPage')).SignInPage)
-/** Where links in mails lead that hold without signing in. */
-export const STOP_MAILS = page('/stop-mails', async () => (await import('../inbox/StopMailsPage')).StopMailsPage)
+const SIGN_IN = page('/sign-in', async () => (await import('../people/account/SignInPage')).SignInPage)
+/** Pages for whoever is not signed in: where one signs in, and where links in mails lead. */
+export const OUTSIDE: readonly Page[] = [
+  SIGN_IN,
+  page('/stop-mails', async () => (await import('../inbox/StopMailsPage')).StopMailsPage),
+  page('/forgotten', async () => (await import('../people/account/ForgottenPage')).ForgottenPage),
+  page('/welcome', async () => (await import('../people/account/LinkPages')).WelcomePage),
+  page('/new-password', async () => (await import('../people/account/LinkPages')).NewPasswordPage),
+]
+/** Where whoever came in with a password that was given to them chooses their own. */
+export const CHOOSE_OWN = page('/choose-password', async () => (await import('../people/account/ChooseOwnPage')).ChooseOwnPage)
 /** Pages with the frame around them. */
 export const IN_SHELL: readonly Page[] = [
   page('/', async () => (await import('./TodayPage')).TodayPage),
@@ -26,6 +34,8 @@ export const IN_SHELL: readonly Page[] = [
   page('/people/audiences', async () => (await import('../audiences/AudiencesPage')).AudiencesPage),
   page('/people/audiences/new', async () => (await import('../audiences/AudiencePage')).NewAudiencePage),
   page('/people/audiences/:audienceId', async () => (await import('../audiences/AudiencePage')).AudiencePage),
+  page('/account', async () => (await import('../people/account/AccountPage')).AccountPage),
+  page('/people/rights', async () => (await import('../people/account/RightsPage')).RightsPage),
   page('/keys', async () => (await import('./KeysPage')).KeysPage),
   page('/background', async () => (await import('../jobs/JobsPage')).JobsPage),
   page('/records', async () => (await import('../records/RecordsPage')).RecordsPage),
@@ -49,6 +59,6 @@ export const NOT_FOUND = page('*', async () => (await import('./NotFoundPage')).
 
 /** Begins to fetch the script of the page at an address, while it is asked who is signed in. A failure shows where the page is shown. */
 export async function fetchPageAt(pathname: string): Promise<void> {
-  const found = [SIGN_IN, STOP_MAILS, ...IN_SHELL, ...ALONE].find(({ path }) => matchPath({ path, caseSensitive: true }, pathname))
+  const found = [...OUTSIDE, ...IN_SHELL, ...ALONE].find(({ path }) => matchPath({ path, caseSensitive: true }, pathname))
   await found?.load().catch(() => undefined)
 }

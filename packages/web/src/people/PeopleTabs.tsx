@@ -13,6 +13,7 @@ export function PeopleTabs() {
     { to: '/people/roles', words: t('Roles'), shown: true },
     { to: '/people/groups', words: t('Groups'), shown: true },
     { to: '/people/audiences', words: t('Audiences'), shown: uses },
+    { to: '/people/rights', words: t('Changes of rights'), shown: permissions.includes('company.settings') },
   ]
   return (
     <nav aria-label={t('People')} className="flex overflow-x-auto print:hidden border-y border-hair px-2 md:px-4">

@@ -36,6 +36,11 @@ export async function enter(credentials: SignIn): Promise<void> {
   keepMe(me)
   queryClient.setQueryData(KEY, me)
 }
+/** Asks anew who is signed in, and what they may do. */
+export async function reloadMe(): Promise<void> {
+  await queryClient.fetchQuery({ ...meQuery, staleTime: 0 })
+  location.reload()
+}
 export async function leave(): Promise<void> {
   await call(signOut, {})
   forgetKept()

@@ -56,8 +56,10 @@ export async function personShown(db: Db, id: PersonId, caller: Caller, relation
     `select id, name, job_title as "jobTitle", ${facesSql} from person where manager_id = $1 and active order by name, id`,
     [id],
   )
-  const mayChange = may(caller.permissions, 'person.change', relations)
-  const managed = mayChange ? await managedOf(db, id) : null
+  const allowed = (action: 'person.change' | 'person.invite' | 'person.password') => may(caller.permissions, action, relations)
+  const [mayChange, mayInvite] = [allowed('person.change'), allowed('person.invite')]
+  const account = await managedOf(db, id)
+  const mayTouch = id === caller.id || mayChangeAccount(caller.permissions, account.permissions)
   const self = id === caller.id
   return {
     ...{ id, name: row.name, face: row.face, active: row.active, jobTitle: row.jobTitle, reports },
@@ -71,8 +73,10 @@ export async function personShown(db: Db, id: PersonId, caller: Caller, relation
       now.map((span) => span.group.id),
       caller.id,
     ),
-    mayChange: mayChange && (self || mayChangeAccount(caller.permissions, managed?.permissions ?? [])),
+    mayChange: mayChange && mayTouch,
+    mayInvite: mayInvite && mayTouch,
+    mayGivePassword: allowed('person.password') && mayTouch && !self,
     maySeeRecords: may(caller.permissions, 'records.person', relations),
-    managed,
+    managed: mayChange || mayInvite ? account : null,
   }
 }

@@ -16,12 +16,12 @@ function tokenIn(req: Request): string | null {
 }
 
 /** The hash of the browser's sign when the owner of this account has signed in with it before; `null` otherwise. */
-export async function knownDevice(db: Db, req: Request, mail: string, now: number): Promise<string | null> {
+export async function knownDevice(db: Db, req: Request, account: string, now: number): Promise<string | null> {
   const token = tokenIn(req)
   if (!token) return null
   const row = await db.one<{ hash: string }>(
-    'select d.hash from known_device d join person p on p.id = d.person_id where d.hash = $1 and lower(p.mail) = lower($2) and d.seen_at > $3',
-    [hashOf(token), mail, new Date(now - YEAR_MS)],
+    'select d.hash from known_device d join person p on p.id = d.person_id where d.hash = $1 and (lower(p.mail) = lower($2) or lower(p.number) = lower($2)) and d.seen_at > $3',
+    [hashOf(token), account, new Date(now - YEAR_MS)],
   )
   return row?.hash ?? null
 }

@@ -5,7 +5,7 @@ import type { Db } from '../../db'
 import { ONE_TIME_TOKEN } from '../model'
 
 /** What a link in a mail lets one do, once. */
-export type Purpose = 'stop-mails'
+export type Purpose = 'stop-mails' | 'invitation' | 'new-password'
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
 
 /** Makes a token for a link: whoever shows it may do this one thing for this person, once, until it expires. Only its hash is stored.
@@ -18,6 +18,16 @@ export async function issueToken(
   await tx.in(ONE_TIME_TOKEN).insert({ hash: hashOf(token), purpose, personId, detail, expiresAt })
   return token
 }
+
+/** Whom a token is for that somebody shows, without taking it; `null` when it does not hold (any more). */
+export async function lookAtToken(db: Db, purpose: Purpose, token: string, now: number): Promise<PersonId | null> {
+  const row = await db.in(ONE_TIME_TOKEN).one({ hash: hashOf(token), purpose, expiresAt: { [Op.gt]: now } })
+  return row?.personId ?? null
+}
+
+/** Ends what was issued to somebody for a purpose. */
+export const voidTokens = (tx: Db, purpose: Purpose, personId: PersonId): Promise<unknown> =>
+  tx.in(ONE_TIME_TOKEN).remove({ purpose, personId })
 
 /** Takes a token that somebody shows; it cannot be shown a second time.
  * @returns `null` when it never held, holds no more, or was used */

@@ -15,7 +15,8 @@ afterAll(async () => {
   await other.close()
   await server.close()
 })
-const tryIn = (at: TestServer, mail: string, password: string) => new Client(at.address).send('post', '/api/session', { mail, password })
+const tryIn = (at: TestServer, mail: string, password: string) =>
+  new Client(at.address).send('post', '/api/session', { account: mail, password })
 
 describe('signing in', () => {
   it('works on one server and goes on on another, until signed out on either', async () => {
@@ -49,11 +50,11 @@ describe('signing in', () => {
     for (let i = 0; i < SIGN_IN_LIMITS.free.account + 20; i++)
       await countTry(parts.database, { account: 'manager@example.org', address: `10.0.0.${i}`, device: null }, server.clock.now)
     expect((await tryIn(server, 'manager@example.org', PASSWORD)).status).toBe(429)
-    expect((await owner.send('post', '/api/session', { mail: 'manager@example.org', password: PASSWORD })).status).toBe(200)
+    expect((await owner.send('post', '/api/session', { account: 'manager@example.org', password: PASSWORD })).status).toBe(200)
     // The sign of a device is worth nothing for another account, and guesses on it are slowed, too.
     const statuses = []
     for (let i = 0; i < 6; i++)
-      statuses.push((await owner.send('post', '/api/session', { mail: 'manager@example.org', password: 'guess' })).status)
+      statuses.push((await owner.send('post', '/api/session', { account: 'manager@example.org', password: 'guess' })).status)
     expect(statuses).toEqual([401, 401, 401, 401, 401, 429])
     server.clock.now += SIGN_IN_LIMITS.forgottenAfterMs
   })
@@ -101,7 +102,7 @@ describe('behind a proxy that speaks TLS', () => {
       new Client(behind.address).send(
         'post',
         '/api/session',
-        { mail: 'admin@example.org', password },
+        { account: 'admin@example.org', password },
         {
           'x-forwarded-proto': 'https',
           'x-forwarded-for': `6.6.6.6, ${address}`,
@@ -119,7 +120,8 @@ describe('behind a proxy that speaks TLS', () => {
     for (let n = 0; n < SIGN_IN_LIMITS.free.pair + 1; n++) {
       const headers = { 'x-forwarded-for': `203.0.113.${n}` }
       statuses.push(
-        (await new Client(server.address).send('post', '/api/session', { mail: 'otherAuthor@example.org', password: 'x' }, headers)).status,
+        (await new Client(server.address).send('post', '/api/session', { account: 'otherAuthor@example.org', password: 'x' }, headers))
+          .status,
       )
     }
     expect(statuses.at(-1)).toBe(429)

@@ -38,7 +38,7 @@ const SPECIAL: Record<string, Special> = {
   ...PEOPLE_INPUTS,
   'post /api/session': (_world, _things, input, caller) => {
     const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
-    input.body = { mail: `${who}@example.org`, password: PASSWORD }
+    input.body = { account: `${who}@example.org`, password: PASSWORD }
   },
   // On the newest state, or on one that others have gone on from, also to the same facts.
   'post /api/guides/:id/draft/changes': (_world, things, input, _caller, random) => {

@@ -1,6 +1,7 @@
 import type { GroupId, PersonId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
-import { START } from '../testServer'
+import { issueToken } from '../../people'
+import { PASSWORD, START } from '../testServer'
 import { body, type Special } from './special'
 import type { HostileWorld } from './world'
 
@@ -14,6 +15,14 @@ async function aPerson({ server, company }: HostileWorld): Promise<PersonId> {
   )
   return id
 }
+/** A link by which somebody chooses a password. */
+const aLink = async (world: HostileWorld): Promise<string> =>
+  issueToken(world.server.parts.database, {
+    purpose: 'invitation',
+    personId: await aPerson(world),
+    detail: '',
+    expiresAt: world.server.clock.now + 3_600_000,
+  })
 /** A team with nobody in it. */
 async function aGroup({ server }: HostileWorld): Promise<GroupId> {
   const id = nanoid<GroupId>()
@@ -23,6 +32,24 @@ async function aGroup({ server }: HostileWorld): Promise<GroupId> {
 
 /** What no schema can say of requests about people and groups. Whom it concerns is somebody of their own, so that those who call stay who they are. */
 export const PEOPLE_INPUTS: Record<string, Special> = {
+  'post /api/my-password': (_world, _things, input) => {
+    input.body = { current: PASSWORD, next: PASSWORD }
+  },
+  'post /api/password-links/look': async (world, _things, input) => {
+    input.body = { kind: 'invitation', token: await aLink(world) }
+  },
+  'post /api/password-links': async (world, _things, input) => {
+    input.body = { kind: 'invitation', token: await aLink(world), password: 'long enough for all of them' }
+  },
+  'post /api/forgotten-passwords': body((sent) => void (sent['account'] = `${nanoid()}@example.org`)),
+  'post /api/my-sessions/end': body((sent) => void (sent['id'] = nanoid())),
+  'get /api/directory/:id/invitation': async (world, _things, input) => void (input.params['id'] = await aPerson(world)),
+  'put /api/directory/:id/invitation': async (world, _things, input) => {
+    input.params['id'] = await aPerson(world)
+    input.body = { when: 'not-yet' }
+  },
+  'delete /api/directory/:id/invitation': async (world, _things, input) => void (input.params['id'] = await aPerson(world)),
+  'post /api/directory/:id/password': async (world, _things, input) => void (input.params['id'] = await aPerson(world)),
   'get /people/:id/face': async (world, _things, input) => {
     const id = await aPerson(world)
     await world.server.services.setFace(id, world.png)

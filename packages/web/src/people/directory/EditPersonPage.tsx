@@ -1,11 +1,11 @@
 import { PersonFields, type PersonShown } from '@jackdaw/contracts/directory'
 import type { PersonRef } from '@jackdaw/contracts/people'
-import { LEVEL_PRESETS, type Level } from '@jackdaw/core/people'
+import { LEVEL_PRESETS, type Level, type Permission } from '@jackdaw/core/people'
 import type { GroupId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Button, ButtonLink, Failed, Loaded, Select, showToast, TextField, TitleLine } from '../../ui'
-import { useFormOf } from '../../ui/fields/useFormOf'
+import { Button, ButtonLink, Check, Failed, Loaded, Select, showToast, TextField, TitleLine } from '../../ui'
+import { useFormOf, type FormOf } from '../../ui/fields/useFormOf'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { GroupPicker } from '../GroupPicker'
@@ -72,6 +72,7 @@ function Edit({ person }: { person: PersonShown }) {
   const navigate = useNavigate()
   const change = useChangePerson(person.id)
   const { managed } = person
+  const [invites, setInvites] = useState(managed?.permissions.includes('people.invite') ?? false)
   if (!managed || !person.mayChange) return <p className="p-6">{t('You may not change this person.')}</p>
   return (
     <PersonForm
@@ -85,16 +86,30 @@ function Edit({ person }: { person: PersonShown }) {
       manager={person.manager}
       send={change}
       yes={t('Save')}
+      more={(level) =>
+        !LEVEL_PRESETS[level].includes('people.invite') && (
+          <Check label={t('May add people who report to them')} checked={invites} onChange={(event) => setInvites(event.target.checked)} />
+        )
+      }
       onSend={(fields) =>
-        change.mutate(fields, {
-          onSuccess: () => {
-            showToast(t('{{name}} is saved', { name: fields.name }))
-            void navigate(`/people/${person.id}`, { replace: true })
+        change.mutate(
+          { ...fields, permissions: permissionsOf(managed.permissions, managed.level, fields.level, invites) },
+          {
+            onSuccess: () => {
+              showToast(t('{{name}} is saved', { name: fields.name }))
+              void navigate(`/people/${person.id}`, { replace: true })
+            },
           },
-        })
+        )
       }
     />
   )
+}
+
+/** What somebody holds: what comes with the level, what was given to them beside it, and whether they may add people. */
+function permissionsOf(before: readonly Permission[], was: Level, level: Level, invites: boolean): Permission[] {
+  const beside = before.filter((each) => !LEVEL_PRESETS[was].includes(each) && each !== 'people.invite')
+  return [...new Set([...LEVEL_PRESETS[level], ...beside, ...(invites ? (['people.invite'] as const) : [])])]
 }
 
 type Send = { isPending: boolean; isError: boolean; error: unknown }
@@ -107,6 +122,7 @@ function PersonForm({
   manager,
   send,
   yes,
+  more,
   onSend,
 }: {
   title: string
@@ -115,6 +131,8 @@ function PersonForm({
   manager: PersonRef | null
   send: Send
   yes: string
+  /** What else is to be said, by the level that is chosen. */
+  more?: (level: Level) => React.ReactNode
   onSend: (fields: PersonFields) => void
 }) {
   const { t } = useTexts()
@@ -122,7 +140,6 @@ function PersonForm({
   const { register, faultOf, setValue, watch } = form
   const [reportsTo, setReportsTo] = useState(manager)
   const sites = (useGroupRows().data ?? []).filter((group) => group.kind === 'site')
-  const empty = { setValueAs: orNothing }
   return (
     <form className="grow flex flex-col" noValidate onSubmit={form.sending(onSend)}>
       <title>{`${title} – Jackdaw`}</title>
@@ -139,24 +156,7 @@ function PersonForm({
               <Failed error={send.error} />
             </div>
           )}
-          <TextField label={t('Name')} autoFocus maxLength={300} {...register('name')} error={faultOf('name')} />
-          <TextField label={t('Job title')} maxLength={120} {...register('jobTitle')} error={faultOf('jobTitle')} />
-          <TextField
-            label={t('Mail address')}
-            type="email"
-            maxLength={254}
-            hint={t('Without one they sign in with their number.')}
-            {...register('mail', empty)}
-            error={faultOf('mail')}
-          />
-          <TextField label={t('Personnel number')} maxLength={40} {...register('number', empty)} error={faultOf('number')} />
-          <TextField label={t('Telephone')} type="tel" maxLength={60} {...register('telephone')} error={faultOf('telephone')} />
-          <TextField
-            label={t('First day at work')}
-            type="date"
-            {...register('startedOn', { setValueAs: (value: string | null) => (value ? (value as LocalDate) : null) })}
-            error={faultOf('startedOn')}
-          />
+          <WhoTheyAre form={form} />
           <Select label={t('Primary site')} {...register('siteId')} error={faultOf('siteId')}>
             {sites.map((site) => (
               <option key={site.id} value={site.id}>
@@ -164,7 +164,10 @@ function PersonForm({
               </option>
             ))}
           </Select>
-          <LevelField value={watch('level')} onChange={(level) => setValue('level', level)} />
+          <div>
+            <LevelField value={watch('level')} onChange={(level) => setValue('level', level)} />
+            {more?.(watch('level'))}
+          </div>
           <PersonPicker
             label={t('Reports to')}
             chosen={reportsTo ? [reportsTo] : []}
@@ -178,6 +181,34 @@ function PersonForm({
         </div>
       </div>
     </form>
+  )
+}
+
+/** What somebody is called, and where they are reached. */
+function WhoTheyAre({ form: { register, faultOf } }: { form: FormOf<PersonFields> }) {
+  const { t } = useTexts()
+  const empty = { setValueAs: orNothing }
+  return (
+    <>
+      <TextField label={t('Name')} autoFocus maxLength={300} {...register('name')} error={faultOf('name')} />
+      <TextField label={t('Job title')} maxLength={120} {...register('jobTitle')} error={faultOf('jobTitle')} />
+      <TextField
+        label={t('Mail address')}
+        type="email"
+        maxLength={254}
+        hint={t('Without one they sign in with their number.')}
+        {...register('mail', empty)}
+        error={faultOf('mail')}
+      />
+      <TextField label={t('Personnel number')} maxLength={40} {...register('number', empty)} error={faultOf('number')} />
+      <TextField label={t('Telephone')} type="tel" maxLength={60} {...register('telephone')} error={faultOf('telephone')} />
+      <TextField
+        label={t('First day at work')}
+        type="date"
+        {...register('startedOn', { setValueAs: (value: string | null) => (value ? (value as LocalDate) : null) })}
+        error={faultOf('startedOn')}
+      />
+    </>
   )
 }
 

@@ -6,6 +6,7 @@ import { Link } from 'react-router'
 import { ButtonLink, dayAndYearOf, Loaded, Message, TextLink, TitleLine } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
+import { InvitationPart } from '../account/InvitationPart'
 import { Face } from '../Face'
 import { kindWords } from '../kindWords'
 import { PeopleTabs } from '../PeopleTabs'
@@ -48,6 +49,7 @@ function Shown({ person }: { person: PersonShown }) {
         </div>
         <aside className="space-y-6">
           {person.managed && <Managed person={person} managed={person.managed} />}
+          {person.active && !mine && (person.mayInvite || person.mayGivePassword) && <InvitationPart person={person} />}
           {person.reports.length > 0 && <Reports person={person} />}
         </aside>
       </div>

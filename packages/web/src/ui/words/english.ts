@@ -81,4 +81,5 @@ export const english: Record<string, string> = {
   'Put {{count}} people in_one': 'Put them in',
   '{{count}} roles are held by nobody_one': 'One role is held by nobody',
   'and {{count}} more_one': 'and one more',
+  '{{count}} sessions have ended_one': 'The session has ended',
 }

@@ -1,12 +1,12 @@
 import { SignIn } from '@jackdaw/contracts/signIn'
 import { useState } from 'react'
-import { spoken, useTexts } from '../ui/words/texts'
+import { spoken, useTexts } from '../../ui/words/texts'
 import { useNavigate, useSearchParams } from 'react-router'
-import { Button, Failed, TextField } from '../ui'
-import { useFormOf } from '../ui/fields/useFormOf'
-import { speakFromNow } from './language'
-import { LanguageField } from './LanguageField'
-import { enter } from './session'
+import { Button, Failed, TextField, TextLink } from '../../ui'
+import { useFormOf } from '../../ui/fields/useFormOf'
+import { speakFromNow } from '../language'
+import { LanguageField } from '../LanguageField'
+import { enter } from '../session'
 
 /** Only addresses on this site are gone to after signing in. */
 const safeTarget = (to: string | null): string => (to?.startsWith('/') && !to.startsWith('//') && !to.startsWith('/\\') ? to : '/')
@@ -17,7 +17,7 @@ export function SignInPage() {
   const [search] = useSearchParams()
   const [failure, setFailure] = useState<unknown>(null)
   const [language, setLanguage] = useState(spoken)
-  const { register, handleSubmit, formState, resetField, setFocus, faultOf } = useFormOf(SignIn, { mail: '', password: '' })
+  const { register, handleSubmit, formState, resetField, setFocus, faultOf } = useFormOf(SignIn, { account: '', password: '' })
 
   const submit = handleSubmit(async (credentials) => {
     setFailure(null)
@@ -42,13 +42,11 @@ export function SignInPage() {
           <h1 className="font-serif text-2xl mb-6">{t('Sign in')}</h1>
           <form onSubmit={(event) => void submit(event)} noValidate className="space-y-4">
             <TextField
-              label={t('Mail address')}
-              type="email"
+              label={t('Mail address or personnel number')}
               autoComplete="username"
-              inputMode="email"
               autoFocus
-              {...register('mail')}
-              error={faultOf('mail')}
+              {...register('account')}
+              error={faultOf('account')}
             />
             <TextField
               label={t('Password')}
@@ -61,6 +59,9 @@ export function SignInPage() {
             <Button type="submit" look="primary" className="w-full min-h-11" disabled={formState.isSubmitting}>
               {formState.isSubmitting ? t('Signing in …') : t('Sign in')}
             </Button>
+            <p>
+              <TextLink to="/forgotten">{t('Password forgotten?')}</TextLink>
+            </p>
           </form>
           <div className="mt-10 w-44">
             <LanguageField
