@@ -10,7 +10,7 @@ export async function signedInBrowser(address: string, mail: string): Promise<{ 
   const page = await browser.newPage()
   await page.setViewport({ width: 1280, height: 800 })
   await page.goto(`${address}/sign-in`)
-  await page.locator('input[type=email]').fill(mail)
+  await page.locator('input[autocomplete=username]').fill(mail)
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
   await page.waitForSelector('#main h1')

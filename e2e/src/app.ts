@@ -73,7 +73,7 @@ export async function signedIn(
   await (await page.createCDPSession()).send('Emulation.setFocusEmulationEnabled', { enabled: true })
   untilItLives(page)
   await page.goto(`${app.address}/sign-in`)
-  await page.locator('input[type=email]').fill(mail)
+  await page.locator('input[autocomplete=username]').fill(mail)
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
   await page.waitForFunction(() => document.querySelector('[data-today]') !== null)

@@ -59,7 +59,7 @@ it('brings along what a page shows first, and draws the next visit before the se
   await ines.goto(app.address)
   await press(ines, 'IR, Inés Robledo: account')
   await press(ines, 'Sign out')
-  await ines.waitForSelector('input[type=email]')
+  await ines.waitForSelector('input[autocomplete=username]')
   expect(await ines.evaluate(() => localStorage.getItem('jackdaw-kept-answers'))).toBe(null)
   await app.kill()
   await ines.goto(app.address)

@@ -22,7 +22,7 @@ it('speaks German to who chooses it, from signing in to the last step, and the n
   await page.waitForSelector('select')
   await page.select('select', 'de')
   await seen(page, 'E-Mail-Adresse')
-  await page.locator('input[type=email]').fill('dieter@larkmoor.example')
+  await page.locator('input[autocomplete=username]').fill('dieter@larkmoor.example')
   await page.locator('input[type=password]').fill('wrong')
   await page.keyboard.press('Enter')
   await seen(page, 'E-Mail-Adresse oder Passwort stimmt nicht')

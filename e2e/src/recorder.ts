@@ -103,7 +103,7 @@ export async function openRecorder(
   await worker()
   const jackdaw = await browser.newPage()
   await jackdaw.goto(`${origin}/sign-in`)
-  await jackdaw.locator('input[type=email]').fill(mail)
+  await jackdaw.locator('input[autocomplete=username]').fill(mail)
   await jackdaw.locator('input[type=password]').fill(DEMO_PASSWORD)
   await jackdaw.keyboard.press('Enter')
   await jackdaw.waitForFunction(() => document.querySelector('[data-today]') !== null)

@@ -83,7 +83,7 @@ async function asItWas(kept: Kept, mail: string): Promise<Page> {
     }
   }, kept)
   await page.goto(`${address()}/sign-in`)
-  await page.locator('input[type=email]').fill(mail)
+  await page.locator('input[autocomplete=username]').fill(mail)
   await page.locator('input[type=password]').fill(requests.password)
   await page.keyboard.press('Enter')
   await page.waitForFunction(() => document.querySelector('[data-today]') !== null)

@@ -50,7 +50,7 @@ function Sessions() {
                 {!session.current && (
                   <Button
                     disabled={end.isPending}
-                    aria-label={t('End the session: {{browser}}', { browser: session.browser })}
+                    aria-label={t('End it: {{browser}}', { browser: session.browser })}
                     onClick={() => ended(session.id)}
                   >
                     {t('End it')}

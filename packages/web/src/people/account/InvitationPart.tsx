@@ -37,6 +37,7 @@ function useStanding(sent: Invitation | null, hasPassword: boolean): string {
   if (sent.withdrawnAt !== null) return t('The invitation was withdrawn.')
   if (sent.sentAt !== null)
     return t('Invited by {{by}} on {{when}}; the link holds for 14 days.', { by: sent.by.name, when: momentOf(sent.sentAt) })
+  if (sent.sendAt !== null && sent.sendAt <= Date.now()) return t('The invitation is leaving …')
   if (sent.sendAt !== null) return t('The invitation leaves on {{when}}.', { when: momentOf(sent.sendAt) })
   return t('Prepared by {{by}}; the invitation does not leave yet.', { by: sent.by.name })
 }

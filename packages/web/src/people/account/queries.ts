@@ -43,6 +43,12 @@ export const useInvitation = (id: PersonId, asked: boolean) =>
     enabled: asked,
     queryFn: ({ signal }) => call(getInvitation, { params: { id }, signal }),
     staleTime: 0,
+    // Until the mail has left, it is asked whether it has.
+    refetchInterval: ({ state: { data } }) => {
+      const sent = data?.invitation
+      const leaving = sent && sent.sentAt === null && sent.withdrawnAt === null && sent.sendAt !== null && sent.sendAt <= Date.now()
+      return leaving ? 1_000 : false
+    },
   })
 export const useInvite = (id: PersonId) =>
   useMutation({ mutationFn: (when: InvitationTime) => call(invitePerson, { params: { id }, body: { when } }), onSuccess: changed })

@@ -2,7 +2,7 @@ import type { PersonId } from '@jackdaw/core/shared'
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { useTexts } from '../../ui/words/texts'
-import { CHART, fitting, lineTo, type ChartLayout, type Placed } from './chartTree'
+import { CHART, lineTo, type ChartLayout, type Placed } from './chartTree'
 
 type Shared = { open: ReadonlySet<PersonId>; at: PersonId | undefined; onToggle: (id: PersonId) => void; onAt: (id: PersonId) => void }
 /** What of the drawing lies in the window, with some more around it. */
@@ -86,37 +86,34 @@ function PersonBox({ placed, current, onToggle, onAt }: { placed: Placed; curren
   const { person, x, y, open } = placed
   const has = person.reports.length > 0
   return (
-    <g
-      transform={`translate(${x} ${y})`}
-      role="treeitem"
-      aria-level={person.depth + 1}
-      aria-selected={current}
-      aria-label={`${person.name}, ${person.jobTitle}${has ? `, ${t('{{count}} people below', { count: person.below })}` : ''}`}
-      {...(has ? { 'aria-expanded': open } : {})}
-      tabIndex={current ? 0 : -1}
-      className="cursor-pointer outline-none group"
-      onFocus={() => !current && onAt(person.id)}
-      onClick={() => void navigate(`/people/${person.id}`)}
-    >
-      <rect
-        width={CHART.boxWidth}
-        height={CHART.boxHeight}
-        className={`fill-sheet ${current ? 'stroke-ink stroke-2 group-focus-visible:stroke-petrol group-focus-visible:stroke-3' : 'stroke-edge group-hover:stroke-ink'}`}
-      />
-      <text x={10} y={18} className="text-sm font-semibold fill-ink">
-        {fitting(person.name, has ? 24 : 29)}
-      </text>
-      <text x={10} y={35} className="text-xs fill-soft">
-        {fitting(person.jobTitle, 33)}
-      </text>
+    <g transform={`translate(${x} ${y})`} role="presentation">
+      <g
+        role="treeitem"
+        aria-level={person.depth + 1}
+        aria-selected={current}
+        aria-label={`${person.name} ${person.jobTitle}${has ? `, ${t('{{count}} people below', { count: person.below })}` : ''}`}
+        {...(has ? { 'aria-expanded': open } : {})}
+        tabIndex={current ? 0 : -1}
+        className="cursor-pointer outline-none group"
+        onFocus={() => !current && onAt(person.id)}
+        onClick={() => void navigate(`/people/${person.id}`)}
+      >
+        <rect
+          width={CHART.boxWidth}
+          height={CHART.boxHeight}
+          className={`fill-sheet ${current ? 'stroke-ink stroke-2 group-focus-visible:stroke-petrol group-focus-visible:stroke-3' : 'stroke-edge group-hover:stroke-ink'}`}
+        />
+        <svg width={CHART.boxWidth - (has ? 44 : 4)} height={CHART.boxHeight} aria-hidden>
+          <text x={10} y={18} className="text-sm font-semibold fill-ink">
+            {`${person.name} `}
+          </text>
+          <text x={10} y={35} className="text-xs fill-soft">
+            {person.jobTitle}
+          </text>
+        </svg>
+      </g>
       {has && (
-        <g
-          onClick={(event) => {
-            event.stopPropagation()
-            onToggle(person.id)
-          }}
-          aria-hidden
-        >
+        <g className="cursor-pointer" onClick={() => onToggle(person.id)} aria-hidden>
           <rect x={CHART.boxWidth - 42} y={0} width={42} height={CHART.boxHeight} className="fill-wash stroke-edge hover:stroke-ink" />
           <text x={CHART.boxWidth - 21} y={19} textAnchor="middle" className="text-xs fill-ink tabular-nums">
             {person.below}

@@ -108,7 +108,7 @@ export function lineTo({ x, y, from }: Placed): string | null {
 
 const escaped = (text: string): string => text.replace(/[<>&"]/g, (sign) => `&#${sign.charCodeAt(0)};`)
 /** Words cut so that they fit into a box. */
-export const fitting = (text: string, letters: number): string => (text.length > letters ? `${text.slice(0, letters - 1)}…` : text)
+const fitting = (text: string, letters: number): string => (text.length > letters ? `${text.slice(0, letters - 1)}…` : text)
 
 /** The drawing as a file of its own, SVG. */
 export function chartAsSvg({ placed, widthPx, heightPx }: ChartLayout, title: string): string {

@@ -123,7 +123,7 @@ export const germanPeople: Record<string, string> = {
   'A browser that does not say what it is': 'Ein Browser, der nicht sagt, was er ist',
   'This one': 'Diese hier',
   'since {{start}}, last used {{last}}': 'seit {{start}}, zuletzt genutzt {{last}}',
-  'End the session: {{browser}}': 'Sitzung beenden: {{browser}}',
+  'End it: {{browser}}': 'Beenden: {{browser}}',
   'End it': 'Beenden',
   'End all others': 'Alle anderen beenden',
   'Choose a password of your own': 'Wählen Sie ein eigenes Passwort',
