@@ -156,7 +156,7 @@ it('moves somebody to another team, and lets somebody leave', async () => {
   await marta.goto(`${app.address}/people/chart`)
   await seen(marta, 'Helena Brandt')
   await clean(marta)
-  await marta.focus('[role=treeitem][tabindex="0"]')
+  await marta.$eval('[role=treeitem][tabindex="0"]', (element) => (element as SVGElement).focus())
   await marta.keyboard.press('ArrowRight')
   await marta.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.startsWith('Dieter Kranz'))
   await marta.keyboard.press('Enter')
