@@ -23,6 +23,7 @@ const TRANSLATED = [
   'people/account/LinkPages.tsx',
   'people/account/PasswordForm.tsx',
   'people/account/SignInPage.tsx',
+  'people/directory/Absences.tsx',
   'people/directory/DirectoryPage.tsx',
   'people/directory/PersonPage.tsx',
   'people/directory/OwnFacts.tsx',

@@ -17,6 +17,8 @@ export const DirectoryRow = z.object({
   manager: z.nullable(PersonRef),
   mail: z.nullable(z.string()),
   telephone: z.nullable(z.string()),
+  /** Last day of an absence that has begun. */
+  awayUntil: z.nullable(LocalDate),
 })
 /** Read by {@link DirectoryRow}. */
 export type DirectoryRow = z.infer<typeof DirectoryRow>
@@ -38,6 +40,10 @@ export const getDirectory = endpoint({
 })
 
 const person = z.object({ id: PersonId })
+/** That somebody is away, from a day until a day, both included. */
+export const Absence = z.object({ from: LocalDate, until: LocalDate })
+/** Read by {@link Absence}. */
+export type Absence = z.infer<typeof Absence>
 const Span = z.object({
   group: z.object({ id: GroupId, kind: GroupKindId, kindName: z.string(), name: z.string(), closed: z.boolean() }),
   since: LocalDate,
@@ -80,10 +86,13 @@ export const PersonShown = z.object({
   reports: z.array(z.object({ ...PersonRef.shape, jobTitle: z.string(), face: Face })),
   groups: z.array(Span),
   past: z.array(Span),
+  /** Those that are not over yet. */
+  absences: z.array(Absence),
   duties: z.array(DutyShown),
   mayChange: z.boolean(),
   mayInvite: z.boolean(),
   mayGivePassword: z.boolean(),
+  maySayAway: z.boolean(),
   maySeeRecords: z.boolean(),
   managed: z.nullable(ManagedFacts),
 })
@@ -140,16 +149,35 @@ export const changePerson = endpoint({
   body: z.object({ ...z.partial(PersonFields).shape, permissions: z.optional(z.array(Permission).check(z.maxLength(20))) }),
   problems: refusals,
 })
-/** Somebody leaves: they lose access with their next request; whoever reported to them reports to `reportsTo` from now on. */
+/** How much somebody has that would be handed over when they leave: guides with drafts, and people who report to them. */
+export const getHoldings = endpoint({
+  method: 'get',
+  path: '/api/directory/:id/holdings',
+  access: { may: 'person.change', over: 'person' },
+  params: person,
+  response: z.object({ guides: z.int(), reports: z.int() }),
+  problems: [],
+})
+/** When somebody is away from now on, all of it; what is over stays as it is. */
+export const saveAbsences = endpoint({
+  method: 'put',
+  path: '/api/directory/:id/absences',
+  access: { may: 'person.absence', over: 'person' },
+  params: person,
+  body: z.object({ absences: z.array(Absence).check(z.maxLength(50)) }),
+  problems: ['invalid'],
+})
+/** Somebody leaves: they lose access with their next request; whoever reported to them reports to `reportsTo` from now on. What they wrote goes to
+ * `guidesTo`; without it they stay its owner. */
 export const leavePerson = endpoint({
   method: 'post',
   path: '/api/directory/:id/leaving',
   access: { may: 'person.change', over: 'person' },
   params: person,
-  body: z.object({ reportsTo: z.nullable(PersonId) }),
+  body: z.object({ reportsTo: z.nullable(PersonId), guidesTo: z.optional(z.nullable(PersonId)) }),
   problems: refusals,
 })
-/** Somebody returns, into the groups named. */
+/** Somebody returns, into the groups named, and gets back what they had handed over as far as it is still where it went. */
 export const returnPerson = endpoint({
   method: 'post',
   path: '/api/directory/:id/return',

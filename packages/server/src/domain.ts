@@ -1,7 +1,7 @@
 import type { RequestHandler } from 'express'
 import type { Verbs } from '@jackdaw/core/events'
 import type { EventCheck, EventRules, RollUp } from './eventRules'
-import type { FirstRead, Parts, PeopleFollower, RelationFinders, Routes } from './http'
+import type { FirstRead, HandOver, Parts, PeopleFollower, RelationFinders, Routes } from './http'
 import type { Job } from './jobs'
 
 /** What a domain is to the server: all that has to be wired together, declared in one value. */
@@ -22,6 +22,8 @@ export type Domain = {
   followsPeople?: PeopleFollower
   /** What follows in it when people have come to belong to audiences, or ceased to. */
   followsAudiences?: PeopleFollower
+  /** What of it somebody who leaves hands over. */
+  handsOver?: HandOver
   /** How its jobs are carried out. */
   jobs?: readonly ((parts: Parts) => Job)[]
   /** By what the demo company is loaded: its part of the services, under their names. */

@@ -40,5 +40,7 @@ export const DOMAINS: readonly Domain[] = [
 export const PEOPLE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsPeople ?? [])
 /** What follows in them when people have come to belong to audiences, or ceased to. */
 export const AUDIENCE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsAudiences ?? [])
+/** What of them somebody who leaves hands over. */
+export const HAND_OVERS = DOMAINS.flatMap((domain) => domain.handsOver ?? [])
 /** What they declare of events. */
 export const EVENT_RULES = eventRulesOf(DOMAINS)

@@ -38,6 +38,8 @@ describe('rights', () => {
     ['staff', 'person.password', ['reports'], true],
     ['staff', 'person.password', ['here'], false],
     ['lead', 'person.invite', [], true],
+    ['staff', 'person.absence', ['self'], true],
+    ['staff', 'person.absence', ['here'], false],
     ['author', 'group.change', [], false],
     ['lead', 'group.change', [], true],
     ['lead', 'company.change', [], false],

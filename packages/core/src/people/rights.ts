@@ -26,6 +26,7 @@ export const RIGHTS = {
   'person.change': [holder('people.manage', 'any')],
   'person.invite': [holder('people.manage', 'any'), holder('people.invite', 'reports')],
   'person.password': [holder('people.manage', 'any'), everyone('reports')],
+  'person.absence': [everyone('self', 'reports'), holder('people.manage', 'any')],
   'group.change': [holder('people.manage', 'any')],
   'company.change': [holder('company.settings', 'any')],
   'audience.use': [holder('guides.publish', 'any'), holder('guides.all', 'any')],

@@ -31,6 +31,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0015-persons',
     '0016-audiences',
     '0017-accounts',
+    '0018-absences',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

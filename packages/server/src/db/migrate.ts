@@ -18,6 +18,7 @@ import { groups } from './migrations/0014-groups'
 import { persons } from './migrations/0015-persons'
 import { audiences } from './migrations/0016-audiences'
 import { accounts } from './migrations/0017-accounts'
+import { absences } from './migrations/0018-absences'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -37,6 +38,7 @@ const MIGRATIONS: readonly Migration[] = [
   persons,
   audiences,
   accounts,
+  absences,
 ]
 const LOCK = 7_203_114
 

@@ -4,6 +4,7 @@ import { firstRead } from '../http'
 import { removeStrayFiles } from '../files'
 import { job } from '../jobs'
 import { demoGuides } from './demo'
+import { handsOverGuides } from './handsOver'
 import { dropUnusedPictures } from './dropUnusedPictures'
 import { relationsToGuide } from './relationsToGuide'
 import { guideRoutes } from './routes'
@@ -19,5 +20,6 @@ export const guides = {
     }),
   ],
   relations: ({ database }) => ({ guide: (caller, id) => relationsToGuide(database, caller, id) }),
+  handsOver: handsOverGuides,
   demo: demoGuides,
 } satisfies Domain

@@ -39,6 +39,8 @@ export type Parts = {
   peopleFollowers: readonly PeopleFollower[]
   /** What follows when people have come to belong to audiences, or ceased to. */
   audienceFollowers: readonly PeopleFollower[]
+  /** What somebody who leaves hands over. */
+  handOvers: readonly HandOver[]
   /** Reads strangers' files, in processes of their own. */
   decoder: Decoder
   /** By what mail leaves; `null` where none is sent. */
@@ -52,6 +54,15 @@ export type Parts = {
 export type PeopleChange = { touched: readonly PersonId[]; by: PersonId | null; now: number }
 /** What follows when people have changed, in the same transaction: a port for which domains above people declare themselves. */
 export type PeopleFollower = (tx: Db, parts: Parts, change: PeopleChange) => Promise<void>
+
+/** A kind of things that somebody who leaves hands over: a port for which domains above people declare themselves. */
+export type HandOver = {
+  kind: string
+  /** The ids of all that somebody has of it. */
+  heldBy: (db: Db, person: PersonId) => Promise<string[]>
+  /** Makes things somebody else's, as far as they are still the first one's. @returns those that went over */
+  pass: (tx: Db, things: readonly string[], from: PersonId, to: PersonId) => Promise<string[]>
+}
 
 /** Ids of the things that rights are asked for. */
 type ThingIds = { [K in ItemKind]: ItemId<K> } & { person: PersonId }

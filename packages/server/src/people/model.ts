@@ -184,6 +184,40 @@ export const INVITATION = table('invitation', InvitationRow, () => ({
   withdrawnAt: optional(instant()),
 }))
 
+/** That somebody is away, from a day until a day, both included. */
+export class AbsenceRow extends Model<InferAttributes<AbsenceRow>, InferCreationAttributes<AbsenceRow>> {
+  declare id: CreationOptional<number>
+  declare personId: PersonId
+  declare fromOn: LocalDate
+  declare untilOn: LocalDate
+  declare byId: PersonId
+  declare createdAt: number
+}
+export const ABSENCE = table('absence', AbsenceRow, () => ({
+  id: counted(key(big())),
+  personId: text(),
+  fromOn: day(),
+  untilOn: day(),
+  byId: text(),
+  createdAt: instant(),
+}))
+
+/** What a leaver had, and to whom it went. */
+export class HandoverRow extends Model<InferAttributes<HandoverRow>, InferCreationAttributes<HandoverRow>> {
+  declare personId: PersonId
+  declare kind: string
+  declare thingId: string
+  declare toId: PersonId
+  declare at: number
+}
+export const HANDOVER = table('handover', HandoverRow, () => ({
+  personId: key(text()),
+  kind: key(text()),
+  thingId: key(text()),
+  toId: text(),
+  at: instant(),
+}))
+
 /** A browser with which somebody has signed in before. */
 export class KnownDeviceRow extends Model<InferAttributes<KnownDeviceRow>, InferCreationAttributes<KnownDeviceRow>> {
   declare hash: string

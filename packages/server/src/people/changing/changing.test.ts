@@ -1,8 +1,8 @@
 import { LEVEL_PRESETS } from '@jackdaw/core/people'
-import type { GroupId, PersonId } from '@jackdaw/core/shared'
+import type { GroupId, GuideId, PersonId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { aGuide, Client, smallCompany, START, startTestServer, type Company, type TestServer } from '../../testing/testServer'
+import { aGuide, Client, documentOf, smallCompany, START, startTestServer, type Company, type TestServer } from '../../testing/testServer'
 
 const DAY = 86_400_000
 let server: TestServer
@@ -111,6 +111,56 @@ describe('people', () => {
     expect((await refused(lead.send('patch', `/api/directory/${boss}`, { jobTitle: 'x' })))[1]).toBe('not-allowed')
     await lead.json('post', `/api/directory/${boss}/return`, { siteId: company.site, groups: [], managerId: null }, 204)
     expect(await person(boss)).toMatchObject({ id: boss, active: true, groups: [{ group: { name: 'Brookside' }, since: '2026-04-19' }] })
+  })
+})
+
+describe('what a leaver had', () => {
+  it('goes over in one go, and comes back with them as far as it is still there', async () => {
+    const writer = await add({ name: 'Writer', level: 'author' })
+    const [kept, gone] = [nanoid<GuideId>(), nanoid<GuideId>()]
+    for (const id of [kept, gone])
+      await server.services.addGuide({
+        id,
+        document: documentOf('Sow the trays', 'Sow'),
+        ownerId: writer,
+        folderId: null,
+        now: server.clock.now,
+      })
+    expect(await lead.json('get', `/api/directory/${writer}/holdings`)).toEqual({ guides: 2, reports: 0 })
+    const leaving = { reportsTo: null, guidesTo: company.people.staff }
+    expect((await refused(lead.send('post', `/api/directory/${writer}/leaving`, leaving)))[1]).toBe('invalid')
+    await lead.json('post', `/api/directory/${writer}/leaving`, { ...leaving, guidesTo: company.people.author }, 204)
+    const ownerOf = async (id: GuideId) =>
+      (await lead.json('get', '/api/guides?find=Sow')).rows.find((row: { id: string }) => row.id === id).owner.name
+    expect([await ownerOf(kept), await ownerOf(gone)]).toEqual(['Name of author', 'Name of author'])
+    // What has gone on to somebody else since stays with them.
+    await lead.json('patch', `/api/guides/${gone}`, { ownerId: company.people.otherAuthor }, 204)
+    await lead.json('post', `/api/directory/${writer}/return`, { siteId: company.site, groups: [], managerId: null }, 204)
+    expect([await ownerOf(kept), await ownerOf(gone)]).toEqual(['Writer', 'Name of otherAuthor'])
+  })
+})
+
+describe('being away', () => {
+  it('is said by oneself, one’s manager or who looks after people, and seen in the directory', async () => {
+    const staff = await company.as('staff')
+    const id = company.people.staff
+    const today = new Date(server.clock.now).toISOString().slice(0, 10)
+    const say = (client: Client, absences: object[]) => client.send('put', `/api/directory/${id}/absences`, { absences })
+    expect((await say(staff, [{ from: today, until: '2099-01-02' }])).status).toBe(204)
+    const row = (await lead.json('get', '/api/directory?find=staff')).rows.find((each: { id: string }) => each.id === id)
+    expect(row.awayUntil).toBe('2099-01-02')
+    expect((await say(await company.as('outsider'), [])).status).toBe(403)
+    const manager = await company.as('manager')
+    for (const wrong of [
+      [{ from: '2099-02-02', until: '2099-02-01' }],
+      [
+        { from: '2099-02-01', until: '2099-02-05' },
+        { from: '2099-02-05', until: '2099-02-06' },
+      ],
+    ])
+      expect((await refused(say(manager, wrong)))[1]).toBe('invalid')
+    expect((await say(manager, [{ from: '2099-03-01', until: '2099-03-01' }])).status).toBe(204)
+    expect((await person(id)).absences).toEqual([{ from: '2099-03-01', until: '2099-03-01' }])
   })
 })
 

@@ -1,9 +1,9 @@
 import { DIRECTORY_PAGE, type DirectoryRow } from '@jackdaw/contracts/directory'
-import type { GroupId, PersonId } from '@jackdaw/core/shared'
+import type { GroupId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { directorySettings } from './settings'
 
-type Asked = { find: string; group: GroupId | undefined; page: number }
+type Asked = { find: string; group: GroupId | undefined; page: number; today: LocalDate }
 
 /** What is asked of a person `p`, as SQL: every word somewhere in what they are found by, and the group. */
 function askedSql({ find, group }: Asked, bind: unknown[]): string {
@@ -27,6 +27,7 @@ type Row = {
   manager_id: PersonId | null
   manager: string | null
   groups: DirectoryRow['groups'] | null
+  away_until: LocalDate | null
 }
 
 /** A page of those who work here, and how many there are. */
@@ -38,9 +39,10 @@ export async function directory(db: Db, asked: Asked): Promise<{ rows: Directory
   const rows = await db.rows<Row>(
     `with page as (select p.id from person p where ${where} order by p.name, p.id limit ${DIRECTORY_PAGE} offset ${(asked.page - 1) * DIRECTORY_PAGE})
      select p.id, p.name, left(p.face_hash, 16) as face, p.job_title, s.name as site, p.mail, p.telephone, b.id as manager_id, b.name as manager,
+       (select to_char(a.until_on, 'YYYY-MM-DD') from absence a where a.person_id = p.id and $${bind.length + 1}::date between a.from_on and a.until_on limit 1) as away_until,
        (select json_agg(json_build_object('id', m.group_id, 'kind', m.kind, 'name', m.name) order by m.kind, m.name) from member m where m.person_id = p.id and m.group_id <> p.site_id) as groups
      from page join person p on p.id = page.id join people_group s on s.id = p.site_id left join person b on b.id = p.manager_id order by p.name, p.id`,
-    bind,
+    [...bind, asked.today],
   )
   return {
     total,
@@ -48,6 +50,7 @@ export async function directory(db: Db, asked: Asked): Promise<{ rows: Directory
       ...{ id: row.id, name: row.name, face: row.face, jobTitle: row.job_title, site: row.site, groups: row.groups ?? [] },
       manager: row.manager_id === null ? null : { id: row.manager_id, name: row.manager ?? '' },
       mail: shows.mail ? row.mail : null,
+      awayUntil: row.away_until,
       telephone: shows.telephone && row.telephone !== '' ? row.telephone : null,
     })),
   }

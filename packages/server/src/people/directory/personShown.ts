@@ -4,6 +4,7 @@ import { localDateAt, type GroupId, type GroupKindId, type PersonId } from '@jac
 import type { Db } from '../../db'
 import { fail, type Caller, type Context } from '../../http'
 import { PERSON } from '../model'
+import { absencesOf } from './absences'
 import { dutiesOf } from './duties'
 import { directorySettings } from './settings'
 
@@ -34,7 +35,13 @@ async function managedOf(db: Db, id: PersonId): Promise<ManagedFacts> {
 }
 
 /** A person as a reader may see them. */
-export async function personShown(db: Db, id: PersonId, caller: Caller, relations: Context['relations']): Promise<PersonShown> {
+export async function personShown(
+  db: Db,
+  id: PersonId,
+  caller: Caller,
+  relations: Context['relations'],
+  now: number,
+): Promise<PersonShown> {
   const shows = await directorySettings(db)
   const row = await db.one<{
     name: string
@@ -51,12 +58,13 @@ export async function personShown(db: Db, id: PersonId, caller: Caller, relation
   )
   if (!row) return fail('not-found')
   const spans = await spansOf(db, id, caller.zone)
-  const now = spans.filter((span) => span.until === null)
+  const present = spans.filter((span) => span.until === null)
   const reports = await db.rows<PersonShown['reports'][number]>(
     `select id, name, job_title as "jobTitle", ${facesSql} from person where manager_id = $1 and active order by name, id`,
     [id],
   )
-  const allowed = (action: 'person.change' | 'person.invite' | 'person.password') => may(caller.permissions, action, relations)
+  const allowed = (action: 'person.absence' | 'person.change' | 'person.invite' | 'person.password') =>
+    may(caller.permissions, action, relations)
   const [mayChange, mayInvite] = [allowed('person.change'), allowed('person.invite')]
   const account = await managedOf(db, id)
   const mayTouch = id === caller.id || mayChangeAccount(caller.permissions, account.permissions)
@@ -66,13 +74,15 @@ export async function personShown(db: Db, id: PersonId, caller: Caller, relation
     mail: shows.mail || self ? row.mail : null,
     telephone: (shows.telephone || self) && row.telephone !== '' ? row.telephone : null,
     manager: row.manager_id === null ? null : { id: row.manager_id, name: row.manager ?? '' },
-    groups: now,
+    groups: present,
     past: spans.filter((span) => span.until !== null),
     duties: await dutiesOf(
       db,
-      now.map((span) => span.group.id),
+      present.map((span) => span.group.id),
       caller.id,
     ),
+    absences: await absencesOf(db, id, caller.zone, now),
+    maySayAway: row.active && allowed('person.absence'),
     mayChange: mayChange && mayTouch,
     mayInvite: mayInvite && mayTouch,
     mayGivePassword: allowed('person.password') && mayTouch && !self,

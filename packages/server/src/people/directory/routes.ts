@@ -1,5 +1,7 @@
 import {
   addPerson,
+  saveAbsences as saveAbsencesOf,
+  getHoldings,
   changeMyFacts,
   changePerson,
   dropMyFace,
@@ -26,11 +28,15 @@ import {
   saveDuties,
 } from '@jackdaw/contracts/groups'
 import { LEVEL_PRESETS, newcomer, type PersonState } from '@jackdaw/core/people'
-import type { GroupId, GroupKindId, PersonId } from '@jackdaw/core/shared'
+import { localDateAt, type GroupId, type GroupKindId, type PersonId } from '@jackdaw/core/shared'
+import type { Db } from '../../db'
 import { fail, failField, route, type Caller, type Parts, type Routes } from '../../http'
 import { changePeople } from '../changing/changePeople'
+import { giveBack, handOver, holdingsOf } from '../changing/handover'
 import * as groups from '../changing/groups'
 import { GROUP_KIND, PERSON } from '../model'
+import { endSessions } from '../signingIn/sessions'
+import { saveAbsences } from './absences'
 import { directory } from './directory'
 import { saveDutiesOf } from './duties'
 import { saveFace, sendFace } from './faces'
@@ -43,8 +49,11 @@ import { directorySettings, saveSettings } from './settings'
 export function directoryRoutes(routes: Routes): void {
   const { parts } = routes
   const { database: db } = parts
-  route(routes, getDirectory, ({ query: { find = '', group, page = 1 } }) => directory(db, { find, group, page }))
-  route(routes, getPerson, ({ params: { id } }, { caller, relations }) => personShown(db, id, caller, relations))
+  route(routes, getDirectory, ({ query: { find = '', group, page = 1 } }, { caller, now }) =>
+    directory(db, { find, group, page, today: localDateAt(now, caller.zone) }),
+  )
+  route(routes, getPerson, ({ params: { id } }, { caller, relations, now }) => personShown(db, id, caller, relations, now))
+  route(routes, saveAbsencesOf, ({ params: { id }, body: { absences } }, { caller, now }) => saveAbsences(db, id, absences, caller, now))
   route(routes, getOrgChart, () => orgChart(db))
   route(routes, getFace, ({ params: { id } }, { req, res }) => sendFace(parts, id, req, res))
   route(routes, changeMyFacts, async ({ body }, { caller }) => void (await db.in(PERSON).update(body, { id: caller.id })))
@@ -64,6 +73,12 @@ async function refuseOthersReports(parts: Parts, caller: Caller, managerId: Pers
     (managerId && (await parts.database.one('select 1 from reports_of($1) r where r.person_id = $2', [caller.id, managerId])))
   if (!under)
     fail('not-allowed', 'You can add people who report to you. Choose yourself, or somebody who reports to you, as their manager.')
+}
+
+/** What somebody wrote goes to somebody else who may write. */
+async function refuseReceiver(tx: Db, from: PersonId, to: PersonId): Promise<void> {
+  const person = to === from ? undefined : await tx.in(PERSON).one({ id: to, active: true })
+  if (!person?.permissions.includes('guides.write')) failField('/body/guidesTo', 'Choose somebody who works here and may write guides.')
 }
 
 const withFields = (state: PersonState, fields: Partial<PersonFields>): PersonState => ({
@@ -105,7 +120,11 @@ function changingRoutes(routes: Routes): void {
       now,
     ),
   )
-  route(routes, leavePerson, ({ params: { id }, body: { reportsTo } }, { caller, now }) =>
+  route(routes, getHoldings, async ({ params: { id } }) => ({
+    guides: (await holdingsOf(parts, db, id))['guides'] ?? 0,
+    reports: await db.in(PERSON).count({ managerId: id, active: true }),
+  }))
+  route(routes, leavePerson, ({ params: { id }, body: { reportsTo, guidesTo } }, { caller, now }) =>
     db.transaction(async (tx) => {
       const under = await tx.rows<{ id: PersonId }>('select id from person where manager_id = $1 and active', [id])
       if (reportsTo === id) failField('/body/reportsTo', 'Choose somebody who stays.')
@@ -116,11 +135,23 @@ function changingRoutes(routes: Routes): void {
         into: (states) =>
           [...states.values()].map((state) => (state.id === id ? { ...state, active: false } : { ...state, managerId: reportsTo })),
       })
-      await tx.rows("delete from session where sess ->> 'personId' = $1", [id])
+      if (guidesTo) {
+        await refuseReceiver(tx, id, guidesTo)
+        await handOver(tx, parts, id, guidesTo, now)
+      }
+      await endSessions(tx, id, null)
     }),
   )
   route(routes, returnPerson, ({ params: { id }, body }, { caller, now }) =>
-    alone(id, (state) => [{ ...state, ...body, active: true }], caller, now),
+    db.transaction(async (tx) => {
+      await changePeople(tx, parts, {
+        ids: [id],
+        by: caller,
+        now,
+        into: (states) => [...states.values()].map((state) => ({ ...state, ...body, active: true })),
+      })
+      await giveBack(tx, parts, id)
+    }),
   )
 }
 

@@ -50,6 +50,11 @@ export const PEOPLE_INPUTS: Record<string, Special> = {
   },
   'delete /api/directory/:id/invitation': async (world, _things, input) => void (input.params['id'] = await aPerson(world)),
   'post /api/directory/:id/password': async (world, _things, input) => void (input.params['id'] = await aPerson(world)),
+  'get /api/directory/:id/holdings': async (world, _things, input) => void (input.params['id'] = await aPerson(world)),
+  'put /api/directory/:id/absences': async (world, _things, input, caller) => {
+    input.params['id'] = world.personOf(caller)
+    input.body = { absences: [{ from: '2026-04-01', until: '2026-04-05' }] }
+  },
   'get /people/:id/face': async (world, _things, input) => {
     const id = await aPerson(world)
     await world.server.services.setFace(id, world.png)

@@ -3,7 +3,7 @@ import { GroupId } from '@jackdaw/core/shared'
 import { Printer, UserPlus } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { Button, ButtonLink, Loaded, Pager, TitleLine, useSearch } from '../../ui'
+import { Button, ButtonLink, dayAndYearOf, Loaded, Pager, TitleLine, useSearch } from '../../ui'
 import { boxClass } from '../../ui/fields/Frame'
 import { useSettled } from '../../ui/fields/useSettled'
 import { Words } from '../../ui/search/searchParts'
@@ -124,6 +124,7 @@ function Row({ row }: { row: DirectoryRow }) {
           {row.name}
         </Link>
         <span className="block text-soft">{row.jobTitle}</span>
+        {row.awayUntil && <span className="block text-ochre">{t('Away until {{day}}', { day: dayAndYearOf(row.awayUntil) })}</span>}
       </div>
       <div className="col-start-2 md:col-auto min-w-0">
         {row.site}

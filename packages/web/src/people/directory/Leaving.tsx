@@ -8,47 +8,76 @@ import { useTexts } from '../../ui/words/texts'
 import { GroupPicker } from '../GroupPicker'
 import { useGroupRows } from '../groups/queries'
 import { PersonPicker } from '../PersonPicker'
-import { useLeavePerson, useReturnPerson } from './queries'
+import { useWriters } from '../session'
+import { useHoldings, useLeavePerson, useReturnPerson } from './queries'
 
-/** Somebody leaves: says what happens, and to whom those go who report to them. */
+/** Somebody leaves: says what happens, and to whom go those who report to them and what they wrote. */
 export function LeavingButton({ person }: { person: PersonShown }) {
   const { t } = useTexts()
   const [open, setOpen] = useState(false)
-  const [next, setNext] = useState<PersonRef | null>(person.manager)
-  const leave = useLeavePerson(person.id)
   return (
     <>
       <Button onClick={() => setOpen(true)}>{t('They leave')}</Button>
-      {open && (
-        <FormDialog
-          title={t('{{name}} leaves', { name: person.name })}
-          about={t('They can do nothing more here from now on. Their records stay, and they can return.')}
-          yes={t('End their access')}
-          send={leave}
-          onSubmit={(event) => {
-            event.preventDefault()
-            leave.mutate(
-              { reportsTo: person.reports.length > 0 ? (next?.id ?? null) : null },
-              {
-                onSuccess: () => {
-                  setOpen(false)
-                  showToast(t('{{name}} has left', { name: person.name }))
-                },
-              },
-            )
-          }}
-          onClose={() => setOpen(false)}
-        >
-          {person.reports.length > 0 && (
-            <PersonPicker
-              label={t('{{count}} people report to them. To whom do they report now?', { count: person.reports.length })}
-              chosen={next ? [next] : []}
-              onChange={(people) => setNext(people.at(-1) ?? null)}
-            />
-          )}
-        </FormDialog>
-      )}
+      {open && <LeavingDialog person={person} onClose={() => setOpen(false)} />}
     </>
+  )
+}
+
+function LeavingDialog({ person, onClose }: { person: PersonShown; onClose: () => void }) {
+  const { t } = useTexts()
+  const [next, setNext] = useState<PersonRef | null>(person.manager)
+  const [writer, setWriter] = useState('')
+  const leave = useLeavePerson(person.id)
+  const holdings = useHoldings(person.id)
+  const writers = (useWriters().data ?? []).filter((each) => each.id !== person.id)
+  const guides = holdings.data?.guides ?? 0
+  return (
+    <FormDialog
+      title={t('{{name}} leaves', { name: person.name })}
+      about={t('They can do nothing more here from now on. Their records stay, and they can return.')}
+      yes={t('End their access')}
+      send={leave}
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (!holdings.data) return
+        leave.mutate(
+          {
+            reportsTo: person.reports.length > 0 ? (next?.id ?? null) : null,
+            guidesTo: guides > 0 && writer ? (writer as PersonRef['id']) : null,
+          },
+          {
+            onSuccess: () => {
+              onClose()
+              showToast(t('{{name}} has left', { name: person.name }))
+            },
+          },
+        )
+      }}
+      onClose={onClose}
+    >
+      {person.reports.length > 0 && (
+        <PersonPicker
+          label={t('{{count}} people report to them. To whom do they report now?', { count: person.reports.length })}
+          chosen={next ? [next] : []}
+          onChange={(people) => setNext(people.at(-1) ?? null)}
+        />
+      )}
+      {guides > 0 && (
+        <Select
+          label={t('They own {{count}} guides and drafts. Whose are they now?', { count: guides })}
+          hint={t('Whoever returns gets back what is still with them.')}
+          value={writer}
+          onChange={(event) => setWriter(event.target.value)}
+        >
+          <option value="">{t('They stay theirs')}</option>
+          {writers.map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.name}
+            </option>
+          ))}
+        </Select>
+      )}
+    </FormDialog>
   )
 }
 

@@ -11,6 +11,7 @@ import { Face } from '../Face'
 import { kindWords } from '../kindWords'
 import { PeopleTabs } from '../PeopleTabs'
 import { useMe } from '../session'
+import { Absences } from './Absences'
 import { LeavingButton, ReturnButton } from './Leaving'
 import { OwnFacts } from './OwnFacts'
 import { usePerson } from './queries'
@@ -50,6 +51,7 @@ function Shown({ person }: { person: PersonShown }) {
         <aside className="space-y-6">
           {person.managed && <Managed person={person} managed={person.managed} />}
           {person.active && !mine && (person.mayInvite || person.mayGivePassword) && <InvitationPart person={person} />}
+          {person.active && <Absences person={person} />}
           {person.reports.length > 0 && <Reports person={person} />}
         </aside>
       </div>

@@ -5,10 +5,13 @@ import {
   dropMyFace,
   getDirectory,
   getDirectorySettings,
+  getHoldings,
   getPerson,
   leavePerson,
   returnPerson,
+  saveAbsences,
   saveDirectorySettings,
+  type Absence,
   setMyFace,
   type DirectorySettings,
 } from '@jackdaw/contracts/directory'
@@ -32,6 +35,11 @@ export const useAddPerson = () =>
   useMutation({ mutationFn: (body: BodyOf<typeof addPerson>) => call(addPerson, { body }), onSuccess: changed })
 export const useChangePerson = (id: PersonId) =>
   useMutation({ mutationFn: (body: BodyOf<typeof changePerson>) => call(changePerson, { params: { id }, body }), onSuccess: changed })
+/** What somebody has that would be handed over. */
+export const useHoldings = (id: PersonId) =>
+  useQuery({ queryKey: ['holdings', id], queryFn: ({ signal }) => call(getHoldings, { params: { id }, signal }), staleTime: 0 })
+export const useSaveAbsences = (id: PersonId) =>
+  useMutation({ mutationFn: (absences: Absence[]) => call(saveAbsences, { params: { id }, body: { absences } }), onSuccess: changed })
 export const useLeavePerson = (id: PersonId) =>
   useMutation({ mutationFn: (body: BodyOf<typeof leavePerson>) => call(leavePerson, { params: { id }, body }), onSuccess: changed })
 export const useReturnPerson = (id: PersonId) =>

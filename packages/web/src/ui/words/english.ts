@@ -82,4 +82,5 @@ export const english: Record<string, string> = {
   '{{count}} roles are held by nobody_one': 'One role is held by nobody',
   'and {{count}} more_one': 'and one more',
   '{{count}} sessions have ended_one': 'The session has ended',
+  'They own {{count}} guides and drafts. Whose are they now?_one': 'They own one guide or draft. Whose is it now?',
 }

@@ -153,4 +153,11 @@ export const germanPeople: Record<string, string> = {
   'Change the password': 'Passwort ändern',
   'Mail address or personnel number': 'E-Mail-Adresse oder Personalnummer',
   'Password forgotten?': 'Passwort vergessen?',
+  Away: 'Abwesend',
+  'Nothing is said of being away.': 'Zu Abwesenheiten ist nichts gesagt.',
+  'Take out: away from {{day}}': 'Herausnehmen: abwesend ab {{day}}',
+  'First day away': 'Erster Tag',
+  'Last day away': 'Letzter Tag',
+  'Note it': 'Eintragen',
+  'Away until {{day}}': 'Abwesend bis {{day}}',
 }
