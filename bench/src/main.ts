@@ -11,6 +11,7 @@ import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
+import { chartTimes, fillAudiences, fillPeople, findTimes, fromNothing, moverTimes, rebuildTime } from './people'
 import { practiseTimes } from './players'
 import { recorderTimes } from './recorder'
 import { fillGuide, scaleUp } from './scale'
@@ -30,7 +31,8 @@ const onlyPlayers = process.argv.includes('--players')
 const onlyHostile = process.argv.includes('--hostile')
 const onlyLoad = process.argv.includes('--load')
 const onlyView = process.argv.includes('--view')
-const only = onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
+const onlyPeople = process.argv.includes('--people')
+const only = onlyPeople || onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -282,6 +284,35 @@ async function measureLoad({ url, sql, recount }: Cluster): Promise<void> {
   for (const scale of SCALES) await measureIntake(url(nameAt(scale)), scale)
 }
 
+/** People and audiences, with a company of 50,000, and the org chart of 5,000. */
+async function measurePeople({ url, sql }: Cluster): Promise<void> {
+  const [people, rules] = quick ? [5_000, 100] : [50_000, 500]
+  say(
+    `\nAudiences: ${rules} rules over ${people.toLocaleString('en')} people (50,000 × 500 from nothing under 10 s, one mover under 50 ms):`,
+  )
+  const computed = fromNothing(people, rules)
+  say(`  from nothing, in memory: ${ms(computed.ms).trim()}, ${computed.members.toLocaleString('en')} memberships`)
+  sql('create database people template demo')
+  await fillPeople(url('people'), people, 300)
+  await fillAudiences(url('people'), rules)
+  const app = await startServer(url('people'))
+  const [admin, lead] = [await signIn(app.address, 'priya@larkmoor.example'), await signIn(app.address, 'marta@larkmoor.example')]
+  const first = await rebuildTime(app, admin, url('people'))
+  say(`  from nothing, read from and written to the database: ${ms(first.ms).trim()}, ${first.members.toLocaleString('en')} memberships`)
+  line('one mover, of all rules', await moverTimes(app, lead, quick ? 20 : 100))
+  say(`\nDirectory of ${people.toLocaleString('en')}, found as one types (p95 under 60 ms):`)
+  line('each letter', await findTimes(app, lead, quick ? 1 : 4))
+  await app.stop()
+  sql('create database chart template demo')
+  await fillPeople(url('chart'), 5_000, 50)
+  const small = await startServer(url('chart'))
+  const chart = await chartTimes(small)
+  say(
+    `\nOrg chart of ${chart.people.toLocaleString('en')} (under 2 s): opened ${ms(chart.openMs).trim()}, all branches opened ${ms(chart.allMs).trim()}`,
+  )
+  await small.stop()
+}
+
 /** Whether what was answered is there when everything is killed while it is at work. */
 async function measureKill({ folder, url, restart, rows }: Cluster): Promise<void> {
   say('\nKilled in mid-load (server and PostgreSQL, SIGKILL):')
@@ -335,6 +366,7 @@ async function main(): Promise<void> {
     say(`Jackdaw bench, ${new Date().toISOString()}, Node ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model ?? 'processor'}`)
     cluster.sql('create database demo')
     const guideId = await measureDemo(cluster)
+    if (!only || onlyPeople) await measurePeople(cluster)
     if (only && !onlyLoad) return
     await measureLoad(cluster)
     if (onlyLoad) return

@@ -10,11 +10,13 @@ export async function scaleUp(databaseUrl: string, factor: number): Promise<void
     const copyOf = (id: string) => `translate(substr(md5(${id} || n::text), 1, 21), ' ', '_')`
     await client.query(`
       begin;
-      insert into person select ${copyOf('p.id')}, p.name || ' ' || n, 'copy' || n || p.mail, p.password_hash, 'staff', '{}', p.site_id, p.department_id, p.manager_id, true, p.created_at
-        from person p cross join generate_series(1, ${copies}) n;
-      insert into person_team select ${copyOf('t.person_id')}, t.team_id from person_team t cross join generate_series(1, ${copies}) n;
-      insert into person_role select ${copyOf('t.person_id')}, t.role_id from person_role t cross join generate_series(1, ${copies}) n;
-      insert into assignment select ${copyOf('a.id')}, ${copyOf('a.person_id')}, a.item_kind, a.item_id, a.assigned_at, a.due_on, a.due_zone, a.due_at from assignment a cross join generate_series(1, ${copies}) n;
+      insert into person (id, name, mail, password_hash, level, permissions, site_id, manager_id, active, created_at, changed_at, sought)
+        select ${copyOf('p.id')}, p.name || ' ' || n, 'copy' || n || p.mail, p.password_hash, 'staff', '{}', p.site_id, p.manager_id, true, p.created_at, p.changed_at, p.sought || ' ' || n
+        from person p cross join generate_series(1, ${copies}) n where p.active;
+      insert into membership (person_id, group_id, since)
+        select ${copyOf('m.person_id')}, m.group_id, m.since from membership m cross join generate_series(1, ${copies}) n where m.until is null;
+      insert into audience_member select m.audience_id, ${copyOf('m.person_id')}, m.since from audience_member m join person p on p.id = m.person_id and p.active cross join generate_series(1, ${copies}) n;
+      insert into assignment select ${copyOf('a.id')}, ${copyOf('a.person_id')}, a.item_kind, a.item_id, a.assigned_at, a.due_on, a.due_zone, a.due_at from assignment a join person p on p.id = a.person_id and p.active cross join generate_series(1, ${copies}) n;
       insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, active_ms, attested, occurred_at, received_at, visit, tries, help, done, percent, passed, local_day)
         select md5(e.id::text || n::text)::uuid, e.schema_version, e.verb, e.way, e.actor_kind, ${copyOf('e.subject_id')}, e.subject_kind, ${copyOf('e.subject_id')}, e.item_kind, e.item_id, e.edition, e.part_id, e.active_ms, e.attested,
         e.occurred_at + n * interval '1 second', e.received_at, e.visit, e.tries, e.help, e.done, e.percent, e.passed, e.local_day from event e cross join generate_series(1, ${copies}) n;
@@ -34,8 +36,9 @@ export async function fillGuide(databaseUrl: string, guideId: string, events: nu
   const { rows: have } = await client.query<{ n: number }>('select count(*)::int as n from event where item_id = $1', [guideId])
   const readers = Math.ceil((events - have[0]!.n) / perReader)
   await client.query(
-    `insert into person select substr(md5('reader' || n), 1, 21), 'Reader ' || n, 'reader' || n || '@larkmoor.example', 'x', 'staff', '{}', s.id, d.id, null, true, timestamptz '2026-01-01' + n * interval '1 second'
-     from generate_series(1, $1::int) n cross join (select id from site limit 1) s cross join (select id from department limit 1) d`,
+    `insert into person (id, name, mail, password_hash, level, permissions, site_id, active, created_at, changed_at, sought)
+     select substr(md5('reader' || n), 1, 21), 'Reader ' || n, 'reader' || n || '@larkmoor.example', 'x', 'staff', '{}', s.id, true, timestamptz '2026-01-01' + n * interval '1 second', timestamptz '2026-01-01', 'reader ' || n
+     from generate_series(1, $1::int) n cross join (select id from people_group where kind_id = 'site' order by id limit 1) s`,
     [readers],
   )
   await client.query(

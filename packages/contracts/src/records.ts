@@ -95,12 +95,12 @@ export const listItemRecords = endpoint({
 export const PersonRow = z.object({ id: PersonId, name: z.string(), site: z.string(), department: z.string(), counts: Counts })
 /** Read by {@link PersonRow}. */
 export type PersonRow = z.infer<typeof PersonRow>
-/** People with how far they are, those with the most late items first. */
+/** People with how far they are, those with the most late items first. `manager`: only those who report to them directly. */
 export const listPersonRecords = endpoint({
   method: 'get',
   path: '/api/records/people',
   access: { may: 'records.list' },
-  query: z.object({ page, find, ...among, state: z.optional(ItemState) }),
+  query: z.object({ page, find, ...among, state: z.optional(ItemState), manager: z.optional(PersonId) }),
   response: z.object({ rows: z.array(PersonRow), total: z.int(), pageSize: z.int() }),
   problems: ['invalid'],
 })

@@ -72,6 +72,7 @@ export async function personRecords(
   find: string,
   page: number,
   state: ItemState | undefined,
+  manager: PersonId | undefined,
   now: number,
 ): Promise<{ rows: PersonRow[]; total: number }> {
   type Row = Counts & Omit<PersonRow, 'counts'> & { total: number }
@@ -80,10 +81,10 @@ export async function personRecords(
      page as (
        select p.id, p.name, s.name as site, ${countsSql('w.person_id')}, count(*) over ()::int as total
        from person p join people_group s on s.id = p.site_id left join who w on w.person_id = p.id and ($6::int is null or w.rank = $6)
-       where p.active and ${amongSql('p.id', '$3')} and ($6::int is null or w.person_id is not null) and ($4 = '' or position(plain($4) in plain(p.name)) > 0)
+       where p.active and ${amongSql('p.id', '$3')} and ($6::int is null or w.person_id is not null) and ($4 = '' or position(plain($4) in plain(p.name)) > 0) and ($7::text is null or p.manager_id = $7)
        group by p.id, s.id order by late desc, p.name, p.id limit ${PAGE_SIZE} offset $5)
      select page.*, ${departmentsSql('page.id')} as department from page order by late desc, name, id`,
-    [...standingParams(among, now), find, (page - 1) * PAGE_SIZE, rankParam(state)],
+    [...standingParams(among, now), find, (page - 1) * PAGE_SIZE, rankParam(state), manager ?? null],
   )
   return {
     total: rows[0]?.total ?? 0,

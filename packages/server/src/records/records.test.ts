@@ -85,8 +85,12 @@ describe('who finished', () => {
       'Name of outsider',
       'Name of staff',
     ])
+    const under = async (id: string) =>
+      (await lead.json('get', `/api/records/people?manager=${id}`)).rows.map((row: { name: string }) => row.name)
+    expect(await under(company.people.manager)).toEqual(['Name of staff'])
+    expect(await under(company.people.staff)).toEqual(['Name of outsider'])
     expect((await manager.send('get', `/api/people/${company.people.outsider}/records`)).status).toBe(200)
-    expect((await manager.send('get', `/api/people/${company.people.author}/records`)).status).toBe(404)
+    expect((await manager.send('get', `/api/people/${company.people.author}/records`)).status).toBe(403)
     expect(await (await manager.send('get', `/api/guides/${guide.id}/who-finished.csv`)).text()).not.toContain('Name of author')
     await server.parts.database.rows('update person set manager_id = null where id = $1', [company.people.outsider])
   })

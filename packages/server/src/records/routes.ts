@@ -73,7 +73,7 @@ function listRoutes(routes: Routes): void {
     pageSize: PAGE_SIZE,
   }))
   route(routes, listPersonRecords, async ({ query }, { caller, now }) => ({
-    ...(await personRecords(db, amongFor(caller, query), query.find ?? '', query.page ?? 1, query.state, now)),
+    ...(await personRecords(db, amongFor(caller, query), query.find ?? '', query.page ?? 1, query.state, query.manager, now)),
     pageSize: PAGE_SIZE,
   }))
   route(routes, listRecordGroups, (_input, { caller }) => groupsAmong(db, amongFor(caller)))

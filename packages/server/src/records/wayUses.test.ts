@@ -103,6 +103,6 @@ describe('ways of using a guide besides reading it', () => {
     const manager = await company.as('manager')
     expect((await manager.json('get', `/api/guides/${guide.id}/way-steps/practise`)).people).toBe(1)
     expect((await lead.json('get', `/api/guides/${guide.id}/way-steps/practise`)).people).toBe(2)
-    expect((await manager.send('get', `/api/people/${company.people.outsider}/records/${guide.id}`)).status).toBe(404)
+    expect((await manager.send('get', `/api/people/${company.people.outsider}/records/${guide.id}`)).status).toBe(403)
   })
 })

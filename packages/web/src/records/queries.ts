@@ -28,9 +28,10 @@ export const useItemRecords = (query: QueryOf<typeof listItemRecords>) =>
     ...fresh,
     queryFn: ({ signal }) => call(listItemRecords, { query, signal }),
   })
-export const usePersonList = (query: QueryOf<typeof listPersonRecords>) =>
+export const usePersonList = (query: QueryOf<typeof listPersonRecords>, asked = true) =>
   useQuery({
     queryKey: ['records', 'people', query],
+    enabled: asked,
     ...fresh,
     queryFn: ({ signal }) => call(listPersonRecords, { query, signal }),
   })

@@ -2,7 +2,6 @@ import type { DutyShown, PersonShown } from '@jackdaw/contracts/directory'
 import type { PersonId } from '@jackdaw/core/shared'
 import { Mail, Phone } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { Link } from 'react-router'
 import { ButtonLink, dayAndYearOf, Loaded, Message, TextLink, TitleLine } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
@@ -16,13 +15,14 @@ import { LeavingButton, ReturnButton } from './Leaving'
 import { OwnFacts } from './OwnFacts'
 import { usePerson } from './queries'
 
-/** One person's page: who they are, to whom they report, the groups that they are and were in, their duties. */
-export function PersonPage() {
+/** One person's page: who they are, to whom they report, the groups that they are and were in, their duties.
+ * @param reports who reports to them, with what waits */
+export function PersonPage({ reports }: { reports?: (person: PersonShown) => ReactNode }) {
   const { id } = useIds<{ id: PersonId }>()
-  return <Loaded query={usePerson(id)}>{(person) => <Shown person={person} />}</Loaded>
+  return <Loaded query={usePerson(id)}>{(person) => <Shown person={person} reports={reports} />}</Loaded>
 }
 
-function Shown({ person }: { person: PersonShown }) {
+function Shown({ person, reports }: { person: PersonShown; reports: ((person: PersonShown) => ReactNode) | undefined }) {
   const { t } = useTexts()
   const mine = useMe().id === person.id
   return (
@@ -52,7 +52,7 @@ function Shown({ person }: { person: PersonShown }) {
           {person.managed && <Managed person={person} managed={person.managed} />}
           {person.active && !mine && (person.mayInvite || person.mayGivePassword) && <InvitationPart person={person} />}
           {person.active && <Absences person={person} />}
-          {person.reports.length > 0 && <Reports person={person} />}
+          {reports?.(person)}
         </aside>
       </div>
     </>
@@ -184,28 +184,6 @@ function Managed({ person, managed }: { person: PersonShown; managed: NonNullabl
         ])}
       </dl>
       {!person.active && <p className="text-sm text-soft mt-1">{t('Their records stay.')}</p>}
-    </section>
-  )
-}
-
-function Reports({ person }: { person: PersonShown }) {
-  const { t } = useTexts()
-  return (
-    <section>
-      <h2 className="text-lg border-b-2 border-ink mb-2">{t('Reports to {{name}}', { name: person.name })}</h2>
-      <ul>
-        {person.reports.map((report) => (
-          <li key={report.id} className="flex items-center gap-3 py-1.5 border-b border-hair">
-            <Face id={report.id} name={report.name} face={report.face} />
-            <span className="min-w-0">
-              <Link to={`/people/${report.id}`} className="hover:underline font-semibold" dir="auto">
-                {report.name}
-              </Link>
-              <span className="block text-sm text-soft">{report.jobTitle}</span>
-            </span>
-          </li>
-        ))}
-      </ul>
     </section>
   )
 }

@@ -83,4 +83,5 @@ export const english: Record<string, string> = {
   'and {{count}} more_one': 'and one more',
   '{{count}} sessions have ended_one': 'The session has ended',
   'They own {{count}} guides and drafts. Whose are they now?_one': 'They own one guide or draft. Whose is it now?',
+  '{{count}} late_one': '{{count}} late',
 }
