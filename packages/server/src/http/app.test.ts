@@ -208,7 +208,7 @@ describe('stopping', () => {
       call.on('response', (answer) => resolve(answer.resume().statusCode ?? 0)).on('error', reject)
     })
     // The server has the request once it asks for the rest of it.
-    await new Promise((resolve) => call.on('continue', resolve).write('{"mail":"author@example.org",'))
+    await new Promise((resolve) => call.on('continue', resolve).write('{"account":"author@example.org",'))
     const stopped = stop()
     await expect(fetch(`${address}/healthz`)).rejects.toThrow()
     call.end('"password":"wrong"}')

@@ -13,7 +13,7 @@ import { issueToken, voidTokens } from './oneTimeToken'
 
 const HOUR_MS = 3_600_000
 /** How long the links hold. */
-export const LINK_HOLDS_MS: Record<LinkKind, number> = { invitation: 14 * 24 * HOUR_MS, 'new-password': 2 * HOUR_MS }
+const LINK_HOLDS_MS: Record<LinkKind, number> = { invitation: 14 * 24 * HOUR_MS, 'new-password': 2 * HOUR_MS }
 
 /** Has a link mailed by which somebody chooses a password. */
 export const mailLink = (tx: Db, kind: LinkKind, personId: PersonId, now: number): Promise<unknown> =>
