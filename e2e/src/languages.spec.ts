@@ -25,7 +25,7 @@ it('speaks German to who chooses it, from signing in to the last step, and the n
   await page.locator('input[autocomplete=username]').fill('dieter@larkmoor.example')
   await page.locator('input[type=password]').fill('wrong')
   await page.keyboard.press('Enter')
-  await seen(page, 'E-Mail-Adresse oder Passwort stimmt nicht')
+  await seen(page, 'E-Mail-Adresse, Nummer oder Passwort ist falsch')
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)
   await page.keyboard.press('Enter')
   await page.waitForSelector('[data-today]')
