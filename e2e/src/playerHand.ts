@@ -133,7 +133,7 @@ export const anotherTab = async (page: Page, address: string, device?: typeof TA
   next.complaints = []
   next.on('pageerror', (error) => void next.complaints.push(String(error)))
   await next.setViewport(device ?? { width: 1280, height: 800 })
-  next.setDefaultTimeout(15_000)
+  next.setDefaultTimeout(30_000)
   await next.goto(address)
   return next
 }

@@ -62,7 +62,7 @@ export const PEOPLE_INPUTS: Record<string, Special> = {
   },
   'patch /api/directory/:id': async (world, _things, input) => {
     input.params['id'] = await aPerson(world)
-    Object.assign(input.body as object, { level: 'staff', managerId: null, permissions: [] })
+    Object.assign(input.body as object, { siteId: world.company.site, level: 'staff', managerId: null, permissions: [] })
   },
   'post /api/directory/:id/leaving': async (world, _things, input) => {
     input.params['id'] = await aPerson(world)

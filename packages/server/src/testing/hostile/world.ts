@@ -91,6 +91,10 @@ export class HostileWorld {
   readonly clients = new Map<CallerName, Client>()
   readonly recorders = new Map<CallerName, string>()
   foreign: Foreign = {}
+  /** What the last requests wrote on, if nobody has looked at the lists since. */
+  written: Things | null = null
+  private standing: Things | undefined
+  private audience: string | undefined
   private stored: PictureContent | undefined
   private constructor(
     readonly server: TestServer,
@@ -245,9 +249,36 @@ export class HostileWorld {
       expiresAt: START + 86_400_000,
     })
 
-  /** Everything that an input for an endpoint may speak of, made anew. */
-  async things(caller: CallerName, { path }: { path: string }): Promise<Things> {
+  /** Everything that an input for an endpoint may speak of: a guide and a folder made anew where it may write on them, and the same ones again
+   * where it only reads or is not about guides. */
+  async things(caller: CallerName, { method, path }: { method: string; path: string }): Promise<Things> {
     const { database } = this.server.parts
+    const standing = method === 'get' || !/^\/api\/(guides|folders|imports|events|suggestions|remarks|recorder\/)/.test(path)
+    const made = standing ? (this.standing ??= await this.aGuideToWorkOn()) : await this.aGuideToWorkOn()
+    const nothing = { recording: nanoid(), shot: nanoid(), action: nanoid() }
+    const recorded = path.startsWith('/api/recorder/')
+      ? await this.record(caller === 'otherRecorder' ? 'otherRecorder' : 'recorder')
+      : nothing
+    const taker = this.recorders.has(caller) || caller === 'nobody' ? 'author' : caller
+    const recorder = nanoid()
+    if (path.startsWith('/api/recorders/'))
+      await database.rows(
+        "insert into recorder (id, person_id, name, token_hash, paired_at, seen_at) values ($1, $2, 'Here', $1, $3, $3)",
+        [recorder, this.personOf(caller), new Date(START)],
+      )
+    return {
+      ...made,
+      attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.guide) : made.attempt,
+      remark: path.includes('/remarks/') ? await this.remarkOn({ id: made.guide, steps: made.steps }) : made.remark,
+      entry: path.includes(':entryId') ? await this.entryFor(this.personOf(caller)) : made.entry,
+      job: path.includes(':jobId') ? await this.aFailedJob() : made.job,
+      audience: path.includes(':audienceId') && method !== 'get' ? await this.anAudience() : made.audience,
+      ...recorded,
+      recorder,
+    }
+  }
+
+  private async aGuideToWorkOn(): Promise<Things> {
     const made = await this.aFullGuide('author', 'Save the form')
     const folder = nanoid()
     await this.server.services.addFolder({ id: folder as never, name: 'Office', parentId: null, now: START })
@@ -266,17 +297,6 @@ export class HostileWorld {
         { type: 'silence', finding: 'acronym:x', silenced: true },
       ],
     })
-    const nothing = { recording: nanoid(), shot: nanoid(), action: nanoid() }
-    const recorded = path.startsWith('/api/recorder/')
-      ? await this.record(caller === 'otherRecorder' ? 'otherRecorder' : 'recorder')
-      : nothing
-    const taker = this.recorders.has(caller) || caller === 'nobody' ? 'author' : caller
-    const recorder = nanoid()
-    if (path.startsWith('/api/recorders/'))
-      await database.rows(
-        "insert into recorder (id, person_id, name, token_hash, paired_at, seen_at) values ($1, $2, 'Here', $1, $3, $3)",
-        [recorder, this.personOf(caller), new Date(START)],
-      )
     return {
       guide: made.id,
       steps: made.steps,
@@ -284,13 +304,15 @@ export class HostileWorld {
       picture: made.picture,
       blackout: { stepId: made.steps[1]!, pictureId: made.picture, annotationIds: ['blackout-one'] },
       folder,
-      attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.id) : { id: nanoid(), acts: 0 },
-      remark: path.includes('/remarks/') ? await this.remarkOn(made) : nanoid(),
-      entry: path.includes(':entryId') ? await this.entryFor(this.personOf(caller)) : nanoid(),
-      job: path.includes(':jobId') ? await this.aFailedJob() : uuidV7(),
-      ...recorded,
-      recorder,
-      audience: await this.anAudience(),
+      attempt: { id: nanoid(), acts: 0 },
+      remark: nanoid(),
+      entry: nanoid(),
+      job: uuidV7(),
+      recording: nanoid(),
+      shot: nanoid(),
+      action: nanoid(),
+      recorder: nanoid(),
+      audience: (this.audience ??= await this.anAudience()),
       code: '',
       revision: saved.revision + 1,
     }

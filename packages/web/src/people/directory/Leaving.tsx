@@ -36,10 +36,10 @@ function LeavingDialog({ person, onClose }: { person: PersonShown; onClose: () =
       title={t('{{name}} leaves', { name: person.name })}
       about={t('They can do nothing more here from now on. Their records stay, and they can return.')}
       yes={t('End their access')}
-      send={leave}
+      send={holdings.isError ? holdings : leave}
+      ready={holdings.data !== undefined}
       onSubmit={(event) => {
         event.preventDefault()
-        if (!holdings.data) return
         leave.mutate(
           {
             reportsTo: person.reports.length > 0 ? (next?.id ?? null) : null,
@@ -91,6 +91,7 @@ export function ReturnButton({ person }: { person: PersonShown }) {
   const [groups, setGroups] = useState<GroupId[]>(last.filter((span) => span.group.kind !== 'site').map((span) => span.group.id))
   const [manager, setManager] = useState<PersonRef | null>(person.manager)
   const back = useReturnPerson(person.id)
+  const siteId = site || sites[0]?.id
   return (
     <>
       <Button look="primary" onClick={() => setOpen(true)}>
@@ -102,9 +103,9 @@ export function ReturnButton({ person }: { person: PersonShown }) {
           about={t('Their records, guides and drafts are as they were. Groups begin anew.')}
           yes={t('Let them return')}
           send={back}
+          ready={siteId !== undefined}
           onSubmit={(event) => {
             event.preventDefault()
-            const siteId = site || sites[0]?.id
             if (!siteId) return
             back.mutate(
               { siteId, groups, managerId: manager?.id ?? null },
@@ -120,7 +121,7 @@ export function ReturnButton({ person }: { person: PersonShown }) {
         >
           <Select
             label={t('Primary site')}
-            value={site || (sites[0]?.id ?? '')}
+            value={siteId ?? ''}
             onChange={(event) => setSite(event.target.value as GroupId)}
           >
             {sites.map((each) => (

@@ -11,6 +11,7 @@ export function FormDialog({
   yes,
   sending,
   send,
+  ready = true,
   children,
   onSubmit,
   onClose,
@@ -22,6 +23,8 @@ export function FormDialog({
   /** What it says while that is under way. */
   sending?: string
   send: { isPending: boolean; isError: boolean; error: unknown }
+  /** Whether all is there that the form asks about: before that it cannot be sent. */
+  ready?: boolean
   children: ReactNode
   onSubmit: (event: FormEvent<HTMLFormElement>) => void
   onClose: () => void
@@ -29,12 +32,12 @@ export function FormDialog({
   const { t } = useTexts()
   return (
     <Dialog open onClose={onClose} title={title} {...(about ? { about } : {})}>
-      <form className="space-y-4" noValidate onSubmit={(event) => (send.isPending ? event.preventDefault() : onSubmit(event))}>
+      <form className="space-y-4" noValidate onSubmit={(event) => (send.isPending || !ready ? event.preventDefault() : onSubmit(event))}>
         {children}
         {send.isError && <Failed error={send.error} />}
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>{t('Cancel')}</Button>
-          <Button type="submit" look="primary" disabled={send.isPending}>
+          <Button type="submit" look="primary" disabled={send.isPending || !ready}>
             {send.isPending && sending ? sending : yes}
           </Button>
         </div>
