@@ -118,6 +118,30 @@ export class PlayerHand {
   }
 }
 
+/** The id of the first guide that is found by this title. */
+export const guideCalled = (page: Page, title: string): Promise<string> =>
+  page.evaluate(
+    async (find) =>
+      ((await (await fetch(`/api/guides?find=${encodeURIComponent(find)}&page=1`)).json()) as { rows: { id: string }[] }).rows[0]!.id,
+    title,
+  )
+/** Notes every answer that a page gets from addresses with these letters. */
+export function listen(page: Page, part: string, got: string[]): void {
+  page.on('response', (response) => {
+    if (!response.url().includes(part)) return
+    // A tab that crashes loses what was on its way.
+    void response.text().then(
+      (text) => got.push(text),
+      () => undefined,
+    )
+  })
+}
+/** Where the player says that one is. */
+export const whereIs = (page: Page): Promise<string> => page.$eval('[data-where]', (each) => each.textContent ?? '')
+/** Lets Watch play, where it was left paused. */
+export const playing = (page: Page): Promise<void> =>
+  page.evaluate(() => [...document.querySelectorAll('button')].find((each) => each.innerText === 'Play')?.click())
+
 /** Ends a tab as a crash does: nothing of it gets a chance to say good-bye. */
 export async function crash(page: Page): Promise<void> {
   const session: CDPSession = await page.createCDPSession()

@@ -1,8 +1,22 @@
 import { demoCompany } from '@jackdaw/demo'
-import type { Browser, Page } from 'puppeteer-core'
+import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
-import { afterCrash, anotherTab, crash, keyTo, PlayerHand, recordSays, TABLET, withoutServer, type Watched } from './playerHand'
+import {
+  afterCrash,
+  anotherTab,
+  crash,
+  guideCalled,
+  keyTo,
+  listen,
+  PlayerHand,
+  playing,
+  recordSays,
+  TABLET,
+  whereIs,
+  withoutServer,
+  type Watched,
+} from './playerHand'
 import { sleep } from './recorder'
 
 const clerks = demoCompany().people.filter((person) => person.teams.includes('Order desk') && person.level === 'staff')
@@ -15,16 +29,6 @@ let clerk: Watched
 let standing = ''
 let slot = ''
 let nearMiss = ''
-const idOf = async (title: string): Promise<string> =>
-  marta.evaluate(
-    async (find) =>
-      ((await (await fetch(`/api/guides?find=${encodeURIComponent(find)}&page=1`)).json()) as { rows: { id: string }[] }).rows[0]!.id,
-    title,
-  )
-const whereIs = (page: Page): Promise<string> => page.$eval('[data-where]', (each) => each.textContent ?? '')
-/** Lets Watch play, where it was left paused. */
-const playing = (page: Page): Promise<void> =>
-  page.evaluate(() => [...document.querySelectorAll('button')].find((each) => each.innerText === 'Play')?.click())
 const clean = async (page: Watched): Promise<void> => {
   expect(await seriousFindings(page)).toEqual([])
   expect(page.complaints).toEqual([])
@@ -34,9 +38,9 @@ beforeAll(async () => {
   ;[app, browser] = await Promise.all([startApp(), openBrowser()])
   ;[marta, clerk] = await Promise.all([signedIn(browser, app, 'marta@larkmoor.example'), signedIn(browser, app, clerks[0]!.mail)])
   ;[standing, slot, nearMiss] = await Promise.all([
-    idOf('Enter a standing order'),
-    idOf('Book a delivery slot'),
-    idOf('Report a near miss'),
+    guideCalled(marta, 'Enter a standing order'),
+    guideCalled(marta, 'Book a delivery slot'),
+    guideCalled(marta, 'Report a near miss'),
   ])
 })
 afterAll(async () => {
@@ -56,7 +60,8 @@ describe('Watch', () => {
     await playing(clerk)
     const hand = await PlayerHand.for(clerk, standing)
     await clerk.waitForFunction(
-      () => document.querySelector('[data-where]')?.textContent?.startsWith('Step 2 of') && document.querySelector('[data-pointer]') !== null,
+      () =>
+        document.querySelector('[data-where]')?.textContent?.startsWith('Step 2 of') && document.querySelector('[data-pointer]') !== null,
     )
     // It goes on by itself: what is seen and the pause are one act, or the pause would come late on a slow machine.
     await clerk.waitForFunction(() => {
@@ -256,15 +261,7 @@ describe('Solo', () => {
   it('is passed, with the tab and the server killed in between, and nothing that it gets gives an answer away', async () => {
     const page = await signedIn(browser, app, clerks[1]!.mail)
     const got: string[] = []
-    const listen = (watched: Page) =>
-      watched.on('response', (response) => {
-        if (response.url().includes('/attempts'))
-          void response.text().then(
-            (text) => got.push(text),
-            () => undefined,
-          )
-      })
-    listen(page)
+    listen(page, '/attempts', got)
     await page.goto(`${app.address}/guides/${standing}/solo`)
     await seen(page, 'Your task')
     await clean(page)
@@ -278,7 +275,7 @@ describe('Solo', () => {
 
     const address = page.url()
     const again = await anotherTab(page, 'about:blank')
-    listen(again)
+    listen(again, '/attempts', got)
     await crash(page)
     await again.goto(address)
     const next = hand.at(again)

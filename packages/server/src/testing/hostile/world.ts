@@ -1,6 +1,6 @@
 import { guideItem } from '@jackdaw/core/items'
 import { NOBODY, ticked } from '@jackdaw/core/audiences'
-import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument, type Step } from '@jackdaw/core/guides'
+import { PLAIN_SOLO } from '@jackdaw/core/guides'
 import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
 import type { AudienceId, GuideId, PictureId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
@@ -8,6 +8,7 @@ import { issueToken } from '../../people'
 import { v7 as uuidV7 } from 'uuid'
 import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
 import sharp from 'sharp'
+import { anAction, documentWith } from './madeThings'
 import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
 
 /** Whoever calls: nobody, a person of each level, or a recorder that is paired with the author or with somebody else. */
@@ -50,41 +51,6 @@ export type Things = {
 }
 /** What belongs to somebody else, by the kind of its id. */
 export type Foreign = Record<string, string>
-
-const aStep = (text: string, more: Partial<Step> = {}): Step => ({
-  kind: 'step',
-  id: nanoid<Step['id']>(),
-  body: withBlockIds(richTextOf(text), nanoid),
-  pictures: [],
-  ...more,
-})
-
-/** A guide with a bit of everything: a picture with a blackout, a caution, an action, a branch, a section. */
-function documentWith(pictureId: PictureId, title: string): GuideDocument {
-  const element = {
-    pictureId,
-    rect: { x: 10, y: 10, width: 40, height: 20 },
-    of: { widthPx: 64, heightPx: 48 },
-    role: 'button',
-    name: 'Save',
-    frame: [],
-    locators: [],
-  }
-  const click = aStep('Select Save', {
-    pictures: [{ id: pictureId, alt: 'The form', annotations: [{ id: 'frame-one', kind: 'frame', area: { to: 'element', gapPx: 3 } }] }],
-    action: { verb: 'select', page: { address: 'https://book.example', title: 'Orders', application: 'Order Book' }, element },
-  })
-  const shown = aStep('Look at the list', { pictures: [{ id: pictureId, alt: 'The list' }] })
-  const last = aStep('Close it', {
-    cautions: [{ id: 'caution-one', level: 'warning', words: 'Mind the door', acknowledge: true }],
-    flow: { choices: [{ id: 'choice-one', words: 'Done', to: 'end' }] },
-  })
-  return {
-    ...emptyDocument(title, 'how-to'),
-    solo: { ...PLAIN_SOLO, task: 'Save the form' },
-    items: [{ kind: 'section', id: nanoid<never>(), title: 'Saving' }, click, shown, last],
-  }
-}
 
 /** A running server with a small company, in which each input finds fresh things to work on. */
 export class HostileWorld {
@@ -397,26 +363,3 @@ export class HostileWorld {
   }
   close = (): Promise<void> => this.server.close()
 }
-
-const anAction = (id: string, shot: string): object => ({
-  id,
-  kind: 'click',
-  at: START,
-  tab: 0,
-  page: { address: 'https://book.example/orders', title: 'Order Book', heading: 'Orders', application: 'Order Book', language: 'en' },
-  element: {
-    tag: 'button',
-    role: 'button',
-    name: 'Save',
-    text: 'Save',
-    rect: { x: 10, y: 20, width: 60, height: 20 },
-    frame: [],
-    inShadow: false,
-    around: [],
-    locators: [{ kind: 'role-name', value: 'button "Save"', weight: 0.85, unique: true }],
-  },
-  scroll: { x: 0, y: 0 },
-  window: { width: 640, height: 400 },
-  devicePixelRatio: 1,
-  shot: { id: shot, widthPx: 64, heightPx: 48, source: 'ahead', certain: true },
-})

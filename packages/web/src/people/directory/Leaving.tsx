@@ -119,11 +119,7 @@ export function ReturnButton({ person }: { person: PersonShown }) {
           }}
           onClose={() => setOpen(false)}
         >
-          <Select
-            label={t('Primary site')}
-            value={siteId ?? ''}
-            onChange={(event) => setSite(event.target.value as GroupId)}
-          >
+          <Select label={t('Primary site')} value={siteId ?? ''} onChange={(event) => setSite(event.target.value as GroupId)}>
             {sites.map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}
