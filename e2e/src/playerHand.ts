@@ -139,8 +139,10 @@ export function listen(page: Page, part: string, got: string[]): void {
 /** Where the player says that one is. */
 export const whereIs = (page: Page): Promise<string> => page.$eval('[data-where]', (each) => each.textContent ?? '')
 /** Lets Watch play, where it was left paused. */
-export const playing = (page: Page): Promise<void> =>
-  page.evaluate(() => [...document.querySelectorAll('button')].find((each) => each.innerText === 'Play')?.click())
+export const playing = async (page: Page): Promise<void> => {
+  await page.waitForSelector('[data-stage]')
+  await page.evaluate(() => [...document.querySelectorAll('button')].find((each) => each.innerText === 'Play')?.click())
+}
 
 /** Ends a tab as a crash does: nothing of it gets a chance to say good-bye. */
 export async function crash(page: Page): Promise<void> {

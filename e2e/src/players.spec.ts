@@ -110,7 +110,6 @@ describe('Watch', () => {
     const page = await anotherTab(clerk, 'about:blank')
     await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }])
     await page.goto(`${app.address}/guides/${standing}/watch`)
-    await page.waitForSelector('[data-stage]')
     await playing(page)
     // It goes on by itself, so it is led to step 3 and looked at in one act.
     const typed = await page.waitForFunction(
