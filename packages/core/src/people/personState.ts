@@ -17,6 +17,9 @@ export type PersonState = PersonFacts & {
   active: boolean
 }
 
+/** How many letters each of these has at most. */
+export const PERSON_LIMITS = { name: 300, mail: 254, number: 40, jobTitle: 120, telephone: 60, groupName: 120 } as const
+
 /** A person who has just come, with nothing but a name, a site and a level. */
 export const newcomer = (
   id: PersonId,
@@ -36,19 +39,21 @@ export const newcomer = (
   active: true,
 })
 
-/** The people of a circle in “reports to”, each reporting to the next; `null` where there is none.
+/** Every circle in “reports to”: its people, each reporting to the next.
  * @param from      people of whom each is followed upwards
  * @param managerOf the manager of a person, `null` or `undefined` where there is none */
-export function circleAmong(from: Iterable<PersonId>, managerOf: (id: PersonId) => PersonId | null | undefined): PersonId[] | null {
+export function circlesAmong(from: Iterable<PersonId>, managerOf: (id: PersonId) => PersonId | null | undefined): PersonId[][] {
   const clear = new Set<PersonId>()
+  const circles: PersonId[][] = []
   for (const start of from) {
-    const way: PersonId[] = []
+    const way = new Map<PersonId, number>()
     let at: PersonId | null | undefined = start
-    for (; at && !clear.has(at) && !way.includes(at); at = managerOf(at)) way.push(at)
-    if (at && way.includes(at)) return way.slice(way.indexOf(at))
-    for (const id of way) clear.add(id)
+    for (; at && !clear.has(at) && !way.has(at); at = managerOf(at)) way.set(at, way.size)
+    const begins = at ? way.get(at) : undefined
+    if (begins !== undefined) circles.push([...way.keys()].slice(begins))
+    for (const id of way.keys()) clear.add(id)
   }
-  return null
+  return circles
 }
 
 /** Whether somebody may change the account of a person: not of one who holds a permission that they lack.

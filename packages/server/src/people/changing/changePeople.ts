@@ -1,4 +1,4 @@
-import { circleAmong, mayChangeAccount, rightsBetween, type PersonState } from '@jackdaw/core/people'
+import { circlesAmong, mayChangeAccount, rightsBetween, type PersonState } from '@jackdaw/core/people'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { fail, failField, said, type Caller, type Parts } from '../../http'
@@ -39,7 +39,7 @@ async function refuseCircles(tx: Db, changed: readonly { before: PersonState | n
     [moved.map(({ after }) => after.id)],
   )
   const found = new Map(rows.map((row) => [row.id, row]))
-  const circle = circleAmong(found.keys(), (id) => found.get(id)?.manager_id)
+  const [circle] = circlesAmong(found.keys(), (id) => found.get(id)?.manager_id)
   if (!circle) return
   const names = [...circle, circle[0]!].map((id) => found.get(id)!.name).join(' → ')
   fail('reports-in-a-circle', said('Each would report to the next: {{names}}.', { names }))
@@ -68,7 +68,8 @@ async function refuseTaken(tx: Db, states: readonly PersonState[]): Promise<void
        where p.id <> all ($2) or lower(p.${field}) in (select y.value from jsonb_to_recordset($1::jsonb) as y (id text, value text) where y.id = p.id) limit 1`,
       [JSON.stringify(wanted), states.map(({ id }) => id)],
     )
-    const twice = wanted.find(({ value }, index) => wanted.findIndex((each) => each.value === value) < index)
+    const seen = new Set<string>()
+    const twice = wanted.find(({ value }) => seen.size === seen.add(value).size)
     if (taken) fail('already-taken', said(say, taken), [{ pointer: `/body/${field}`, detail: 'Somebody else has it' }])
     if (twice) {
       const first = states.find((state) => state[field]?.toLowerCase() === twice.value)!
