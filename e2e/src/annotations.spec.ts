@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
 import { ALL, KINDS, bench, draftOf, draw, drawnBox, edit, kindsOn, rest, rows, rowsAre, saved, tool } from './benchHand'
 
 let app: App
@@ -47,13 +47,13 @@ describe('annotating a recorded step', () => {
     }
     await rowsAre(marta, before + 9)
     // The label is taken by the hand and stays where it is put, until it is given back.
-    await marta.locator('::-p-xpath(//button[@data-annotation-row][contains(.,"Placed by itself")])').click()
+    await click(marta, '::-p-xpath(//button[@data-annotation-row][contains(.,"Placed by itself")])')
     await seen(marta, 'It places itself')
     await saved(marta)
     const label = async () =>
       (await draftOf(marta, id)).items[1].pictures[0].annotations.find((each: any) => each.words === 'Placed by itself')
     expect(await label()).not.toHaveProperty('place')
-    await marta.locator('::-p-xpath(//button[contains(.,"Put it where it is")])').click()
+    await click(marta, '::-p-xpath(//button[contains(.,"Put it where it is")])')
     await marta.waitForSelector('::-p-xpath(//button[contains(.,"Place it for me")])')
     await saved(marta)
     expect((await label()).place.dx).toBeTypeOf('number')

@@ -6,10 +6,10 @@ import { DEMO_PASSWORD } from '@jackdaw/demo'
 import axe from 'axe-core'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
 import { inject, type ProvidedContext } from 'vitest'
-import { BROWSER_FLAGS, CHROMIUM, seen } from './browser'
+import { BROWSER_FLAGS, CHROMIUM, click, seen } from './browser'
 import { cloneDatabase, DEMO_DATABASE, launch, stop } from './server'
 
-export { BROWSER_FLAGS, CHROMIUM, seen }
+export { BROWSER_FLAGS, CHROMIUM, click, seen }
 
 export type App = { address: string; kill: () => Promise<void>; restart: () => Promise<void>; close: () => Promise<void> }
 
@@ -81,7 +81,7 @@ export async function signedIn(
 }
 
 /** Presses the button or link of this name. */
-export const press = (page: Page, name: string): Promise<void> => page.locator(`::-p-aria([name="${name}"])`).click()
+export const press = (page: Page, name: string): Promise<void> => click(page, `::-p-aria([name="${name}"])`)
 
 /** What axe-core finds serious or worse, in words. */
 export async function seriousFindings(page: Page): Promise<string[]> {

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, press, seen, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, signedIn, startApp, type App } from './app'
 
 let app: App
 let browser: Browser
@@ -9,7 +9,7 @@ beforeAll(async () => {
   ;[app, browser] = await Promise.all([startApp(), openBrowser()])
   tomasz = await signedIn(browser, app, 'tomasz@larkmoor.example')
   await press(tomasz, 'Library')
-  await tomasz.locator('td ::-p-text(Water the seed trays)').click()
+  await click(tomasz, 'td ::-p-text(Water the seed trays)')
   await tomasz.waitForSelector('li[data-step]')
 })
 afterAll(async () => {

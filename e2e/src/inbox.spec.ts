@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { join } from 'node:path'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
 
 const PUBLIC_URL = 'https://guides.larkmoor.example'
 type Letter = { subject: string; text: string; html: string }
@@ -45,10 +45,10 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   await seen(marta, 'Nothing waits for your decision.')
 
   await press(marta, 'Library')
-  await marta.locator('td ::-p-text(Water the seed trays)').click()
-  await marta.locator('::-p-text(Publish …)').click()
+  await click(marta, 'td ::-p-text(Water the seed trays)')
+  await click(marta, '::-p-text(Publish …)')
   await marta.locator('::-p-aria([name="Single people"][role="combobox"])').fill('Robledo')
-  await marta.locator('[role=option] ::-p-text(Inés Robledo)').click()
+  await click(marta, '[role=option] ::-p-text(Inés Robledo)')
   await press(marta, 'Publish to 1 person')
   await seen(marta, 'Edition 1 is published')
 

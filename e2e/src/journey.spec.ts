@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
 
 let app: App
 let browser: Browser
@@ -76,7 +76,7 @@ describe('from an empty page to who finished', () => {
     await press(marta, '+ Folder')
     await marta.locator('[role=dialog] input').fill('Crates')
     await press(marta, 'Save')
-    await marta.locator('nav[aria-label="Folders"] li ::-p-text(Crates)').click()
+    await click(marta, 'nav[aria-label="Folders"] li ::-p-text(Crates)')
     await seen(marta, '0 guides in Crates')
     await press(marta, 'New guide')
     await press(marta, 'Begin to write')
@@ -223,7 +223,7 @@ describe('from an empty page to who finished', () => {
   it('5: publishes to a team after saying to how many', async () => {
     await marta.goto(`${guideAddress}/publish`)
     await seen(marta, 'This becomes edition 1')
-    await marta.locator('fieldset ::-p-text(Crate line A)').click()
+    await click(marta, 'fieldset ::-p-text(Crate line A)')
     await seen(marta, 'Publish to 8 people')
     await seen(marta, 'Inés Robledo')
     await clean(marta)
@@ -312,7 +312,7 @@ describe('from an empty page to who finished', () => {
     await seen(marta, '64 people')
     await clean(marta)
     await marta.goto(`${app.address}/library?find=pack`)
-    await marta.locator('td ::-p-text(Pack and label)').click()
+    await click(marta, 'td ::-p-text(Pack and label)')
     await seen(marta, 'Check every bunch')
     await clean(marta)
   })
@@ -345,7 +345,7 @@ describe('at 390 px', () => {
       await clean(phone)
     }
     await phone.goto(`${app.address}/library?find=First%20round`)
-    await phone.locator('td ::-p-text(First round)').click()
+    await click(phone, 'td ::-p-text(First round)')
     await phone.waitForSelector('article h1')
     await fits()
     await clean(phone)

@@ -1,7 +1,7 @@
 import { DEMO_PASSWORD } from '@jackdaw/demo'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, seen, seriousFindings, signedIn, startApp, type App } from './app'
 
 let app: App
 let browser: Browser
@@ -30,11 +30,11 @@ it('speaks German to who chooses it, from signing in to the last step, and the n
   await page.keyboard.press('Enter')
   await page.waitForSelector('[data-today]')
   // It is the person's own language that counts from here on; it is chosen once.
-  await page.locator('button[popovertarget="person-menu"]').click()
+  await click(page, 'button[popovertarget="person-menu"]')
   await page.select('#person-menu select', 'de')
   await seen(page, 'Heute')
   await page.goto(`${app.address}/library?find=near%20miss`)
-  await page.locator('td ::-p-text(Report a near miss)').click()
+  await click(page, 'td ::-p-text(Report a near miss)')
   await seen(page, 'Schritt 1 von 9')
   expect(await page.evaluate(() => document.documentElement.lang)).toBe('de')
   expect(await seriousFindings(page)).toEqual([])

@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
 
 type Letter = { subject: string; text: string }
 let app: App
@@ -75,8 +75,8 @@ it('builds an audience by keyboard, sees who is in it and why, and publishes to 
   await seen(marta, '“Line A, without its lead” is saved')
 
   await press(marta, 'Library')
-  await marta.locator('td ::-p-text(Water the seed trays)').click()
-  await marta.locator('::-p-text(Publish …)').click()
+  await click(marta, 'td ::-p-text(Water the seed trays)')
+  await click(marta, '::-p-text(Publish …)')
   await onPage(marta, 'A saved audience', 'radio').click()
   await marta.select('::-p-aria([name="Audience"][role="combobox"])', await optionValue(marta, 'Line A, without its lead (7)'))
   await seen(marta, 'Publish to 7 people')
@@ -96,9 +96,9 @@ it('adds a newcomer, who accepts the invitation on a phone and finds what their 
   await onPage(marta, 'Name', 'textbox').fill('Ola Nowak')
   await onPage(marta, 'Mail address', 'textbox').fill('ola@larkmoor.example')
   await onPage(marta, 'Reports to', 'combobox').fill('gareth')
-  await marta.locator('[role=option] ::-p-text(Gareth Pike)').click()
+  await click(marta, '[role=option] ::-p-text(Gareth Pike)')
   await onPage(marta, 'Groups', 'combobox').fill('crate line a')
-  await marta.locator('[role=option] ::-p-text(Crate line A)').click()
+  await click(marta, '[role=option] ::-p-text(Crate line A)')
   await clean(marta)
   await press(marta, 'Add them')
   await seen(marta, 'Not invited yet.')

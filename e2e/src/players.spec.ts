@@ -1,7 +1,7 @@
 import { demoCompany } from '@jackdaw/demo'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
 import {
   afterCrash,
   anotherTab,
@@ -52,7 +52,7 @@ describe('Watch', () => {
   it('plays by itself, points, types, stands still when asked, and goes on after the tab or the server was killed', async () => {
     await clerk.goto(`${app.address}/guides/${standing}`)
     await press(clerk, 'Use this guide')
-    await clerk.locator('nav[aria-label="Use this guide"] ::-p-text(Watch)').click()
+    await click(clerk, 'nav[aria-label="Use this guide"] ::-p-text(Watch)')
     await clerk.waitForSelector('[data-stage]')
     // Whoever has watched before goes on where they were: from the front, then.
     for (let n = 0; n < 20 && !(await whereIs(clerk)).startsWith('Step 1 of 11'); n++) await press(clerk, 'Step before')
@@ -306,7 +306,7 @@ describe('Solo', () => {
     await page.goto(`${app.address}/guides/${slot}/solo`)
     await seen(page, 'Your task')
     const hand = (await PlayerHand.for(clerk, slot, { touch: true })).at(page)
-    await page.locator('main button').click()
+    await click(page, 'main button')
     await hand.does(1)
     for (let n = 2; n <= hand.steps.length; n++) {
       await hand.seesStep(n)
@@ -330,7 +330,7 @@ describe('a guide with branches', () => {
     const page = await signedIn(browser, app, 'ines@larkmoor.example')
     await page.goto(`${app.address}/guides/${nearMiss}`)
     await page.waitForSelector('article')
-    await page.locator('nav[aria-label="Steps"] ::-p-text(Make the place safe)').click()
+    await click(page, 'nav[aria-label="Steps"] ::-p-text(Make the place safe)')
     await seen(page, 'Was anybody hurt?')
     expect(await seriousFindings(page)).toEqual([])
     await press(page, 'Somebody was hurt')
@@ -370,11 +370,11 @@ describe('a guide with branches', () => {
     )
     await press(marta, 'Add a button')
     await marta.locator('[aria-label="Words of button 2"]').fill('No')
-    await marta.locator('[aria-label="Button 1 is right"]').click()
+    await click(marta, '[aria-label="Button 1 is right"]')
     await marta.select('aside select', 'practise')
     await seen(marta, '1 step')
     await marta.waitForSelector('[data-lack]')
-    await marta.locator('[aria-label="Button 1 is right"]').click()
+    await click(marta, '[aria-label="Button 1 is right"]')
     await seen(marta, 'Nothing is missing')
     await clean(marta)
     await press(marta, 'Preview')
@@ -386,7 +386,7 @@ describe('a guide with branches', () => {
     await seen(marta, `Step 3 of ${steps.length + 1}`)
     await press(marta, 'Leave')
     await seen(marta, 'This is a preview. Nothing of it is kept.')
-    await marta.locator('[role=dialog] button::-p-text(Leave)').click()
+    await click(marta, '[role=dialog] button::-p-text(Leave)')
     await marta.waitForSelector('li[data-step]')
     for (const way of ['Read', 'Watch', 'Solo']) {
       await press(marta, 'Preview')

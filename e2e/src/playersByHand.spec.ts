@@ -1,7 +1,7 @@
 import { demoCompany } from '@jackdaw/demo'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
 import { handMadeGuide, THINGS } from './handMadeGuide'
 import { sleep } from './recorder'
 
@@ -151,9 +151,9 @@ describe('everything that can be done on a picture', () => {
     await page.touchscreen.touchEnd()
     await hand.step(5)
     await press(page, 'List of elements')
-    await page.locator('section[aria-label="Elements"] label ::-p-text(Ctrl)').click()
+    await click(page, 'section[aria-label="Elements"] label ::-p-text(Ctrl)')
     await (await page.waitForSelector('::-p-aria([name="Key"][role="combobox"])'))!.select('S')
-    await page.locator('::-p-aria([name="Press Ctrl+S"][role="button"])').click()
+    await click(page, '::-p-aria([name="Press Ctrl+S"][role="button"])')
     await hand.step(6)
     await press(page, 'Close the list')
     for (const thing of ['Coat', 'Boots', 'Gloves'] as const) await tap(thing)

@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
 import { bench, draftOf, edit, guideCalled, rest, saved, tool } from './benchHand'
 
 let app: App
@@ -21,9 +21,9 @@ describe('private data', () => {
     const ada = await signedIn(browser, app, 'marta@larkmoor.example')
     const id = await edit(app, ada, 'Look up a customer')
     await press(ada, 'More')
-    await ada.locator('::-p-xpath(//*[@role="menuitem"][contains(.,"Find private data")])').click()
+    await click(ada, '::-p-xpath(//*[@role="menuitem"][contains(.,"Find private data")])')
     await seen(ada, 'orders@greenway.example')
-    await ada.locator('::-p-xpath(//div[@role="dialog"]//button[contains(.,"Draw 8 blackouts")])').click()
+    await click(ada, '::-p-xpath(//div[@role="dialog"]//button[contains(.,"Draw 8 blackouts")])')
     await seen(ada, 'drawn and not applied')
     const picture = (await draftOf(ada, id)).items[0].pictures[0].id as string
     const inkShare = async () => {
@@ -41,7 +41,7 @@ describe('private data', () => {
     await seen(ada, 'Nobody can bring it back.')
     await seen(ada, 'draft only')
     expect(await seriousFindings(ada)).toEqual([])
-    await ada.locator('::-p-xpath(//button[contains(.,"Destroy it now")])').click()
+    await click(ada, '::-p-xpath(//button[contains(.,"Destroy it now")])')
     await seen(ada, 'What stood there is gone')
     await press(ada, 'Good')
     expect(await inkShare()).toBeGreaterThan(before + 0.03)
@@ -97,26 +97,26 @@ describe('thirty steps', () => {
     await tick(12, true)
     await seen(marta, '8 chosen')
     await press(marta, 'Join into one step …')
-    await marta.locator('::-p-xpath(//div[@role="dialog"]//button[normalize-space()="Join"])').click()
+    await click(marta, '::-p-xpath(//div[@role="dialog"]//button[normalize-space()="Join"])')
     await marta.waitForFunction(() => document.querySelectorAll('li[data-step]').length === 23)
     expect((await stepTexts(marta))[4]).toContain('Step number 12')
     await undone()
     await tick(20)
     await tick(30, true)
     await press(marta, 'Move …')
-    await marta.locator('::-p-xpath(//div[@role="dialog"]//button[contains(.,"Move 11 here")])').click()
+    await click(marta, '::-p-xpath(//div[@role="dialog"]//button[contains(.,"Move 11 here")])')
     await marta.waitForFunction(() => document.querySelector('li[data-step] [data-step-text]')!.textContent!.includes('number 20'))
     await undone()
     await tick(1)
     await tick(29, true)
-    await marta.locator('::-p-xpath(//div[@aria-label="With the chosen steps"]//button[normalize-space()="Delete"])').click()
+    await click(marta, '::-p-xpath(//div[@aria-label="With the chosen steps"]//button[normalize-space()="Delete"])')
     await marta.waitForFunction(() => document.querySelectorAll('li[data-step]').length === 1)
     await undone()
     await press(marta, 'More')
-    await marta.locator('::-p-xpath(//*[@role="menuitem"][contains(.,"Find and replace")])').click()
+    await click(marta, '::-p-xpath(//*[@role="menuitem"][contains(.,"Find and replace")])')
     await marta.locator('::-p-aria([name="Find"][role="textbox"])').fill('tray')
     await marta.locator('::-p-aria([name="Replace by"][role="textbox"])').fill('crate')
-    await marta.locator('::-p-xpath(//button[contains(.,"Replace 30 times")])').click()
+    await click(marta, '::-p-xpath(//button[contains(.,"Replace 30 times")])')
     await marta.waitForFunction(() => document.querySelectorAll('li[data-step]')[29]!.textContent!.includes('crate'))
     await undone()
     expect(marta.complaints).toEqual([])
@@ -129,7 +129,7 @@ describe('thirty steps', () => {
     for (const n of [1, 2]) await ticks[n]!.evaluate((each) => (each as HTMLElement).click())
     await seen(marta, '2 chosen')
     await press(marta, 'To another guide …')
-    await marta.locator('::-p-xpath(//div[@role="dialog"]//label[contains(.,"Look up a customer")]/input)').click()
+    await click(marta, '::-p-xpath(//div[@role="dialog"]//label[contains(.,"Look up a customer")]/input)')
     await press(marta, 'Copy 2 there')
     await marta.waitForFunction(() => !document.querySelector('[role=dialog]'))
     const { items } = await draftOf(marta, target)
@@ -201,14 +201,14 @@ describe('reading', () => {
     await readTo(marta, 'tray seeder', 1)
     await seen(marta, 'The drum draws in hair')
     expect(await seriousFindings(marta)).toEqual([])
-    await marta.locator('::-p-xpath(//button[contains(.,"Read the caution")])').click()
+    await click(marta, '::-p-xpath(//button[contains(.,"Read the caution")])')
     expect(await marta.evaluate(() => document.activeElement?.textContent)).toContain('I have read this')
     await marta.keyboard.press('ArrowRight')
     await rest()
     expect(await marta.$eval('article h1', (each) => each.textContent)).toContain('Step 1 of')
-    await marta.locator('[data-caution] button').click()
+    await click(marta, '[data-caution] button')
     await seen(marta, 'You have said that you read this')
-    await marta.locator('::-p-xpath(//button[contains(.,"Confirm")])').click()
+    await click(marta, '::-p-xpath(//button[contains(.,"Confirm")])')
     await seen(marta, 'Step 2 of')
   })
   it.each([
@@ -245,7 +245,7 @@ describe('the look', () => {
     await marta.goto(`${app.address}/look`)
     await marta.waitForSelector('form')
     expect(await seriousFindings(marta)).toEqual([])
-    await marta.locator('::-p-aria([name="plum"][role="button"])').click()
+    await click(marta, '::-p-aria([name="plum"][role="button"])')
     await marta.$eval('input[type=color].w-24', (each) => {
       const input = each as HTMLInputElement
       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '#7b2d6b')
@@ -255,7 +255,7 @@ describe('the look', () => {
     await seen(marta, 'Guides are shown like this from now on')
     await marta.goto(`${app.address}/guides/${await guideCalled(marta, 'delivery slot')}`)
     await marta.waitForSelector('article h1')
-    await marta.locator('::-p-xpath(//button[contains(.,"Next")])').click()
+    await click(marta, '::-p-xpath(//button[contains(.,"Next")])')
     await marta.waitForSelector('svg [data-kind="frame"] path[stroke="#7b2d6b"]')
     const colour = await marta.$eval('nav[aria-label="Areas"] a', () =>
       getComputedStyle(document.documentElement).getPropertyValue('--color-petrol'),

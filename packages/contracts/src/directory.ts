@@ -1,4 +1,4 @@
-import { Level, Permission } from '@jackdaw/core/people'
+import { Level, Permission, PERSON_LIMITS } from '@jackdaw/core/people'
 import { GroupId, GroupKindId, GuideId, LocalDate, PersonId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint, WholeInAddress } from './endpoint'
@@ -108,18 +108,20 @@ export const getPerson = endpoint({
   problems: [],
 })
 
-const PersonName = z.string().check(z.trim(), z.minLength(1, 'Enter a name'), z.maxLength(300, 'A name has at most 300 letters'))
+const PersonName = z
+  .string()
+  .check(z.trim(), z.minLength(1, 'Enter a name'), z.maxLength(PERSON_LIMITS.name, 'A name has at most 300 letters'))
 const MailAddress = z.nullable(
-  z.string().check(z.trim(), z.maxLength(254), z.regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'This is no mail address')),
+  z.string().check(z.trim(), z.maxLength(PERSON_LIMITS.mail), z.regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'This is no mail address')),
 )
-const PersonNumber = z.nullable(z.string().check(z.trim(), z.minLength(1), z.maxLength(40)))
-const Telephone = z.string().check(z.trim(), z.maxLength(60))
+const PersonNumber = z.nullable(z.string().check(z.trim(), z.minLength(1), z.maxLength(PERSON_LIMITS.number)))
+const Telephone = z.string().check(z.trim(), z.maxLength(PERSON_LIMITS.telephone))
 /** What is said of somebody who is added or changed. */
 export const PersonFields = z.object({
   name: PersonName,
   mail: MailAddress,
   number: PersonNumber,
-  jobTitle: z.string().check(z.trim(), z.maxLength(120)),
+  jobTitle: z.string().check(z.trim(), z.maxLength(PERSON_LIMITS.jobTitle)),
   telephone: Telephone,
   startedOn: z.nullable(LocalDate),
   siteId: GroupId,

@@ -24,6 +24,7 @@ export const RIGHTS = {
   'person.see': [everyone('here', 'self', 'reports'), holder('people.manage', 'any'), holder('records.all', 'any')],
   'person.add': [holder('people.manage', 'any'), holder('people.invite', 'any')],
   'person.change': [holder('people.manage', 'any')],
+  'people.import': [holder('people.manage', 'any')],
   'person.invite': [holder('people.manage', 'any'), holder('people.invite', 'reports')],
   'person.password': [holder('people.manage', 'any'), everyone('reports')],
   'person.absence': [everyone('self', 'reports'), holder('people.manage', 'any')],

@@ -23,7 +23,7 @@ export const DECODING_LIMITS: DecodingLimits = {
   waitingJobs: 400,
   jobsAProcess: 300,
   heldBytes: 350 * MB,
-  timeMs: { picture: 30_000, fill: 60_000, markdown: 45_000, settle: 45_000, copy: 45_000 },
+  timeMs: { picture: 30_000, fill: 60_000, markdown: 45_000, settle: 45_000, copy: 45_000, table: 45_000 },
 }
 
 const PRLIMIT = '/usr/bin/prlimit'
@@ -135,6 +135,10 @@ export class Decoder {
   /** Settles which pictures of such a draft were there. */
   settle(draft: Jobs['settle']['asked']['draft'], found: readonly string[]): Promise<Outcome<'settle'>> {
     return this.run('settle', { draft, found })
+  }
+  /** Reads the first table of a file. */
+  table(asked: Jobs['table']['asked']): Promise<Outcome<'table'>> {
+    return this.run('table', asked)
   }
   /** Makes another guide of a draft. */
   copy(asked: Jobs['copy']['asked']): Promise<Outcome<'copy'>> {

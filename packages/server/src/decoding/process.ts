@@ -6,6 +6,7 @@ import { pictureRefsOf, readDocument, stepsOf, type GuideDocument } from '@jackd
 import { fillAreas } from './fillAreas'
 import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome, SettledText } from './jobs'
 import { readPicture } from './readPicture'
+import { readTable } from './readTable'
 
 // The process in which strangers' files are read: with limits on memory, killed when it takes too long, holding nothing of the server's.
 
@@ -61,6 +62,8 @@ async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
       return fillAreas(Buffer.from(job.asked.full), job.asked.mediaType, job.asked.areas)
     case 'markdown':
       return markdown(job.asked)
+    case 'table':
+      return readTable(Buffer.from(job.asked.bytes), job.asked.encoding)
     case 'settle':
       return settle(job.asked)
     case 'copy':

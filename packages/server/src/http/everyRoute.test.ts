@@ -56,6 +56,8 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const COLUMNS = ['nobody', 'outsider', 'staff', 'manager', 'otherAuthor', 'author', 'lead', 'admin'] as const
+const LIST = new TextEncoder().encode('No,Name\n1,Somebody\n')
+const AS_BYTES = { 'content-type': 'application/octet-stream' }
 const event = () => ({
   sentAt: START,
   events: [{ id: uuidV7(), item: { kind: 'guide', id: guide.id }, edition: 1, way: 'read', verb: 'opened', occurredAt: START }],
@@ -116,6 +118,9 @@ const TABLE: Row[] = [
   ['put /api/my-facts/face', (c) => c.send('put', '/api/my-facts/face', new Uint8Array(png), { 'content-type': 'image/png' }), [401, 204, 204, 204, 204, 204, 204, 204]],
   ['delete /api/my-facts/face', (c) => c.send('delete', '/api/my-facts/face'), [401, 204, 204, 204, 204, 204, 204, 204]],
   ['get /people/:id/face', (c) => c.send('get', `/people/${company.people.staff}/face`), [401, 404, 404, 404, 404, 404, 404, 404]],
+  ['post /api/people-files/preview', (c) => c.send('post', `/api/people-files/preview?site=${company.site}`, LIST, AS_BYTES), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['post /api/people-files/faults.csv', (c) => c.send('post', `/api/people-files/faults.csv?site=${company.site}`, LIST, AS_BYTES), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['post /api/people-files', (c) => c.send('post', `/api/people-files?site=${company.site}&seen=no&invite=not-yet`, LIST, AS_BYTES), [401, 403, 403, 403, 403, 403, 409, 409]],
   ['get /api/directory-settings', (c) => c.send('get', '/api/directory-settings'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['put /api/directory-settings', (c) => c.send('put', '/api/directory-settings', { mail: true, telephone: true }), [401, 403, 403, 403, 403, 403, 403, 204]],
   ['get /api/org-chart', (c) => c.send('get', '/api/org-chart'), [401, 200, 200, 200, 200, 200, 200, 200]],

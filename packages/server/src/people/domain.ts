@@ -4,6 +4,7 @@ import { firstRead } from '../http'
 import { job } from '../jobs'
 import { demoPeople } from './demo'
 import { directoryRoutes } from './directory/routes'
+import { importingRoutes } from './importing/routes'
 import { sendAccountMail, sendDueInvitations } from './signingIn/accountMail'
 import { forgetExpired } from './signingIn/forgetExpired'
 import { accountRoutes } from './signingIn/routes'
@@ -16,6 +17,7 @@ export const people = {
     peopleRoutes(routes)
     directoryRoutes(routes)
     accountRoutes(routes)
+    importingRoutes(routes)
   },
   firstReads: { '*': [firstRead(getMe)] },
   relations: ({ database }) => ({ person: (caller, id) => relationsToPerson(database, caller, id) }),

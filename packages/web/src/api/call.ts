@@ -79,11 +79,7 @@ async function send(endpoint: Endpoint, input: object): Promise<Response> {
 const firstOf = (endpoint: Endpoint, { params, query }: { params?: unknown; query?: unknown }) =>
   endpoint.method === 'get' ? takeFirst(addressOf(endpoint, params as Record<string, unknown>, query as Record<string, unknown>)) : null
 
-/** Calls an endpoint. What came along with the page is taken from there, once.
- * @throws ApiProblem when the server refuses, Unreachable when there is no answer */
-export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>): Promise<ResponseOf<E>> {
-  const first = firstOf(endpoint, input)
-  if (first) return first.answer as ResponseOf<E>
+async function answerTo(endpoint: Endpoint, input: object): Promise<Response> {
   let response = await send(endpoint, input)
   if (response.status === 403 && endpoint.method !== 'get' && (await renewToken())) response = await send(endpoint, input)
   if (!response.ok) {
@@ -91,8 +87,21 @@ export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>)
     if (response.status === 401 && endpoint.path !== '/api/session') window.dispatchEvent(new Event('jackdaw:signed-out'))
     throw problem
   }
+  return response
+}
+
+/** Calls an endpoint. What came along with the page is taken from there, once.
+ * @throws ApiProblem when the server refuses, Unreachable when there is no answer */
+export async function call<E extends Endpoint>(endpoint: E, input: CallInput<E>): Promise<ResponseOf<E>> {
+  const first = firstOf(endpoint, input)
+  if (first) return first.answer as ResponseOf<E>
+  const response = await answerTo(endpoint, input)
   return (response.status === 204 ? undefined : await response.json()) as ResponseOf<E>
 }
+
+/** Calls an endpoint that answers with a file. @throws as {@link call} */
+export const callForFile = async <E extends Endpoint>(endpoint: E, input: CallInput<E>): Promise<Blob> =>
+  (await answerTo(endpoint, input)).blob()
 
 /** How a query reads an endpoint: what came along with the page is there at once. */
 export const reading = <E extends Endpoint>(endpoint: E, input: Omit<CallInput<E>, 'signal' | 'body'>) => ({

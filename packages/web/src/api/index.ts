@@ -1,4 +1,5 @@
-export { ApiProblem, call, reading, setSession, Unreachable, wordsFor } from './call'
+export { saveFile } from './saveFile'
+export { ApiProblem, call, callForFile, reading, setSession, Unreachable, wordsFor } from './call'
 export type { CallInput } from './call'
 export { firstAnswer, putFirst, takeFirst } from './firstAnswers'
 export { forgetKept, keepAnswer, keptAnswer } from './keptAnswers'

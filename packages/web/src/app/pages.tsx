@@ -25,6 +25,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/inbox/mails', async () => (await import('../inbox/MailsPage')).MailsPage),
   page('/people', async () => (await import('../people/directory/DirectoryPage')).DirectoryPage),
   page('/people/new', async () => (await import('../people/directory/EditPersonPage')).NewPersonPage),
+  page('/people/from-a-file', async () => (await import('../people/importing/ImportPeoplePage')).ImportPeoplePage),
   page('/people/chart', async () => (await import('../people/chart/OrgChartPage')).OrgChartPage),
   page('/people/roles', async () => (await import('../people/chart/RolesPage')).RolesPage),
   page('/people/groups', async () => (await import('../people/groups/GroupsPage')).GroupsPage),

@@ -1,8 +1,7 @@
-import type { GroupId } from '@jackdaw/core/shared'
 import { PickMany } from '../ui/fields/PickMany'
 import type { Suggested, Suggestion } from '../ui/fields/Suggest'
 import { useTexts } from '../ui/words/texts'
-import { plainWords } from '../ui/words/plainWords'
+import { folded, type GroupId } from '@jackdaw/core/shared'
 import { kindWords } from './kindWords'
 import { useGroups } from './session'
 
@@ -27,13 +26,13 @@ export function GroupPicker({
   const groups = useGroups()
   const nameOf = (id: GroupId) => groups.data?.find((group) => group.id === id)?.name ?? names?.get(id) ?? ''
   const useFound = (find: string): { found: readonly Suggestion[]; state: Suggested } => {
-    const wanted = plainWords(find)
+    const wanted = folded(find)
     const all = (groups.data ?? []).map((group): Suggestion => ({
       id: group.id,
       words: group.name,
       about: `${kindWords(group, t)} · ${t('{{count}} people', { count: group.people })}`,
     }))
-    const fits = all.filter((each) => plainWords(`${each.words} ${each.about}`).includes(wanted))
+    const fits = all.filter((each) => folded(`${each.words} ${each.about}`).includes(wanted))
     return {
       found: find === '' ? [] : fits,
       state: find === '' ? 'still' : groups.isError ? 'failed' : groups.isPending ? 'asking' : 'answered',

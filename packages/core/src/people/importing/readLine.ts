@@ -51,7 +51,11 @@ export function readLine(line: number, cells: readonly string[], columns: readon
   const faults: Fault[] = []
   const texts = new Map<Column, string>()
   columns.forEach((column, at) => {
-    const text = (cells[at] ?? '').replace(/[\t\r\n\u00a0 ]+/g, ' ').trim()
+    // An apostrophe in front is how tables that we write keep spreadsheets from reckoning.
+    const text = (cells[at] ?? '')
+      .replace(/[\t\r\n\u00a0 ]+/g, ' ')
+      .trim()
+      .replace(/^'(?=[=+\-@])/, '')
     if (column === null || text === '') return
     if (UNREADABLE.test(text)) faults.push({ words: 'A cell holds characters that cannot be read. Is the encoding right?' })
     else if (text.startsWith('='))

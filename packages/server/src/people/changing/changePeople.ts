@@ -29,6 +29,8 @@ function refuseBeyond(by: ChangedBy, before: PersonState | undefined, after: Per
 
 /** Two who change people wait for one another where it is about all of them: circles, names that are taken, the last admin. */
 const LOCK = 7_203_118
+/** Lets nobody else change people until the end of the transaction. */
+export const holdAll = (tx: Db): Promise<unknown> => tx.rows('select pg_advisory_xact_lock($1)', [LOCK])
 
 async function refuseCircles(tx: Db, changed: readonly { before: PersonState | null; after: PersonState }[]): Promise<void> {
   const moved = changed.filter(({ before, after }) => after.managerId !== null && before?.managerId !== after.managerId)
@@ -104,7 +106,7 @@ async function refuseUnknown(tx: Db, changed: readonly { before: PersonState | n
  * @returns what has changed of whom
  * @throws a problem when it is refused: `beyond-own-rights`, `reports-in-a-circle`, `last-admin`, `already-taken`, `invalid` */
 export async function changePeople(tx: Db, parts: Parts, { ids, into, by, now }: Changing) {
-  await tx.rows('select pg_advisory_xact_lock($1)', [LOCK])
+  await holdAll(tx)
   await holdPeople(tx, ids)
   const before = await statesOf(tx, ids)
   const after = (await into(before)).map((state): PersonState => ({

@@ -157,6 +157,7 @@ export async function validInput(
     if (kind === 'person' && endpoint.path.startsWith('/api/people/:id')) return { value: personId }
     const list = kind ? known[kind] : undefined
     if (list) return { value: oneOf(random, list) }
+    if (path.at(-1) === 'columns') return { value: 'number,name' }
     if (path.at(-1) === 'zone') return { value: 'Europe/London' }
     if (nameOf(endpoint) === 'post /api/events') {
       if (path[0] === 'sentAt') return { value: START }

@@ -2,7 +2,7 @@ import type { GroupId, PersonId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { issueToken } from '../../people'
 import { PASSWORD, START } from '../testServer'
-import { body, type Special } from './special'
+import { body, type Input, type Special } from './special'
 import type { HostileWorld } from './world'
 
 /** Somebody who works here and does nothing else. */
@@ -28,6 +28,14 @@ async function aGroup({ server }: HostileWorld): Promise<GroupId> {
   const id = nanoid<GroupId>()
   await server.services.addGroups([{ id, kind: 'team', name: id }], START)
   return id
+}
+
+const AS_BYTES = { 'content-type': 'application/octet-stream' }
+/** A list with somebody new. */
+function aList({ company }: HostileWorld, input: Input): void {
+  input.query = { site: company.site }
+  input.bytes = new TextEncoder().encode(`No,Name\n${nanoid()},Somebody\n`)
+  input.headers['content-type'] = 'text/csv'
 }
 
 /** What no schema can say of requests about people and groups. Whom it concerns is somebody of their own, so that those who call stay who they are. */
@@ -92,6 +100,15 @@ export const PEOPLE_INPUTS: Record<string, Special> = {
   'put /api/groups/:groupId/duties': async (world, things, input) => {
     input.params['groupId'] = await aGroup(world)
     input.body = { duties: [{ id: nanoid(), title: 'Packs', about: '', guides: [things.guide] }] }
+  },
+  'post /api/people-files/preview': (world, _things, input) => aList(world, input),
+  'post /api/people-files/faults.csv': (world, _things, input) => aList(world, input),
+  'post /api/people-files': async (world, _things, input, caller) => {
+    aList(world, input)
+    const query = new URLSearchParams(input.query)
+    const looked = await world.clients.get(caller)!.send('post', `/api/people-files/preview?${query}`, input.bytes, AS_BYTES)
+    input.query['seen'] = looked.ok ? ((await looked.json()) as { seen: string }).seen : 'nothing'
+    input.query['invite'] = 'not-yet'
   },
   'post /api/audiences': body((sent) => void (sent['name'] = nanoid())),
   'put /api/audiences/:audienceId': body((sent) => void (sent['name'] = nanoid())),

@@ -1,13 +1,12 @@
-import type { Invitation, InvitationTime } from '@jackdaw/contracts/account'
+import type { Invitation } from '@jackdaw/contracts/account'
 import type { PersonShown } from '@jackdaw/contracts/directory'
-import { LocalDate } from '@jackdaw/core/shared'
 import { useState } from 'react'
-import { Button, Failed, Loaded, Message, momentOf, Radios, showToast } from '../../ui'
+import { Button, Failed, Loaded, Message, momentOf, showToast } from '../../ui'
 import { Dialog } from '../../ui/over/Dialog'
 import { FormDialog } from '../../ui/over/FormDialog'
 import { Question } from '../../ui/over/Question'
-import { boxClass } from '../../ui/fields/Frame'
 import { useTexts } from '../../ui/words/texts'
+import { InvitationTimeField, timeOf, type ChosenTime } from './InvitationTimeField'
 import { useGivePassword, useInvitation, useInvite, useWithdraw } from './queries'
 
 /** How somebody comes in: by an invitation to their mail address, or with a password that is given to them. */
@@ -85,49 +84,21 @@ function Invited({
 function InviteDialog({ person, onClose }: { person: PersonShown; onClose: () => void }) {
   const { t } = useTexts()
   const invite = useInvite(person.id)
-  const [when, setWhen] = useState<'now' | 'not-yet' | 'day'>('now')
-  const [day, setDay] = useState('')
-  const at = (): InvitationTime | null => {
-    if (when !== 'day') return when
-    const date = LocalDate.safeParse(day).data
-    return date ? new Date(`${date}T08:00`).getTime() : null
-  }
+  const [chosen, setChosen] = useState<ChosenTime>({ when: 'now', day: '' })
   return (
     <FormDialog
       title={t('Invite {{name}}', { name: person.name })}
       about={t('They get a mail with a link by which they choose a password. A link that was sent before ends.')}
-      yes={when === 'now' ? t('Send the invitation') : t('Save')}
+      yes={chosen.when === 'now' ? t('Send the invitation') : t('Save')}
       send={invite}
       onSubmit={(event) => {
         event.preventDefault()
-        const time = at()
+        const time = timeOf(chosen)
         if (time !== null) invite.mutate(time, { onSuccess: onClose })
       }}
       onClose={onClose}
     >
-      <Radios
-        label={t('When it leaves')}
-        value={when}
-        onChange={setWhen}
-        options={[
-          { value: 'now', words: t('At once') },
-          {
-            value: 'day',
-            words: t('On a day, at eight in the morning'),
-            more: when === 'day' && (
-              <input
-                type="date"
-                required
-                aria-label={t('Day')}
-                className={`${boxClass()} max-w-44`}
-                value={day}
-                onChange={(event) => setDay(event.target.value)}
-              />
-            ),
-          },
-          { value: 'not-yet', words: t('Not yet') },
-        ]}
-      />
+      <InvitationTimeField value={chosen} onChange={setChosen} />
     </FormDialog>
   )
 }

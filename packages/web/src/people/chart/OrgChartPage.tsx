@@ -2,7 +2,7 @@ import { getOrgChart } from '@jackdaw/contracts/directory'
 import { PersonId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { call } from '../../api'
+import { call, saveFile } from '../../api'
 import { Button, Loaded, TitleLine, useSearch } from '../../ui'
 import { boxClass } from '../../ui/fields/Frame'
 import { Suggest } from '../../ui/fields/Suggest'
@@ -72,21 +72,14 @@ function Chart({ rows, left, at, onAt }: { rows: ChartRows; left: number; at: Pe
           {how === 'list' ? t('As a drawing') : t('As a list')}
         </Button>
         <span className="grow" />
-        <Button onClick={() => download(chartAsSvg(layout, t('Org chart')), 'org-chart.svg')}>{t('What is open as SVG')}</Button>
+        <Button onClick={() => saveFile(new Blob([chartAsSvg(layout, t('Org chart'))], { type: 'image/svg+xml' }), 'org-chart.svg')}>
+          {t('What is open as SVG')}
+        </Button>
       </div>
       {left > 0 && <p className="px-6 py-2 text-ochre">{t('{{n}} more people stand too far down to be shown here.', { n: left })}</p>}
       {how === 'list' ? <ChartList tops={tops} {...shared} /> : <ChartDrawing layout={layout} {...shared} />}
     </div>
   )
-}
-
-function download(text: string, name: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }))
-  const link = document.createElement('a')
-  link.href = address
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(address)
 }
 
 function FindInChart({ people, onPick }: { people: Parameters<typeof findInChart>[0]; onPick: (id: PersonId) => void }) {

@@ -1,6 +1,5 @@
-import type { PersonId } from '@jackdaw/core/shared'
+import { folded, type PersonId } from '@jackdaw/core/shared'
 import { hierarchy, type HierarchyNode } from 'd3-hierarchy'
-import { plainWords } from '../../ui/words/plainWords'
 
 /** Somebody in the chart. `below`: how many report to them, at any depth. */
 export type ChartPerson = {
@@ -54,11 +53,11 @@ export function openAtFirst(tops: readonly ChartPerson[], most = 30): Set<Person
 
 /** People whose name or job title holds all words, at most `most`. */
 export function findInChart(all: Iterable<ChartPerson>, find: string, most = 12): ChartPerson[] {
-  const words = plainWords(find).split(/\s+/).filter(Boolean)
+  const words = folded(find).split(/\s+/).filter(Boolean)
   const found: ChartPerson[] = []
   if (words.length === 0) return found
   for (const person of all) {
-    const sought = plainWords(`${person.name} ${person.jobTitle}`)
+    const sought = folded(`${person.name} ${person.jobTitle}`)
     if (words.every((word) => sought.includes(word))) found.push(person)
     if (found.length === most) break
   }

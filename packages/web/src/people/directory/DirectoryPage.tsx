@@ -1,6 +1,6 @@
 import { DIRECTORY_PAGE, type DirectoryRow } from '@jackdaw/contracts/directory'
 import { GroupId } from '@jackdaw/core/shared'
-import { Printer, UserPlus } from 'lucide-react'
+import { FileUp, Printer, UserPlus } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { Button, ButtonLink, dayAndYearOf, Loaded, Pager, TitleLine, useSearch } from '../../ui'
@@ -40,6 +40,12 @@ export function DirectoryPage() {
             {t('Print')}
           </Button>
           {permissions.includes('company.settings') && <ShownButton />}
+          {permissions.includes('people.manage') && (
+            <ButtonLink className="max-sm:hidden" to="/people/from-a-file">
+              <FileUp size={16} aria-hidden />
+              {t('From a file')}
+            </ButtonLink>
+          )}
           {(permissions.includes('people.manage') || permissions.includes('people.invite')) && (
             <ButtonLink look="primary" to="/people/new">
               <UserPlus size={16} aria-hidden />

@@ -160,4 +160,5 @@ export const germanPeople: Record<string, string> = {
   'Last day away': 'Letzter Tag',
   'Note it': 'Eintragen',
   'Away until {{day}}': 'Abwesend bis {{day}}',
+  'From a file': 'Aus einer Datei',
 }
