@@ -5,14 +5,14 @@ const TIERS = [
   ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
   ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange', 'editing'],
   ['assignments', 'plans', 'notices', 'library'],
-  ['records', 'engagement', 'helpPanel'],
+  ['records', 'engagement', 'helpPanel', 'beginning'],
 ]
 /** The pages of the author's bench stand above those who only read: it uses their players and the library. */
 const WEB_TIERS = [
   ['ui', 'api'],
   ['people', 'events', 'items', 'inbox', 'jobs'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences'],
-  ['players', 'library', 'assignments'],
+  ['players', 'library', 'assignments', 'beginning'],
   ['editing', 'records'],
   ['app'],
   ['firstPicture'],

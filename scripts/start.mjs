@@ -123,8 +123,10 @@ async function main() {
     say(
       `\nJackdaw is at http://${host === '0.0.0.0' ? 'localhost' : host}:${message.listening}  (up in ${((Date.now() - startedAt) / 1000).toFixed(1)} s)\n`,
     )
-    say('Demo accounts, all with the password ' + PASSWORD)
-    for (const [who, name, mail] of ACCOUNTS) say(`  ${who.padEnd(8)} ${mail.padEnd(26)} ${name}`)
+    if (process.env.DEMO !== 'no') {
+      say('Demo accounts, all with the password ' + PASSWORD)
+      for (const [who, name, mail] of ACCOUNTS) say(`  ${who.padEnd(8)} ${mail.padEnd(26)} ${name}`)
+    } else if (message.setUp) say(`Nobody is here yet. Open this link to set your company up; it holds once:\n  ${message.setUp}`)
     if (orderBook) say(`\nThe Order Book, the made-up application in which Larkmoor's office works, is at ${orderBook.address}`)
     if (postRoom) say(`The post room, where every mail of the demo ends, is at ${postRoom.address}`)
     say('\nCtrl-C stops it and the database. The data stay.')

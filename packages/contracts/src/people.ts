@@ -17,6 +17,8 @@ export const Me = z.object({
   permissions: z.array(Permission),
   hasReports: z.boolean(),
   company: z.string(),
+  /** Whether the company has only begun, and this person may lead it on. */
+  begins: z.boolean(),
   language: Language,
   /** Whether they came in with a password that was given to them, and have to choose one of their own before anything else. */
   passwordToChoose: z.boolean(),

@@ -8,7 +8,7 @@ import type { Config } from './config'
 import { openDatabase } from './db'
 import { Decoder } from './decoding'
 import { firstReadsOf } from './domain'
-import { AUDIENCE_FOLLOWERS, DOMAINS, EVENT_RULES, HAND_OVERS, PEOPLE_FOLLOWERS } from './domains'
+import { AUDIENCE_FOLLOWERS, DOMAINS, EVENT_RULES, FIRST_STEPS, HAND_OVERS, PEOPLE_FOLLOWERS } from './domains'
 import { buildApp, newRoutes, type Parts, type RelationFinders, type Routes } from './http'
 import { mailer } from './mail'
 import { Runner, type RunnerTimes } from './jobs'
@@ -29,6 +29,7 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     peopleFollowers: PEOPLE_FOLLOWERS,
     audienceFollowers: AUDIENCE_FOLLOWERS,
     handOvers: HAND_OVERS,
+    firstSteps: FIRST_STEPS,
     decoder: new Decoder(new URL('./decoding.mjs', import.meta.url)),
     mail: mailer(config),
     recorderDir: fileURLToPath(new URL('../recorder', import.meta.url)),

@@ -1,4 +1,5 @@
 import type { RequestHandler } from 'express'
+import type { FirstStep } from '@jackdaw/core/beginning'
 import type { Verbs } from '@jackdaw/core/events'
 import type { EventCheck, EventRules, RollUp } from './eventRules'
 import type { FirstRead, HandOver, Parts, PeopleFollower, RelationFinders, Routes } from './http'
@@ -24,6 +25,8 @@ export type Domain = {
   followsAudiences?: PeopleFollower
   /** What of it somebody who leaves hands over. */
   handsOver?: HandOver
+  /** What a new company comes to have in it: SQL that is true when it is there. */
+  firstSteps?: Partial<Record<FirstStep, string>>
   /** How its jobs are carried out. */
   jobs?: readonly ((parts: Parts) => Job)[]
   /** By what the demo company is loaded: its part of the services, under their names. */

@@ -1,6 +1,8 @@
+import type { FirstStep } from '@jackdaw/core/beginning'
 import { assignments } from './assignments'
 import { eventRulesOf, type Domain } from './domain'
 import { audiences } from './audiences'
+import { beginning } from './beginning'
 import { events } from './events'
 import { exchange } from './exchange'
 import { files } from './files'
@@ -34,6 +36,7 @@ export const DOMAINS: readonly Domain[] = [
   records,
   recording,
   remarks,
+  beginning,
 ]
 
 /** What follows in them when people have changed. */
@@ -42,5 +45,7 @@ export const PEOPLE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsPeople
 export const AUDIENCE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsAudiences ?? [])
 /** What of them somebody who leaves hands over. */
 export const HAND_OVERS = DOMAINS.flatMap((domain) => domain.handsOver ?? [])
+/** What a new company comes to have in them. */
+export const FIRST_STEPS: Partial<Record<FirstStep, string>> = Object.assign({}, ...DOMAINS.map((domain) => domain.firstSteps ?? {}))
 /** What they declare of events. */
 export const EVENT_RULES = eventRulesOf(DOMAINS)

@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import type { AddressInfo } from 'node:net'
 import { buildServer, realParts, runnerFor } from './buildServer'
+import { offerSetUp } from './beginning'
 import { readConfig } from './config'
 import { migrateUp } from './db'
 import { recount } from './events'
@@ -45,10 +46,13 @@ async function serve(parts: Parts): Promise<void> {
     process.exit(error.code === 'EADDRINUSE' ? 98 : 1)
   })
   if (config.runsJobs) await runner.start()
+  const setUp = config.demo ? null : await offerSetUp(parts)
   server.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo
     log.info({ port }, 'listening')
-    process.send?.({ listening: port })
+    // Whoever starts the server by hand reads it here; it stands in no log.
+    if (setUp && !process.send) process.stdout.write(`Nobody is here yet. Open this link once, to set the company up: ${setUp}\n`)
+    process.send?.({ listening: port, setUp })
   })
 }
 

@@ -29,6 +29,7 @@ export const RIGHTS = {
   'person.password': [holder('people.manage', 'any'), everyone('reports')],
   'person.absence': [everyone('self', 'reports'), holder('people.manage', 'any')],
   'group.change': [holder('people.manage', 'any')],
+  'company.begin': [holder('people.manage', 'any')],
   'company.change': [holder('company.settings', 'any')],
   'audience.use': [holder('guides.publish', 'any'), holder('guides.all', 'any')],
   'audience.change': [holder('guides.all', 'any')],

@@ -1,3 +1,4 @@
+import type { FirstStep } from '@jackdaw/core/beginning'
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type { NewId, PersonId } from '@jackdaw/core/shared'
@@ -41,6 +42,8 @@ export type Parts = {
   audienceFollowers: readonly PeopleFollower[]
   /** What somebody who leaves hands over. */
   handOvers: readonly HandOver[]
+  /** What a new company comes to have: SQL that is true when it is there. */
+  firstSteps: Partial<Record<FirstStep, string>>
   /** Reads strangers' files, in processes of their own. */
   decoder: Decoder
   /** By what mail leaves; `null` where none is sent. */

@@ -10,6 +10,8 @@ const ROUNDS = Number(process.env['FOREIGN_ROUNDS'] ?? 1)
 const SEED = Number(process.env['HOSTILE_SEED'] ?? 10)
 const ONLY = new RegExp(process.env['HOSTILE_ONLY'] ?? '')
 const LEAST_ACCEPTED = 0.5
+/** These hold only while nobody is there: see `beginning.test.ts`. */
+const BEFORE_ANYBODY = new Set(['post /api/set-up', 'post /api/set-up/look'])
 /** All lists are read again after so many endpoints. */
 const LISTS_AFTER = INPUTS >= 20 ? 1 : 10
 
@@ -39,7 +41,7 @@ describe('every endpoint, from its own contract', () => {
   )
   it('was let in often enough for more than the door to be tried', () => {
     const shares = [...results].map(([name, tried]) => [name, tried.accepted / tried.meant] as const)
-    expect(shares.filter(([, share]) => share < LEAST_ACCEPTED)).toEqual([])
+    expect(shares.filter(([name, share]) => share < LEAST_ACCEPTED && !BEFORE_ANYBODY.has(name))).toEqual([])
     expect(shares.length).toBe(endpoints().length)
   })
   it(

@@ -56,6 +56,10 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const COLUMNS = ['nobody', 'outsider', 'staff', 'manager', 'otherAuthor', 'author', 'lead', 'admin'] as const
+const SET_UP = {
+  ...{ token: 'none', company: { name: 'A', lineOfWork: null, size: '1-20' }, look: { logo: '', colour: '#095660' } },
+  ...{ site: { name: 'B', zone: 'Europe/London' }, admin: { name: 'C', mail: 'c@example.org', password: 'long enough for it' } },
+}
 const LIST = new TextEncoder().encode('No,Name\n1,Somebody\n')
 const AS_BYTES = { 'content-type': 'application/octet-stream' }
 const event = () => ({
@@ -121,6 +125,11 @@ const TABLE: Row[] = [
   ['post /api/people-files/preview', (c) => c.send('post', `/api/people-files/preview?site=${company.site}`, LIST, AS_BYTES), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/people-files/faults.csv', (c) => c.send('post', `/api/people-files/faults.csv?site=${company.site}`, LIST, AS_BYTES), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/people-files', (c) => c.send('post', `/api/people-files?site=${company.site}&seen=no&invite=not-yet`, LIST, AS_BYTES), [401, 403, 403, 403, 403, 403, 409, 409]],
+  ['post /api/set-up/look', (c) => c.send('post', '/api/set-up/look', { token: 'none' }), [410, 410, 410, 410, 410, 410, 410, 410]],
+  ['post /api/set-up', (c) => c.send('post', '/api/set-up', SET_UP), [410, 410, 410, 410, 410, 410, 410, 410]],
+  ['get /api/first-steps', (c) => c.send('get', '/api/first-steps'), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['get /api/line-of-work', (c) => c.send('get', '/api/line-of-work'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['post /api/suggested-duties', (c) => c.send('post', '/api/suggested-duties', { lineOfWork: 'office', role: 'Front desk', duty: null }), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['get /api/directory-settings', (c) => c.send('get', '/api/directory-settings'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['put /api/directory-settings', (c) => c.send('put', '/api/directory-settings', { mail: true, telephone: true }), [401, 403, 403, 403, 403, 403, 403, 204]],
   ['get /api/org-chart', (c) => c.send('get', '/api/org-chart'), [401, 200, 200, 200, 200, 200, 200, 200]],

@@ -1,4 +1,6 @@
 export { people } from './domain'
+export { found, isEmpty } from './changing/found'
+export { takeSuggested } from './directory/suggestions'
 export { countTry, forgiveTries } from './signingIn/signInGuard'
 export { issueToken, redeemToken } from './signingIn/oneTimeToken'
 export { findCaller } from './store'

@@ -1,5 +1,7 @@
 import { changeMe, findPeople, getMe, listGroups, signIn, signOut, type Me } from '@jackdaw/contracts/people'
 import type { RequestHandler } from 'express'
+import type { Db } from '../db'
+import { companyFacts } from '../settings'
 import { fail, route, type Caller, type Parts, type Routes, said } from '../http'
 import { knownDevice, rememberDevice } from './signingIn/knownDevices'
 import { verifyPassword } from './signingIn/password'
@@ -17,17 +19,21 @@ export const whoIs =
     next()
   }
 
-const meOf = (caller: Caller, company: string, csrf: string): Me => ({
-  id: caller.id,
-  name: caller.name,
-  level: caller.level,
-  permissions: [...caller.permissions],
-  hasReports: caller.hasReports,
-  company,
-  language: caller.language,
-  passwordToChoose: caller.passwordToChoose,
-  csrf,
-})
+const meOf = async (db: Db, caller: Caller, otherwise: string, csrf: string): Promise<Me> => {
+  const company = await companyFacts(db)
+  return {
+    id: caller.id,
+    name: caller.name,
+    level: caller.level,
+    permissions: [...caller.permissions],
+    hasReports: caller.hasReports,
+    company: company?.name ?? otherwise,
+    begins: company?.begun === false && caller.permissions.has('people.manage'),
+    language: caller.language,
+    passwordToChoose: caller.passwordToChoose,
+    csrf,
+  }
+}
 
 export function peopleRoutes(routes: Routes): void {
   const { database: db, config } = routes.parts
@@ -41,13 +47,13 @@ export function peopleRoutes(routes: Routes): void {
       return fail('wrong-credentials', 'Check both and try again. Capital letters count in the password.')
     await forgiveTries(db, tried)
     await rememberDevice(db, req, res, found.caller.id, config.https, now)
-    return meOf(found.caller, config.company, await beginSession(req, found.caller.id, now))
+    return meOf(db, found.caller, config.company, await beginSession(req, found.caller.id, now))
   })
   route(routes, signOut, async (_input, { req, res }) => {
     await endSession(req)
     res.clearCookie('jackdaw', { path: '/' })
   })
-  route(routes, getMe, async (_input, { caller, req }) => (caller ? meOf(caller, config.company, req.session.csrf ?? '') : null))
+  route(routes, getMe, async (_input, { caller, req }) => (caller ? meOf(db, caller, config.company, req.session.csrf ?? '') : null))
 
   route(routes, changeMe, async ({ body: { language } }, { caller }) => void (await db.in(PERSON).update({ language }, { id: caller.id })))
 

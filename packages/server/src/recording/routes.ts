@@ -24,6 +24,7 @@ import { readPicture, storeContent } from '../files'
 import { findFacts } from '../guides'
 import { countTry, forgiveTries, PERSON } from '../people'
 import { fail, route, type Caller, type Routes, said } from '../http'
+import { companyName } from '../settings'
 import { throwAway } from './cleanUp'
 import { finish } from './finish'
 import { endPairingOf, givePairingCode, pair, recordersOf } from './pairing'
@@ -71,9 +72,9 @@ function pairingRoutes(routes: Routes): void {
     if (!paired) return fail('wrong-code', 'Codes hold for ten minutes and for one browser. Let Jackdaw show a new one and type that.')
     await forgiveTries(db, tried)
     const person = await db.in(PERSON).one({ id: paired.personId }, { only: ['name'] })
-    return { token: paired.token, person: person?.name ?? '', company: config.company }
+    return { token: paired.token, person: person?.name ?? '', company: await companyName(db, config.company) }
   })
-  route(routes, getPairing, async (_input, { caller }) => ({ person: caller.name, company: config.company }))
+  route(routes, getPairing, async (_input, { caller }) => ({ person: caller.name, company: await companyName(db, config.company) }))
   route(routes, endPairing, async (_input, { caller, res }) => {
     await endPairingOf(db, caller.id, res.locals.recorderId ?? fail('not-paired'))
   })

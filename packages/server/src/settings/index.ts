@@ -1,1 +1,2 @@
-export { readSetting, writeSetting } from './settings'
+export { companyFacts, companyName, saveCompanyFacts } from './company'
+export { dropSetting, readSetting, writeSetting } from './settings'

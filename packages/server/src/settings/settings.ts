@@ -7,3 +7,5 @@ export const readSetting = async <T>(db: Db, key: string): Promise<T | undefined
 /** Sets a setting. */
 export const writeSetting = (db: Db, key: string, value: unknown): Promise<void> =>
   db.in(SETTING).insertAll([{ key, value }], { inPlaceOf: ['value'] })
+/** Forgets a setting. */
+export const dropSetting = (db: Db, key: string): Promise<unknown> => db.in(SETTING).remove({ key })

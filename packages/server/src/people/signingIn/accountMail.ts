@@ -7,6 +7,7 @@ import type { Db } from '../../db'
 import type { Parts } from '../../http'
 import { putJob, type Running } from '../../jobs'
 import type { Mail } from '../../mail'
+import { companyName } from '../../settings'
 import { textsIn } from '../../words'
 import { INVITATION, PERSON } from '../model'
 import { issueToken, voidTokens } from './oneTimeToken'
@@ -66,7 +67,8 @@ export async function sendAccountMail(
     return issueToken(tx, { purpose: kind, personId, detail: '', expiresAt: now + LINK_HOLDS_MS[kind] })
   })
   const url = `${config.publicUrl}/${kind === 'invitation' ? 'welcome' : 'new-password'}#${token}`
-  const into = { name: person.name, by: inviter?.name ?? config.company, company: config.company }
+  const company = await companyName(database, config.company)
+  const into = { name: person.name, by: inviter?.name ?? company, company }
   await mail({
     id: `${personId}.${kind}.${at}`,
     to: { name: person.name, address: person.mail },

@@ -40,6 +40,13 @@ export async function changePassword(db: Db, id: PersonId, change: { current: st
   await endSessions(db, id, session)
 }
 
+/** Sets the first password of somebody who has just begun. */
+export async function chooseFirstPassword(tx: Db, id: PersonId, password: string, pointer: string): Promise<void> {
+  const person = (await tx.in(PERSON).one({ id })) ?? fail('not-found')
+  refuseObvious(password, person, pointer)
+  await setPassword(tx, id, password, false)
+}
+
 const USED_UP = 'It was used already, was withdrawn, or is too old. Ask for a new one.'
 const accountOf = ({ mail, number }: Pick<Known, 'mail' | 'number'>): string => mail ?? number ?? ''
 

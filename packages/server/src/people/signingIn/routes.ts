@@ -12,6 +12,7 @@ import {
   withdrawInvitation,
 } from '@jackdaw/contracts/account'
 import { fail, route, said, type Routes } from '../../http'
+import { companyName } from '../../settings'
 import { changePassword, chooseByLink, give, invitationOf, invite, mailForgotten, personOfLink, withdraw } from './accounts'
 import { rightsChanges } from './rightsChanges'
 import { endSessions, sessionsOf } from './sessions'
@@ -33,7 +34,7 @@ export function accountRoutes(routes: Routes): void {
   })
   route(routes, lookAtLink, async ({ body: { kind, token } }, { now }) => ({
     ...(await personOfLink(db, kind, token, now)),
-    company: config.company,
+    company: await companyName(db, config.company),
   }))
   route(routes, choosePassword, async ({ body: { kind, token, password } }, { now }) => ({
     account: await chooseByLink(db, kind, token, password, now),

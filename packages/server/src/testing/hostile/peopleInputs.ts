@@ -110,6 +110,9 @@ export const PEOPLE_INPUTS: Record<string, Special> = {
     input.query['seen'] = looked.ok ? ((await looked.json()) as { seen: string }).seen : 'nothing'
     input.query['invite'] = 'not-yet'
   },
+  'post /api/suggested-duties': (_world, _things, input) => {
+    input.body = { lineOfWork: 'office', role: 'Front desk', duty: null }
+  },
   'post /api/audiences': body((sent) => void (sent['name'] = nanoid())),
   'put /api/audiences/:audienceId': body((sent) => void (sent['name'] = nanoid())),
 }

@@ -64,7 +64,7 @@ function ChooseFile({ onChoose }: { onChoose: (file: File) => void }) {
     <div className="max-w-3xl space-y-4">
       <p>
         {t(
-          'A list as CSV or as a workbook (XLSX): one line for each person, the names of the columns in the first line. Whoever has a personnel number or mail address that is known already is changed, whoever has none of them is added; an empty cell leaves things as they are. Nothing is kept before you have seen what the list does.',
+          'A list as CSV or as a workbook (XLSX): one line for each person, the names of the columns in the first line. Somebody whose personnel number or mail address is known already is changed, everybody else is added; an empty cell leaves things as they are. Nothing is kept before you have seen what the list does.',
         )}
       </p>
       <label

@@ -1,6 +1,6 @@
 import type { LineShown, PeoplePreview } from '@jackdaw/contracts/peopleFiles'
 import { Download } from 'lucide-react'
-import { Button, Failed } from '../../ui'
+import { Button, dayAndYearOf, Failed } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { useGroupKinds } from '../groups/queries'
 import { columnWords } from './columnWords'
@@ -79,6 +79,8 @@ function Lines({ lines, of }: { lines: readonly LineShown[]; of: number }) {
   )
 }
 
+const shown = (what: string, value: string): string => (what === 'startedOn' && value ? dayAndYearOf(value) : value)
+
 function Line({ line: { line, name, outcome, changes, faults } }: { line: LineShown }) {
   const { t } = useTexts()
   const kinds = useGroupKinds().data ?? []
@@ -99,12 +101,12 @@ function Line({ line: { line, name, outcome, changes, faults } }: { line: LineSh
         {outcome === 'added'
           ? changes
               .filter(({ what }) => what !== 'name')
-              .map(({ to }) => to)
+              .map(({ what, to }) => shown(what, to))
               .join(' · ')
           : changes.map(({ what, from, to }) => (
               <span key={what} className="block">
                 <span className="text-soft">{columnWords(what, kinds, t)}: </span>
-                {from ? <del>{from}</del> : null} {to || t('nothing')}
+                {from ? <del>{shown(what, from)}</del> : null} {shown(what, to) || t('nothing')}
               </span>
             ))}
       </span>

@@ -1,0 +1,1 @@
+export { FirstStep, orderSteps } from './firstSteps'

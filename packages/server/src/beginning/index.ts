@@ -1,0 +1,2 @@
+export { beginning } from './domain'
+export { offerSetUp } from './setUp'
