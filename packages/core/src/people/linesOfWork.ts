@@ -1,20 +1,4 @@
-import * as z from 'zod/mini'
-
-/** A line of work that we know something of. */
-export const LineOfWorkId = z.enum([
-  'growing',
-  'food',
-  'warehouse',
-  'workshop',
-  'kitchen',
-  'shop',
-  'care',
-  'building',
-  'office',
-  'cleaning',
-])
-/** Read by {@link LineOfWorkId}. */
-export type LineOfWorkId = z.infer<typeof LineOfWorkId>
+import type { LineOfWorkId } from './lineOfWorkId'
 
 /** A role that is common in a line of work, with what whoever holds it has to do. */
 export type SuggestedRole = { name: string; duties: readonly { title: string; about: string }[] }

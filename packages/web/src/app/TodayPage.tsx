@@ -1,4 +1,5 @@
 import { TodayList } from '../assignments/TodayList'
+import { FirstStepsBar } from '../beginning/FirstStepsBar'
 import { useMe } from '../people'
 import { WaitingHere } from '../records'
 import { RemarksForMe } from '../remarks'
@@ -14,6 +15,7 @@ export function TodayPage() {
       <TodayList
         before={
           <>
+            <FirstStepsBar />
             <WaitingHere />
             {me.permissions.includes('guides.write') && <RemarksForMe />}
           </>

@@ -8,6 +8,7 @@ export const OUTSIDE: readonly Page[] = [
   page('/stop-mails', async () => (await import('../inbox/StopMailsPage')).StopMailsPage),
   page('/forgotten', async () => (await import('../people/account/ForgottenPage')).ForgottenPage),
   page('/welcome', async () => (await import('../people/account/LinkPages')).WelcomePage),
+  page('/set-up', async () => (await import('../beginning/SetUpPage')).SetUpPage),
   page('/new-password', async () => (await import('../people/account/LinkPages')).NewPasswordPage),
 ]
 /** Where whoever came in with a password that was given to them chooses their own. */
@@ -23,11 +24,12 @@ export const IN_SHELL: readonly Page[] = [
   page('/look', async () => (await import('../guides/look/LookPage')).LookPage),
   page('/inbox', async () => (await import('../inbox/InboxPage')).InboxPage),
   page('/inbox/mails', async () => (await import('../inbox/MailsPage')).MailsPage),
+  page('/first-steps', async () => (await import('../beginning/FirstStepsPage')).FirstStepsPage),
   page('/people', async () => (await import('../people/directory/DirectoryPage')).DirectoryPage),
   page('/people/new', async () => (await import('../people/directory/EditPersonPage')).NewPersonPage),
   page('/people/from-a-file', async () => (await import('../people/importing/ImportPeoplePage')).ImportPeoplePage),
   page('/people/chart', async () => (await import('../people/chart/OrgChartPage')).OrgChartPage),
-  page('/people/roles', async () => (await import('../people/chart/RolesPage')).RolesPage),
+  page('/people/roles', async () => (await import('./RolesHomePage')).RolesHomePage),
   page('/people/groups', async () => (await import('../people/groups/GroupsPage')).GroupsPage),
   page('/people/groups/:groupId', async () => (await import('../people/groups/GroupPage')).GroupPage),
   page('/people/:id', async () => (await import('./PersonHomePage')).PersonHomePage),

@@ -1,11 +1,12 @@
 import type { GroupRow } from '@jackdaw/contracts/groups'
+import type { ReactNode } from 'react'
 import { Loaded, Table, TextLink, TitleLine } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { useGroupRows } from '../groups/queries'
 import { PeopleTabs } from '../PeopleTabs'
 
 /** Who holds which role: those that nobody holds first, and for each the duties and those for which no guide tells how. */
-export function RolesPage() {
+export function RolesPage({ below }: { below?: ReactNode }) {
   const { t } = useTexts()
   const groups = useGroupRows()
   return (
@@ -18,6 +19,7 @@ export function RolesPage() {
       <PeopleTabs />
       <div className="bg-sheet grow px-4 md:px-6 py-4">
         <Loaded query={groups}>{(all) => <Roles roles={all.filter((group) => group.kind === 'role')} />}</Loaded>
+        {below}
       </div>
     </>
   )
