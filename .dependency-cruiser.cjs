@@ -1,7 +1,7 @@
 // Who may import whom. Checked by `npm test`; docs/architecture.md says why.
 const TIERS = [
   ['shared'],
-  ['people', 'files', 'ways', 'items', 'events', 'jobs', 'inbox', 'settings', 'storage', 'mail', 'db', 'http', 'api', 'ui'],
+  ['people', 'orgChart', 'files', 'ways', 'items', 'events', 'jobs', 'inbox', 'settings', 'storage', 'mail', 'db', 'http', 'api', 'ui'],
   ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
   ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange', 'editing'],
   ['assignments', 'plans', 'notices', 'library'],

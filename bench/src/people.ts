@@ -106,9 +106,10 @@ export async function rebuildTime(app: Running, admin: Session, databaseUrl: str
   await change(app, admin, 'POST', '/api/jobs', { name: 'rebuild-audiences' })
   for (;;) {
     const { rows } = await client.query<{ state: string }>(
-      "select state::text from jobs.job where name = 'rebuild-audiences' order by created_on desc limit 1",
+      "select state::text from jobs.job where data->>'name' = 'rebuild-audiences' order by created_on desc limit 1",
     )
     if (rows[0]?.state === 'completed') break
+    if (rows[0]?.state === 'failed') throw new Error('the job failed')
     await new Promise((resolve) => setTimeout(resolve, 50))
   }
   const ms = performance.now() - from

@@ -249,3 +249,13 @@ export const getOrgChart = endpoint({
   response: z.object({ people: z.array(z.tuple([PersonId, z.string(), z.string(), z.int()])), left: Whole }),
   problems: [],
 })
+/** The org chart as a PDF. `open`: whose reports are shown. */
+export const getOrgChartPdf = endpoint({
+  method: 'post',
+  path: '/api/org-chart.pdf',
+  access: { may: 'directory.read' },
+  body: z.object({ open: z.array(PersonId).check(z.maxLength(20_000)) }),
+  maxBytes: 1024 * 1024,
+  file: true,
+  problems: [],
+})

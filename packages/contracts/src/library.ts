@@ -71,22 +71,43 @@ export const GuideSort = z.enum(['number', 'title', 'kind', 'owner', 'state', 'c
 /** Read by {@link GuideSort}. */
 export type GuideSort = z.infer<typeof GuideSort>
 
+const GuideQuery = z.object({
+  folder: z.optional(FolderId),
+  find: z.optional(z.string().check(z.maxLength(200))),
+  kind: z.optional(GuideKind),
+  archived: z.optional(z.enum(['yes', 'no'])),
+  sort: z.optional(GuideSort),
+  direction: z.optional(z.enum(['up', 'down'])),
+  page: z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(10_000))),
+})
+const GuidePage = z.object({ rows: z.array(GuideRow), total: z.int(), pageSize: z.int() })
 /** Guides that the asker may see, a page of them. `find` is a part of the title or a whole number. */
 export const listGuides = endpoint({
   method: 'get',
   path: '/api/guides',
   access: { may: 'library.find' },
-  query: z.object({
-    folder: z.optional(FolderId),
-    find: z.optional(z.string().check(z.maxLength(200))),
-    kind: z.optional(GuideKind),
-    archived: z.optional(z.enum(['yes', 'no'])),
-    sort: z.optional(GuideSort),
-    direction: z.optional(z.enum(['up', 'down'])),
-    page: z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(10_000))),
-  }),
-  response: z.object({ rows: z.array(GuideRow), total: z.int(), pageSize: z.int() }),
+  query: GuideQuery,
+  response: GuidePage,
   problems: ['invalid'],
+})
+/** The guides that somebody else finds in the library; nothing is noted by looking. */
+export const listGuidesOf = endpoint({
+  method: 'get',
+  path: '/api/people/:id/guides',
+  access: { may: 'person.look-as', over: 'person' },
+  params: z.object({ id: PersonId }),
+  query: GuideQuery,
+  response: GuidePage,
+  problems: ['invalid'],
+})
+/** The folders that somebody else sees. */
+export const listFoldersOf = endpoint({
+  method: 'get',
+  path: '/api/people/:id/folders',
+  access: { may: 'person.look-as', over: 'person' },
+  params: z.object({ id: PersonId }),
+  response: z.array(Folder),
+  problems: [],
 })
 /** A guide that fits what is typed. Without an edition it is a draft that the asker may edit. */
 export const SuggestedGuide = z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.nullable(z.int()) })

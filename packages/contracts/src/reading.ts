@@ -1,6 +1,6 @@
 import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/players'
-import { GuideId, Instant, LocalDate, GroupId, StepId } from '@jackdaw/core/shared'
+import { GuideId, Instant, LocalDate, GroupId, PersonId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { StoredDocument } from './guides'
@@ -28,6 +28,15 @@ export const getToday = endpoint({
   path: '/api/today',
   access: { may: 'today.read' },
   response: z.object({ today: LocalDate, waiting: z.array(TodayItem), done: z.array(TodayItem) }),
+  problems: [],
+})
+/** The same as somebody else finds it; nothing is noted by looking. */
+export const getTodayOf = endpoint({
+  method: 'get',
+  path: '/api/people/:id/today',
+  access: { may: 'person.look-as', over: 'person' },
+  params: z.object({ id: PersonId }),
+  response: getToday.response!,
   problems: [],
 })
 

@@ -22,6 +22,7 @@ export const RIGHTS = {
   'people.look-up': [holder('people.look-up', 'any')],
   'directory.read': [everyone('any')],
   'person.see': [everyone('here', 'self', 'reports'), holder('people.manage', 'any'), holder('records.all', 'any')],
+  'person.look-as': [holder('guides.all', 'here')],
   'person.add': [holder('people.manage', 'any'), holder('people.invite', 'any')],
   'person.change': [holder('people.manage', 'any')],
   'people.import': [holder('people.manage', 'any')],

@@ -1,9 +1,10 @@
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
-import { getToday } from '@jackdaw/contracts/reading'
+import { getToday, getTodayOf } from '@jackdaw/contracts/reading'
 import { USUAL_DUE } from '@jackdaw/core/assignments'
 import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
 import { guideItem } from '@jackdaw/core/items'
 import { findDraft, findFacts } from '../guides'
+import { findCaller } from '../people'
 import { fail, route, type Routes } from '../http'
 import { ITEM, listEditions } from '../items'
 import { audienceShown, idsOf, LISTED, membersOf, reasonsOf } from '../audiences'
@@ -16,6 +17,7 @@ export function assignmentRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
   route(routes, getToday, async (_input, { caller, now }) => todayOf(db, caller, now))
+  route(routes, getTodayOf, async ({ params: { id } }, { now }) => todayOf(db, (await findCaller(db, id)) ?? fail('not-found'), now))
 
   route(routes, getPublication, async ({ params: { id } }) => {
     const [facts, draft, editions] = await Promise.all([findFacts(db, id), findDraft(db, id), listEditions(db, guideItem(id))])

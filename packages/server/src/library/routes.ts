@@ -5,14 +5,18 @@ import {
   createGuide,
   duplicateGuide,
   listFolders,
+  listFoldersOf,
   listGuides,
+  listGuidesOf,
   suggest,
 } from '@jackdaw/contracts/library'
+import type { QueryOf } from '@jackdaw/contracts/endpoint'
 import { emptyDocument, paragraph, type Change } from '@jackdaw/core/guides'
 import { may } from '@jackdaw/core/people'
 import type { FolderId, GuideId, StepId } from '@jackdaw/core/shared'
 import { insertGuide, saveDraftChanges, findDraft } from '../guides'
-import { fail, route, type Routes } from '../http'
+import { fail, route, type Caller, type Routes } from '../http'
+import { findCaller } from '../people'
 import { duplicate } from './duplicate'
 import { insertFolder, listFoldersFor, refuseMissingFolder, updateFolder } from './folders'
 import { findGuides, PAGE_SIZE, updateGuide } from './guides'
@@ -21,24 +25,26 @@ import { findSuggestions } from './suggestions'
 export function libraryRoutes(routes: Routes): void {
   const { database: db, newId } = routes.parts
 
-  route(routes, listFolders, async (_input, { caller }) =>
-    listFoldersFor(db, caller.id, caller.permissions.has('guides.write') || caller.permissions.has('folders.change')),
-  )
+  const foldersFor = ({ id, permissions }: Caller) =>
+    listFoldersFor(db, id, permissions.has('guides.write') || permissions.has('folders.change'))
+  route(routes, listFolders, (_input, { caller }) => foldersFor(caller))
+  route(routes, listFoldersOf, async ({ params: { id } }) => foldersFor((await findCaller(db, id)) ?? fail('not-found')))
   route(routes, createFolder, async ({ body }, { now }) => insertFolder(db, { id: newId<FolderId>(), ...body, now }))
   route(routes, changeFolder, async ({ params, body }, { now }) => updateFolder(db, params.folderId, body, now))
 
-  route(routes, listGuides, async ({ query }, { caller }) => {
-    const archived = query.archived === 'yes'
+  const guidesFor = async (caller: Caller, query: QueryOf<typeof listGuides>) => {
     const { rows, total } = await findGuides(db, caller, {
       ...query,
       find: query.find?.trim(),
-      archived,
+      archived: query.archived === 'yes',
       sort: query.sort ?? 'number',
       down: query.direction === 'down',
       page: query.page ?? 1,
     })
     return { rows, total, pageSize: PAGE_SIZE }
-  })
+  }
+  route(routes, listGuides, ({ query }, { caller }) => guidesFor(caller, query))
+  route(routes, listGuidesOf, async ({ params: { id }, query }) => guidesFor((await findCaller(db, id)) ?? fail('not-found'), query))
   route(routes, suggest, ({ query: { find } }, { caller }) => findSuggestions(db, caller.id, find))
   route(routes, createGuide, async ({ body }, { caller, now }) => {
     await refuseMissingFolder(db, body.folderId, '/body/folderId')

@@ -1,4 +1,5 @@
-import type { TodayItem } from '@jackdaw/contracts/reading'
+import type { ResponseOf } from '@jackdaw/contracts/endpoint'
+import type { getToday, TodayItem } from '@jackdaw/contracts/reading'
 import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import type { ReactNode } from 'react'
 import { useTexts } from '../ui/words/texts'
@@ -7,42 +8,44 @@ import { partsSeenOf } from '../items'
 import { ButtonLink, dayOf, Loaded, StateMark, whenOf, TextLink } from '../ui'
 import { useToday } from './queries'
 
+type Today = ResponseOf<typeof getToday>
+
 /** What one has been given to read: the day and how much it is, then what is due, in order.
  * @param before what else waits, between the count and the list */
 export function TodayList({ before }: { before: ReactNode }) {
+  return <Loaded query={useToday()}>{(today) => <TodayShown {...today} before={before} />}</Loaded>
+}
+
+/** A Today as somebody finds it. */
+export function TodayShown({ today, waiting, done, before }: Today & { before?: ReactNode }) {
   const { t } = useTexts()
-  const query = useToday()
   return (
-    <Loaded query={query}>
-      {({ today, waiting, done }) => (
-        <>
-          <header className="mb-6" data-today>
-            <p className="text-soft">{dayOf(today)}</p>
-            <h1 className="font-serif text-2xl">{waiting.length === 0 ? t('Nothing waits to be read') : <Summary items={waiting} />}</h1>
-          </header>
-          {before}
-          {waiting.length > 0 && (
-            <section aria-labelledby="to-read" className="mb-10">
-              <h2 id="to-read" className="text-lg mb-1">
-                {t('To read')}
-              </h2>
-              <ul className="bg-sheet border-t-2 border-ink">
-                {waiting.map((item, index) => (
-                  <WaitingRow key={itemKey(item.item)} item={item} first={index === 0} />
-                ))}
-              </ul>
-            </section>
-          )}
-          {waiting.length === 0 && done.length === 0 && (
-            <p className="bg-sheet border-t-2 border-ink p-5">
-              {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
-              <TextLink to="/library">{t('Open the library')}</TextLink>
-            </p>
-          )}
-          {done.length > 0 && <Done items={done} />}
-        </>
+    <>
+      <header className="mb-6" data-today>
+        <p className="text-soft">{dayOf(today)}</p>
+        <h1 className="font-serif text-2xl">{waiting.length === 0 ? t('Nothing waits to be read') : <Summary items={waiting} />}</h1>
+      </header>
+      {before}
+      {waiting.length > 0 && (
+        <section aria-labelledby="to-read" className="mb-10">
+          <h2 id="to-read" className="text-lg mb-1">
+            {t('To read')}
+          </h2>
+          <ul className="bg-sheet border-t-2 border-ink">
+            {waiting.map((item, index) => (
+              <WaitingRow key={itemKey(item.item)} item={item} first={index === 0} />
+            ))}
+          </ul>
+        </section>
       )}
-    </Loaded>
+      {waiting.length === 0 && done.length === 0 && (
+        <p className="bg-sheet border-t-2 border-ink p-5">
+          {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
+          <TextLink to="/library">{t('Open the library')}</TextLink>
+        </p>
+      )}
+      {done.length > 0 && <Done items={done} />}
+    </>
   )
 }
 

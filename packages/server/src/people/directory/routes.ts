@@ -9,6 +9,7 @@ import {
   getDirectorySettings,
   getFace,
   getOrgChart,
+  getOrgChartPdf,
   getPerson,
   leavePerson,
   returnPerson,
@@ -41,6 +42,7 @@ import { directory } from './directory'
 import { saveDutiesOf } from './duties'
 import { saveFace, sendFace } from './faces'
 import { groupRows, groupShown } from './groups'
+import { chartPdf } from './chartPdf'
 import { orgChart } from './orgChart'
 import { personShown } from './personShown'
 import { directorySettings, saveSettings } from './settings'
@@ -55,6 +57,12 @@ export function directoryRoutes(routes: Routes): void {
   route(routes, getPerson, ({ params: { id } }, { caller, relations, now }) => personShown(db, id, caller, relations, now))
   route(routes, saveAbsencesOf, ({ params: { id }, body: { absences } }, { caller, now }) => saveAbsences(db, id, absences, caller, now))
   route(routes, getOrgChart, () => orgChart(db))
+  route(routes, getOrgChartPdf, async ({ body: { open } }, { res }) => {
+    const pdf = await chartPdf(await orgChart(db), new Set(open), 'Org chart')
+    res.setHeader('Cache-Control', 'no-store')
+    res.setHeader('Content-Disposition', 'attachment; filename="org-chart.pdf"')
+    res.type('application/pdf').send(pdf)
+  })
   route(routes, getFace, ({ params: { id } }, { req, res }) => sendFace(parts, id, req, res))
   route(routes, changeMyFacts, async ({ body }, { caller }) => void (await db.in(PERSON).update(body, { id: caller.id })))
   route(routes, setMyFace, ({ bytes }, { caller }) => saveFace(parts, caller.id, bytes))

@@ -2,7 +2,7 @@ import type { PersonId } from '@jackdaw/core/shared'
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { useTexts } from '../../ui/words/texts'
-import { CHART, lineTo, type ChartLayout, type Placed } from './chartTree'
+import { CHART, lineTo, type ChartLayout, type Placed } from '@jackdaw/core/orgChart'
 
 type Shared = { open: ReadonlySet<PersonId>; at: PersonId | undefined; onToggle: (id: PersonId) => void; onAt: (id: PersonId) => void }
 /** What of the drawing lies in the window, with some more around it. */

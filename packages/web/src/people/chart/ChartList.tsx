@@ -2,7 +2,7 @@ import type { PersonId } from '@jackdaw/core/shared'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { Link } from 'react-router'
 import { useTexts } from '../../ui/words/texts'
-import type { ChartPerson } from './chartTree'
+import type { ChartPerson } from '@jackdaw/core/orgChart'
 
 /** The org chart as a nested list: for phones, and for whoever would rather hear it. */
 export function ChartList({

@@ -1,14 +1,14 @@
-import { getOrgChart } from '@jackdaw/contracts/directory'
+import { getOrgChart, getOrgChartPdf } from '@jackdaw/contracts/directory'
 import { PersonId } from '@jackdaw/core/shared'
-import { useQuery } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { call, saveFile } from '../../api'
-import { Button, Loaded, TitleLine, useSearch } from '../../ui'
+import { call, callForFile, saveFile } from '../../api'
+import { Button, Failed, Loaded, TitleLine, useSearch } from '../../ui'
 import { boxClass } from '../../ui/fields/Frame'
 import { Suggest } from '../../ui/fields/Suggest'
 import { useTexts } from '../../ui/words/texts'
 import { PeopleTabs } from '../PeopleTabs'
-import { above, chartAsSvg, chartOf, findInChart, layoutChart, openAtFirst, type ChartRows } from './chartTree'
+import { above, chartAsSvg, chartOf, findInChart, layoutChart, openAtFirst, type ChartRows } from '@jackdaw/core/orgChart'
 import { ChartDrawing } from './ChartDrawing'
 import { ChartList } from './ChartList'
 
@@ -75,10 +75,26 @@ function Chart({ rows, left, at, onAt }: { rows: ChartRows; left: number; at: Pe
         <Button onClick={() => saveFile(new Blob([chartAsSvg(layout, t('Org chart'))], { type: 'image/svg+xml' }), 'org-chart.svg')}>
           {t('What is open as SVG')}
         </Button>
+        <PdfButton open={open} />
       </div>
       {left > 0 && <p className="px-6 py-2 text-ochre">{t('{{n}} more people stand too far down to be shown here.', { n: left })}</p>}
       {how === 'list' ? <ChartList tops={tops} {...shared} /> : <ChartDrawing layout={layout} {...shared} />}
     </div>
+  )
+}
+
+function PdfButton({ open }: { open: ReadonlySet<PersonId> }) {
+  const { t } = useTexts()
+  const save = useMutation({
+    mutationFn: async () => saveFile(await callForFile(getOrgChartPdf, { body: { open: [...open] } }), 'org-chart.pdf'),
+  })
+  return (
+    <>
+      <Button disabled={save.isPending} onClick={() => save.mutate()}>
+        {save.isPending ? t('Drawing …') : t('As PDF')}
+      </Button>
+      {save.isError && <Failed error={save.error} />}
+    </>
   )
 }
 

@@ -24,12 +24,16 @@ export function PersonPage({ reports }: { reports?: (person: PersonShown) => Rea
 
 function Shown({ person, reports }: { person: PersonShown; reports: ((person: PersonShown) => ReactNode) | undefined }) {
   const { t } = useTexts()
-  const mine = useMe().id === person.id
+  const me = useMe()
+  const mine = me.id === person.id
   return (
     <>
       <title>{`${person.name} – Jackdaw`}</title>
       <TitleLine where={{ to: '/people', name: t('People') }} title={person.name} state={person.jobTitle}>
         {person.maySeeRecords && <ButtonLink to={`/records/people/${person.id}`}>{t('Records')}</ButtonLink>}
+        {person.active && !mine && me.permissions.includes('guides.all') && (
+          <ButtonLink to={`/people/${person.id}/look`}>{t('As they find it')}</ButtonLink>
+        )}
         {person.mayChange && person.active && <ButtonLink to={`/people/${person.id}/edit`}>{t('Change')}</ButtonLink>}
         {person.mayChange && person.active && !mine && <LeavingButton person={person} />}
         {person.mayChange && !person.active && <ReturnButton person={person} />}

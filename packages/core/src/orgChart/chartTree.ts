@@ -1,4 +1,4 @@
-import { folded, type PersonId } from '@jackdaw/core/shared'
+import { folded, type PersonId } from '../shared'
 import { hierarchy, type HierarchyNode } from 'd3-hierarchy'
 
 /** Somebody in the chart. `below`: how many report to them, at any depth. */

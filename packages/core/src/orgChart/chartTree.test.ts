@@ -1,6 +1,6 @@
-import { seededIds, seededRandom, type PersonId } from '@jackdaw/core/shared'
+import { seededIds, seededRandom, type PersonId } from '../shared'
 import { describe, expect, it } from 'vitest'
-import { above, CHART, chartAsSvg, chartOf, findInChart, layoutChart, openAtFirst, type ChartRows } from './chartTree'
+import { above, CHART, chartAsSvg, chartOf, findInChart, layoutChart, openAtFirst, type ChartRows } from './index'
 
 function rowsOf(size: number, seed = 5): ChartRows {
   const ids = seededIds(seed)
