@@ -31,7 +31,7 @@ module.exports = {
       from: { path: '^packages/core/', pathNot: test },
       to: {
         pathNot:
-          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns|@noble/hashes)/)',
+          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns|@noble/hashes|d3-hierarchy|@types/d3-hierarchy)/)',
       },
     },
     {

@@ -11,7 +11,7 @@ import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
-import { chartTimes, fillAudiences, fillPeople, findTimes, fromNothing, moverTimes, rebuildTime } from './people'
+import { chartTimes, fillAudiences, fillPeople, findTimes, fromNothing, importTimes, moverTimes, rebuildTime } from './people'
 import { practiseTimes } from './players'
 import { recorderTimes } from './recorder'
 import { fillGuide, scaleUp } from './scale'
@@ -302,6 +302,11 @@ async function measurePeople({ url, sql }: Cluster): Promise<void> {
   line('one mover, of all rules', await moverTimes(app, lead, quick ? 20 : 100))
   say(`\nDirectory of ${people.toLocaleString('en')}, found as one types (p95 under 60 ms):`)
   line('each letter', await findTimes(app, lead, quick ? 1 : 4))
+  const lines = quick ? 2_000 : 10_000
+  const taken = await importTimes(app, lead, lines)
+  say(
+    `\nA file of ${lines.toLocaleString('en')} people (10,000 under 20 s): looked at in ${ms(taken.lookMs).trim()}, taken in in ${ms(taken.takeMs).trim()}; ${taken.said}`,
+  )
   await app.stop()
   sql('create database chart template demo')
   await fillPeople(url('chart'), 5_000, 50)

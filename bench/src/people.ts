@@ -146,6 +146,35 @@ export async function findTimes(app: Running, lead: Session, rounds: number): Pr
   return list.sort((a, b) => a - b)
 }
 
+/** Takes people in from a file of so many lines, a third of whom are there already under another job title.
+ * @returns milliseconds of looking what it does and of taking it in */
+export async function importTimes(app: Running, lead: Session, lines: number): Promise<{ lookMs: number; takeMs: number; said: string }> {
+  const groups = await get<{ id: string; kind: string; name: string }[]>(app.address, lead, '/api/group-list')
+  const site = groups.find(({ kind }) => kind === 'site')!.id
+  const file = ['No;Name;Job title;Team;Reports to;Start date']
+  for (let n = 0; n < lines; n++)
+    file.push(
+      n % 3 === 0
+        ? `H${n + 1};;Line hand;;;`
+        : `N${n};Newcomer ${n};Packer;Bench crew ${n % 60};${n % 7 === 1 ? 'H1' : `N${n - (n % 7) + 1 + (n % 3 === 0 ? 1 : 0)}`};4.1.2026`,
+    )
+  const send = async (path: string, more: Record<string, string>) => {
+    const response = await fetch(`${app.address}/api/people-files${path}?${new URLSearchParams({ site, newGroups: 'yes', ...more })}`, {
+      method: 'POST',
+      headers: { cookie: lead.cookie, 'x-csrf-token': lead.csrf, 'content-type': 'application/octet-stream' },
+      body: file.join('\n'),
+    })
+    if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`)
+    return (await response.json()) as { seen: string; counts: object; wrong: { faults: unknown[] }[] }
+  }
+  const from = performance.now()
+  const { seen, counts } = await send('/preview', {})
+  const lookMs = performance.now() - from
+  const takeFrom = performance.now()
+  await send('', { seen, invite: 'not-yet', withoutWrong: 'yes' })
+  return { lookMs, takeMs: performance.now() - takeFrom, said: JSON.stringify(counts) }
+}
+
 /** The org chart with everybody open. @returns milliseconds until it is drawn: of opening the page, and of opening all branches */
 export async function chartTimes(app: Running): Promise<{ openMs: number; allMs: number; people: number }> {
   const browser = await puppeteer.launch({

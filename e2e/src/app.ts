@@ -7,11 +7,22 @@ import axe from 'axe-core'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
 import { inject, type ProvidedContext } from 'vitest'
 import { BROWSER_FLAGS, CHROMIUM, click, seen } from './browser'
-import { cloneDatabase, DEMO_DATABASE, launch, stop } from './server'
+import { cloneDatabase, DEMO_DATABASE, launch, stop, type Running } from './server'
 
 export { BROWSER_FLAGS, CHROMIUM, click, seen }
 
 export type App = { address: string; kill: () => Promise<void>; restart: () => Promise<void>; close: () => Promise<void> }
+
+/** Runs the built application with nobody in it.
+ * @returns also what stands behind the mark in the link by which the company is set up */
+export async function startEmpty(): Promise<App & { token: string }> {
+  const cluster = inject('cluster' as keyof ProvidedContext) as string
+  const database = `e2e_${randomBytes(6).toString('hex')}`
+  await cloneDatabase(cluster, database, 'template_jackdaw')
+  const files = await mkdtemp(join(tmpdir(), 'jackdaw-e2e-'))
+  const { setUp, ...running } = await launch({ cluster, database, files, more: { DEMO: 'no' } })
+  return { ...appOf(running, { cluster, database, files, more: { DEMO: 'no' } }), token: setUp!.split('#')[1]! }
+}
 
 /** Runs the built application with the demo, on a database and a folder of its own.
  * @param more further environment variables */
@@ -21,7 +32,12 @@ export async function startApp(more: Record<string, string> = {}): Promise<App> 
   await cloneDatabase(cluster, database, DEMO_DATABASE)
   const files = await mkdtemp(join(tmpdir(), 'jackdaw-e2e-'))
   await cp(inject('demoFiles' as keyof ProvidedContext) as string, files, { recursive: true })
-  let { child, port } = await launch({ cluster, database, files, more })
+  return appOf(await launch({ cluster, database, files, more }), { cluster, database, files, more })
+}
+
+type Place = { cluster: string; database: string; files: string; more: Record<string, string> }
+function appOf(running: Pick<Running, 'child' | 'port'>, { cluster, database, files, more }: Place): App {
+  let { child, port } = running
   return {
     address: `http://127.0.0.1:${port}`,
     kill: () => stop(child, 'SIGKILL'),

@@ -8,7 +8,8 @@ const ANCHOR = '2026-03-10'
 /** Name of the database with the demo in it, to be cloned. */
 export const DEMO_DATABASE = 'template_demo'
 
-export type Running = { child: ChildProcess; port: number }
+/** A server that runs. `setUp`: the link that it prints while nobody is there. */
+export type Running = { child: ChildProcess; port: number; setUp: string | null }
 
 /** Makes a database as a copy of another one. */
 export async function cloneDatabase(cluster: string, database: string, from: string): Promise<void> {
@@ -53,7 +54,9 @@ export function launch({
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   })
   return new Promise((resolve, reject) => {
-    child.once('message', (message: { listening: number }) => resolve({ child, port: message.listening }))
+    child.once('message', (message: { listening: number; setUp: string | null }) =>
+      resolve({ child, port: message.listening, setUp: message.setUp }),
+    )
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
   })
 }

@@ -25,7 +25,10 @@ export type DirectoryRow = z.infer<typeof DirectoryRow>
 
 /** So many people stand on a page of the directory. */
 export const DIRECTORY_PAGE = 60
-/** Those who work here, by name: found by parts of name, job title, number or mail address, and by group. */
+/** So many stand on one list for paper. */
+export const DIRECTORY_ON_PAPER = 2_000
+/** Those who work here, by name: found by parts of name, job title, number or mail address, and by group.
+ * `all`: not a page of them but, for paper, the first {@link DIRECTORY_ON_PAPER}. */
 export const getDirectory = endpoint({
   method: 'get',
   path: '/api/directory',
@@ -33,6 +36,7 @@ export const getDirectory = endpoint({
   query: z.object({
     find: z.optional(z.string().check(z.maxLength(100))),
     group: z.optional(GroupId),
+    all: z.optional(z.literal('yes')),
     page: z.optional(WholeInAddress.check(z.minimum(1), z.maximum(10_000))),
   }),
   response: z.object({ rows: z.array(DirectoryRow), total: z.int() }),

@@ -1,5 +1,4 @@
 export { Decoder } from './decoder'
 
 export type { ReadPicture } from './readPicture'
-export { ENCODINGS, TABLE_LIMITS } from './tableFormat'
-export type { Encoding, ReadTable } from './tableFormat'
+export type { ReadTable } from './tableFormat'

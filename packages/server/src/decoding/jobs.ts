@@ -2,7 +2,8 @@ import type { ImportedDraft } from '@jackdaw/core/exchange'
 import type { GuideKind, Rect } from '@jackdaw/core/guides'
 import type { Unreadable } from './pictureType'
 import type { ReadPicture } from './readPicture'
-import type { Encoding, ReadTable } from './tableFormat'
+import type { FileEncoding } from '@jackdaw/contracts/peopleFiles'
+import type { ReadTable } from './tableFormat'
 
 /** A draft read from a text: the document as JSON, what it waits for, and what has no place in it. */
 type ReadText = { documentText: string } & Omit<ImportedDraft, 'document'>
@@ -17,7 +18,7 @@ export type Jobs = {
   /** A guide's draft made anew as another guide, see `copyOfGuide`; `used`: the pictures of the first guide that it refers to. */
   copy: { asked: { documentText: string; title: string; pictures: Record<string, string> }; done: { copied: SettledText; used: string[] } }
   /** The first table of a file; `encoding`: how to read it, where it is not as it seems. */
-  table: { asked: { bytes: Uint8Array; encoding?: Encoding | undefined }; done: { table: ReadTable } }
+  table: { asked: { bytes: Uint8Array; encoding?: FileEncoding | undefined }; done: { table: ReadTable } }
   settle: { asked: { draft: Pick<ReadText, 'documentText' | 'pictures'>; found: readonly string[] }; done: { settled: SettledText } }
 }
 export type JobKind = keyof Jobs

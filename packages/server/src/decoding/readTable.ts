@@ -1,14 +1,15 @@
 import { parse, CsvError } from 'csv-parse/sync'
 import readXlsx from 'read-excel-file/node'
+import type { FileEncoding } from '@jackdaw/contracts/peopleFiles'
 import type { Unreadable } from './pictureType'
-import { TABLE_LIMITS, type Encoding, type ReadTable } from './tableFormat'
+import { TABLE_LIMITS, type ReadTable } from './tableFormat'
 
 const starts = (bytes: Buffer, ...signature: number[]): boolean => bytes.subarray(0, signature.length).equals(Buffer.from(signature))
 const unreadable = (words: string): Unreadable => ({ ok: false, words })
 type Row = { line: number; cells: readonly string[] }
 
 /** The encoding of a text by its mark, its zero bytes, and whether it can be UTF-8 at all. */
-export function encodingOf(bytes: Buffer): Encoding {
+function encodingOf(bytes: Buffer): FileEncoding {
   if (starts(bytes, 0xef, 0xbb, 0xbf)) return 'utf-8'
   if (starts(bytes, 0xff, 0xfe)) return 'utf-16le'
   if (starts(bytes, 0xfe, 0xff)) return 'utf-16be'
@@ -36,7 +37,7 @@ function delimiterOf(text: string): string {
   return [...counts].sort((a, b) => b[1] - a[1])[0]![0]
 }
 
-function rowsOfCsv(bytes: Buffer, encoding: Encoding): Row[] {
+function rowsOfCsv(bytes: Buffer, encoding: FileEncoding): Row[] {
   const text = new TextDecoder(encoding).decode(bytes)
   const rows = parse(text, {
     bom: true,
@@ -68,7 +69,7 @@ async function rowsOfWorkbook(bytes: Buffer): Promise<Row[]> {
 /** Reads the first table of a file: CSV in one of four encodings with `;`, `,` or tabs, or a workbook (XLSX), of which the values of its
  * cells count, those of formulas as they were last reckoned. The first line that is not empty holds the heads.
  * @param encoding how the text is to be read, where it is not as it seems */
-export async function readTable(bytes: Buffer, encoding?: Encoding): Promise<{ ok: true; table: ReadTable } | Unreadable> {
+export async function readTable(bytes: Buffer, encoding?: FileEncoding): Promise<{ ok: true; table: ReadTable } | Unreadable> {
   const isWorkbook = starts(bytes, 0x50, 0x4b, 0x03, 0x04)
   if (starts(bytes, 0xd0, 0xcf, 0x11, 0xe0)) return unreadable('This is a workbook of an old kind. Save it as XLSX or as CSV.')
   if (!isWorkbook && bytes.subarray(0, 4).toString('latin1') === '%PDF')

@@ -1,9 +1,9 @@
-import { DIRECTORY_PAGE, type DirectoryRow } from '@jackdaw/contracts/directory'
+import { DIRECTORY_ON_PAPER, DIRECTORY_PAGE, type DirectoryRow } from '@jackdaw/contracts/directory'
 import type { GroupId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { directorySettings } from './settings'
 
-type Asked = { find: string; group: GroupId | undefined; page: number; today: LocalDate }
+type Asked = { find: string; group: GroupId | undefined; page: number; all: boolean; today: LocalDate }
 
 /** What is asked of a person `p`, as SQL: every word somewhere in what they are found by, and the group. */
 function askedSql({ find, group }: Asked, bind: unknown[]): string {
@@ -37,7 +37,7 @@ export async function directory(db: Db, asked: Asked): Promise<{ rows: Directory
   const where = askedSql(asked, bind)
   const total = (await db.one<{ n: number }>(`select count(*)::int as n from person p where ${where}`, bind))?.n ?? 0
   const rows = await db.rows<Row>(
-    `with page as (select p.id from person p where ${where} order by p.name, p.id limit ${DIRECTORY_PAGE} offset ${(asked.page - 1) * DIRECTORY_PAGE})
+    `with page as (select p.id from person p where ${where} order by p.name, p.id limit ${asked.all ? DIRECTORY_ON_PAPER : DIRECTORY_PAGE} offset ${asked.all ? 0 : (asked.page - 1) * DIRECTORY_PAGE})
      select p.id, p.name, left(p.face_hash, 16) as face, p.job_title, s.name as site, p.mail, p.telephone, b.id as manager_id, b.name as manager,
        (select to_char(a.until_on, 'YYYY-MM-DD') from absence a where a.person_id = p.id and $${bind.length + 1}::date between a.from_on and a.until_on limit 1) as away_until,
        (select json_agg(json_build_object('id', m.group_id, 'kind', m.kind, 'name', m.name) order by m.kind, m.name) from member m where m.person_id = p.id and m.group_id <> p.site_id) as groups

@@ -51,8 +51,8 @@ import { directorySettings, saveSettings } from './settings'
 export function directoryRoutes(routes: Routes): void {
   const { parts } = routes
   const { database: db } = parts
-  route(routes, getDirectory, ({ query: { find = '', group, page = 1 } }, { caller, now }) =>
-    directory(db, { find, group, page, today: localDateAt(now, caller.zone) }),
+  route(routes, getDirectory, ({ query: { find = '', group, page = 1, all } }, { caller, now }) =>
+    directory(db, { find, group, page, all: all === 'yes', today: localDateAt(now, caller.zone) }),
   )
   route(routes, getPerson, ({ params: { id } }, { caller, relations, now }) => personShown(db, id, caller, relations, now))
   route(routes, saveAbsencesOf, ({ params: { id }, body: { absences } }, { caller, now }) => saveAbsences(db, id, absences, caller, now))

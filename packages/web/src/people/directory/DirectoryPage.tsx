@@ -29,15 +29,17 @@ export function DirectoryPage() {
     if (find !== (search.find ?? '')) set({ find: find || undefined }, true)
     // Only what was typed leads the address.
   }, [find])
-  const query = useDirectory({ find: find || undefined, group: search.group, page })
+  const [printing, setPrinting] = useState(false)
+  const query = useDirectory({ find: find || undefined, group: search.group, page, all: printing ? 'yes' : undefined })
+  usePrinting(printing && query.isSuccess && !query.isPlaceholderData, () => setPrinting(false))
   return (
     <>
       <title>{t('People – Jackdaw')}</title>
       <TitleLine title={t('People')} state={query.data && t('{{count}} people', { count: query.data.total })}>
         <span className="contents print:hidden">
-          <Button className="max-sm:hidden" onClick={() => window.print()}>
+          <Button className="max-sm:hidden" disabled={printing} onClick={() => setPrinting(true)}>
             <Printer size={16} aria-hidden />
-            {t('Print')}
+            {printing ? t('Fetching all of them …') : t('Print')}
           </Button>
           {permissions.includes('company.settings') && <ShownButton />}
           {permissions.includes('people.manage') && (
@@ -89,6 +91,19 @@ export function DirectoryPage() {
       </div>
     </>
   )
+}
+
+/** Prints the page once all that is to be printed stands there. */
+function usePrinting(ready: boolean, onDone: () => void): void {
+  useEffect(() => {
+    if (!ready) return
+    // The rows are drawn before the window asks where to print to.
+    const timer = setTimeout(() => {
+      window.print()
+      onDone()
+    }, 100)
+    return () => clearTimeout(timer)
+  }, [ready])
 }
 
 /** The groups to choose from, by kind. */

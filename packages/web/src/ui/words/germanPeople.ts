@@ -171,4 +171,5 @@ export const germanPeople: Record<string, string> = {
   'Width of a phone': 'Breite eines Telefons',
   'Drawing …': 'Wird gezeichnet …',
   'As PDF': 'Als PDF',
+  'Fetching all of them …': 'Alle werden geholt …',
 }
