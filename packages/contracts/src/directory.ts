@@ -27,8 +27,10 @@ export type DirectoryRow = z.infer<typeof DirectoryRow>
 export const DIRECTORY_PAGE = 60
 /** So many stand on one list for paper. */
 export const DIRECTORY_ON_PAPER = 2_000
+/** So many of those who are found by words are counted: whoever finds more says more. */
+export const MOST_FOUND = 1_000
 /** Those who work here, by name: found by parts of name, job title, number or mail address, and by group.
- * `all`: not a page of them but, for paper, the first {@link DIRECTORY_ON_PAPER}. */
+ * `more`: there are more than `total`, which were not counted. `all`: not a page of them but, for paper, the first {@link DIRECTORY_ON_PAPER}. */
 export const getDirectory = endpoint({
   method: 'get',
   path: '/api/directory',
@@ -39,7 +41,7 @@ export const getDirectory = endpoint({
     all: z.optional(z.literal('yes')),
     page: z.optional(WholeInAddress.check(z.minimum(1), z.maximum(10_000))),
   }),
-  response: z.object({ rows: z.array(DirectoryRow), total: z.int() }),
+  response: z.object({ rows: z.array(DirectoryRow), total: z.int(), more: z.boolean() }),
   problems: [],
 })
 

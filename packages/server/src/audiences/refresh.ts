@@ -113,6 +113,23 @@ export async function refreshForDay(parts: Parts, now: number): Promise<void> {
 /** Lets others have their turn. */
 const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve))
 
+/** Audiences that are written down together. */
+const TOGETHER = 20
+
+/** Makes who belongs to audiences just these people. @returns of whom something has changed */
+async function writeWanted(tx: Db, wanted: readonly { audience: AudienceId; people: PersonId[] }[], now: number): Promise<PersonId[]> {
+  const ids = wanted.map(({ audience }) => audience)
+  await tx.rows('select id from audience where id = any ($1) order by id for update', [ids])
+  const changed = await tx.rows<{ person_id: PersonId }>(
+    `with wanted as materialized (select * from unnest($1::text[], $2::text[]) as w (audience_id, person_id)),
+     gone as (delete from audience_member m where m.audience_id = any ($3) and not exists (select 1 from wanted w where w.audience_id = m.audience_id and w.person_id = m.person_id) returning person_id),
+     come as (insert into audience_member (audience_id, person_id, since) select w.audience_id, w.person_id, $4 from wanted w on conflict do nothing returning person_id)
+     select distinct person_id from (select person_id from gone union all select person_id from come) x`,
+    [wanted.flatMap(({ audience, people }) => people.map(() => audience)), wanted.flatMap(({ people }) => people), ids, new Date(now)],
+  )
+  return changed.map((row) => row.person_id)
+}
+
 /** Asks every audience that follows changes anew of everybody, from nothing: what they say then has to be what they said before.
  * @returns how many people belong to how many audiences */
 export async function rebuildAudiences(parts: Parts, now: number): Promise<{ audiences: number; members: number }> {
@@ -120,25 +137,17 @@ export async function rebuildAudiences(parts: Parts, now: number): Promise<{ aud
   const audiences = await following(database, now)
   const many = manyPeople(await factsOfAll(database), await companyDay(database, now))
   let members = 0
-  for (const { id, rule } of audiences) {
-    const people = many.at(belonging(rule, many))
-    members += people.length
+  for (let at = 0; at < audiences.length; at += TOGETHER) {
+    const some = audiences.slice(at, at + TOGETHER)
+    const wanted: { audience: AudienceId; people: PersonId[] }[] = []
+    for (const { id, rule } of some) {
+      wanted.push({ audience: id, people: many.at(belonging(rule, many)) })
+      await othersFirst()
+    }
+    members += wanted.reduce((sum, { people }) => sum + people.length, 0)
     await database.transaction(async (tx) => {
-      await tx.rows('select id from audience where id = $1 for update', [id])
-      const changed = await tx.rows<{ person_id: PersonId }>(
-        `with gone as (delete from audience_member where audience_id = $1 and person_id <> all ($2) returning person_id),
-         come as (insert into audience_member (audience_id, person_id, since) select $1, x, $3 from unnest($2::text[]) x on conflict do nothing returning person_id)
-         select person_id from gone union all select person_id from come`,
-        [id, people, new Date(now)],
-      )
-      await tell(
-        tx,
-        parts,
-        changed.map((row) => row.person_id),
-        { by: null, now },
-      )
+      await tell(tx, parts, await writeWanted(tx, wanted, now), { by: null, now })
     })
-    await othersFirst()
   }
   return { audiences: audiences.length, members }
 }

@@ -35,7 +35,13 @@ export function DirectoryPage() {
   return (
     <>
       <title>{t('People – Jackdaw')}</title>
-      <TitleLine title={t('People')} state={query.data && t('{{count}} people', { count: query.data.total })}>
+      <TitleLine
+        title={t('People')}
+        state={
+          query.data &&
+          (query.data.more ? t('more than {{n}} people', { n: query.data.total }) : t('{{count}} people', { count: query.data.total }))
+        }
+      >
         <span className="contents print:hidden">
           <Button className="max-sm:hidden" disabled={printing} onClick={() => setPrinting(true)}>
             <Printer size={16} aria-hidden />

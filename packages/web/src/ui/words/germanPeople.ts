@@ -172,4 +172,5 @@ export const germanPeople: Record<string, string> = {
   'Drawing …': 'Wird gezeichnet …',
   'As PDF': 'Als PDF',
   'Fetching all of them …': 'Alle werden geholt …',
+  'more than {{n}} people': 'mehr als {{n}} Personen',
 }
