@@ -124,6 +124,16 @@ const texts = (value: unknown): Record<string, string> =>
     Object.entries((value ?? {}) as object).map(([key, each]) => [key, typeof each === 'object' ? JSON.stringify(each) : String(each)]),
   )
 
+/** Texts of a form that is not found by trying, by their places. */
+const USUAL: Record<string, string> = {
+  columns: 'number,name',
+  zone: 'Europe/London',
+  'site/zone': 'Europe/London',
+  'admin/mail': 'somebody@example.org',
+  'look/colour': '#095660',
+  'look/logo': '',
+}
+
 /** Makes a request that the endpoint should take from somebody who may. */
 export async function validInput(
   world: HostileWorld,
@@ -157,8 +167,8 @@ export async function validInput(
     if (kind === 'person' && endpoint.path.startsWith('/api/people/:id')) return { value: personId }
     const list = kind ? known[kind] : undefined
     if (list) return { value: oneOf(random, list) }
-    if (path.at(-1) === 'columns') return { value: 'number,name' }
-    if (path.at(-1) === 'zone') return { value: 'Europe/London' }
+    const usual = USUAL[path.join('/')]
+    if (usual !== undefined) return { value: usual }
     if (nameOf(endpoint) === 'post /api/events') {
       if (path[0] === 'sentAt') return { value: START }
       if (path.length === 2 && path[0] === 'events') return { value: anEvent(things, random) }

@@ -25,8 +25,8 @@ const TURNS: readonly Turn[] = [R, S, A, R, S, 'nobody', R, S, R, A, S, R, S, R,
 const RELATIONS: Partial<Record<CallerName, [Level, Relation[]]>> = {
   staff: ['staff', ['assigned', 'self']],
   author: ['author', ['own', 'self']],
-  lead: ['lead', ['self']],
-  admin: ['admin', ['self']],
+  lead: ['lead', ['self', 'here']],
+  admin: ['admin', ['self', 'here']],
 }
 /** Callers whom the table of rights lets do what an endpoint does; requests of theirs show what lies behind the door. */
 function trusted({ access }: Endpoint): CallerName[] {
