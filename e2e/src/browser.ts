@@ -20,38 +20,36 @@ export async function seen(page: Page, words: string): Promise<void> {
   }
 }
 
-/** Waits until an element stands still, can be used and lies in front, then notes where the next press lands. Runs in the page.
- * @returns its middle, in CSS pixels of the window */
-async function makeReady(el: Element): Promise<{ x: number; y: number }> {
-  const until = performance.now() + 10_000
-  const frame = () => new Promise((resolve) => setTimeout(() => requestAnimationFrame(resolve), 30))
-  const isThere = (x: number, y: number): boolean => {
-    const hit = document.elementFromPoint(x, y)
+/** Waits until an element stands still and can be used, and as long as it may take for what lies in front of it to go; then notes where the
+ * next press lands. Runs in the page.
+ * @returns its middle, in CSS pixels of the window; `null` when it is gone */
+async function makeReady(el: Element): Promise<{ x: number; y: number } | null> {
+  const ROLES = ['option', 'menuitem', 'treeitem', 'button', 'link', 'radio', 'checkbox', 'tab', 'switch']
+  const PRESSED = ['button', 'a', 'label', 'summary', ...ROLES.map((role) => `[role=${role}]`)].join(', ')
+  const isOf = (hit: Element): boolean => {
     const labels = el instanceof HTMLInputElement ? [...(el.labels ?? [])] : []
-    return (
-      hit !== null &&
-      (el.contains(hit) || labels.some((label) => label.contains(hit)) || hit.closest('button, a, label')?.contains(el) === true)
-    )
+    return el.contains(hit) || labels.some((label) => label.contains(hit)) || hit.closest(PRESSED)?.contains(el) === true
   }
+  const frame = () => new Promise((resolve) => setTimeout(() => requestAnimationFrame(resolve), 30))
   const middle = () => {
     const { x, y, width, height } = el.getBoundingClientRect()
     return { x: x + width / 2, y: y + height / 2 }
   }
-  el.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: 'instant' })
+  const from = performance.now()
   let before = middle()
-  for (let still = 0; still < 2 && performance.now() < until;) {
+  for (let still = 0; still < 2;) {
     await frame()
+    if (!el.isConnected) return null
     const now = middle()
-    const usable = !el.matches(':disabled') && isThere(now.x, now.y)
-    still = usable && now.x === before.x && now.y === before.y ? still + 1 : 0
+    const waited = performance.now() - from
+    const hit = document.elementFromPoint(now.x, now.y)
+    const ready = !el.matches(':disabled') && ((hit !== null && isOf(hit)) || waited > 1_500)
+    still = now.x === before.x && now.y === before.y && (ready || waited > 10_000) ? still + 1 : 0
     before = now
   }
   const landing = window as { landed?: boolean }
   delete landing.landed
-  const note = (event: Event) => {
-    const target = event.target as Element
-    landing.landed = event.composedPath().includes(el) || target.closest('button, a, label')?.contains(el) === true || !el.isConnected
-  }
+  const note = (event: Event) => void (landing.landed = isOf(event.target as Element) || !el.isConnected)
   window.addEventListener('pointerdown', note, { capture: true, once: true })
   return before
 }
@@ -60,10 +58,12 @@ async function makeReady(el: Element): Promise<{ x: number; y: number }> {
 export async function click(page: Page, selector: string): Promise<void> {
   for (let tries = 1; ; tries++) {
     const handle = await page.locator(selector).waitHandle()
-    const { x, y } = await handle.evaluate(makeReady)
-    await page.mouse.click(x, y)
+    await handle.scrollIntoView()
+    const at = await handle.evaluate(makeReady)
+    if (!at) continue
+    await page.mouse.click(at.x, at.y)
     // A press that leads to another page leaves nothing to be asked.
     const landed = await page.evaluate(() => (window as { landed?: boolean }).landed).catch(() => undefined)
-    if (landed !== false || tries === 4) return
+    if (landed !== false || tries === 3 || !(await page.$(selector))) return
   }
 }

@@ -48,7 +48,8 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   await click(marta, 'td ::-p-text(Water the seed trays)')
   await click(marta, '::-p-text(Publish …)')
   await marta.locator('::-p-aria([name="Single people"][role="combobox"])').fill('Robledo')
-  await click(marta, '[role=option] ::-p-text(Inés Robledo)')
+  await marta.waitForSelector('[role=option] ::-p-text(Inés Robledo)')
+  await marta.keyboard.press('Enter')
   await press(marta, 'Publish to 1 person')
   await seen(marta, 'Edition 1 is published')
 
