@@ -32,6 +32,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0016-audiences',
     '0017-accounts',
     '0018-absences',
+    '0019-ids-by-bytes',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

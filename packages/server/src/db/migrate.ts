@@ -19,6 +19,7 @@ import { persons } from './migrations/0015-persons'
 import { audiences } from './migrations/0016-audiences'
 import { accounts } from './migrations/0017-accounts'
 import { absences } from './migrations/0018-absences'
+import { idsByBytes } from './migrations/0019-ids-by-bytes'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly Migration[] = [
   audiences,
   accounts,
   absences,
+  idsByBytes,
 ]
 const LOCK = 7_203_114
 

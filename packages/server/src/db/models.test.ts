@@ -80,6 +80,14 @@ describe('the models', () => {
     const order = (a: { table: string; column: string }, b: typeof a) => `${a.table} ${a.column}`.localeCompare(`${b.table} ${b.column}`)
     expect(said.sort(order)).toEqual(stored.sort(order))
   })
+  it('compare ids by their bytes, and words as their readers do', async () => {
+    const columns = await database.rows<{ name: string; bytes: boolean }>(
+      `select table_name || '.' || column_name as name, collation_name is not distinct from 'C' as bytes from information_schema.columns
+       where table_schema = 'public' and data_type = 'text' and table_name <> 'migration' order by 1`,
+    )
+    const isId = (name: string) => /[._](id|by|kind|hash|ref|verb|way)$/.test(name)
+    expect(columns.filter(({ name, bytes }) => isId(name) !== bytes)).toEqual([])
+  })
   it('declare each table once', async () => {
     const names = (await declared()).map(({ table }) => table.name)
     expect([...new Set(names)].sort()).toEqual(names.sort())
