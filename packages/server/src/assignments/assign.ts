@@ -11,8 +11,8 @@ export type Assigned = {
   dated: { personId: PersonId; due: LocalDate | null }[]
   lost: PersonId[]
 }
-/** Whose assignments are made what the audiences say: everybody's of one item, or those of some people of all items. */
-type Scope = { item: ItemRef } | { people: readonly PersonId[] }
+/** Whose assignments are made what the audiences say: everybody's of one item, or those of some people of all items of some audiences. */
+type Scope = { item: ItemRef } | { people: readonly PersonId[]; audiences: readonly AudienceId[] }
 
 type Wanted = {
   kind: ItemKind
@@ -26,10 +26,11 @@ type Wanted = {
 }
 type Gone = Pick<Wanted, 'kind' | 'id' | 'person' | 'giver' | 'archived'>
 
-const scoped = (scope: Scope): { where: (item: string, person: string) => string; bind: unknown[] } =>
+/** What is asked of an audience of an item, `x`, and of a row of a person, as SQL. */
+const scoped = (scope: Scope): { where: (person: string) => string; bind: unknown[] } =>
   'item' in scope
-    ? { where: (item) => `${item}.item_kind = $1 and ${item}.item_id = $2`, bind: [scope.item.kind, scope.item.id] }
-    : { where: (_item, person) => `${person}.person_id = any ($1)`, bind: [scope.people] }
+    ? { where: () => 'x.item_kind = $1 and x.item_id = $2', bind: [scope.item.kind, scope.item.id] }
+    : { where: (person) => `x.audience_id = any ($2) and ${person}.person_id = any ($1)`, bind: [scope.people, scope.audiences] }
 
 /** Who belongs to an item's audience and has not been given it, or is to have a new date. */
 function wanted(tx: Db, scope: Scope, renewFor: readonly string[]): Promise<Wanted[]> {
@@ -39,7 +40,7 @@ function wanted(tx: Db, scope: Scope, renewFor: readonly string[]): Promise<Want
      from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition
      join audience_member m on m.audience_id = x.audience_id join person p on p.id = m.person_id and p.active join people_group s on s.id = p.site_id
      left join assignment a on a.item_kind = x.item_kind and a.item_id = x.item_id and a.person_id = p.id
-     where ${where('x', 'm')} and (a.id is null or p.id = any ($${bind.length + 1})) order by x.item_kind, x.item_id, p.name, p.id`,
+     where ${where('m')} and (a.id is null or p.id = any ($${bind.length + 1})) order by x.item_kind, x.item_id, p.name, p.id`,
     [...bind, renewFor],
   )
 }
@@ -50,7 +51,7 @@ function takeAway(tx: Db, scope: Scope): Promise<Gone[]> {
   return tx.rows<Gone>(
     `delete from assignment a using item_audience x, item i, edition e
      where x.item_kind = a.item_kind and x.item_id = a.item_id and i.kind = a.item_kind and i.id = a.item_id and e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition
-       and ${where('a', 'a')} and not exists (select 1 from audience_member m where m.audience_id = x.audience_id and m.person_id = a.person_id)
+       and ${where('a')} and not exists (select 1 from audience_member m where m.audience_id = x.audience_id and m.person_id = a.person_id)
      returning a.item_kind as kind, a.item_id as id, a.person_id as person, e.published_by as giver, i.archived_at is not null as archived`,
     bind,
   )
@@ -92,7 +93,7 @@ async function writeReasons(tx: Db, scope: Scope, now: number): Promise<void> {
   const at = bind.length
   await tx.rows(
     `with now_ as (select a.id, x.audience_id, e.published_by from assignment a join item_audience x on x.item_kind = a.item_kind and x.item_id = a.item_id
-       join item i on i.kind = a.item_kind and i.id = a.item_id join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition where ${where('a', 'a')}),
+       join item i on i.kind = a.item_kind and i.id = a.item_id join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition where ${where('a')}),
      gone as (delete from assignment_reason r using now_ n where r.assignment_id = n.id and r.kind = 'audience' and r.ref <> n.audience_id)
      insert into assignment_reason (assignment_id, kind, ref, given_by, given_at) select id, 'audience', audience_id, published_by, $${at + 1} from now_ on conflict do nothing`,
     [...bind, new Date(now)],

@@ -13,9 +13,14 @@ const following = (db: Db, now: number): Promise<AudienceRow[]> =>
     new Date(now),
   ])
 
-async function tell(tx: Db, parts: Parts, people: Iterable<PersonId>, { by, now }: Pick<PeopleChange, 'by' | 'now'>): Promise<void> {
-  const touched = [...new Set(people)]
-  if (touched.length > 0) for (const follow of parts.audienceFollowers) await follow(tx, parts, { touched, by, now })
+/** That somebody has come to belong to an audience, or ceased to. */
+type Changed = { audience: AudienceId; person: PersonId }
+
+async function tell(tx: Db, parts: Parts, changed: readonly Changed[], { by, now }: Pick<PeopleChange, 'by' | 'now'>): Promise<void> {
+  if (changed.length === 0) return
+  const touched = [...new Set(changed.map(({ person }) => person))]
+  const audiences = [...new Set(changed.map(({ audience }) => audience))]
+  for (const follow of parts.audienceFollowers) await follow(tx, parts, { touched, audiences, by, now })
 }
 
 /** Writes down who has come to belong to audiences, and who has ceased to. */
@@ -54,7 +59,7 @@ export async function refreshPeople(tx: Db, parts: Parts, change: PeopleChange):
   await tell(
     tx,
     parts,
-    changes.flatMap(({ joined, left }) => [...joined, ...left]),
+    changes.flatMap(({ audience, joined, left }) => [...joined, ...left].map((person) => ({ audience, person }))),
     change,
   )
 }
@@ -94,7 +99,7 @@ export async function refreshAudience(tx: Db, parts: Parts, id: AudienceId, by: 
   await tell(
     tx,
     parts,
-    changed.map((row) => row.person_id),
+    changed.map((row) => ({ audience: id, person: row.person_id })),
     { by, now },
   )
 }
@@ -116,18 +121,22 @@ const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(r
 /** Audiences that are written down together. */
 const TOGETHER = 20
 
-/** Makes who belongs to audiences just these people. @returns of whom something has changed */
-async function writeWanted(tx: Db, wanted: readonly { audience: AudienceId; people: PersonId[] }[], now: number): Promise<PersonId[]> {
+/** Makes who belongs to audiences just these people. Ids go there and back joined by commas: they are half a million. */
+async function writeWanted(tx: Db, wanted: readonly { audience: AudienceId; people: PersonId[] }[], now: number): Promise<Changed[]> {
   const ids = wanted.map(({ audience }) => audience)
   await tx.rows('select id from audience where id = any ($1) order by id for update', [ids])
-  const changed = await tx.rows<{ person_id: PersonId }>(
-    `with wanted as materialized (select * from unnest($1::text[], $2::text[]) as w (audience_id, person_id)),
-     gone as (delete from audience_member m where m.audience_id = any ($3) and not exists (select 1 from wanted w where w.audience_id = m.audience_id and w.person_id = m.person_id) returning person_id),
-     come as (insert into audience_member (audience_id, person_id, since) select w.audience_id, w.person_id, $4 from wanted w on conflict do nothing returning person_id)
-     select distinct person_id from (select person_id from gone union all select person_id from come) x`,
-    [wanted.flatMap(({ audience, people }) => people.map(() => audience)), wanted.flatMap(({ people }) => people), ids, new Date(now)],
+  // While nobody else writes, no row that is written has to be looked for first.
+  await tx.rows('lock table audience_member in share row exclusive mode')
+  const changed = await tx.rows<{ audience: AudienceId; people: string }>(
+    `with wanted as materialized (select w.audience_id, p.person_id from unnest($1::text[], $2::text[]) as w (audience_id, people), string_to_table(w.people, ',') as p (person_id)),
+     gone as (delete from audience_member m where m.audience_id = any ($1) and not exists (select 1 from wanted w where w.audience_id = m.audience_id and w.person_id = m.person_id) returning audience_id, person_id),
+     come as (insert into audience_member (audience_id, person_id, since) select w.audience_id, w.person_id, $3 from wanted w
+       where not exists (select 1 from audience_member m where m.audience_id = w.audience_id and m.person_id = w.person_id)
+       order by w.audience_id collate "C", w.person_id collate "C" returning audience_id, person_id)
+     select audience_id as audience, string_agg(person_id, ',') as people from (select * from gone union all select * from come) x group by audience_id`,
+    [ids, wanted.map(({ people }) => people.join(',')), new Date(now)],
   )
-  return changed.map((row) => row.person_id)
+  return changed.flatMap(({ audience, people }) => people.split(',').map((person) => ({ audience, person: person as PersonId })))
 }
 
 /** Asks every audience that follows changes anew of everybody, from nothing: what they say then has to be what they said before.

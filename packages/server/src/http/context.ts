@@ -1,7 +1,7 @@
 import type { FirstStep } from '@jackdaw/core/beginning'
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { NewId, PersonId } from '@jackdaw/core/shared'
+import type { AudienceId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { Language, Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
@@ -39,7 +39,7 @@ export type Parts = {
   /** What follows when people have changed. */
   peopleFollowers: readonly PeopleFollower[]
   /** What follows when people have come to belong to audiences, or ceased to. */
-  audienceFollowers: readonly PeopleFollower[]
+  audienceFollowers: readonly AudienceFollower[]
   /** What somebody who leaves hands over. */
   handOvers: readonly HandOver[]
   /** What a new company comes to have: SQL that is true when it is there. */
@@ -57,6 +57,11 @@ export type Parts = {
 export type PeopleChange = { touched: readonly PersonId[]; by: PersonId | null; now: number }
 /** What follows when people have changed, in the same transaction: a port for which domains above people declare themselves. */
 export type PeopleFollower = (tx: Db, parts: Parts, change: PeopleChange) => Promise<void>
+
+/** People who have come to belong to audiences, or ceased to, and the audiences of which that is so. */
+export type AudienceChange = PeopleChange & { audiences: readonly AudienceId[] }
+/** What follows when who belongs to audiences has changed, in the same transaction. */
+export type AudienceFollower = (tx: Db, parts: Parts, change: AudienceChange) => Promise<void>
 
 /** A kind of things that somebody who leaves hands over: a port for which domains above people declare themselves. */
 export type HandOver = {
