@@ -5,6 +5,10 @@ import { defineConfig } from 'vite'
 import { firstFiles } from './scripts/firstFiles.mjs'
 import { unusedValues } from './scripts/unusedValues.mjs'
 
+/** What pages with forms or tables need, and those on which staff read do not. */
+const OF_SOME_PAGES =
+  /node_modules[\\/](react-hook-form|@hookform|@tanstack)[\\/]|[\\/]ui[\\/]table[\\/]|[\\/](useFormOf|FormDialog)\.tsx?|[\\/]audiences[\\/]/
+
 export default defineConfig({
   root: join(import.meta.dirname, 'packages/web'),
   plugins: [unusedValues(), react(), tailwind(), firstFiles()],
@@ -21,8 +25,19 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
-            { name: 'frame', test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack|i18next|idb)[\\/]/, priority: 2 },
-            { name: 'common', minShareCount: 12, priority: 1 },
+            {
+              name: 'frame',
+              test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack[\\/](react-query|query-core)|i18next|idb)[\\/]/,
+              priority: 3,
+            },
+            { name: 'common', test: (id) => !OF_SOME_PAGES.test(id), minShareCount: 25, priority: 2 },
+            { name: 'forms', test: /node_modules[\\/](react-hook-form|@hookform)[\\/]|[\\/]useFormOf\.ts/, priority: 1 },
+            {
+              name: 'tables',
+              test: /node_modules[\\/]@tanstack[\\/]|[\\/]ui[\\/]table[\\/]/,
+              includeDependenciesRecursively: false,
+              priority: 1,
+            },
           ],
         },
       },
