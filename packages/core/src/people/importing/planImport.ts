@@ -47,7 +47,7 @@ type Draft = {
   /** Whether the same person stands further up, too. */
   twice: boolean
 }
-const SLICE = 200
+const SLICE = 100
 const isRight = (draft: Draft): boolean => draft.faults.length === 0
 const called = (name: string): string => `~${folded(name)}`
 
@@ -119,7 +119,7 @@ class Planning {
       drafts.push(this.draft(facts))
       if (n % SLICE === 0) yield
     }
-    const named = this.whoCanBeNamed()
+    const named = yield* this.whoCanBeNamed()
     for (const [n, draft] of drafts.entries()) {
       findManager(draft, named)
       if (n % SLICE === 0) yield
@@ -213,14 +213,21 @@ class Planning {
   }
 
   /** Who works here or stands in the file, by number, mail address and name as they will be. */
-  private whoCanBeNamed(): Map<string, Set<PersonId>> {
+  private *whoCanBeNamed(): Generator<undefined, Map<string, Set<PersonId>>> {
     const named = new Map<string, Set<PersonId>>()
     const note = ({ id, name, number, mail }: Pick<PersonState, 'id' | 'name' | 'number' | 'mail'>) => {
       for (const key of [number?.toLowerCase(), mail?.toLowerCase(), called(name)])
         if (key !== undefined) named.set(key, (named.get(key) ?? new Set()).add(id))
     }
-    for (const person of this.known.values()) if (person.active && !this.drafts.has(person.id)) note(person)
-    for (const draft of this.drafts.values()) if (!draft.twice) note(draft.state)
+    let noted = 0
+    for (const person of this.known.values()) {
+      if (person.active && !this.drafts.has(person.id)) note(person)
+      if (noted++ % SLICE === 0) yield
+    }
+    for (const draft of this.drafts.values()) {
+      if (!draft.twice) note(draft.state)
+      if (noted++ % SLICE === 0) yield
+    }
     return named
   }
 

@@ -29,7 +29,7 @@ export type HowRead = {
 export type PeopleFile = { table: ReadTable; columns: readonly (Column | null)[]; fault: string | null; lines: LineFacts[] }
 
 /** Lines that are read in one go: others get their turn in between. */
-const AT_ONCE = 200
+export const AT_ONCE = 100
 
 /** The lines of a table, as many as wished, with their numbers in the file. */
 export async function* rowsOf({ lines }: ReadTable, most = Infinity): AsyncGenerator<[line: number, ...cells: string[]]> {

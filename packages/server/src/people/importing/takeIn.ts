@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { setImmediate } from 'node:timers/promises'
 import { LINES_SHOWN, type Counts, type PeoplePreview } from '@jackdaw/contracts/peopleFiles'
 import type { InvitationTime } from '@jackdaw/contracts/account'
 import { csvHead, csvLines, known, type CsvRow, type PersonId } from '@jackdaw/core/shared'
@@ -8,7 +9,7 @@ import type { Db } from '../../db'
 import { fail, said, type Caller, type Parts } from '../../http'
 import { changePeople, holdAll } from '../changing/changePeople'
 import { GROUP, GROUP_KIND, INVITATION } from '../model'
-import { planOf, readPeopleFile, rowsOf, type HowRead } from './peopleFile'
+import { AT_ONCE, planOf, readPeopleFile, rowsOf, type HowRead } from './peopleFile'
 
 const countsOf = (plan: ImportPlan): Counts => {
   const counts: Counts = { added: 0, changed: 0, returned: 0, same: 0, wrong: 0 }
@@ -16,9 +17,12 @@ const countsOf = (plan: ImportPlan): Counts => {
   return counts
 }
 /** Names what a plan does, without the ids that are made anew each time. */
-function seenAs(plan: ImportPlan): string {
+async function seenAs(plan: ImportPlan): Promise<string> {
   const hash = createHash('sha256')
-  for (const { line, outcome, changes } of plan.lines) hash.update(JSON.stringify([line, outcome, changes]))
+  for (const [n, { line, outcome, changes }] of plan.lines.entries()) {
+    hash.update(JSON.stringify([line, outcome, changes]))
+    if (n % AT_ONCE === 0) await setImmediate()
+  }
   return hash.digest('base64url')
 }
 
@@ -42,7 +46,7 @@ export async function preview(parts: Parts, bytes: Buffer, how: HowRead, caller:
     wrong: plan.lines.filter(({ outcome }) => outcome === 'wrong').slice(0, LINES_SHOWN),
     others: plan.lines.filter(({ outcome }) => outcome !== 'wrong' && outcome !== 'same').slice(0, LINES_SHOWN),
     withMail: plan.states.filter(({ id, mail }) => added.has(id) && mail !== null).length,
-    seen: seenAs(plan),
+    seen: await seenAs(plan),
   }
 }
 
@@ -81,7 +85,7 @@ export async function takeIn(
     await holdAll(tx)
     const plan = await planOf(tx, parts, file, how, caller)
     const counts = countsOf(plan)
-    if (seenAs(plan) !== how.seen)
+    if ((await seenAs(plan)) !== how.seen)
       fail('seen-otherwise', 'People have changed since you looked what the file does. Look again; nothing was taken in.')
     if (counts.wrong > 0 && how.withoutWrong !== 'yes')
       fail('lines-wrong', said('{{count}} lines are wrong. Mend them, or take in all but these.', { count: counts.wrong }))
