@@ -58,12 +58,12 @@ async function judge(
   return judged
 }
 /** What is kept once so many clicks are: a busy machine takes a moment for each. */
-async function allKept(clicks: number): ReturnType<typeof keptRecording> {
+async function allKept(clicks: number, by = recorder): ReturnType<typeof keptRecording> {
   for (let tries = 0; tries < 40; tries++) {
-    if (clicksIn((await keptRecording(recorder)).actions).length >= clicks) break
+    if (clicksIn((await keptRecording(by)).actions).length >= clicks) break
     await sleep(250)
   }
-  return keptRecording(recorder)
+  return keptRecording(by)
 }
 const clicksIn = (actions: readonly RawAction[]) => actions.filter((action) => action.kind === 'click')
 
@@ -228,8 +228,9 @@ describe('what is private', () => {
       }
     })
   const hide = (kinds: string[], pointed: Record<string, string[]> = {}) => recorder.panel({ panel: 'hiding', hiding: { kinds, pointed } })
-  const pictureOf = async (): Promise<Buffer> => {
-    const { actions, shots } = await keptRecording(recorder)
+  /** The picture of the newest of so many clicks. */
+  const pictureOf = async (clicks: number): Promise<Buffer> => {
+    const { actions, shots } = await allKept(clicks)
     return shots.get(clicksIn(actions).at(-1)!.shot!.id)!
   }
 
@@ -241,7 +242,7 @@ describe('what is private', () => {
     const where = await areas(page)
     await hand.press(...(await spot(hand, 'css:#go')))
     await sleep(700)
-    const first = await pictureOf()
+    const first = await pictureOf(1)
     for (const kind of ['mail', 'split', 'phone', 'card', 'iban', 'person', 'portrait', 'password'] as const)
       expect([kind, await inkShare(first, where[kind])]).toEqual([kind, expect.toSatisfy((share: number) => share > 0.97)])
     for (const kind of ['number', 'value', 'free', 'pointed'] as const)
@@ -251,7 +252,7 @@ describe('what is private', () => {
     await sleep(1_300)
     await hand.press(...(await spot(hand, 'css:#go')))
     await sleep(700)
-    const second = await pictureOf()
+    const second = await pictureOf(2)
     for (const kind of ['number', 'value', 'pointed', 'password', 'phone'] as const)
       expect([kind, (await inkShare(second, where[kind])) > 0.85]).toEqual([kind, true])
     for (const kind of ['mail', 'person', 'portrait', 'free'] as const)
@@ -294,7 +295,7 @@ describe('what is private', () => {
     await hand.rest(700)
     await hand.click('css:#go')
     const { free } = await areas(page)
-    expect(await inkShare(await pictureOf(), free)).toBeGreaterThan(0.97)
+    expect(await inkShare(await pictureOf(1), free)).toBeGreaterThan(0.97)
     // Pointing did nothing in the page and is no step.
     expect(clicksIn((await keptRecording(recorder)).actions)).toHaveLength(1)
 
@@ -308,7 +309,7 @@ describe('what is private', () => {
     await hand.rest(700)
     await hand.click('css:#b', inner)
     await hand.rest(600)
-    const picture = await pictureOf()
+    const picture = await pictureOf(2)
     expect(
       await inkShare(picture, { x: place.x - width / 4, y: place.y - height / 2 + 2, width: width / 2, height: height - 4 }),
     ).toBeGreaterThan(0.5)
@@ -322,7 +323,7 @@ describe('what is private', () => {
     await sleep(1_300)
     await new Hand(again).click('css:#go')
     await sleep(500)
-    expect(await inkShare(await pictureOf(), free)).toBeGreaterThan(0.97)
+    expect(await inkShare(await pictureOf(1), free)).toBeGreaterThan(0.97)
     await hide([])
   })
 })
@@ -338,7 +339,7 @@ describe('a screen with two pixels to each', () => {
       const box = (await (await hand.at('css:#b')).element.boundingBox())!
       await hand.click('css:#b')
       await sleep(500)
-      const [click] = clicksIn((await keptRecording(sharpScreen)).actions)
+      const [click] = clicksIn((await allKept(1, sharpScreen)).actions)
       expect(click!.devicePixelRatio).toBe(2)
       expect(click!.shot!.widthPx).toBe(click!.window.width * 2)
       const id = await sharpScreen.finish()

@@ -59,7 +59,7 @@ export type PeopleChange = { touched: readonly PersonId[]; by: PersonId | null; 
 export type PeopleFollower = (tx: Db, parts: Parts, change: PeopleChange) => Promise<void>
 
 /** People who have come to belong to audiences, or ceased to, and the audiences of which that is so. */
-export type AudienceChange = PeopleChange & { audiences: readonly AudienceId[] }
+type AudienceChange = PeopleChange & { audiences: readonly AudienceId[] }
 /** What follows when who belongs to audiences has changed, in the same transaction. */
 export type AudienceFollower = (tx: Db, parts: Parts, change: AudienceChange) => Promise<void>
 
