@@ -1,7 +1,7 @@
 // Who may import whom. Checked by `npm test`; docs/architecture.md says why.
 const TIERS = [
   ['shared'],
-  ['people', 'orgChart', 'files', 'ways', 'items', 'events', 'jobs', 'inbox', 'settings', 'storage', 'mail', 'db', 'http', 'api', 'ui'],
+  ['people', 'orgChart', 'calendar', 'files', 'ways', 'items', 'events', 'jobs', 'inbox', 'settings', 'storage', 'mail', 'db', 'http', 'api', 'ui'],
   ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
   ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange', 'editing'],
   ['assignments', 'plans', 'notices', 'library'],
@@ -10,7 +10,7 @@ const TIERS = [
 /** The pages of the author's bench stand above those who only read: it uses their players and the library. */
 const WEB_TIERS = [
   ['ui', 'api'],
-  ['people', 'events', 'items', 'inbox', 'jobs'],
+  ['people', 'calendar', 'events', 'items', 'inbox', 'jobs'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences'],
   ['players', 'library', 'assignments', 'beginning'],
   ['editing', 'records'],
@@ -31,7 +31,7 @@ module.exports = {
       from: { path: '^packages/core/', pathNot: test },
       to: {
         pathNot:
-          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns|@noble/hashes|d3-hierarchy|@types/d3-hierarchy)/)',
+          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns|@noble/hashes|d3-hierarchy|ical.js|@types/d3-hierarchy)/)',
       },
     },
     {

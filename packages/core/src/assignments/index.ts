@@ -1,2 +1,2 @@
 export { DueRule, MOST_DUE_DAYS, USUAL_DAYS, USUAL_DUE, dueFor } from './dueRule'
-export type { Due } from './dueRule'
+export type { Due, DueFacts } from './dueRule'

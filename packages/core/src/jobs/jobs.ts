@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { EntryId, Instant, PersonId } from '../shared'
+import { EntryId, GroupId, Instant, PersonId } from '../shared'
 import type { Every } from './every'
 
 const HOUR_MS = 3_600_000
@@ -68,6 +68,15 @@ export const JOBS = {
     words: 'Bring audiences up to date that change with the day',
   },
   'rebuild-audiences': { ...tidying, every: { ms: DAY_MS, afterMs: 4 * HOUR_MS }, words: 'Ask all audiences anew who belongs to them' },
+  'date-anew': {
+    data: z.object({ siteId: GroupId }),
+    lane: 'short',
+    tries: 4,
+    pauseS: 15,
+    lastsAtMostS: 600,
+    byHand: false,
+    words: 'Count due days anew after a calendar was changed',
+  },
   recount: { ...tidying, tries: 2, lastsAtMostS: 7_200, words: 'Count all events anew' },
 } as const satisfies Record<string, JobRules>
 
