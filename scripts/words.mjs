@@ -11,6 +11,8 @@ const WEB = join(ROOT, 'packages/web/src')
 /** Pages that speak other languages than English altogether: folders, or files. */
 const TRANSLATED = [
   'app/',
+  'calendar/WorkingDays.tsx',
+  'calendar/weekdayNames.ts',
   'people/Face.tsx',
   'people/GroupPicker.tsx',
   'people/kindWords.ts',

@@ -17,6 +17,8 @@ export type DemoGuide = {
   everybody?: boolean
   openToAll?: boolean
   dueDays: number | null
+  /** Whether these are working days of whoever is given it. */
+  workingDays?: boolean
   /** A second edition, this many days ago, with its note. */
   again?: { daysAgo: number; note: string; mustReread: boolean; addStep: string }
   /** How the readers behave: `stopAt` is a step (from 1) at which this share gives up for now. */
@@ -48,5 +50,5 @@ export const GUIDES: readonly DemoGuide[] = [
   { file: 'nutrient-tank', folder: 'Growing', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 38, teams: ['Houses 1 to 3', 'Fitters'], dueDays: 42, confirmSteps: true, reading: { starts: 0.8, stopAt: { step: 8, share: 0.35 } } },
   { file: 'pack-herb-crates', folder: 'Packhouse', kind: 'work-instruction', owner: 'Marta Sorrel', publishedDaysAgo: 55, teams: ['Crate line A', 'Crate line B', 'Quay loading'], dueDays: 60, confirmSteps: false, reading: { starts: 0.95, stopAt: { step: 8, share: 0.72 } } },
   { file: 'pump-filter', folder: 'Maintenance', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 30, teams: ['Fitters'], dueDays: 45, confirmSteps: true, reading: { starts: 0 } },
-  { file: 'opening-checks', folder: 'Brookside', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 21, roles: ['shift lead', 'site manager'], dueDays: 22, confirmSteps: true, reading: { starts: 0.85 } },
+  { file: 'opening-checks', folder: 'Brookside', kind: 'work-instruction', owner: 'Dieter Kranz', publishedDaysAgo: 21, roles: ['shift lead', 'site manager'], dueDays: 18, workingDays: true, confirmSteps: true, reading: { starts: 0.85 } },
 ]

@@ -4,6 +4,7 @@ import { DEMO_PASSWORD, demoCompany, type DemoPerson } from './company'
 import { factsOf, startedOn } from './facts'
 import { FOLDERS } from './guides'
 import { JOINED, LEFT, MOVED } from './past'
+import { loadCalendars } from './calendars'
 import type { DemoServices, NewPerson } from './services'
 
 const DAY = 86_400_000
@@ -78,6 +79,7 @@ export async function loadPeople(
   const began = until - 400 * DAY
   const { ids, people } = await loadGroups(services, scale, began)
   const members = membersOf(ids, people, anchor)
+  await loadCalendars(services, ids.sites, anchor, began)
   const moves = MOVED.map(({ team, place, daysAgo, before }) => {
     const member = members.filter((each) => each.teams[0] === team)[place]!
     const was = {

@@ -167,7 +167,10 @@ async function seedGuide(company: Company, guide: DemoGuide): Promise<GuideId> {
   const request = {
     audience,
     openToAll: guide.openToAll ?? false,
-    due: guide.dueDays === null ? { kind: 'none' as const } : { kind: 'days' as const, days: guide.dueDays },
+    due:
+      guide.dueDays === null
+        ? { kind: 'none' as const }
+        : { kind: 'days' as const, days: guide.dueDays, ...(guide.workingDays ? { working: true as const } : {}) },
   }
   await services.publish(id, { ...request, revision: 0, changeNote: 'First edition', mustReread: false }, lead, publishedAt)
   const steps = stepsOf(document).map((step) => step.id)

@@ -1,4 +1,5 @@
 import type { AudienceId, FolderId, GroupId, GuideId, NewId, PersonId, PictureId } from '@jackdaw/core/shared'
+import type { SiteCalendar } from '@jackdaw/contracts/calendar'
 import type { DutyId } from '@jackdaw/contracts/groups'
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import type { DueRule } from '@jackdaw/core/assignments'
@@ -21,6 +22,8 @@ export type DemoServices = {
   /** Changes somebody as it happened then. */
   changePerson(id: PersonId, change: Partial<PersonState>, now: number): Promise<void>
   setFace(id: PersonId, bytes: Uint8Array): Promise<void>
+  /** Says on which days people of a site work. */
+  setCalendar(site: GroupId, calendar: SiteCalendar, now: number): Promise<void>
   setLeader(group: GroupId, leaderId: PersonId): Promise<unknown>
   setDuties(group: GroupId, duties: { id: DutyId; title: string; about: string; guides: GuideId[] }[], by: PersonId): Promise<void>
   /** Makes a kind of groups of the company's own, with groups and who is in each. */

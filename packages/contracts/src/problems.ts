@@ -44,6 +44,7 @@ export const PROBLEMS = {
   'wrong-code': { status: 422, title: 'The code does not hold' },
   'not-a-picture': { status: 422, title: 'The file is not a picture that can be read' },
   'not-markdown': { status: 422, title: 'The file is no Markdown text' },
+  'not-a-calendar': { status: 422, title: 'The file cannot be read as a calendar' },
   'not-a-table': { status: 422, title: 'The file cannot be read as a list of people' },
   'bad-zip': { status: 422, title: 'The zip file cannot be used' },
   'too-many-tries': { status: 429, title: 'Too many tries' },

@@ -2,6 +2,7 @@ import type { DemoServices } from '@jackdaw/demo'
 import { v7 as uuidV7 } from 'uuid'
 import { assignments } from './assignments'
 import { audiences } from './audiences'
+import { calendar } from './calendar'
 import { events } from './events'
 import { files } from './files'
 import { guides } from './guides'
@@ -16,6 +17,7 @@ export const demoServices = (parts: Parts): DemoServices => ({
   newId: parts.newId,
   newEventId: uuidV7,
   ...people.demo(parts),
+  ...calendar.demo(parts),
   ...audiences.demo(parts),
   ...library.demo(parts),
   ...guides.demo(parts),

@@ -3,6 +3,7 @@ import { assignments } from './assignments'
 import { eventRulesOf, type Domain } from './domain'
 import { audiences } from './audiences'
 import { beginning } from './beginning'
+import { calendar } from './calendar'
 import { events } from './events'
 import { exchange } from './exchange'
 import { files } from './files'
@@ -22,6 +23,7 @@ import { remarks } from './remarks'
 export const DOMAINS: readonly Domain[] = [
   { routes: healthRoutes },
   people,
+  calendar,
   audiences,
   { routes: jobRoutes },
   inbox,

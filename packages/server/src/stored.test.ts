@@ -65,6 +65,8 @@ async function addresses(method: string, path: string, over: string | undefined)
   if (path.endsWith('/private')) return ids(`select concat('/api/guides/', p.item_id, '/pictures/', p.id, '/private') as id from picture p`)
   // Nobody had a picture then.
   if (path.endsWith('/face')) return []
+  if (path.endsWith('/calendar'))
+    return ids(`select concat('/api/groups/', id, '/calendar') as id from people_group where kind_id = 'site'`)
   if (path.includes(':groupId')) return ids(`select replace('${path}', ':groupId', id) as id from people_group`)
   if (path.includes(':audienceId')) return ids(`select concat('/api/audiences/', id) as id from audience where name is not null`)
   if (path.includes(':attemptId') || path.includes('/recorder/')) return []

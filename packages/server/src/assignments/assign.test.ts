@@ -1,4 +1,5 @@
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
+import { USUAL_CALENDAR } from '@jackdaw/core/calendar'
 import { ticked } from '@jackdaw/core/audiences'
 import { guideItem } from '@jackdaw/core/items'
 import { seededRandom, type AudienceId, type GroupId, type GuideId, type LocalDate, type PersonId } from '@jackdaw/core/shared'
@@ -61,11 +62,11 @@ describe('assigning a guide', () => {
       )
     for (let round = 0; round < 40; round++) {
       const now = START + round * DAY
-      const believe = (renewFor: ReadonlySet<string>) => {
+      const believe = (renewFor: ReadonlySet<PersonId>) => {
         const next: Expected = new Map()
         for (const { id, zone } of people) {
           if (!belongs(id)) continue
-          const at = dueFor(due, now, zone)?.at
+          const at = dueFor(due, now, { zone, startedOn: null, calendar: USUAL_CALENDAR, away: [] })?.at
           const had = model.get(id)
           next.set(id, had !== undefined && !renewFor.has(id) ? had : at === undefined ? null : new Date(at).toISOString())
         }
@@ -93,7 +94,7 @@ describe('assigning a guide', () => {
         { kind: 'days', days: 1 + Math.floor(random() * 30) },
         { kind: 'date', date: '2026-06-01' as LocalDate },
       ])
-      const renewFor = new Set<string>(some(people, 0.2).map((person) => person.id))
+      const renewFor = new Set<PersonId>(some(people, 0.2).map((person) => person.id))
       await database.rows('update item_audience set due = $1', [JSON.stringify(due)])
       await database.rows('delete from audience_member')
       await database.rows('insert into audience_member select $1, x, $3 from unnest($2::text[]) x', [

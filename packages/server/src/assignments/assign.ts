@@ -1,7 +1,8 @@
 import { dueFor, type DueRule } from '@jackdaw/core/assignments'
 import { itemRefOf, type ItemId, type ItemKind, type ItemRef } from '@jackdaw/core/items'
-import type { AudienceId, LocalDate, NewId, PersonId } from '@jackdaw/core/shared'
+import { known, type AudienceId, type LocalDate, type NewId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { dueFactsOf } from './dueFacts'
 
 /** What came of giving an item: who has been given it or has to read it anew, and until when, and who no longer has it. */
 export type Assigned = {
@@ -18,7 +19,6 @@ type Wanted = {
   kind: ItemKind
   id: ItemId
   person: PersonId
-  zone: string
   due: DueRule
   audience: AudienceId
   giver: PersonId
@@ -33,12 +33,12 @@ const scoped = (scope: Scope): { where: (person: string) => string; bind: unknow
     : { where: (person) => `x.audience_id = any ($2) and ${person}.person_id = any ($1)`, bind: [scope.people, scope.audiences] }
 
 /** Who belongs to an item's audience and has not been given it, or is to have a new date. */
-function wanted(tx: Db, scope: Scope, renewFor: readonly string[]): Promise<Wanted[]> {
+function wanted(tx: Db, scope: Scope, renewFor: readonly PersonId[]): Promise<Wanted[]> {
   const { where, bind } = scoped(scope)
   return tx.rows<Wanted>(
-    `select x.item_kind as kind, x.item_id as id, p.id as person, s.zone, x.due, x.audience_id as audience, e.published_by as giver, i.archived_at is not null as archived
+    `select x.item_kind as kind, x.item_id as id, p.id as person, x.due, x.audience_id as audience, e.published_by as giver, i.archived_at is not null as archived
      from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition
-     join audience_member m on m.audience_id = x.audience_id join person p on p.id = m.person_id and p.active join people_group s on s.id = p.site_id
+     join audience_member m on m.audience_id = x.audience_id join person p on p.id = m.person_id and p.active
      left join assignment a on a.item_kind = x.item_kind and a.item_id = x.item_id and a.person_id = p.id
      where ${where('m')} and (a.id is null or p.id = any ($${bind.length + 1})) order by x.item_kind, x.item_id, p.name, p.id`,
     [...bind, renewFor],
@@ -59,7 +59,8 @@ function takeAway(tx: Db, scope: Scope): Promise<Gone[]> {
 
 /** Gives them, each until the day that the item's rule says. */
 async function give(tx: Db, newId: NewId, rows: readonly Wanted[], now: number): Promise<Map<Wanted, LocalDate | null>> {
-  const due = new Map(rows.map((row) => [row, dueFor(row.due, now, row.zone)]))
+  const facts = await dueFactsOf(tx, [...new Set(rows.map(({ person }) => person))])
+  const due = new Map(rows.map((row) => [row, dueFor(row.due, now, known(facts, row.person))]))
   const from = `jsonb_to_recordset($1::jsonb) as x (id text, person text, kind text, item text, due_on date, due_zone text, due_at timestamptz)`
   await tx.rows(
     `insert into assignment (id, person_id, item_kind, item_id, assigned_at, due_on, due_zone, due_at)
@@ -87,17 +88,28 @@ async function give(tx: Db, newId: NewId, rows: readonly Wanted[], now: number):
   return new Map([...due].map(([row, date]) => [row, date?.on ?? null]))
 }
 
-/** Writes down why everybody of the scope has what they have: the audience to which they belong. */
-async function writeReasons(tx: Db, scope: Scope, now: number): Promise<void> {
+/** Writes down why everybody of the scope has what they have: the audience to which they belong, and by when it is to be done for that. Who has it
+ * already keeps what was said to them then, unless they are given it anew. */
+async function writeReasons(tx: Db, scope: Scope, now: number, renewed: readonly PersonId[]): Promise<void> {
   const { where, bind } = scoped(scope)
   const at = bind.length
+  const of = `from assignment a join item_audience x on x.item_kind = a.item_kind and x.item_id = a.item_id`
   await tx.rows(
-    `with now_ as (select a.id, x.audience_id, e.published_by from assignment a join item_audience x on x.item_kind = a.item_kind and x.item_id = a.item_id
+    `with now_ as (select a.id, x.audience_id, x.due, e.published_by ${of}
        join item i on i.kind = a.item_kind and i.id = a.item_id join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition where ${where('a')}),
+     was as (select distinct on (r.assignment_id) r.assignment_id, r.due, r.counts_from from assignment_reason r join now_ n on n.id = r.assignment_id where r.kind = 'audience'),
      gone as (delete from assignment_reason r using now_ n where r.assignment_id = n.id and r.kind = 'audience' and r.ref <> n.audience_id)
-     insert into assignment_reason (assignment_id, kind, ref, given_by, given_at) select id, 'audience', audience_id, published_by, $${at + 1} from now_ on conflict do nothing`,
+     insert into assignment_reason (assignment_id, kind, ref, given_by, given_at, due, counts_from)
+     select n.id, 'audience', n.audience_id, n.published_by, $${at + 1}, coalesce(w.due, n.due), coalesce(w.counts_from, $${at + 1}) from now_ n left join was w on w.assignment_id = n.id
+     on conflict do nothing`,
     [...bind, new Date(now)],
   )
+  if (renewed.length > 0)
+    await tx.rows(
+      `update assignment_reason r set due = n.due, counts_from = $${at + 1} from (select a.id, x.due ${of} where ${where('a')} and a.person_id = any ($${at + 2})) n
+       where r.assignment_id = n.id and r.kind = 'audience'`,
+      [...bind, new Date(now), renewed],
+    )
 }
 
 /** Makes assignments what the audiences of the items say: people who belong to one now get its item, those who no longer do lose it, and the
@@ -108,12 +120,12 @@ export async function assign(
   newId: NewId,
   scope: Scope,
   now: number,
-  renewFor: ReadonlySet<string> = new Set(),
+  renewFor: ReadonlySet<PersonId> = new Set(),
 ): Promise<Assigned[]> {
   const gone = await takeAway(tx, scope)
   const rows = await wanted(tx, scope, [...renewFor])
   const due = rows.length > 0 ? await give(tx, newId, rows, now) : new Map<Wanted, LocalDate | null>()
-  if ('item' in scope || rows.length > 0) await writeReasons(tx, scope, now)
+  if ('item' in scope || rows.length > 0) await writeReasons(tx, scope, now, [...renewFor])
   const byItem = new Map<string, Assigned>()
   const of = ({ kind, id, giver, archived }: Gone): Assigned => {
     const key = `${kind} ${id}`

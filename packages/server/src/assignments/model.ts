@@ -33,6 +33,9 @@ export class AssignmentReasonRow extends Model<InferAttributes<AssignmentReasonR
   declare ref: string
   declare givenBy: PersonId
   declare givenAt: number
+  /** By when it is to be done for this reason, and since when that counts. */
+  declare due: DueRule
+  declare countsFrom: number
 }
 export const ASSIGNMENT_REASON = table('assignment_reason', AssignmentReasonRow, () => ({
   assignmentId: key(text()),
@@ -40,6 +43,8 @@ export const ASSIGNMENT_REASON = table('assignment_reason', AssignmentReasonRow,
   ref: key(text()),
   givenBy: text(),
   givenAt: instant(),
+  due: json(),
+  countsFrom: instant(),
 }))
 
 /** To whom an item is given, and by when each of them is to have done it. */

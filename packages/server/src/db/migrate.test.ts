@@ -33,6 +33,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0017-accounts',
     '0018-absences',
     '0019-ids-by-bytes',
+    '0020-calendars',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -20,6 +20,7 @@ import { audiences } from './migrations/0016-audiences'
 import { accounts } from './migrations/0017-accounts'
 import { absences } from './migrations/0018-absences'
 import { idsByBytes } from './migrations/0019-ids-by-bytes'
+import { calendars } from './migrations/0020-calendars'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -41,6 +42,7 @@ const MIGRATIONS: readonly Migration[] = [
   accounts,
   absences,
   idsByBytes,
+  calendars,
 ]
 const LOCK = 7_203_114
 

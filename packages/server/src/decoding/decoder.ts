@@ -23,7 +23,7 @@ export const DECODING_LIMITS: DecodingLimits = {
   waitingJobs: 400,
   jobsAProcess: 300,
   heldBytes: 350 * MB,
-  timeMs: { picture: 30_000, fill: 60_000, markdown: 45_000, settle: 45_000, copy: 45_000, table: 45_000 },
+  timeMs: { picture: 30_000, fill: 60_000, markdown: 45_000, settle: 45_000, copy: 45_000, table: 45_000, holidays: 20_000 },
 }
 
 const PRLIMIT = '/usr/bin/prlimit'
@@ -139,6 +139,10 @@ export class Decoder {
   /** Reads the first table of a file. */
   table(asked: Jobs['table']['asked']): Promise<Outcome<'table'>> {
     return this.run('table', asked)
+  }
+  /** Reads the days off of a calendar file. */
+  holidays(asked: Jobs['holidays']['asked']): Promise<Outcome<'holidays'>> {
+    return this.run('holidays', asked)
   }
   /** Makes another guide of a draft. */
   copy(asked: Jobs['copy']['asked']): Promise<Outcome<'copy'>> {

@@ -1,5 +1,7 @@
+import type { Holiday } from '@jackdaw/core/calendar'
 import type { ImportedDraft } from '@jackdaw/core/exchange'
 import type { GuideKind, Rect } from '@jackdaw/core/guides'
+import type { LocalDate } from '@jackdaw/core/shared'
 import type { Unreadable } from './pictureType'
 import type { ReadPicture } from './readPicture'
 import type { FileEncoding } from '@jackdaw/contracts/peopleFiles'
@@ -19,6 +21,8 @@ export type Jobs = {
   copy: { asked: { documentText: string; title: string; pictures: Record<string, string> }; done: { copied: SettledText; used: string[] } }
   /** The first table of a file; `encoding`: how to read it, where it is not as it seems. */
   table: { asked: { bytes: Uint8Array; encoding?: FileEncoding | undefined }; done: { table: ReadTable } }
+  /** The days off of a calendar file between two days. */
+  holidays: { asked: { bytes: Uint8Array; from: LocalDate; until: LocalDate }; done: { holidays: Holiday[]; left: number } }
   settle: { asked: { draft: Pick<ReadText, 'documentText' | 'pictures'>; found: readonly string[] }; done: { settled: SettledText } }
 }
 export type JobKind = keyof Jobs

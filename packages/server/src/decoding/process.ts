@@ -1,5 +1,6 @@
 import { nth, type PictureId } from '@jackdaw/core/shared'
 import { randomFillSync } from 'node:crypto'
+import { readHolidays } from '@jackdaw/core/calendar'
 import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
 import { copyOfGuide } from '@jackdaw/core/editing'
 import { pictureRefsOf, readDocument, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
@@ -64,6 +65,8 @@ async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
       return markdown(job.asked)
     case 'table':
       return readTable(Buffer.from(job.asked.bytes), job.asked.encoding)
+    case 'holidays':
+      return readHolidays(new TextDecoder().decode(job.asked.bytes), job.asked.from, job.asked.until)
     case 'settle':
       return settle(job.asked)
     case 'copy':

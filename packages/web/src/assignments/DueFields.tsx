@@ -1,6 +1,6 @@
 import { addDays, localDateAt } from '@jackdaw/core/shared'
 import { MOST_DUE_DAYS, USUAL_DUE, type DueRule } from '@jackdaw/core/assignments'
-import { DateField, NumberField, Radios } from '../ui'
+import { Check, DateField, NumberField, Radios } from '../ui'
 import { useTexts } from '../ui/words/texts'
 
 /** What a way to be due begins with. */
@@ -24,18 +24,7 @@ export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: Due
           {
             value: 'days',
             words: t('Some days after somebody gets it'),
-            more: due.kind === 'days' && (
-              <div className="w-40">
-                <NumberField
-                  label={t('Days')}
-                  whole
-                  min={1}
-                  max={MOST_DUE_DAYS}
-                  value={due.days}
-                  onChange={(days) => onChange({ kind: 'days', days })}
-                />
-              </div>
-            ),
+            more: due.kind === 'days' && <Days due={due} onChange={onChange} />,
           },
           {
             value: 'date',
@@ -48,8 +37,40 @@ export function DueFields({ due, onChange }: { due: DueRule; onChange: (due: Due
         ]}
       />
       <p className="text-sm text-soft">
-        {t('A day ends at midnight where the person works. Whoever has the guide already keeps their date.')}
+        {t(
+          'A day ends at midnight where the person works; days on which they are away are not counted. Whoever has the guide already keeps their date.',
+        )}
       </p>
     </div>
+  )
+}
+
+type InDays = DueRule & { kind: 'days' }
+/** How many days, which are counted, and from when. */
+function Days({ due, onChange }: { due: InDays; onChange: (due: InDays) => void }) {
+  const { t } = useTexts()
+  const { kind, days, working, from } = due
+  const set = (change: { days?: number; working?: boolean; hire?: boolean }) => {
+    const next = { days, working: working === true, hire: from === 'hire', ...change }
+    onChange({ kind, days: next.days, ...(next.working ? { working: true } : {}), ...(next.hire ? { from: 'hire' } : {}) })
+  }
+  return (
+    <>
+      <div className="w-40">
+        <NumberField label={t('Days')} whole min={1} max={MOST_DUE_DAYS} value={days} onChange={(next) => set({ days: next })} />
+      </div>
+      <Check
+        checked={working === true}
+        onChange={(event) => set({ working: event.target.checked })}
+        label={t('Working days only')}
+        hint={t('By the calendar of the site where the person works.')}
+      />
+      <Check
+        checked={from === 'hire'}
+        onChange={(event) => set({ hire: event.target.checked })}
+        label={t('From their first day at work')}
+        hint={t('Who has been here for longer than that has these days from when they get it.')}
+      />
+    </>
   )
 }

@@ -44,7 +44,9 @@ export function ReachedList({
             ]
               .filter(Boolean)
               .join(' · ')}
-        {counts.people > 0 && due.kind === 'days' && ` · ${t('new ones have {{days}} days', { days: due.days })}`}
+        {counts.people > 0 &&
+          due.kind === 'days' &&
+          ` · ${due.working ? t('new ones have {{days}} working days', { days: due.days }) : t('new ones have {{days}} days', { days: due.days })}`}
       </p>
       {leaving.length > 0 && (
         <div className="mb-3">

@@ -55,7 +55,7 @@ export function directoryRoutes(routes: Routes): void {
     directory(db, { find, group, page, all: all === 'yes', today: localDateAt(now, caller.zone) }),
   )
   route(routes, getPerson, ({ params: { id } }, { caller, relations, now }) => personShown(db, id, caller, relations, now))
-  route(routes, saveAbsencesOf, ({ params: { id }, body: { absences } }, { caller, now }) => saveAbsences(db, id, absences, caller, now))
+  route(routes, saveAbsencesOf, ({ params: { id }, body: { absences } }, { caller, now }) => saveAbsences(parts, id, absences, caller, now))
   route(routes, getOrgChart, () => orgChart(db))
   route(routes, getOrgChartPdf, async ({ body: { open } }, { res }) => {
     const pdf = await chartPdf(await orgChart(db), new Set(open), 'Org chart')

@@ -23,12 +23,13 @@ const aLink = async (world: HostileWorld): Promise<string> =>
     detail: '',
     expiresAt: world.server.clock.now + 3_600_000,
   })
-/** A team with nobody in it. */
-async function aGroup({ server }: HostileWorld): Promise<GroupId> {
+/** A team with nobody in it, or a site. */
+async function aGroup({ server }: HostileWorld, kind: 'team' | 'site' = 'team'): Promise<GroupId> {
   const id = nanoid<GroupId>()
-  await server.services.addGroups([{ id, kind: 'team', name: id }], START)
+  await server.services.addGroups([{ id, kind, name: id, ...(kind === 'site' ? { zone: 'Europe/London' } : {}) }], START)
   return id
 }
+const DAYS_OFF = ['BEGIN:VCALENDAR', 'BEGIN:VEVENT', 'UID:a', 'DTSTART;VALUE=DATE:20260501', 'END:VEVENT', 'END:VCALENDAR'].join('\r\n')
 
 const AS_BYTES = { 'content-type': 'application/octet-stream' }
 /** A list with somebody new. */
@@ -100,6 +101,15 @@ export const PEOPLE_INPUTS: Record<string, Special> = {
   'put /api/groups/:groupId/duties': async (world, things, input) => {
     input.params['groupId'] = await aGroup(world)
     input.body = { duties: [{ id: nanoid(), title: 'Packs', about: '', guides: [things.guide] }] }
+  },
+  'get /api/groups/:groupId/calendar': async (world, _things, input) => void (input.params['groupId'] = await aGroup(world, 'site')),
+  'put /api/groups/:groupId/calendar': async (world, _things, input) => {
+    input.params['groupId'] = await aGroup(world, 'site')
+    input.body = { daysOff: [6, 7], holidays: [{ day: '2026-05-01', name: 'May Day' }] }
+  },
+  'post /api/calendar-files': (_world, _things, input) => {
+    input.bytes = new TextEncoder().encode(DAYS_OFF)
+    input.headers['content-type'] = 'text/calendar'
   },
   'post /api/people-files/preview': (world, _things, input) => aList(world, input),
   'post /api/people-files/faults.csv': (world, _things, input) => aList(world, input),

@@ -8,6 +8,7 @@ import { Link } from 'react-router'
 import { Button, dayAndYearOf, Failed, Loaded, Message, Pager, showToast, TextLink, TitleLine, useSearch } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
+import { WorkingDays } from '../../calendar'
 import { Duties, Part } from '../directory/PersonPage'
 import { Face } from '../Face'
 import { kindWords } from '../kindWords'
@@ -71,6 +72,11 @@ function Shown({ group, page, onPage }: { group: Group; page: number; onPage: (p
               </>
             )}
           </Part>
+          {group.zone && (
+            <Part title={t('Working days')}>
+              <WorkingDays groupId={group.id} zone={group.zone} changes={changes} />
+            </Part>
+          )}
           <Given groupId={group.id} />
         </div>
         <Members {...{ group, page, onPage, changes }} />

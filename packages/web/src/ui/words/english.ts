@@ -1,5 +1,11 @@
 /** The words for one; all other English, also for many, stands where it is used. */
 export const english: Record<string, string> = {
+  '{{count}} later days off_one': 'One later day off',
+  '{{count}} days off besides_one': 'One day off besides',
+  '{{count}} days of the file stand in the list; they count once you save._one':
+    'One day of the file stands in the list; it counts once you save.',
+  '{{count}} entries are no whole days or were called off, and were left out._one':
+    'One entry is no whole day or was called off, and was left out.',
   'It is a draft with {{count}} steps._one': 'It is a draft with one step.',
   'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}._one':
     'It is a draft with one step. Pictures that are missing: {{missing}}.',

@@ -1,0 +1,2 @@
+export { calendar } from './domain'
+export { calendarsOf } from './store'

@@ -1,0 +1,1 @@
+export { WorkingDays } from './WorkingDays'
