@@ -1,10 +1,12 @@
 import {
+  addDays,
   endOfLocalDay,
   localDateAt,
   type FolderId,
   type GuideId,
   type LocalDate,
   type NewId,
+  known,
   nth,
   type PersonId,
   type PictureId,
@@ -236,10 +238,20 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await services.inboxesRead(until - 12 * DAY)
   await addLateJoiners(services, members, until)
   await organise(services, ids, guideIds, lead, until)
+  await handleSome(company, known(guideIds, 'count-stock'), anchor)
   await setFaces(services, folder, members)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
   await services.setLook({ name: 'Larkmoor Glasshouses' })
+}
+
+/** What the lead has done for single people: another day for two, and one who need not do it. */
+async function handleSome({ services, ids, lead, until }: Company, guideId: GuideId, anchor: LocalDate): Promise<void> {
+  const people = (...names: string[]) => names.map((name) => known(ids.people, name) as PersonId)
+  const now = until - 2 * DAY
+  await services.handle(guideId, people('Nerea Thorne', 'Wanda Rathbone'), { what: 'move', on: addDays(anchor, 21) }, lead, now)
+  const why = 'Works at the potting machine until spring and does not touch the stock.'
+  await services.handle(guideId, people('Hanna Eberle'), { what: 'waive', why }, lead, now)
 }
 
 /** A draft whose picture shows private data that nobody has blacked out yet. */

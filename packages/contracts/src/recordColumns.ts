@@ -40,6 +40,7 @@ const STATES: Record<ItemState, string> = {
   'in-progress': 'In progress',
   'not-started': 'Not started',
   done: 'Done',
+  waived: 'Waived',
 }
 /** Times in a file are those of the clock where the person works; the zone stands beside them. */
 const instant = (at: number | null | undefined, { zone }: AboutPerson): string | null =>
@@ -59,7 +60,13 @@ export const RECORD_COLUMNS = [
   { id: 'edition', name: 'Edition', file: (line) => line.edition, screen: false },
   { id: 'assigned', name: 'Assigned', file: (line, t) => t(line.assigned ? 'yes' : 'no'), screen: false },
   { id: 'state', name: 'State', file: (line, t) => t(STATES[line.state]), screen: true, sort: 'state' },
-  { id: 'due', name: 'Due', file: (line) => (line.state === 'done' ? null : line.dueOn), screen: true, sort: 'due' },
+  {
+    id: 'due',
+    name: 'Due',
+    file: (line) => (line.state === 'done' || line.state === 'waived' ? null : line.dueOn),
+    screen: true,
+    sort: 'due',
+  },
   { id: 'seen', name: 'Steps read', file: (line) => line.seen, screen: true, sort: 'progress' },
   { id: 'steps', name: 'Steps', file: (line) => line.parts, screen: false },
   { id: 'time', name: 'Time reading', nameInFile: 'Minutes active', file: (line) => minutes(line.activeMs), screen: true, sort: 'time' },
@@ -80,6 +87,7 @@ export const RECORD_COLUMNS = [
   { id: 'soloAttempts', name: 'Solo attempts', file: (line) => line.ways.solo?.begun ?? 0, screen: false },
   { id: 'soloBest', name: 'Solo best %', file: (line) => line.ways.solo?.bestPercent ?? null, screen: false },
   { id: 'soloPassed', name: 'Solo passed', file: (line) => instant(line.ways.solo?.passedAt, line), screen: false },
+  { id: 'waivedWhy', name: 'Waived because', file: (line) => line.waivedWhy, screen: false },
   { id: 'ways', name: 'Watch, Practise, Solo', file: null, screen: true },
 ] as const satisfies readonly Column[]
 

@@ -65,6 +65,7 @@ export const Counts = z.object({
   dueSoon: z.int(),
   late: z.int(),
   outOfDate: z.int(),
+  waived: z.int(),
   /** Of those who are done, how many have only said so: the server cannot vouch for it. */
   claimed: z.int(),
 })
@@ -160,6 +161,8 @@ export const ProgressRecord = z.object({
   finishedEdition: z.nullable(z.int()),
   /** Whether the server can vouch for it, see docs/security.md; otherwise it is what the browser said. */
   finishedAttested: z.boolean(),
+  /** Why they need not do it, where that is so. */
+  waivedWhy: z.nullable(z.string()),
   ways: WaysUsed,
 })
 /** Read by {@link ProgressRecord}. */
@@ -202,7 +205,7 @@ export const getWhoFinished = endpoint({
   params: guide,
   query: z.object({ page, ...whoFilter }),
   response: z.object({
-    guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean() }),
+    guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean(), mayAssign: z.boolean() }),
     counts: Counts,
     /** Whether steps of the newest edition have cautions that are to be acknowledged. */
     hasCautions: z.boolean(),

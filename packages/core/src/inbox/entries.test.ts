@@ -17,6 +17,7 @@ it('says who was first where that is known', () => {
 })
 it('puts nothing into words that its data do not hold', () => {
   const data: Record<EntryKind, object> = {
+    reminded: { title: 'a', by: 'b', due: null },
     'must-read': { title: 'a', by: 'b', due: '2026-03-24' },
     clash: { title: 'a', by: 'b', step: 'x' },
     imported: { title: 'a', count: 3, missing: 1 },

@@ -39,6 +39,17 @@ export const ENTRIES = {
     act: 'Read it',
     leadsTo: pathOfItem,
   }),
+  reminded: entry({
+    data: z.object({ title, by, due: z.nullable(LocalDate) }),
+    waits: false,
+    mail: true,
+    mailAfterS: 0,
+    words: '{{by}} reminds you of “{{title}}”',
+    more: ({ due }) => (due === null ? 'It waits to be done by you.' : 'It is to be done by {{due}}.'),
+    choice: 'Somebody reminds me of what I am to do',
+    act: 'Open it',
+    leadsTo: pathOfItem,
+  }),
   clash: entry({
     data: z.object({ title, by: z.nullable(z.string()), step: z.nullable(z.string()) }),
     waits: true,

@@ -16,6 +16,7 @@ const facts = (more: Partial<ItemFacts>): ItemFacts => ({
   claimSuffices: true,
   startedAt: null,
   dueAt: null,
+  waivedAt: null,
   ...more,
 })
 const now = Date.parse('2026-03-10T12:00:00Z')
@@ -29,6 +30,8 @@ describe('the state of an item', () => {
     ['the server vouches for it', { startedAt: 1, finishedEdition: 2, attestedEdition: 1, claimSuffices: false }, 'done'],
     ['an older edition was finished that still counts', { finishedEdition: 1, requiredEdition: 1 }, 'done'],
     ['a newer edition must be read', { startedAt: 1, finishedEdition: 1, requiredEdition: 2 }, 'out-of-date'],
+    ['they need not do it', { dueAt: now - 5, waivedAt: 1 }, 'waived'],
+    ['it was done although they need not', { finishedEdition: 1, waivedAt: 1 }, 'done'],
     ['the due day is over', { dueAt: now }, 'late'],
     ['a new edition is overdue', { finishedEdition: 1, requiredEdition: 2, dueAt: now - 5 }, 'late'],
     ['it is due within three days', { startedAt: 1, dueAt: now + DUE_SOON_MS }, 'due-soon'],

@@ -1,5 +1,5 @@
 /** The states of a person's item in the order in which they ask for something to be done. */
-export const STATE_ORDER = ['late', 'due-soon', 'out-of-date', 'in-progress', 'not-started', 'done'] as const
+export const STATE_ORDER = ['late', 'due-soon', 'out-of-date', 'in-progress', 'not-started', 'done', 'waived'] as const
 /** How far a person is with an item. */
 type State = (typeof STATE_ORDER)[number]
 
@@ -19,6 +19,8 @@ export type ItemFacts = {
   /** When they began, or `null`. */
   startedAt: number | null
   dueAt: number | null
+  /** Since when they need not do it, or `null`. */
+  waivedAt: number | null
 }
 /** What a condition may speak of: the facts, and two instants. `soon` is {@link DUE_SOON_MS} after `now`. */
 export type StateTerm = keyof ItemFacts | 'now' | 'soon'
@@ -41,6 +43,7 @@ export const STATE_RULE: readonly { state: Exclude<State, 'not-started'>; when: 
       ],
     },
   },
+  { state: 'waived', when: { known: 'waivedAt' } },
   { state: 'late', when: { from: 'dueAt', to: 'now' } },
   { state: 'due-soon', when: { from: 'dueAt', to: 'soon' } },
   { state: 'out-of-date', when: { known: 'finishedEdition' } },

@@ -42,6 +42,7 @@ export const RIGHTS = {
   'guide.edit': [holder('guides.write', 'own', 'shared'), holder('guides.all', 'any')],
   'guide.hand-over': [holder('guides.write', 'own'), holder('guides.all', 'any')],
   'guide.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
+  'assignment.change': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'records.guide': [holder('records.all', 'any'), everyone('reports')],
   'records.person': [everyone('self', 'reports'), holder('records.all', 'any')],
   'inbox.use': [everyone('any')],

@@ -63,9 +63,10 @@ async function give(tx: Db, newId: NewId, rows: readonly Wanted[], now: number):
   const due = new Map(rows.map((row) => [row, dueFor(row.due, now, known(facts, row.person))]))
   const from = `jsonb_to_recordset($1::jsonb) as x (id text, person text, kind text, item text, due_on date, due_zone text, due_at timestamptz)`
   await tx.rows(
-    `insert into assignment (id, person_id, item_kind, item_id, assigned_at, due_on, due_zone, due_at)
-     select x.id, x.person, x.kind, x.item, $2, x.due_on, x.due_zone, x.due_at from ${from}
-     on conflict (person_id, item_kind, item_id) do update set due_on = excluded.due_on, due_zone = excluded.due_zone, due_at = excluded.due_at`,
+    `insert into assignment (id, person_id, item_kind, item_id, assigned_at, due_on, due_zone, due_at, waived_at)
+     select x.id, x.person, x.kind, x.item, $2, x.due_on, x.due_zone, x.due_at, w.at from ${from}
+     left join waiver w on w.person_id = x.person and w.item_kind = x.kind and w.item_id = x.item and w.ended_at is null
+     on conflict (person_id, item_kind, item_id) do update set due_on = excluded.due_on, due_zone = excluded.due_zone, due_at = excluded.due_at, moved_on = null`,
     [
       JSON.stringify(
         rows.map((row) => {

@@ -1,9 +1,12 @@
 import { getToday } from '@jackdaw/contracts/reading'
+import type { Handling } from '@jackdaw/core/assignments'
+import { guideItem } from '@jackdaw/core/items'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
 import { firstRead } from '../http'
 import { job } from '../jobs'
 import { dateChanged, dateSiteAnew } from './dateAnew'
+import { handle } from './handle'
 import { followAudiences } from './followAudiences'
 import { publish, type PublishRequest } from './publish'
 import { assignmentRoutes } from './routes'
@@ -16,6 +19,8 @@ export const assignments = {
   followsPeople: dateChanged,
   jobs: [job('date-anew', (parts, { siteId }) => dateSiteAnew(parts, siteId))],
   demo: (parts) => ({
+    handle: (guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number) =>
+      handle({ ...parts, mail: null }, guideItem(guideId), people, handling, by, now),
     publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) => publish(parts, null, guideId, request, by, now),
   }),
 } satisfies Domain

@@ -1,7 +1,7 @@
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type { AudienceId, LocalDate, PersonId } from '@jackdaw/core/shared'
-import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { day, instant, json, key, optional, table, text } from '../db'
 
 /** That a person has been given an item, and by when it is to be done. */
@@ -14,6 +14,10 @@ export class AssignmentRow extends Model<InferAttributes<AssignmentRow>, InferCr
   declare dueOn: LocalDate | null
   declare dueZone: string | null
   declare dueAt: number | null
+  /** A due day that was set by hand. */
+  declare movedOn: CreationOptional<LocalDate | null>
+  /** Since when they need not do it; why stands in {@link WaiverRow}. */
+  declare waivedAt: CreationOptional<number | null>
 }
 export const ASSIGNMENT = table('assignment', AssignmentRow, () => ({
   id: key(text()),
@@ -24,6 +28,8 @@ export const ASSIGNMENT = table('assignment', AssignmentRow, () => ({
   dueOn: optional(day()),
   dueZone: optional(text()),
   dueAt: optional(instant()),
+  movedOn: optional(day()),
+  waivedAt: optional(instant()),
 }))
 
 /** Why somebody has been given it. */
@@ -59,4 +65,28 @@ export const ITEM_AUDIENCE = table('item_audience', ItemAudienceRow, () => ({
   itemId: key(text()),
   audienceId: text(),
   due: json(),
+}))
+
+/** That somebody need not do an item, and why; `endedAt`: since when they have to again. */
+export class WaiverRow extends Model<InferAttributes<WaiverRow>, InferCreationAttributes<WaiverRow>> {
+  declare id: string
+  declare personId: PersonId
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare why: string
+  declare byId: PersonId
+  declare at: number
+  declare endedAt: number | null
+  declare endedBy: PersonId | null
+}
+export const WAIVER = table('waiver', WaiverRow, () => ({
+  id: key(text()),
+  personId: text(),
+  itemKind: text(),
+  itemId: text(),
+  why: text(),
+  byId: text(),
+  at: instant(),
+  endedAt: optional(instant()),
+  endedBy: optional(text()),
 }))

@@ -1,3 +1,4 @@
+import { handleAssignments, previewHandling } from '@jackdaw/contracts/assignments'
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday, getTodayOf } from '@jackdaw/contracts/reading'
 import { USUAL_DUE } from '@jackdaw/core/assignments'
@@ -8,6 +9,7 @@ import { findCaller } from '../people'
 import { fail, route, type Routes } from '../http'
 import { ITEM, listEditions } from '../items'
 import { audienceShown, idsOf, LISTED, membersOf, reasonsOf } from '../audiences'
+import { handle, lookAtHandling } from './handle'
 import { standings, type Standing } from './standings'
 import { ITEM_AUDIENCE } from './model'
 import { publish } from './publish'
@@ -76,6 +78,10 @@ export function assignmentRoutes(routes: Routes): void {
       leaving: leaving.slice(0, LISTED).map((each) => ({ id: each.person_id, name: each.name })),
     }
   })
+  route(routes, previewHandling, ({ params: { id }, body: { people, handling } }) => lookAtHandling(db, guideItem(id), people, handling))
+  route(routes, handleAssignments, ({ params: { id }, body: { people, handling } }, { caller, now }) =>
+    handle(routes.parts, guideItem(id), people, handling, caller.id, now),
+  )
   route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) =>
     publish(routes.parts, routes.parts.mail, id, body, caller.id, now),
   )

@@ -17,6 +17,7 @@ type Row = {
   claim_suffices: boolean
   due_on: LocalDate | null
   due_at: Date | null
+  waived_at: Date | null
   assigned_at: Date
   started_at: Date | null
   finished_edition: number | null
@@ -29,7 +30,7 @@ const DONE_SHOWN = 20
 const GIVEN = keepPlan(
   'today',
   `select i.kind, i.id, i.number, i.title, i.minutes, i.parts, i.edition, i.required_edition, i.claim_suffices, coalesce(r.parts_seen, 0) as seen,
-     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.assigned_at, r.started_at, r.finished_edition, r.attested_edition, r.finished_at
+     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.waived_at, a.assigned_at, r.started_at, r.finished_edition, r.attested_edition, r.finished_at
    from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id and i.archived_at is null and i.edition is not null
    left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
    where a.person_id = $1`,
@@ -55,6 +56,7 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ to
         claimSuffices: row.claim_suffices,
         startedAt: row.started_at?.getTime() ?? null,
         dueAt: row.due_at?.getTime() ?? null,
+        waivedAt: row.waived_at?.getTime() ?? null,
       },
       now,
     ),
@@ -65,7 +67,7 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ to
     dueAt: row.due_at?.getTime() ?? Number.MAX_SAFE_INTEGER,
   }))
   const waiting = items
-    .filter((item) => item.state !== 'done')
+    .filter((item) => item.state !== 'done' && item.state !== 'waived')
     .sort((a, b) => a.dueAt - b.dueAt || STATE_ORDER.indexOf(a.state) - STATE_ORDER.indexOf(b.state) || a.number - b.number)
   const done = items
     .filter((item) => item.state === 'done')

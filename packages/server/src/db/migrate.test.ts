@@ -34,6 +34,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0018-absences',
     '0019-ids-by-bytes',
     '0020-calendars',
+    '0021-waivers',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -21,6 +21,7 @@ import { accounts } from './migrations/0017-accounts'
 import { absences } from './migrations/0018-absences'
 import { idsByBytes } from './migrations/0019-ids-by-bytes'
 import { calendars } from './migrations/0020-calendars'
+import { waivers } from './migrations/0021-waivers'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -43,6 +44,7 @@ const MIGRATIONS: readonly Migration[] = [
   absences,
   idsByBytes,
   calendars,
+  waivers,
 ]
 const LOCK = 7_203_114
 

@@ -195,6 +195,8 @@ const TABLE: Row[] = [
   ['get /guides/:id/editions/:edition/pictures/:pictureId', (c) => c.send('get', `/guides/${guide.id}/editions/1/pictures/${pictureId}`), [401, 404, 404, 403, 404, 404, 404, 404]],
   ['post /api/imports', (c) => c.send('post', '/api/imports?name=a.md', new TextEncoder().encode('# A\n\n1. B\n'), { 'content-type': 'text/markdown' }), [401, 403, 403, 403, 200, 200, 200, 200]],
   ['get /api/guides/:id/publication', (c) => c.send('get', `/api/guides/${guide.id}/publication`), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/guides/:id/assignments/preview', (c) => c.send('post', `/api/guides/${guide.id}/assignments/preview`, { people: [company.people.staff], handling: { what: 'remind' } }), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/guides/:id/assignments', (c) => c.send('post', `/api/guides/${guide.id}/assignments`, { people: [company.people.staff], handling: { what: 'remind' } }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],
   ['get /api/today', (c) => c.send('get', '/api/today'), [401, 200, 200, 200, 200, 200, 200, 200]],

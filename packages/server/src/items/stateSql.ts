@@ -10,6 +10,7 @@ export const columnsOf = (now: string, soon: string): StateColumns => ({
   claimSuffices: 'i.claim_suffices',
   startedAt: 'r.started_at',
   dueAt: 'a.due_at',
+  waivedAt: 'a.waived_at',
   now,
   soon,
 })

@@ -220,12 +220,14 @@ describe('the rules that stand both in SQL and in the core', () => {
         claimSuffices: random() < 0.7,
         startedAt: begun ? START : null,
         dueAt: random() < 0.2 ? null : START + Math.floor((random() - 0.4) * 6) * 86_400_000,
+        waivedAt: random() < 0.2 ? START : null,
       }
       const { requiredEdition, claimSuffices } = facts
       await database.in(ITEM).update({ requiredEdition, claimSuffices }, { kind: 'guide', id: guide.id })
-      await database.rows(`update assignment set due_at = $2 where item_id = $1`, [
+      await database.rows(`update assignment set due_at = $2, waived_at = $3 where item_id = $1`, [
         guide.id,
         facts.dueAt === null ? null : new Date(facts.dueAt),
+        facts.waivedAt === null ? null : new Date(facts.waivedAt),
       ])
       const own = { itemKind: 'guide', itemId: guide.id, personId: company.people.staff } as const
       await database.in(ITEM_PROGRESS).remove(own)

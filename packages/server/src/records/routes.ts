@@ -95,7 +95,11 @@ function guideRecordRoutes(routes: Routes): void {
     const among = amongFor(caller, query)
     const { item, ...found } = await whoFinishedGuide(db, id, among, { ...filterOf(query), page: query.page ?? 1 }, now)
     return {
-      guide: { ...item, mayEdit: may(caller.permissions, 'guide.edit', relations) },
+      guide: {
+        ...item,
+        mayEdit: may(caller.permissions, 'guide.edit', relations),
+        mayAssign: may(caller.permissions, 'assignment.change', relations),
+      },
       ...found,
       pageSize: PAGE_SIZE,
       onlyReports: among.reportsTo !== null,

@@ -13,6 +13,7 @@ export const FINISHED_ATTESTED = 'coalesce(r.finished_edition = r.attested_editi
 /** How far a person is with an item, as columns over rows `i` of `item`, `a` of `assignment` and `r` of `item_progress`, of which one of the
  * two may be missing. Bound are $1 now and $2 soon, see {@link standingParams}. */
 export const STANDING = `a.id is not null as assigned, to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at,
+    case when a.waived_at is not null then (select w.why from waiver w where w.person_id = a.person_id and w.item_kind = a.item_kind and w.item_id = a.item_id and w.ended_at is null) end as waived_why,
     r.started_at, r.last_at, coalesce(r.active_ms, 0)::float8 as active_ms, r.finished_at, r.finished_edition, ${FINISHED_ATTESTED} as finished_attested,
     coalesce(r.parts_seen, 0) as seen, i.number, i.title, i.edition, i.parts, ${RANK} as rank`
 
@@ -51,6 +52,7 @@ export type StandingRow = {
   finished_at: Date | null
   finished_edition: number | null
   finished_attested: boolean
+  waived_why: string | null
   assigned: boolean
   ways: Partial<WaysUsed> | null
 }
@@ -67,6 +69,7 @@ export const recordOf = (row: StandingRow) => ({
   finishedAt: row.finished_at?.getTime() ?? null,
   finishedEdition: row.finished_edition,
   finishedAttested: row.finished_attested,
+  waivedWhy: row.waived_why,
   ways: waysOf(row.ways),
 })
 
@@ -78,6 +81,7 @@ const COUNTED = {
   'in-progress': 'inProgress',
   'not-started': 'notStarted',
   done: 'done',
+  waived: 'waived',
 } as const satisfies Record<ItemState, keyof Counts>
 /** How many rows are in which state, as SQL over rows with `rank` and `finished_attested`.
  * @param people what is counted as a person's row */
@@ -88,7 +92,7 @@ export const countsSql = (people = '*'): string =>
     `count(*) filter (where rank = ${rankParam('done')} and not finished_attested)::int as claimed`,
   ].join(', ')
 /** The counts of a row, without what else stands in it. */
-export const countsOf = ({ people, done, inProgress, notStarted, dueSoon, late, outOfDate, claimed }: Counts): Counts => ({
+export const countsOf = ({ people, done, inProgress, notStarted, dueSoon, late, outOfDate, waived, claimed }: Counts): Counts => ({
   people,
   done,
   inProgress,
@@ -96,6 +100,7 @@ export const countsOf = ({ people, done, inProgress, notStarted, dueSoon, late, 
   dueSoon,
   late,
   outOfDate,
+  waived,
   claimed,
 })
 

@@ -5,6 +5,13 @@ export const german: Record<string, string> = {
   'There is no date by which it has to be done.': 'Es gibt keinen Tag, bis zu dem es getan sein muss.',
   'Read it by {{due}}.': 'Zu lesen bis {{due}}.',
   'Read it': 'Lesen',
+  '{{by}} reminds you of “{{title}}”': '{{by}} erinnert Sie an „{{title}}“',
+  'It waits to be done by you.': 'Es wartet darauf, von Ihnen erledigt zu werden.',
+  'It is to be done by {{due}}.': 'Es ist bis {{due}} zu erledigen.',
+  'Somebody reminds me of what I am to do': 'Jemand erinnert mich an etwas, das ich tun soll',
+  'Open it': 'Öffnen',
+  Waived: 'Erlassen',
+  'Waived because': 'Erlassen, weil',
   'Something you changed in “{{title}}” waits for your decision': 'Eine Änderung von Ihnen an „{{title}}“ wartet auf Ihre Entscheidung',
   'It was not taken over, because the same place has been changed meanwhile. Both are kept; choose in the editor.':
     'Sie wurde nicht übernommen, weil dieselbe Stelle inzwischen geändert wurde. Beides ist aufgehoben; wählen Sie beim Bearbeiten.',

@@ -2,7 +2,9 @@ import { getToday } from '@jackdaw/contracts/reading'
 import { getPublication, previewAudience, publishGuide } from '@jackdaw/contracts/publishing'
 import type { BodyOf, ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { AudienceChoice } from '@jackdaw/contracts/audiences'
-import type { GuideId } from '@jackdaw/core/shared'
+import { handleAssignments, previewHandling } from '@jackdaw/contracts/assignments'
+import type { Handling } from '@jackdaw/core/assignments'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, keepAnswer, keptAnswer, queryClient } from '../api'
 import { readingSettled } from '../events'
@@ -40,5 +42,18 @@ export const useAudiencePreview = (id: GuideId, audience: AudienceChoice | null)
 export const usePublish = (id: GuideId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof publishGuide>) => call(publishGuide, { params: { id }, body }),
+    onSuccess: () => queryClient.invalidateQueries(),
+  })
+/** What would come of handling assignments. */
+export const useHandlingPreview = (id: GuideId, people: readonly PersonId[], handling: Handling) =>
+  useQuery({
+    queryKey: ['handling', id, people, handling],
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+    queryFn: ({ signal }) => call(previewHandling, { params: { id }, body: { people: [...people], handling }, signal }),
+  })
+export const useHandle = (id: GuideId) =>
+  useMutation({
+    mutationFn: (body: BodyOf<typeof handleAssignments>) => call(handleAssignments, { params: { id }, body }),
     onSuccess: () => queryClient.invalidateQueries(),
   })

@@ -56,12 +56,13 @@ export function CountLine({
     ['due-soon', counts.dueSoon],
     ['late', counts.late],
     ['out-of-date', counts.outOfDate],
+    ['waived', counts.waived],
   ]
   return (
     <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
       <p>
         <span className="font-serif text-2xl">{counts.done}</span>{' '}
-        <span className="text-soft">{t('of {{people}} done', { people: counts.people })}</span>
+        <span className="text-soft">{t('of {{people}} done', { people: counts.people - counts.waived })}</span>
       </p>
       {of
         .filter(([name, n]) => n > 0 && name !== 'done')

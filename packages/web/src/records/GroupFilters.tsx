@@ -28,6 +28,7 @@ export function GroupFilters({
     'in-progress': t('In progress'),
     'not-started': t('Not started'),
     done: t('Done'),
+    waived: t('Waived'),
   }
   const select = (key: keyof AmongWhom | 'state', label: string, all: string, options: readonly { id: string; name: string }[]) => (
     <select

@@ -1,7 +1,8 @@
-import { dayOf, lengthOf, momentOf, type Sort, StateMark, Table, whenOf } from '../ui'
-import { type GuideId } from '@jackdaw/core/shared'
+import { HandleDialog, type HandlingKind } from '../assignments'
+import { Button, dayOf, lengthOf, momentOf, type Sort, StateMark, Table, useChosenRows, whenOf } from '../ui'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
-import type { ReactNode } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { WhoSort, type PersonRecord } from '@jackdaw/contracts/records'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
@@ -9,6 +10,7 @@ import { Link } from 'react-router'
 import { Claimed } from './Claimed'
 import { WaysUsedWords } from './WaysUsedWords'
 
+const keyOf = (row: PersonRecord): string => row.personId
 type CellProps = { row: PersonRecord; guideId: GuideId }
 /** A day in few words; the moment when it is pointed at. */
 const When = ({ at }: { at: number | null }) => (at === null ? '–' : <span title={momentOf(at)}>{whenOf(at)}</span>)
@@ -35,9 +37,10 @@ const CELLS: Record<ScreenColumn['id'], (props: CellProps) => ReactNode> = {
     <>
       <StateMark state={row.state} dueOn={row.dueOn} />
       <Claimed record={row} />
+      {row.waivedWhy !== null && <span className="block text-xs text-soft">{row.waivedWhy}</span>}
     </>
   ),
-  due: ({ row }) => (row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–'),
+  due: ({ row }) => (row.dueOn && row.state !== 'done' && row.state !== 'waived' ? dayOf(row.dueOn) : '–'),
   seen: ({ row }) => `${Math.min(row.seen, row.parts)} / ${row.parts}`,
   time: ({ row }) => lengthOf(row.activeMs),
   last: ({ row }) => <When at={row.lastAt} />,
@@ -60,21 +63,54 @@ const useColumns = (guideId: GuideId): Column<PersonRecord, WhoSort>[] => {
   })
 }
 
-/** The people of a guide. @param empty what is said when there is nobody */
+/** The people of a guide. @param empty what is said when there is nobody; @param mayAssign whether their assignments can be handled */
 export function PeopleTable({
   guideId,
   rows,
   sort,
   empty,
+  mayAssign,
   onSort,
 }: {
   guideId: GuideId
   rows: PersonRecord[]
   sort: Sort<WhoSort>
   empty: ReactNode
+  mayAssign: boolean
   onSort: (sort: Sort<WhoSort>) => void
 }) {
   const { t } = useTexts()
   const columns = useColumns(guideId)
-  return <Table label={t('People')} keyOf={(row) => row.personId} {...{ rows, columns, sort, onSort, empty }} />
+  const chosen = useChosenRows(useMemo(() => rows.filter(({ assigned }) => assigned).map(keyOf), [rows]))
+  const [handling, setHandling] = useState<{ kind: HandlingKind; people: PersonId[] } | null>(null)
+  const several = rows.filter((row) => chosen.keys.has(row.personId))
+  const ask = (kind: HandlingKind) => setHandling({ kind, people: several.map(({ personId }) => personId) })
+  return (
+    <>
+      <Table
+        label={t('People')}
+        {...{ rows, keyOf, columns, sort, onSort, empty }}
+        choosing={mayAssign ? { chosen, nameOf: (row) => (row.assigned ? row.name : null) } : undefined}
+        actions={
+          <>
+            <Button onClick={() => ask('move')}>{t('Move the due day …')}</Button>
+            <Button onClick={() => ask('remind')}>{t('Remind them …')}</Button>
+            <Button onClick={() => ask('waive')}>{t('Waive it …')}</Button>
+            {several.some(({ waivedWhy }) => waivedWhy !== null) && (
+              <Button onClick={() => ask('end-waiver')}>{t('End the waiver …')}</Button>
+            )}
+          </>
+        }
+      />
+      {handling && (
+        <HandleDialog
+          {...{ guideId, ...handling }}
+          onClose={(done) => {
+            setHandling(null)
+            if (done) chosen.none()
+          }}
+        />
+      )}
+    </>
+  )
 }

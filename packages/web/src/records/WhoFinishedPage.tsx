@@ -139,7 +139,7 @@ function Counted({ shown, found: { counts, soloCounts } }: { shown: Shown; found
   )
 }
 
-function People({ shown, found: { counts, rows, total, pageSize } }: { shown: Shown; found: Who }) {
+function People({ shown, found: { guide, counts, rows, total, pageSize } }: { shown: Shown; found: Who }) {
   const { t } = useTexts()
   const { id, search, page, set, clear, sort, filter, isNarrowed } = shown
   const stopped = useDropOff(id).data?.steps.find((step) => step.stepId === filter.furthest)
@@ -166,6 +166,7 @@ function People({ shown, found: { counts, rows, total, pageSize } }: { shown: Sh
       <PeopleTable
         guideId={id}
         rows={rows}
+        mayAssign={guide.mayAssign}
         sort={sort}
         onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
         empty={

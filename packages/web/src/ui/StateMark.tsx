@@ -1,5 +1,5 @@
 import type { ItemState } from '@jackdaw/core/items'
-import { Circle, CircleCheck, CircleDotDashed, Clock3, RotateCw, TriangleAlert } from 'lucide-react'
+import { Circle, CircleCheck, CircleDotDashed, CircleSlash2, Clock3, RotateCw, TriangleAlert } from 'lucide-react'
 import { useTexts } from './words/texts'
 import { dayOf } from './words/format'
 
@@ -10,6 +10,7 @@ const MARKS = {
   'in-progress': { Icon: CircleDotDashed, color: 'text-petrol' },
   'not-started': { Icon: Circle, color: 'text-soft' },
   done: { Icon: CircleCheck, color: 'text-moss' },
+  waived: { Icon: CircleSlash2, color: 'text-soft' },
 } as const
 
 /** A state as a shape and a word. */
@@ -23,6 +24,7 @@ export function StateMark({ state, dueOn, daysLeft }: { state: ItemState; dueOn?
     'in-progress': t('In progress'),
     'not-started': t('Not started'),
     done: t('Done'),
+    waived: t('Waived'),
   }[state]
   return (
     <span className={`inline-flex items-center gap-1.5 whitespace-nowrap font-semibold ${color}`}>

@@ -1,5 +1,15 @@
 /** The words for one; all other English, also for many, stands where it is used. */
 export const english: Record<string, string> = {
+  'Move {{count}} due days_one': 'Move one due day',
+  '{{count}} due days are moved_one': 'One due day is moved',
+  'Waive it for {{count}} people_one': 'Waive it for one person',
+  'It is waived for {{count}} people_one': 'It is waived for one person',
+  'End {{count}} waivers_one': 'End one waiver',
+  '{{count}} waivers are ended_one': 'One waiver is ended',
+  'Remind {{count}} people_one': 'Remind one person',
+  '{{count}} people are reminded_one': 'One person is reminded',
+  '{{count}} of those you chose have not been given it; nothing happens to them._one':
+    'One of those you chose has not been given it; nothing happens to them.',
   '{{count}} later days off_one': 'One later day off',
   '{{count}} days off besides_one': 'One day off besides',
   '{{count}} days of the file stand in the list; they count once you save._one':

@@ -98,6 +98,7 @@ export const german: Record<string, string> = {
   'Go on': 'Weiter',
   Begin: 'Beginnen',
   Done: 'Fertig',
+  Waived: 'Erlassen',
   Draft: 'Entwurf',
   Owner: 'Verantwortlich',
   'Safety signs for the whole guide': 'Sicherheitszeichen für die ganze Anleitung',

@@ -1,0 +1,2 @@
+export { HandleDialog } from './HandleDialog'
+export type { HandlingKind } from './HandleDialog'
