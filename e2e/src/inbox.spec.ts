@@ -79,6 +79,7 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   expect(await ines.$$eval('[role=switch]', (all) => all.map((each) => each.getAttribute('aria-checked') === 'true'))).toEqual([
     false,
     true,
+    true,
     false,
     true,
   ])
