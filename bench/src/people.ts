@@ -81,7 +81,7 @@ export async function fillAudiences(databaseUrl: string, count: number): Promise
   )
   const rules = rulesOf(count, groups, people)
   // What the demo gives to everybody would be given to all of these first: that is another thing to measure.
-  await client.query('delete from item_audience')
+  await client.query('delete from giving')
   await client.query(
     `insert into audience (id, name, rule, created_by, created_at, changed_at)
      select substr(md5('audience' || n), 1, 21), 'Bench audience ' || n, rule, (select id from person where level = 'admin' limit 1), timestamptz '2026-01-01', timestamptz '2026-01-01'

@@ -16,7 +16,7 @@ export async function scaleUp(databaseUrl: string, factor: number): Promise<void
       insert into membership (person_id, group_id, since)
         select ${copyOf('m.person_id')}, m.group_id, m.since from membership m cross join generate_series(1, ${copies}) n where m.until is null;
       insert into audience_member select m.audience_id, ${copyOf('m.person_id')}, m.since from audience_member m join person p on p.id = m.person_id and p.active cross join generate_series(1, ${copies}) n;
-      insert into assignment select ${copyOf('a.id')}, ${copyOf('a.person_id')}, a.item_kind, a.item_id, a.assigned_at, a.due_on, a.due_zone, a.due_at from assignment a join person p on p.id = a.person_id and p.active cross join generate_series(1, ${copies}) n;
+      insert into assignment (id, person_id, item_kind, item_id, assigned_at, use, due_on, due_zone, due_at) select ${copyOf('a.id')}, ${copyOf('a.person_id')}, a.item_kind, a.item_id, a.assigned_at, a.use, a.due_on, a.due_zone, a.due_at from assignment a join person p on p.id = a.person_id and p.active cross join generate_series(1, ${copies}) n;
       insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, active_ms, attested, occurred_at, received_at, visit, tries, help, done, percent, passed, local_day)
         select md5(e.id::text || n::text)::uuid, e.schema_version, e.verb, e.way, e.actor_kind, ${copyOf('e.subject_id')}, e.subject_kind, ${copyOf('e.subject_id')}, e.item_kind, e.item_id, e.edition, e.part_id, e.active_ms, e.attested,
         e.occurred_at + n * interval '1 second', e.received_at, e.visit, e.tries, e.help, e.done, e.percent, e.passed, e.local_day from event e cross join generate_series(1, ${copies}) n;

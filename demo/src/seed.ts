@@ -16,6 +16,8 @@ import {
 import { readFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import { belongs, EVERYBODY, ticked, type AudienceRule } from '@jackdaw/core/audiences'
+import type { DueRule, GivenFor } from '@jackdaw/core/assignments'
+import { guideItem } from '@jackdaw/core/items'
 import { importMarkdown, settlePictures, type ImportedDraft } from '@jackdaw/core/exchange'
 import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
 import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
@@ -238,11 +240,33 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await services.inboxesRead(until - 12 * DAY)
   await addLateJoiners(services, members, until)
   await organise(services, ids, guideIds, lead, until)
+  await giveMore(company, guideIds)
   await handleSome(company, known(guideIds, 'count-stock'), anchor)
   await setFaces(services, folder, members)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
   await services.setLook({ name: 'Larkmoor Glasshouses' })
+}
+
+/** What is given besides: to look up where somebody helps out, and again every year. */
+async function giveMore({ services, ids, lead, until }: Company, guideIds: ReadonlyMap<string, GuideId>): Promise<void> {
+  const teams = (...names: string[]) =>
+    ticked(
+      names.map((name) => known(ids.teams, name)),
+      [],
+    )
+  const give = (
+    file: string,
+    audience: AudienceRule,
+    more: { use: GivenFor; due: DueRule; repeatMonths: number | null },
+    daysAgo: number,
+  ) => services.give(guideItem(known(guideIds, file)), { audience, ...more }, lead, until - daysAgo * DAY)
+  const lookUp = { use: 'to-look-up', due: { kind: 'none' }, repeatMonths: null } as const
+  await give('tray-seeder', teams('Fitters'), lookUp, 12)
+  await give('pump-filter', teams('Houses 1 to 3'), lookUp, 11)
+  await give('pack-herb-crates', teams('Drivers'), lookUp, 6)
+  const yearly = { use: 'to-do', due: { kind: 'days', days: 30 }, repeatMonths: 12 } as const
+  await give('lone-working', ticked([known(ids.roles, 'maintenance fitter'), known(ids.roles, 'forklift driver')], []), yearly, 16)
 }
 
 /** What the lead has done for single people: another day for two, and one who need not do it. */

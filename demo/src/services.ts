@@ -2,7 +2,8 @@ import type { AudienceId, FolderId, GroupId, GuideId, NewId, PersonId, PictureId
 import type { SiteCalendar } from '@jackdaw/contracts/calendar'
 import type { DutyId } from '@jackdaw/contracts/groups'
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
-import type { DueRule, Handling } from '@jackdaw/core/assignments'
+import type { DueRule, GivenFor, Handling } from '@jackdaw/core/assignments'
+import type { ItemRef } from '@jackdaw/core/items'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { UsageEvent } from '@jackdaw/core/players'
 import type { Change, GuideDocument, Look } from '@jackdaw/core/guides'
@@ -54,6 +55,13 @@ export type DemoServices = {
     by: PersonId,
     now: number,
   ): Promise<unknown>
+  /** Gives a published item to an audience. */
+  give(
+    item: ItemRef,
+    saving: { audience: AudienceRule; use: GivenFor; due: DueRule; repeatMonths: number | null },
+    by: PersonId,
+    now: number,
+  ): Promise<{ id: string }>
   /** Handles the assignments of some people at once. */
   handle(guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number): Promise<unknown>
   takeEvents(batches: readonly Batch[]): Promise<void>

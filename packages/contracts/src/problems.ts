@@ -13,6 +13,7 @@ export const PROBLEMS = {
   'folder-not-empty': { status: 409, title: 'The folder is not empty' },
   'folder-loop': { status: 409, title: 'A folder cannot be put into itself' },
   'not-publishable': { status: 409, title: 'The guide cannot be published yet' },
+  'not-published': { status: 409, title: 'It is not published' },
   'draft-moved-on': { status: 409, title: 'The draft has changed since the page was opened' },
   'guide-archived': { status: 409, title: 'The guide is archived' },
   'recording-over': { status: 409, title: 'The recording has ended' },

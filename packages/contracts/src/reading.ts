@@ -1,3 +1,4 @@
+import { LineFor } from '@jackdaw/core/assignments'
 import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/players'
 import { GuideId, Instant, LocalDate, GroupId, PersonId, StepId } from '@jackdaw/core/shared'
@@ -5,12 +6,13 @@ import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { StoredDocument } from './guides'
 
-/** An item on somebody's first page. `parts` are those of the newest edition, `seen` how many of them they have gone through. */
+/** An item on somebody's first page. `use`: whether it is to be done; `parts` are those of the newest edition, `seen` how many of them they have gone through. */
 export const TodayItem = z.object({
   item: ItemRef,
   number: z.int(),
   title: z.string(),
   minutes: z.int(),
+  use: LineFor,
   state: ItemState,
   dueOn: z.nullable(LocalDate),
   daysLeft: z.nullable(z.int()),
@@ -22,12 +24,12 @@ export const TodayItem = z.object({
 })
 /** Read by {@link TodayItem}. */
 export type TodayItem = z.infer<typeof TodayItem>
-/** What the asker has to do, what is due first on top, and what they have done. */
+/** What the asker has to do, what is due first on top, what they have done, and what is at hand without having to be done. */
 export const getToday = endpoint({
   method: 'get',
   path: '/api/today',
   access: { may: 'today.read' },
-  response: z.object({ today: LocalDate, waiting: z.array(TodayItem), done: z.array(TodayItem) }),
+  response: z.object({ today: LocalDate, waiting: z.array(TodayItem), done: z.array(TodayItem), atHand: z.array(TodayItem) }),
   problems: [],
 })
 /** The same as somebody else finds it; nothing is noted by looking. */

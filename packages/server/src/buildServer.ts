@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import { createServer, type Server } from 'node:http'
 import type { Express } from 'express'
+import type { ItemRef } from '@jackdaw/core/items'
 import { THINGS } from '@jackdaw/core/people'
 import { nanoid } from 'nanoid'
 import pino from 'pino'
@@ -9,7 +10,8 @@ import { openDatabase } from './db'
 import { Decoder } from './decoding'
 import { firstReadsOf } from './domain'
 import { AUDIENCE_FOLLOWERS, DOMAINS, EVENT_RULES, FIRST_STEPS, HAND_OVERS, PEOPLE_FOLLOWERS } from './domains'
-import { buildApp, newRoutes, type Parts, type RelationFinders, type Routes } from './http'
+import { buildApp, newRoutes, type Parts, type Caller, type RelationFinders, type Routes } from './http'
+import { findItem } from './items'
 import { mailer } from './mail'
 import { Runner, type RunnerTimes } from './jobs'
 import { localStore } from './storage'
@@ -50,6 +52,11 @@ const present = <T>(value: T | undefined): T[] => (value === undefined ? [] : [v
 export function buildServer(parts: Parts): BuiltServer {
   const { database } = parts
   const relations: RelationFinders = Object.assign({}, ...DOMAINS.map((domain) => domain.relations?.(parts)))
+  relations.item = async (caller, id) => {
+    const item = await findItem(database, id)
+    return item && relationsTo(item, caller)
+  }
+  const relationsTo = ({ kind, id }: ItemRef, caller: Caller) => relations[kind](caller, id)
   const lacking = Object.keys(THINGS).filter((thing) => !(thing in relations))
   if (lacking.length > 0) throw new Error(`no domain says how somebody stands to: ${lacking.join(', ')}`)
   const routes = newRoutes(parts, relations)

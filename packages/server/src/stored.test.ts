@@ -71,6 +71,8 @@ async function addresses(method: string, path: string, over: string | undefined)
   if (path.includes(':audienceId')) return ids(`select concat('/api/audiences/', id) as id from audience where name is not null`)
   if (path.includes(':attemptId') || path.includes('/recorder/')) return []
   const own = (over === 'person' ? people : guides).map((id) => path.replace(':id', id))
+  if (path.includes(':itemId'))
+    return ids(`select concat('/api/people/', person_id, '/items/', item_id, '/reasons') as id from assignment order by id limit 20`)
   if (path.includes(':guideId'))
     return ids(`select concat('/api/people/', person_id, '/records/', item_id) as id from assignment order by id limit 20`)
   if (path.includes(':way'))

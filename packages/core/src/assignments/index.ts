@@ -2,3 +2,5 @@ export { DueRule, MOST_DUE_DAYS, USUAL_DAYS, USUAL_DUE, dueFor } from './dueRule
 export type { Due, DueFacts } from './dueRule'
 export { HANDLED, Handling, handledAs, WAIVER_LETTERS } from './handling'
 export type { Handled, StandingLine } from './handling'
+export { GivenFor, lineOf, LineFor, MOST_REPEAT_MONTHS, nextRound, RepeatMonths } from './line'
+export type { Line, LineFacts, Reason } from './line'

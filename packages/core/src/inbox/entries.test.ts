@@ -17,6 +17,8 @@ it('says who was first where that is known', () => {
 })
 it('puts nothing into words that its data do not hold', () => {
   const data: Record<EntryKind, object> = {
+    'due-again': { title: 'a', due: null },
+    'to-look-up': { title: 'a', by: 'b' },
     reminded: { title: 'a', by: 'b', due: null },
     'must-read': { title: 'a', by: 'b', due: '2026-03-24' },
     clash: { title: 'a', by: 'b', step: 'x' },

@@ -1,7 +1,7 @@
 export { ALL_ITEM_KINDS, ITEM_KINDS } from './itemKind'
 export type { ItemKind, KindOfItem } from './itemKind'
 export { countsAsProgress, guideItem, itemKey, pathOfItem } from './pathOfItem'
-export { ItemRef, itemRefOf } from './itemRef'
+export { AnyItemId, ItemRef, itemRefOf } from './itemRef'
 export type { ItemId } from './itemRef'
 export { ItemState } from './itemState'
 export { DUE_SOON_MS, STATE_ORDER, STATE_RULE, stateOf } from './stateRule'

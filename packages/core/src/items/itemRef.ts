@@ -1,11 +1,13 @@
 import * as z from 'zod/mini'
-import { GuideId, entriesOf } from '../shared'
+import { GuideId, entriesOf, idOf } from '../shared'
 import type { ItemKind } from './itemKind'
 
 /** Ids of each kind of item. */
 const IDS = { guide: GuideId } as const satisfies Record<ItemKind, z.ZodMiniType<string>>
 /** The id of an item of a kind. */
 export type ItemId<K extends ItemKind = ItemKind> = z.infer<(typeof IDS)[K]>
+/** The id of an item of whatever kind, where that is not said: an id is that of one item only. */
+export const AnyItemId = idOf('item') as unknown as z.ZodMiniType<ItemId>
 /** An item that can be given to people: of which kind it is, and which one. */
 export type ItemRef = { [K in ItemKind]: { kind: K; id: ItemId<K> } }[ItemKind]
 /** An item that can be given to people. */

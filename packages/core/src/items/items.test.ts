@@ -17,6 +17,10 @@ const facts = (more: Partial<ItemFacts>): ItemFacts => ({
   startedAt: null,
   dueAt: null,
   waivedAt: null,
+  roundFrom: null,
+  lastFinishedAt: null,
+  lastAttestedAt: null,
+  lastAt: null,
   ...more,
 })
 const now = Date.parse('2026-03-10T12:00:00Z')
@@ -36,6 +40,18 @@ describe('the state of an item', () => {
     ['a new edition is overdue', { finishedEdition: 1, requiredEdition: 2, dueAt: now - 5 }, 'late'],
     ['it is due within three days', { startedAt: 1, dueAt: now + DUE_SOON_MS }, 'due-soon'],
     ['it is due later', { startedAt: 1, dueAt: now + DUE_SOON_MS + 1 }, 'in-progress'],
+    [
+      'it was finished in the round before',
+      { startedAt: 1, lastAt: 5, finishedEdition: 1, lastFinishedAt: 5, roundFrom: 6 },
+      'not-started',
+    ],
+    ['it was begun again in this round', { startedAt: 1, lastAt: 7, finishedEdition: 1, lastFinishedAt: 5, roundFrom: 6 }, 'in-progress'],
+    ['it was finished again in this round', { startedAt: 1, lastAt: 7, finishedEdition: 1, lastFinishedAt: 7, roundFrom: 6 }, 'done'],
+    [
+      'only a claim is of this round, which does not suffice',
+      { claimSuffices: false, finishedEdition: 1, lastFinishedAt: 7, attestedEdition: 1, lastAttestedAt: 5, roundFrom: 6 },
+      'not-started',
+    ],
   ])('when %s', (_, more, expected) => expect(stateOf(facts(more), now)).toBe(expected))
 })
 

@@ -21,16 +21,26 @@ export type ItemFacts = {
   dueAt: number | null
   /** Since when they need not do it, or `null`. */
   waivedAt: number | null
+  /** When the present round began, of what is to be done again and again; `null` in the first one. */
+  roundFrom: number | null
+  /** When they finished {@link finishedEdition} last, {@link attestedEdition} last, and when they used it last; `null` for never. */
+  lastFinishedAt: number | null
+  lastAttestedAt: number | null
+  lastAt: number | null
 }
 /** What a condition may speak of: the facts, and two instants. `soon` is {@link DUE_SOON_MS} after `now`. */
 export type StateTerm = keyof ItemFacts | 'now' | 'soon'
 /** A condition of the rule, as data: it is asked of values here, and made into SQL by the server. What is not known is never reached. */
 export type StateCondition =
   | { known: StateTerm }
+  | { unset: StateTerm }
   | { holds: StateTerm }
   | { from: StateTerm; to: StateTerm }
   | { all: readonly StateCondition[] }
   | { any: readonly StateCondition[] }
+
+/** Whether something was so in the present round. */
+const inThisRound = (at: StateTerm): StateCondition => ({ any: [{ unset: 'roundFrom' }, { from: 'roundFrom', to: at }] })
 
 /** The rule for the state of an item: the first line whose condition holds; where none does, it is not started. */
 export const STATE_RULE: readonly { state: Exclude<State, 'not-started'>; when: StateCondition }[] = [
@@ -38,16 +48,16 @@ export const STATE_RULE: readonly { state: Exclude<State, 'not-started'>; when: 
     state: 'done',
     when: {
       any: [
-        { from: 'requiredEdition', to: 'attestedEdition' },
-        { all: [{ holds: 'claimSuffices' }, { from: 'requiredEdition', to: 'finishedEdition' }] },
+        { all: [{ from: 'requiredEdition', to: 'attestedEdition' }, inThisRound('lastAttestedAt')] },
+        { all: [{ holds: 'claimSuffices' }, { from: 'requiredEdition', to: 'finishedEdition' }, inThisRound('lastFinishedAt')] },
       ],
     },
   },
   { state: 'waived', when: { known: 'waivedAt' } },
   { state: 'late', when: { from: 'dueAt', to: 'now' } },
   { state: 'due-soon', when: { from: 'dueAt', to: 'soon' } },
-  { state: 'out-of-date', when: { known: 'finishedEdition' } },
-  { state: 'in-progress', when: { known: 'startedAt' } },
+  { state: 'out-of-date', when: { all: [{ known: 'finishedEdition' }, { unset: 'roundFrom' }] } },
+  { state: 'in-progress', when: { all: [{ known: 'startedAt' }, inThisRound('lastAt')] } },
 ]
 
 type Known = ItemFacts & { now: number; soon: number }
@@ -55,6 +65,7 @@ function asks(condition: StateCondition, known: Known): boolean {
   if ('all' in condition) return condition.all.every((each) => asks(each, known))
   if ('any' in condition) return condition.any.some((each) => asks(each, known))
   if ('known' in condition) return known[condition.known] !== null
+  if ('unset' in condition) return known[condition.unset] === null
   if ('holds' in condition) return known[condition.holds] === true
   const [from, to] = [known[condition.from], known[condition.to]]
   return typeof from === 'number' && typeof to === 'number' && from <= to

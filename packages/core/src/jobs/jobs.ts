@@ -77,6 +77,7 @@ export const JOBS = {
     byHand: false,
     words: 'Count due days anew after a calendar was changed',
   },
+  'begin-rounds': { ...tidying, every: { ms: HOUR_MS, afterMs: 20 * 60_000 }, words: 'Begin anew what is to be done again and again' },
   recount: { ...tidying, tries: 2, lastsAtMostS: 7_200, words: 'Count all events anew' },
 } as const satisfies Record<string, JobRules>
 

@@ -43,6 +43,7 @@ export const RIGHTS = {
   'guide.hand-over': [holder('guides.write', 'own'), holder('guides.all', 'any')],
   'guide.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'assignment.change': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
+  'assignment.list': [holder('guides.publish', 'any'), holder('guides.all', 'any')],
   'records.guide': [holder('records.all', 'any'), everyone('reports')],
   'records.person': [everyone('self', 'reports'), holder('records.all', 'any')],
   'inbox.use': [everyone('any')],
@@ -70,6 +71,8 @@ export type ThingRights = { relations: readonly Relation[]; knownBy: readonly Ac
 /** The things that rights are asked for: one that is added says all of it here, and its domain how relations to it are found. */
 export const THINGS = {
   guide: { relations: ['own', 'shared', 'assigned', 'open', 'reports'], knownBy: ['guide.read', 'guide.edit', 'records.guide'] },
+  /** Of whatever kind: how somebody stands to it is asked of its kind. */
+  item: { relations: ['own', 'shared', 'assigned', 'open', 'reports'], knownBy: ['guide.read', 'guide.edit', 'records.guide'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, daysBetween, endOfLocalDay, localDateAt } from './days'
+import { addDays, addMonths, daysBetween, endOfLocalDay, localDateAt } from './days'
 import { LocalDate } from './localDate'
 
 const day = (text: string) => LocalDate.parse(text)
@@ -9,6 +9,12 @@ describe('a local date', () => {
     expect(LocalDate.safeParse('2026-02-29').success).toBe(false)
     expect(LocalDate.safeParse('2028-02-29').success).toBe(true)
     expect(LocalDate.safeParse('tomorrow').success).toBe(false)
+  })
+  it('is counted on by months, to the last day of a shorter one', () => {
+    expect(addMonths(day('2026-01-31'), 1)).toBe('2026-02-28')
+    expect(addMonths(day('2026-11-30'), 3)).toBe('2027-02-28')
+    expect(addMonths(day('2026-03-15'), -15)).toBe('2024-12-15')
+    expect(() => addMonths(day('2026-03-15'), 0.5)).toThrow(RangeError)
   })
   it('ends at local midnight, also on the day the clocks go back', () => {
     expect(new Date(endOfLocalDay(day('2026-10-25'), 'Europe/London')).toISOString()).toBe('2026-10-26T00:00:00.000Z')

@@ -30,12 +30,23 @@ export function addDays(date: LocalDate, days: number): LocalDate {
   return dayFrom(year, month, day + days)
 }
 
+/** The day `months` after `date`: the same day of that month, or its last one where it has no such day. */
+export function addMonths(date: LocalDate, months: number): LocalDate {
+  if (!Number.isInteger(months)) throw new RangeError(`months: ${months}`)
+  const [year, month, day] = numbersOfDay(date)
+  const lastDay = new Date(Date.UTC(year, month + months, 0)).getUTCDate()
+  return dayFrom(year, month + months, Math.min(day, lastDay))
+}
+
 /** The instant at which a local day ends: the first millisecond of the day after, in that zone.
  * @returns epoch milliseconds, UTC; right across changes of the clock */
 export function endOfLocalDay(date: LocalDate, zone: string): number {
   const [year, month, day] = numbersOfDay(addDays(date, 1))
   return new TZDate(year, month - 1, day, 0, 0, 0, zone).getTime()
 }
+
+/** The instant at which a local day begins in a zone: epoch milliseconds, UTC. */
+export const startOfLocalDay = (date: LocalDate, zone: string): number => endOfLocalDay(addDays(date, -1), zone)
 
 /** Whole days from one calendar day to another; negative when `to` lies before `from`. */
 export function daysBetween(from: LocalDate, to: LocalDate): number {

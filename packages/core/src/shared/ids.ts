@@ -36,6 +36,10 @@ export type GroupKindId = z.infer<typeof GroupKindId>
 export const AudienceId = idOf('audience')
 /** Read by {@link AudienceId}. */
 export type AudienceId = z.infer<typeof AudienceId>
+/** Id of a giving: that an audience is given an item. */
+export const GivingId = idOf('giving')
+/** Read by {@link GivingId}. */
+export type GivingId = z.infer<typeof GivingId>
 /** Id of a folder. */
 export const FolderId = idOf('folder')
 /** Read by {@link FolderId}. */

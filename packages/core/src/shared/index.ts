@@ -1,7 +1,21 @@
-export { idOf, kindOfId, PersonId, GroupId, GroupKindId, AudienceId, FolderId, GuideId, StepId, SectionId, PictureId, EntryId } from './ids'
+export {
+  idOf,
+  kindOfId,
+  PersonId,
+  GroupId,
+  GroupKindId,
+  AudienceId,
+  GivingId,
+  FolderId,
+  GuideId,
+  StepId,
+  SectionId,
+  PictureId,
+  EntryId,
+} from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'
-export { localDateAt, localTimeAt, addDays, endOfLocalDay, daysBetween } from './days'
+export { localDateAt, localTimeAt, addDays, addMonths, startOfLocalDay, endOfLocalDay, daysBetween } from './days'
 export { seededRandom, seededIds } from './random'
 export { csvHead, csvLines } from './csv'
 export type { CsvRow } from './csv'

@@ -1,6 +1,7 @@
+import type { GivingSaving } from '@jackdaw/contracts/assignments'
 import { getToday } from '@jackdaw/contracts/reading'
 import type { Handling } from '@jackdaw/core/assignments'
-import { guideItem } from '@jackdaw/core/items'
+import { guideItem, type ItemRef } from '@jackdaw/core/items'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
 import { firstRead } from '../http'
@@ -9,6 +10,8 @@ import { dateChanged, dateSiteAnew } from './dateAnew'
 import { handle } from './handle'
 import { followAudiences } from './followAudiences'
 import { publish, type PublishRequest } from './publish'
+import { give } from './givings'
+import { beginRounds } from './rounds'
 import { assignmentRoutes } from './routes'
 
 /** Who has been given what, and by when. */
@@ -17,10 +20,15 @@ export const assignments = {
   firstReads: { '/': [firstRead(getToday)] },
   followsAudiences: followAudiences,
   followsPeople: dateChanged,
-  jobs: [job('date-anew', (parts, { siteId }) => dateSiteAnew(parts, siteId))],
+  jobs: [
+    job('date-anew', (parts, { siteId }) => dateSiteAnew(parts, siteId)),
+    job('begin-rounds', async (parts, _nothing, { now }) => void (await beginRounds(parts, now))),
+  ],
   demo: (parts) => ({
     handle: (guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number) =>
       handle({ ...parts, mail: null }, guideItem(guideId), people, handling, by, now),
+    give: (item: ItemRef, saving: GivingSaving, by: PersonId, now: number) =>
+      give(parts, item, saving, { by, now, mail: null, tell: true }),
     publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) => publish(parts, null, guideId, request, by, now),
   }),
 } satisfies Domain

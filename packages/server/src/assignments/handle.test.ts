@@ -31,9 +31,9 @@ const publish = (more: object, revision = 0) => {
 }
 const both = () => [company.people.staff, company.people.manager]
 const handle = (handling: object, people: string[] = both(), expected = 200, who = lead) =>
-  who.json('post', `/api/guides/${guide.id}/assignments`, { people, handling }, expected)
+  who.json('post', `/api/items/${guide.id}/assignments`, { people, handling }, expected)
 const preview = (handling: object, people: string[] = both()) =>
-  lead.json('post', `/api/guides/${guide.id}/assignments/preview`, { people, handling })
+  lead.json('post', `/api/items/${guide.id}/assignments/preview`, { people, handling })
 const mine = async () => {
   const { waiting, done } = await staff.json('get', '/api/today')
   return [...waiting, ...done].find(({ item }: { item: { id: string } }) => item.id === guide.id)

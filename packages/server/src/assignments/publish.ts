@@ -1,4 +1,4 @@
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { GivingId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceChoice } from '@jackdaw/contracts/audiences'
 import { guideItem } from '@jackdaw/core/items'
@@ -9,7 +9,7 @@ import type { Parts } from '../http'
 import type { Telling } from '../inbox'
 import { ITEM, ITEM_PROGRESS } from '../items'
 import { assign } from './assign'
-import { ASSIGNMENT, ITEM_AUDIENCE } from './model'
+import { ASSIGNMENT, GIVING } from './model'
 import { tellReaders } from './tellReaders'
 
 export type PublishRequest = {
@@ -45,11 +45,14 @@ export async function publish(
     })
     const { kind, id } = item
     await tx.in(ITEM).update({ openToAll: request.openToAll }, { kind, id })
-    const was = await tx.in(ITEM_AUDIENCE).one({ itemKind: kind, itemId: id })
+    const was = await tx.in(GIVING).one({ itemKind: kind, itemId: id, publishing: true })
     const audienceId = await audienceFor(tx, parts, request.audience, was?.audienceId ?? null, by, now)
-    await tx
-      .in(ITEM_AUDIENCE)
-      .insertAll([{ itemKind: kind, itemId: id, audienceId, due: request.due }], { inPlaceOf: ['audienceId', 'due'] })
+    const giving = { audienceId, due: request.due, givenBy: by }
+    if (was) await tx.in(GIVING).update(giving, { id: was.id })
+    else {
+      const of = { id: parts.newId<GivingId>(), itemKind: kind, itemId: id, publishing: true }
+      await tx.in(GIVING).insert({ ...of, ...giving, use: 'to-do', givenAt: now })
+    }
     if (was && was.audienceId !== audienceId) await dropUnused(tx, was.audienceId)
     // The required edition has just been raised, so those who were done show as not done: they are the ones to be dated anew.
     const renewed =
@@ -58,6 +61,6 @@ export async function publish(
         : []
     const changes = await assign(tx, parts.newId, { item }, now, new Set(renewed.map((row) => row.personId)))
     if (request.tell !== false) for (const assigned of changes) await tellReaders(tx, { ...parts, mail }, assigned, now)
-    return { edition: number, people: await tx.in(ASSIGNMENT).count({ itemKind: kind, itemId: id }) }
+    return { edition: number, people: await tx.in(ASSIGNMENT).count({ itemKind: kind, itemId: id, use: 'to-do' }) }
   })
 }

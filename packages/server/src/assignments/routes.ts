@@ -1,4 +1,14 @@
-import { handleAssignments, previewHandling } from '@jackdaw/contracts/assignments'
+import {
+  changeGiving,
+  endGiving,
+  getWhyGiven,
+  giveItem,
+  handleAssignments,
+  listGivings,
+  listMyGivings,
+  previewGiving,
+  previewHandling,
+} from '@jackdaw/contracts/assignments'
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday, getTodayOf } from '@jackdaw/contracts/reading'
 import { USUAL_DUE } from '@jackdaw/core/assignments'
@@ -7,13 +17,17 @@ import { guideItem } from '@jackdaw/core/items'
 import { findDraft, findFacts } from '../guides'
 import { findCaller } from '../people'
 import { fail, route, type Routes } from '../http'
-import { ITEM, listEditions } from '../items'
+import { ITEM, knownItem, listEditions } from '../items'
 import { audienceShown, idsOf, LISTED, membersOf, reasonsOf } from '../audiences'
 import { handle, lookAtHandling } from './handle'
 import { standings, type Standing } from './standings'
-import { ITEM_AUDIENCE } from './model'
+import * as givings from './givings'
+import { givingsBy, givingsOf } from './listGivings'
+import { ASSIGNMENT, GIVING } from './model'
 import { publish } from './publish'
+import { previewOf } from './previewGiving'
 import { todayOf } from './today'
+import { whyGiven } from './whyGiven'
 
 export function assignmentRoutes(routes: Routes): void {
   const { database: db } = routes.parts
@@ -25,7 +39,7 @@ export function assignmentRoutes(routes: Routes): void {
     const [facts, draft, editions] = await Promise.all([findFacts(db, id), findDraft(db, id), listEditions(db, guideItem(id))])
     if (!facts || !draft) return fail('not-found')
     const [given, item] = await Promise.all([
-      db.in(ITEM_AUDIENCE).one({ itemKind: 'guide', itemId: id }),
+      db.in(GIVING).one({ itemKind: 'guide', itemId: id, publishing: true }),
       db.in(ITEM).one({ kind: 'guide', id }, { only: ['openToAll'] }),
     ])
     return {
@@ -78,11 +92,46 @@ export function assignmentRoutes(routes: Routes): void {
       leaving: leaving.slice(0, LISTED).map((each) => ({ id: each.person_id, name: each.name })),
     }
   })
-  route(routes, previewHandling, ({ params: { id }, body: { people, handling } }) => lookAtHandling(db, guideItem(id), people, handling))
-  route(routes, handleAssignments, ({ params: { id }, body: { people, handling } }, { caller, now }) =>
-    handle(routes.parts, guideItem(id), people, handling, caller.id, now),
-  )
   route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) =>
     publish(routes.parts, routes.parts.mail, id, body, caller.id, now),
   )
+  givingRoutes(routes)
+}
+
+/** What concerns items of every kind: what is done to assignments, and to whom an item is given. */
+function givingRoutes(routes: Routes): void {
+  const { parts } = routes
+  const { database: db, mail } = parts
+
+  route(routes, previewHandling, async ({ params: { id }, body: { people, handling } }) =>
+    lookAtHandling(db, await knownItem(db, id), people, handling),
+  )
+  route(routes, handleAssignments, async ({ params: { id }, body: { people, handling } }, { caller, now }) =>
+    handle(parts, await knownItem(db, id), people, handling, caller.id, now),
+  )
+  route(routes, listGivings, async ({ params: { id } }, { now }) => {
+    const item = await knownItem(db, id)
+    const [row, all, optional] = await Promise.all([
+      db.in(ITEM).one({ kind: item.kind, id: item.id }),
+      givingsOf(db, item, now),
+      db.in(ASSIGNMENT).count({ itemKind: item.kind, itemId: item.id, use: 'optional' }),
+    ])
+    if (!row) return fail('not-found')
+    const { number, title, edition, archivedAt } = row
+    return { of: { item, number, title: title ?? '', edition, archived: archivedAt !== null }, givings: all, optional }
+  })
+  route(routes, previewGiving, async ({ params: { id }, body: { audience } }, { now }) =>
+    previewOf(db, await knownItem(db, id), audience, now),
+  )
+  route(routes, giveItem, async ({ params: { id }, body: { tell, ...saving } }, { caller, now }) =>
+    givings.give(parts, await knownItem(db, id), saving, { by: caller.id, now, mail, tell }),
+  )
+  route(routes, changeGiving, async ({ params: { id, givingId }, body: { tell, ...saving } }, { caller, now }) =>
+    givings.changeGiving(parts, await knownItem(db, id), givingId, saving, { by: caller.id, now, mail, tell }),
+  )
+  route(routes, endGiving, async ({ params: { id, givingId } }, { caller, now }) =>
+    givings.endGiving(parts, await knownItem(db, id), givingId, { by: caller.id, now, mail }),
+  )
+  route(routes, getWhyGiven, async ({ params: { id, itemId } }) => whyGiven(db, id, await knownItem(db, itemId)))
+  route(routes, listMyGivings, (_input, { caller, now }) => givingsBy(db, caller.id, now))
 }

@@ -4,25 +4,34 @@ import { ITEM } from '../items'
 import { PERSON } from '../people'
 import type { Assigned } from './assign'
 
-/** Tells those who have been given an item, or have to read it anew, that it is there for them; what was told to those who no longer have it
+/** Tells those who have been given an item, or have to do it anew, that it is there for them; what was told to those who no longer have it
  * is taken back. Who gave it knows already. */
 export async function tellReaders(
   tx: Db,
   telling: Telling,
-  { item, giver: by, archived, dated, lost }: Assigned,
+  { item, giver: by, archived, dated, shown, lost }: Assigned,
   now: number,
 ): Promise<void> {
   if (archived) return
-  const shown = await tx.in(ITEM).one({ kind: item.kind, id: item.id }, { only: ['title'] })
+  const row = await tx.in(ITEM).one({ kind: item.kind, id: item.id }, { only: ['title'] })
   const giver = await tx.in(PERSON).one({ id: by }, { only: ['name'] })
-  const data = { title: shown?.title ?? '', by: giver?.name ?? '' }
-  await takeBack(tx, 'must-read', item, lost)
+  const data = { title: row?.title ?? '', by: giver?.name ?? '' }
+  for (const kind of ['must-read', 'due-again', 'reminded'] as const) await takeBack(tx, kind, item, lost)
+  const others = dated.filter(({ personId }) => personId !== by)
   await notify(
     tx,
     telling,
     'must-read',
     item,
-    dated.flatMap(({ personId, due }) => (personId === by ? [] : [{ personId, data: { ...data, due } }])),
+    others.map(({ personId, due }) => ({ personId, data: { ...data, due } })),
+    now,
+  )
+  await notify(
+    tx,
+    telling,
+    'to-look-up',
+    item,
+    shown.flatMap((personId) => (personId === by ? [] : [{ personId, data }])),
     now,
   )
 }

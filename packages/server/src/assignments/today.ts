@@ -1,4 +1,6 @@
-import type { TodayItem } from '@jackdaw/contracts/reading'
+import type { ResponseOf } from '@jackdaw/contracts/endpoint'
+import type { getToday, TodayItem } from '@jackdaw/contracts/reading'
+import type { LineFor } from '@jackdaw/core/assignments'
 import { itemRefOf, STATE_ORDER, stateOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import { daysBetween, localDateAt, type LocalDate } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
@@ -18,26 +20,31 @@ type Row = {
   due_on: LocalDate | null
   due_at: Date | null
   waived_at: Date | null
+  use: LineFor
+  round_from: Date | null
+  last_at: Date | null
+  last_finished_at: Date | null
+  last_attested_at: Date | null
   assigned_at: Date
   started_at: Date | null
   finished_edition: number | null
   attested_edition: number | null
-  finished_at: Date | null
 }
 
+const at = (time: Date | null): number | null => time?.getTime() ?? null
 const DONE_SHOWN = 20
 
 const GIVEN = keepPlan(
   'today',
   `select i.kind, i.id, i.number, i.title, i.minutes, i.parts, i.edition, i.required_edition, i.claim_suffices, coalesce(r.parts_seen, 0) as seen,
-     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.waived_at, a.assigned_at, r.started_at, r.finished_edition, r.attested_edition, r.finished_at
+     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.waived_at, a.assigned_at, a.use, a.round_from, r.last_at, r.last_finished_at, r.last_attested_at, r.started_at, r.finished_edition, r.attested_edition
    from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id and i.archived_at is null and i.edition is not null
    left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
    where a.person_id = $1`,
 )
 
-/** What one person has been given: first what is late, then by due day; what is done apart, newest first. */
-export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ today: LocalDate; waiting: TodayItem[]; done: TodayItem[] }> {
+/** What one person has been given: first what is late, then by due day; what is done apart, newest first, and what is at hand by its number. */
+export async function todayOf(db: Db, caller: Caller, now: number): Promise<ResponseOf<typeof getToday>> {
   const rows = await db.rows<Row>(GIVEN, [caller.id])
   const today = localDateAt(now, caller.zone)
   const items = rows.map((row): TodayItem & { dueAt: number } => ({
@@ -48,30 +55,36 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<{ to
     parts: row.parts,
     seen: row.seen,
     edition: row.edition,
+    use: row.use,
     state: stateOf(
       {
         finishedEdition: row.finished_edition,
         attestedEdition: row.attested_edition,
         requiredEdition: row.required_edition,
         claimSuffices: row.claim_suffices,
-        startedAt: row.started_at?.getTime() ?? null,
-        dueAt: row.due_at?.getTime() ?? null,
-        waivedAt: row.waived_at?.getTime() ?? null,
+        startedAt: at(row.started_at),
+        dueAt: at(row.due_at),
+        waivedAt: at(row.waived_at),
+        roundFrom: at(row.round_from),
+        lastFinishedAt: at(row.last_finished_at),
+        lastAttestedAt: at(row.last_attested_at),
+        lastAt: at(row.last_at),
       },
       now,
     ),
     dueOn: row.due_on,
     daysLeft: row.due_on === null ? null : daysBetween(today, row.due_on),
-    finishedAt: row.finished_at?.getTime() ?? null,
+    finishedAt: at(row.last_finished_at),
     assignedAt: row.assigned_at.getTime(),
     dueAt: row.due_at?.getTime() ?? Number.MAX_SAFE_INTEGER,
   }))
-  const waiting = items
+  const [todo, atHand] = [items.filter(({ use }) => use === 'to-do'), items.filter(({ use }) => use !== 'to-do')]
+  const waiting = todo
     .filter((item) => item.state !== 'done' && item.state !== 'waived')
     .sort((a, b) => a.dueAt - b.dueAt || STATE_ORDER.indexOf(a.state) - STATE_ORDER.indexOf(b.state) || a.number - b.number)
-  const done = items
+  const done = todo
     .filter((item) => item.state === 'done')
     .sort((a, b) => (b.finishedAt ?? 0) - (a.finishedAt ?? 0))
     .slice(0, DONE_SHOWN)
-  return { today, waiting, done }
+  return { today, waiting, done, atHand: atHand.sort((a, b) => a.number - b.number) }
 }

@@ -31,7 +31,7 @@ export function audienceRoutes(routes: Routes): void {
     if (!row || row.name === null || row.archivedAt !== null) return fail('not-found')
     const by = await db.in(PERSON).one({ id: row.createdBy }, { only: ['id', 'name'] })
     const usedBy = await db.rows<{ kind: ItemKind; id: ItemId; number: number; title: string }>(
-      'select i.kind, i.id, i.number, i.title from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id where x.audience_id = $1 and i.archived_at is null order by i.title',
+      'select distinct i.kind, i.id, i.number, i.title from giving x join item i on i.kind = x.item_kind and i.id = x.item_id where x.audience_id = $1 and i.archived_at is null order by i.title',
       [id],
     )
     return {
@@ -54,7 +54,7 @@ export function audienceRoutes(routes: Routes): void {
     if ((await db.in(GROUP).count({ id: groupId })) === 0) return fail('not-found')
     const speaks = `exists (select 1 from jsonb_path_query(a.rule, '$.of.**.groups[*]') g where g #>> '{}' = $1)`
     const items = await db.rows<{ kind: ItemKind; id: ItemId; number: number; title: string }>(
-      `select i.kind, i.id, i.number, i.title from item_audience x join audience a on a.id = x.audience_id join item i on i.kind = x.item_kind and i.id = x.item_id and i.archived_at is null
+      `select distinct i.kind, i.id, i.number, i.title from giving x join audience a on a.id = x.audience_id join item i on i.kind = x.item_kind and i.id = x.item_id and i.archived_at is null
        where ${speaks} and exists (select 1 from item_access v where v.person_id = $2 and v.item_kind = i.kind and v.item_id = i.id) order by i.title`,
       [groupId, caller.id],
     )

@@ -99,7 +99,7 @@ export async function audienceShown(db: Db, id: AudienceId | null): Promise<Audi
 export async function listSaved(db: Db): Promise<AudienceRow[]> {
   const rows = await db.rows<Omit<AudienceRow, 'sentence' | 'changedAt'> & { rule: AudienceRule; changed_at: Date }>(
     `select a.id, a.name, a.about, a.rule, a.changed_at, (select count(*)::int from audience_member m join person p on p.id = m.person_id and p.active where m.audience_id = a.id) as people,
-       (select count(*)::int from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id and i.archived_at is null where x.audience_id = a.id) as "usedBy"
+       (select count(distinct i.id)::int from giving x join item i on i.kind = x.item_kind and i.id = x.item_id and i.archived_at is null where x.audience_id = a.id) as "usedBy"
      from audience a where a.name is not null and a.archived_at is null order by a.name`,
   )
   const names = ruleNames(
@@ -149,7 +149,7 @@ export async function changeSaved(tx: Db, parts: Parts, id: AudienceId, saving: 
 export async function archiveSaved(tx: Db, id: AudienceId, now: number): Promise<void> {
   await held(tx, id)
   const used = await tx.one<{ items: number; title: string }>(
-    'select count(*) over ()::int as items, i.title from item_audience x join item i on i.kind = x.item_kind and i.id = x.item_id where x.audience_id = $1 order by i.title limit 1',
+    'select count(*) over ()::int as items, i.title from giving x join item i on i.kind = x.item_kind and i.id = x.item_id where x.audience_id = $1 order by i.title limit 1',
     [id],
   )
   if (used) fail('audience-in-use', said('It is used for {{items}} items, such as “{{title}}”. Publish them to another one first.', used))

@@ -35,6 +35,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0019-ids-by-bytes',
     '0020-calendars',
     '0021-waivers',
+    '0022-givings',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -22,6 +22,7 @@ import { absences } from './migrations/0018-absences'
 import { idsByBytes } from './migrations/0019-ids-by-bytes'
 import { calendars } from './migrations/0020-calendars'
 import { waivers } from './migrations/0021-waivers'
+import { givings } from './migrations/0022-givings'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -45,6 +46,7 @@ const MIGRATIONS: readonly Migration[] = [
   idsByBytes,
   calendars,
   waivers,
+  givings,
 ]
 const LOCK = 7_203_114
 

@@ -19,7 +19,7 @@ export async function noteGiven(db: Db, personId: PersonId, editions: readonly G
 type Row = { least_ms: number; active_ms: number; is_last: boolean }
 
 /** Whether what the server itself knows agrees with somebody's having gone through an edition; see `isVouchedFor`. Of an item with branches,
- * the parts that were seen count. */
+ * the parts that were seen count, and of what is done again and again those of the present round. */
 export async function canVouchFor(
   tx: Db,
   { verbs }: EventRules,
@@ -37,7 +37,8 @@ export async function canVouchFor(
   const parts = await tx.rows<Row>(
     `with told as (
        select part_id, sum(active_ms)::float8 as active_ms, max(occurred_at) filter (where verb = any ($6)) as seen_at from event_counted
-       where item_kind = $1 and item_id = $2 and subject_id = $3 and way = any ($7) and edition between $4 and $5 and part_id is not null group by part_id)
+       where item_kind = $1 and item_id = $2 and subject_id = $3 and way = any ($7) and edition between $4 and $5 and part_id is not null
+         and occurred_at >= coalesce((select a.round_from from assignment a where a.item_kind = $1 and a.item_id = $2 and a.person_id = $3), '-infinity') group by part_id)
      select x.least_ms, t.active_ms, t.seen_at = max(t.seen_at) over () as is_last
      from told t join edition_part x on x.item_kind = $1 and x.item_id = $2 and x.edition = $5 and x.part_id = t.part_id where t.seen_at is not null`,
     [kind, id, personId, required, edition, seeing, [...ITEM_KINDS[kind].progress.ways]],

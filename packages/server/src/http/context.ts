@@ -73,7 +73,7 @@ export type HandOver = {
 }
 
 /** Ids of the things that rights are asked for. */
-type ThingIds = { [K in ItemKind]: ItemId<K> } & { person: PersonId }
+type ThingIds = { [K in ItemKind]: ItemId<K> } & { item: ItemId; person: PersonId }
 /** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {
   [T in Thing]: (caller: Caller, id: ThingIds[T]) => Promise<ReadonlySet<RelationTo<T>> | null>

@@ -83,6 +83,8 @@ const somebody = () => ({
   },
 })
 
+const GIVING = { use: 'to-do', due: { kind: 'none' }, repeatMonths: null, tell: false }
+
 type Row = [
   route: string,
   call: (client: Client, who: string) => Promise<Response>,
@@ -195,8 +197,15 @@ const TABLE: Row[] = [
   ['get /guides/:id/editions/:edition/pictures/:pictureId', (c) => c.send('get', `/guides/${guide.id}/editions/1/pictures/${pictureId}`), [401, 404, 404, 403, 404, 404, 404, 404]],
   ['post /api/imports', (c) => c.send('post', '/api/imports?name=a.md', new TextEncoder().encode('# A\n\n1. B\n'), { 'content-type': 'text/markdown' }), [401, 403, 403, 403, 200, 200, 200, 200]],
   ['get /api/guides/:id/publication', (c) => c.send('get', `/api/guides/${guide.id}/publication`), [401, 404, 403, 403, 404, 403, 200, 200]],
-  ['post /api/guides/:id/assignments/preview', (c) => c.send('post', `/api/guides/${guide.id}/assignments/preview`, { people: [company.people.staff], handling: { what: 'remind' } }), [401, 404, 403, 403, 404, 403, 200, 200]],
-  ['post /api/guides/:id/assignments', (c) => c.send('post', `/api/guides/${guide.id}/assignments`, { people: [company.people.staff], handling: { what: 'remind' } }), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/items/:id/assignments/preview', (c) => c.send('post', `/api/items/${guide.id}/assignments/preview`, { people: [company.people.staff], handling: { what: 'remind' } }), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/items/:id/assignments', (c) => c.send('post', `/api/items/${guide.id}/assignments`, { people: [company.people.staff], handling: { what: 'remind' } }), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['get /api/items/:id/givings', (c) => c.send('get', `/api/items/${guide.id}/givings`), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/items/:id/givings/preview', (c) => c.send('post', `/api/items/${guide.id}/givings/preview`, { audience: NOBODY, use: 'to-do' }), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['post /api/items/:id/givings', (c) => c.send('post', `/api/items/${guide.id}/givings`, { ...GIVING, audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
+  ['put /api/items/:id/givings/:givingId', (c) => c.send('put', `/api/items/${guide.id}/givings/${nanoid()}`, { ...GIVING, dueForAll: true, audience: NOBODY }), [401, 404, 403, 403, 404, 403, 404, 404]],
+  ['delete /api/items/:id/givings/:givingId', (c) => c.send('delete', `/api/items/${guide.id}/givings/${nanoid()}`), [401, 404, 403, 403, 404, 403, 404, 404]],
+  ['get /api/people/:id/items/:itemId/reasons', (c) => c.send('get', `/api/people/${company.people.staff}/items/${guide.id}/reasons`), [401, 403, 200, 200, 403, 403, 200, 200]],
+  ['get /api/my-givings', (c) => c.send('get', '/api/my-givings'), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],
   ['get /api/today', (c) => c.send('get', '/api/today'), [401, 200, 200, 200, 200, 200, 200, 200]],

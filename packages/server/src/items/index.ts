@@ -1,8 +1,9 @@
 export { items } from './domain'
 export { addEdition, findEdition, listEditions, revisionOfEdition } from './editions'
 export type { EditionFacts } from './editions'
+export { findItem, knownItem } from './findItem'
 export { EDITION_PART, ITEM, ITEM_PROGRESS } from './model'
-export { countAllPartsSeen, countPartsSeenBy, partsDone } from './progress'
+export { countAllPartsSeen, countPartsSeenBy, countPartsSeenOf, partDoneSql, partsDone } from './progress'
 
 export { relationsToItemSql } from './relationsToItem'
 export type { RelationToItem } from './relationsToItem'

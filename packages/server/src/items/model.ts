@@ -100,6 +100,9 @@ export class ItemProgressRow extends Model<InferAttributes<ItemProgressRow>, Inf
   declare finishedEdition: number | null
   declare finishedAt: number | null
   declare attestedEdition: number | null
+  /** When they finished each of the two last. */
+  declare lastFinishedAt: CreationOptional<number | null>
+  declare lastAttestedAt: CreationOptional<number | null>
   /** How many parts of the newest edition they have gone through in one that counts. */
   declare partsSeen: number
 }
@@ -115,6 +118,8 @@ export const ITEM_PROGRESS = table('item_progress', ItemProgressRow, () => ({
   finishedEdition: optional(whole()),
   finishedAt: optional(instant()),
   attestedEdition: optional(whole()),
+  lastFinishedAt: optional(instant()),
+  lastAttestedAt: optional(instant()),
   partsSeen: usually(whole(), 0),
 }))
 
@@ -127,6 +132,10 @@ export class PartProgressRow extends Model<InferAttributes<PartProgressRow>, Inf
   declare seenEdition: number | null
   declare acknowledgedEdition: number | null
   declare confirmedEdition: number | null
+  /** When each of these was last so. */
+  declare seenAt: CreationOptional<number | null>
+  declare acknowledgedAt: CreationOptional<number | null>
+  declare confirmedAt: CreationOptional<number | null>
   declare activeMs: number
 }
 export const PART_PROGRESS = table('part_progress', PartProgressRow, () => ({
@@ -137,5 +146,8 @@ export const PART_PROGRESS = table('part_progress', PartProgressRow, () => ({
   seenEdition: optional(whole()),
   acknowledgedEdition: optional(whole()),
   confirmedEdition: optional(whole()),
+  seenAt: optional(instant()),
+  acknowledgedAt: optional(instant()),
+  confirmedAt: optional(instant()),
   activeMs: big(),
 }))

@@ -11,6 +11,10 @@ export const columnsOf = (now: string, soon: string): StateColumns => ({
   startedAt: 'r.started_at',
   dueAt: 'a.due_at',
   waivedAt: 'a.waived_at',
+  roundFrom: 'a.round_from',
+  lastFinishedAt: 'r.last_finished_at',
+  lastAttestedAt: 'r.last_attested_at',
+  lastAt: 'r.last_at',
   now,
   soon,
 })
@@ -21,6 +25,7 @@ function conditionSql(condition: StateCondition, columns: StateColumns): string 
   if ('all' in condition) return `(${condition.all.map((each) => conditionSql(each, columns)).join(' and ')})`
   if ('any' in condition) return `(${condition.any.map((each) => conditionSql(each, columns)).join(' or ')})`
   if ('known' in condition) return `${columns[condition.known]} is not null`
+  if ('unset' in condition) return `${columns[condition.unset]} is null`
   if ('holds' in condition) return columns[condition.holds]
   return `${columns[condition.from]} <= ${columns[condition.to]}`
 }

@@ -4,6 +4,7 @@ import { guideItem } from '@jackdaw/core/items'
 import type { GuideId, LocalDate, PersonId, GroupId, StepId } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
 import { noteGiven } from '../events'
+import { partDoneSql } from '../items'
 import { documentToSend } from '../guides'
 import { fail, type AnswerOf } from '../http'
 
@@ -30,19 +31,20 @@ type Row = {
   pictures: Record<string, { widthPx: number; heightPx: number }>
 }
 
-const DONE = (column: string) =>
-  `array(select s.part_id from part_progress s where s.item_kind = i.kind and s.item_id = i.id and s.person_id = $2 and s.${column} >= i.required_edition)`
+const DONE = (what: 'seen' | 'acknowledged' | 'confirmed') =>
+  `array(select s.part_id from part_progress s where s.item_kind = i.kind and s.item_id = i.id and s.person_id = $2 and ${partDoneSql(what, 'i.required_edition')}) as ${what}`
 /** One query, since this is what staff ask for most: what it costs is the way to the database and back. */
 const READER = keepPlan(
   'reader',
   `
   select i.number, i.edition, i.required_edition, e.published_at, e.change_note, e.minutes, e.bytes, o.name as owner,
-    to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.id is not null as assigned, r.last_part_id, r.finished_edition,
+    to_char(a.due_on, 'YYYY-MM-DD') as due_on, coalesce(a.use = 'to-do', false) as assigned, r.last_part_id,
+    case when a.round_from is null or r.last_finished_at >= a.round_from then r.finished_edition end as finished_edition,
     (select max(m.amended_at) from edition_amendment x join picture_amendment m on m.id = x.amendment_id where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition) as amended_at,
     exists (select 1 from edition_given x where x.item_kind = i.kind and x.item_id = i.id and x.person_id = $2 and x.edition = i.edition) as given,
     array(select m.group_id from member m where m.person_id = $2 and m.kind = 'role') as roles,
     array(select m.group_id from member m where m.person_id = $2 and m.kind = 'site') as sites,
-    ${DONE('seen_edition')} as seen, ${DONE('acknowledged_edition')} as acknowledged, ${DONE('confirmed_edition')} as confirmed,
+    ${DONE('seen')}, ${DONE('acknowledged')}, ${DONE('confirmed')},
     (select coalesce(json_object_agg(v.picture_id, json_build_object('widthPx', v.width_px, 'heightPx', v.height_px)), '{}') from (
       select distinct on (v.picture_id) v.picture_id, v.width_px, v.height_px from picture_use u join picture_version v on v.picture_id = u.picture_id
       where u.item_kind = i.kind and u.item_id = i.id and u.edition = i.edition order by v.picture_id, v.version desc) v) as pictures

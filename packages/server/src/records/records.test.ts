@@ -221,17 +221,22 @@ describe('the rules that stand both in SQL and in the core', () => {
         startedAt: begun ? START : null,
         dueAt: random() < 0.2 ? null : START + Math.floor((random() - 0.4) * 6) * 86_400_000,
         waivedAt: random() < 0.2 ? START : null,
+        roundFrom: random() < 0.5 ? null : START - 50,
+        lastFinishedAt: finishedEdition === null && attestedEdition === null ? null : START - Math.floor(random() * 100),
+        lastAttestedAt: attestedEdition === null ? null : START - Math.floor(random() * 100),
+        lastAt: begun ? START - Math.floor(random() * 100) : null,
       }
       const { requiredEdition, claimSuffices } = facts
       await database.in(ITEM).update({ requiredEdition, claimSuffices }, { kind: 'guide', id: guide.id })
-      await database.rows(`update assignment set due_at = $2, waived_at = $3 where item_id = $1`, [
+      await database.rows(`update assignment set due_at = $2, waived_at = $3, round_from = $4 where item_id = $1`, [
         guide.id,
         facts.dueAt === null ? null : new Date(facts.dueAt),
         facts.waivedAt === null ? null : new Date(facts.waivedAt),
+        facts.roundFrom === null ? null : new Date(facts.roundFrom),
       ])
       const own = { itemKind: 'guide', itemId: guide.id, personId: company.people.staff } as const
       await database.in(ITEM_PROGRESS).remove(own)
-      const none = { lastAt: null, activeMs: 0, lastPartId: null, lastPartAt: null, finishedAt: null, partsSeen: 0 }
+      const none = { activeMs: 0, lastPartId: null, lastPartAt: null, finishedAt: null, partsSeen: 0 }
       if (begun) await database.in(ITEM_PROGRESS).insert({ ...own, ...none, ...facts })
       const { rows } = await lead.json('get', `/api/guides/${guide.id}/who-finished`)
       expect([facts, rows[0].state]).toEqual([facts, stateOf(facts, START)])
@@ -250,7 +255,7 @@ describe('the rules that stand both in SQL and in the core', () => {
       for (const person of some(0.25)) await database.rows('insert into guide_share values ($1, $2)', [id, person])
       for (const person of some(0.25))
         await database.rows(
-          `insert into assignment (id, person_id, item_kind, item_id, assigned_at) values ($1, $2, 'guide', $3, $4) on conflict do nothing`,
+          `insert into assignment (id, person_id, item_kind, item_id, use, assigned_at) values ($1, $2, 'guide', $3, 'to-do', $4) on conflict do nothing`,
           [nanoid(), person, id, new Date(START)],
         )
       if (random() < 0.2) await database.rows('update item set archived_at = $2 where id = $1', [id, new Date(START)])

@@ -22,13 +22,13 @@ export const STANDING = `a.id is not null as assigned, to_char(a.due_on, 'YYYY-M
  * @param of `where`: a condition on columns that assignments and progress both have; `items`: one on a row `i` of `item` */
 export const standingSql = ({ where = 'true', items = 'true' }: { where?: string; items?: string }): string => `
   select item_kind, item_id, person_id, ${STANDING}
-  from (select * from assignment where ${where}) a full join (select * from item_progress where ${where}) r using (item_kind, item_id, person_id)
+  from (select * from assignment where use = 'to-do' and ${where}) a full join (select * from item_progress where ${where}) r using (item_kind, item_id, person_id)
   join item i on i.kind = item_kind and i.id = item_id and i.edition is not null and ${items}
   where ${amongSql('coalesce(a.person_id, r.person_id)', '$3')}`
 /** The same of one item, $4 and $5, with other columns over the same rows. Such a join is half as dear as one by all three keys. */
 export const standingOfItemSql = (columns: string, everybody: boolean): string => `
   select person_id, ${columns}
-  from (select * from assignment where item_kind = $4 and item_id = $5) a full join (select * from item_progress where item_kind = $4 and item_id = $5) r using (person_id)
+  from (select * from assignment where use = 'to-do' and item_kind = $4 and item_id = $5) a full join (select * from item_progress where item_kind = $4 and item_id = $5) r using (person_id)
   join item i on i.kind = $4 and i.id = $5 and i.edition is not null
   where ${amongSql('coalesce(a.person_id, r.person_id)', '$3', everybody)}`
 /** The bound parameters of {@link standingSql}. @param now epoch milliseconds */

@@ -89,7 +89,7 @@ function whoFinishedQuery({ kind, id }: ItemRef, among: Among, filter: WhoFilter
     from item i cross join counted cross join (${soloCountsSql('$5', amongSql('u.person_id', '$3', everybody))}) solo
     left join page w on true left join person p on p.id = w.person_id left join people_group s on s.id = p.site_id
     left join groups g on g.person_id = w.person_id
-    left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = w.person_id
+    left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = w.person_id and a.use = 'to-do'
     left join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = w.person_id
     where i.kind = $4 and i.id = $5 and i.edition is not null order by ${order.map((column) => `w.${column}`).join(', ')}`
   // What is asked most is to see all; how best to find some of them depends on whom.

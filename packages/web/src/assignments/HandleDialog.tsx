@@ -1,6 +1,7 @@
 import type { HandledPeople } from '@jackdaw/contracts/assignments'
 import { Handling, WAIVER_LETTERS, type Handled } from '@jackdaw/core/assignments'
-import { addDays, localDateAt, type GuideId, type LocalDate, type PersonId } from '@jackdaw/core/shared'
+import type { ItemId } from '@jackdaw/core/items'
+import { addDays, localDateAt, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { DateField, dayAndYearOf, Failed, showToast, TextArea } from '../ui'
 import { FormDialog } from '../ui/over/FormDialog'
@@ -45,12 +46,12 @@ const wordsFor = (t: Texts['t'], kind: HandlingKind, count: number) =>
 
 /** Asks for what is still to be said, shows what comes of it for whom, and does it. */
 export function HandleDialog({
-  guideId,
+  itemId,
   kind,
   people,
   onClose,
 }: {
-  guideId: GuideId
+  itemId: ItemId
   kind: HandlingKind
   people: readonly PersonId[]
   /** @param done whether it was done */
@@ -61,8 +62,8 @@ export function HandleDialog({
   const [why, setWhy] = useState('')
   const handling: Handling = kind === 'move' ? { what: kind, on } : kind === 'waive' ? { what: kind, why } : { what: kind }
   // What comes of a waiver does not hang on its reason.
-  const preview = useHandlingPreview(guideId, people, kind === 'waive' ? { what: kind, why: '–' } : handling)
-  const handle = useHandle(guideId)
+  const preview = useHandlingPreview(itemId, people, kind === 'waive' ? { what: kind, why: '–' } : handling)
+  const handle = useHandle(itemId)
   const changing = preview.data?.people.filter(({ outcome }) => outcome === 'changes') ?? []
   const words = wordsFor(t, kind, changing.length)
   return (

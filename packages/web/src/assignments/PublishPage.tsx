@@ -201,6 +201,7 @@ function Published({ id, edition, people, openToAll }: { id: GuideId; edition: n
         <ButtonLink look="primary" to={`/records/guides/${id}`}>
           {t('Who finished')}
         </ButtonLink>
+        <ButtonLink to={`/items/${id}/given`}>{t('Given to')}</ButtonLink>
         <ButtonLink to={`/guides/${id}`}>{t('Read it')}</ButtonLink>
         <ButtonLink to={`/guides/${id}/edit`}>{t('Go on writing')}</ButtonLink>
         <ButtonLink to="/library">{t('Library')}</ButtonLink>

@@ -17,7 +17,7 @@ export function TodayList({ before }: { before: ReactNode }) {
 }
 
 /** A Today as somebody finds it. */
-export function TodayShown({ today, waiting, done, before }: Today & { before?: ReactNode }) {
+export function TodayShown({ today, waiting, done, atHand, before }: Today & { before?: ReactNode }) {
   const { t } = useTexts()
   return (
     <>
@@ -38,7 +38,8 @@ export function TodayShown({ today, waiting, done, before }: Today & { before?: 
           </ul>
         </section>
       )}
-      {waiting.length === 0 && done.length === 0 && (
+      {atHand.length > 0 && <AtHand items={atHand} />}
+      {waiting.length === 0 && done.length === 0 && atHand.length === 0 && (
         <p className="bg-sheet border-t-2 border-ink p-5">
           {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
           <TextLink to="/library">{t('Open the library')}</TextLink>
@@ -110,6 +111,28 @@ function Ticks({ item: { item, seen, parts } }: { item: TodayItem }) {
       </div>
       <p className="text-xs text-soft mt-0.5">{partsSeenOf(t, item, seen, parts)}</p>
     </div>
+  )
+}
+
+/** What is given to be looked up, and what was begun and need not be done any more. */
+function AtHand({ items }: { items: TodayItem[] }) {
+  const { t } = useTexts()
+  return (
+    <section aria-labelledby="at-hand" className="mb-10">
+      <h2 id="at-hand" className="text-lg mb-1">
+        {t('At hand')}
+      </h2>
+      <ul className="border-t border-hair">
+        {items.map((item) => (
+          <li key={itemKey(item.item)} className="flex flex-wrap gap-x-4 py-2 border-b border-hair items-center min-h-11">
+            <Link to={pathOfItem(item.item)} className="grow basis-52 hover:underline">
+              {item.title}
+            </Link>
+            <span className="text-sm text-soft">{item.use === 'optional' ? t('begun, optional now') : t('to look up')}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

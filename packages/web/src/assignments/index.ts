@@ -1,2 +1,3 @@
 export { HandleDialog } from './HandleDialog'
 export type { HandlingKind } from './HandleDialog'
+export { WhyGiven } from './WhyGiven'

@@ -4,6 +4,7 @@ import type { BodyOf, ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { AudienceChoice } from '@jackdaw/contracts/audiences'
 import { handleAssignments, previewHandling } from '@jackdaw/contracts/assignments'
 import type { Handling } from '@jackdaw/core/assignments'
+import type { ItemId } from '@jackdaw/core/items'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, keepAnswer, keptAnswer, queryClient } from '../api'
@@ -45,14 +46,14 @@ export const usePublish = (id: GuideId) =>
     onSuccess: () => queryClient.invalidateQueries(),
   })
 /** What would come of handling assignments. */
-export const useHandlingPreview = (id: GuideId, people: readonly PersonId[], handling: Handling) =>
+export const useHandlingPreview = (id: ItemId, people: readonly PersonId[], handling: Handling) =>
   useQuery({
     queryKey: ['handling', id, people, handling],
     placeholderData: keepPreviousData,
     staleTime: 0,
     queryFn: ({ signal }) => call(previewHandling, { params: { id }, body: { people: [...people], handling }, signal }),
   })
-export const useHandle = (id: GuideId) =>
+export const useHandle = (id: ItemId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof handleAssignments>) => call(handleAssignments, { params: { id }, body }),
     onSuccess: () => queryClient.invalidateQueries(),

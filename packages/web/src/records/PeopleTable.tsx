@@ -104,7 +104,8 @@ export function PeopleTable({
       />
       {handling && (
         <HandleDialog
-          {...{ guideId, ...handling }}
+          itemId={guideId}
+          {...handling}
           onClose={(done) => {
             setHandling(null)
             if (done) chosen.none()

@@ -7,6 +7,7 @@ import { useTexts } from '../ui/words/texts'
 import { ButtonLink, lengthOf, Loaded, momentOf, StateMark, Table, TitleLine, whenOf } from '../ui'
 import type { Column } from '../ui/table/columns'
 import { cautionWord } from '../guides/CautionView'
+import { WhyGiven } from '../assignments'
 import { AcknowledgedList } from './CautionsPage'
 import { usePersonGuide } from './queries'
 
@@ -35,6 +36,7 @@ export function PersonGuidePage() {
           </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-4 space-y-6">
             <Ways record={record} />
+            <WhyGiven personId={id} itemId={guideId} />
             <Cautions cautions={cautions} />
             <Attempts attempts={attempts} />
             <Steps steps={steps} />

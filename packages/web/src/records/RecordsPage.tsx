@@ -5,7 +5,7 @@ import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { useMe } from '../people'
-import { Button, buttonClass, FindForm, TitleLine, useSearch } from '../ui'
+import { Button, ButtonLink, buttonClass, FindForm, TitleLine, useSearch } from '../ui'
 import { entriesOf } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { Words } from '../ui/search/searchParts'
@@ -39,6 +39,9 @@ export function RecordsPage() {
         title={t('Records')}
         state={all ? t('Everybody’s reading, counted as it happens') : t('The reading of those who report to you, counted as it happens')}
       >
+        {me.permissions.some((each) => each === 'guides.publish' || each === 'guides.all') && (
+          <ButtonLink to="/records/given">{t('What I gave')}</ButtonLink>
+        )}
         <a className={buttonClass('plain')} href={addressOf(getRecordsCsv, {}, asked)} download>
           <Download size={16} aria-hidden />
           {t('CSV of all that is shown')}

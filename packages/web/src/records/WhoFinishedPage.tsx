@@ -83,6 +83,7 @@ function Head({ shown: { id, filter }, found: { guide, hasCautions, onlyReports 
         }
       >
         {hasCautions && <ButtonLink to={`/records/guides/${id}/cautions`}>{t('Cautions')}</ButtonLink>}
+        {guide.mayAssign && <ButtonLink to={`/items/${id}/given`}>{t('Given to')}</ButtonLink>}
         {guide.mayEdit && <ButtonLink to={`/guides/${id}/edit`}>{t('Edit the guide')}</ButtonLink>}
         <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id }, filter)} download>
           <Download size={16} aria-hidden />

@@ -8,9 +8,9 @@ export type CautionFilter = Among & { find?: string | undefined; step?: StepId |
 
 const STEPS = `select i.id as guide_id, x.part_id as step_id, x.position, x.name, x.caution, i.required_edition from item i
   join edition_part x on x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.caution is not null where i.kind = 'guide' and i.id = $1`
-/** Everybody who was given the guide or has used it. */
+/** Everybody who is to do the guide or has used it. */
 const PEOPLE = `select distinct k.person_id from (
-    select person_id from assignment where item_kind = 'guide' and item_id = $1
+    select person_id from assignment where item_kind = 'guide' and item_id = $1 and use = 'to-do'
     union select person_id from item_progress where item_kind = 'guide' and item_id = $1) k where ${amongSql('k.person_id', '$2')}`
 const HAS = `exists (select 1 from acknowledgement a where a.guide_id = s.guide_id and a.person_id = w.person_id and a.step_id = s.step_id and a.edition >= s.required_edition)`
 const EACH = `coalesce((select json_agg(json_build_object('way', a.way, 'edition', a.edition, 'firstAt', (extract(epoch from a.first_at) * 1000)::bigint,

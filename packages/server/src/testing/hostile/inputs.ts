@@ -56,6 +56,7 @@ const SPECIAL: Record<string, Special> = {
     const saved = await client.send('post', `/api/guides/${things.guide}/draft/changes`, changes)
     sent['revision'] = ((await saved.json()) as { revision: number }).revision
   },
+  'get /api/people/:id/items/:itemId/reasons': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
   'get /api/people/:id/records/:guideId': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
   'post /api/guides/:id/blackouts': body((sent, things) => void (sent['places'] = [things.blackout])),
   'post /api/guides/:id/blackout-reach': body((sent, things) => void (sent['places'] = [things.blackout])),
@@ -146,6 +147,8 @@ export async function validInput(
   const people = world.company.people
   const known: Record<string, readonly string[]> = {
     guide: [things.guide],
+    item: [things.guide],
+    giving: [things.giving],
     step: things.steps,
     section: [things.section],
     picture: [things.picture],

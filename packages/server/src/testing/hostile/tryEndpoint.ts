@@ -208,7 +208,7 @@ export async function tryForeignIds(world: HostileWorld, endpoint: Endpoint, rou
   return tried
 }
 /** Kinds whose ids are never taken from somebody else. Steps and sections are places in a guide; what is not there is told as gone. */
-const MUST_REFUSE = new Set(['guide', 'picture', 'attempt', 'recording', 'recorder', 'folder', 'group', 'audience'])
+const MUST_REFUSE = new Set(['guide', 'item', 'giving', 'picture', 'attempt', 'recording', 'recorder', 'folder', 'group', 'audience'])
 /** Places where an id that is not there means nothing, and why. */
 const MEANS_NOTHING: readonly [place: RegExp, why: string][] = [
   [/^get \/api\/guides query\/folder$/, 'a filter that nothing fits'],

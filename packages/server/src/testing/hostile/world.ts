@@ -46,6 +46,7 @@ export type Things = {
   action: string
   recorder: string
   audience: string
+  giving: string
   code: string
   revision: number
 }
@@ -197,6 +198,11 @@ export class HostileWorld {
     )
     return id
   }
+  /** That a guide is given to a team. */
+  private async aGiving(guide: GuideId): Promise<string> {
+    const saving = { audience: ticked([this.company.team], []), use: 'to-look-up', due: { kind: 'none' }, repeatMonths: null } as const
+    return (await this.server.services.give(guideItem(guide), saving, this.company.people.lead, START)).id
+  }
   /** A job that has failed. */
   private async aFailedJob(): Promise<string> {
     const id = uuidV7()
@@ -219,7 +225,7 @@ export class HostileWorld {
    * where it only reads or is not about guides. */
   async things(caller: CallerName, { method, path }: { method: string; path: string }): Promise<Things> {
     const { database } = this.server.parts
-    const standing = method === 'get' || !/^\/api\/(guides|folders|imports|events|suggestions|remarks|recorder\/)/.test(path)
+    const standing = method === 'get' || !/^\/api\/(guides|items|folders|imports|events|suggestions|remarks|recorder\/)/.test(path)
     const made = standing ? (this.standing ??= await this.aGuideToWorkOn()) : await this.aGuideToWorkOn()
     const nothing = { recording: nanoid(), shot: nanoid(), action: nanoid() }
     const recorded = path.startsWith('/api/recorder/')
@@ -239,6 +245,7 @@ export class HostileWorld {
       entry: path.includes(':entryId') ? await this.entryFor(this.personOf(caller)) : made.entry,
       job: path.includes(':jobId') ? await this.aFailedJob() : made.job,
       audience: path.includes(':audienceId') && method !== 'get' ? await this.anAudience() : made.audience,
+      giving: path.includes(':givingId') ? await this.aGiving(made.guide) : made.giving,
       ...recorded,
       recorder,
     }
@@ -279,6 +286,7 @@ export class HostileWorld {
       action: nanoid(),
       recorder: nanoid(),
       audience: (this.audience ??= await this.anAudience()),
+      giving: nanoid(),
       code: '',
       revision: saved.revision + 1,
     }
@@ -296,6 +304,8 @@ export class HostileWorld {
     ])
     return {
       guide: guide.id,
+      item: guide.id,
+      giving: await this.aGiving(guide.id),
       step: guide.steps[0]!,
       section: guide.section,
       picture: guide.picture,
@@ -349,6 +359,7 @@ export class HostileWorld {
           (select string_agg(t::text, '|' order by t::text) from picture_version t join picture p on p.id = t.picture_id where p.item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from edition t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from attempt t where item_id = $1),
+          (select string_agg(t::text, '|' order by t::text) from giving t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from remark t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from inbox_entry t where id = $3),
           (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,

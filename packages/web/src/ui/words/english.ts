@@ -1,5 +1,14 @@
 /** The words for one; all other English, also for many, stands where it is used. */
 export const english: Record<string, string> = {
+  'Give it to {{count}} people_one': 'Give it to one person',
+  'Given to {{count}} people_one': 'Given to one person',
+  '{{count}} people have begun it and are not given it any more: for them it is optional._one':
+    'One person has begun it and is not given it any more: for them it is optional.',
+  'again {{count}} months after it is done_one': 'again one month after it is done',
+  '{{count}} people have it at hand_one': 'One person has it at hand',
+  '{{count}} waived_one': 'one waived',
+  'within {{count}} working days {{from}}_one': 'within one working day {{from}}',
+  'within {{count}} days {{from}}_one': 'within one day {{from}}',
   'Move {{count}} due days_one': 'Move one due day',
   '{{count}} due days are moved_one': 'One due day is moved',
   'Waive it for {{count}} people_one': 'Waive it for one person',

@@ -83,6 +83,9 @@ export const german: Record<string, string> = {
   'Edition {{n}}': 'Ausgabe {{n}}',
   'Nothing waits to be read': 'Nichts zu lesen',
   'To read': 'Zu lesen',
+  'At hand': 'Zum Nachschlagen',
+  'to look up': 'zum Nachschlagen',
+  'begun, optional now': 'begonnen, jetzt freiwillig',
   'Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.':
     'Hier stehen Anleitungen, die Sie lesen sollen, die früheste Frist zuoberst. Bis dahin sehen Sie sich in der Bibliothek um.',
   'Open the library': 'Zur Bibliothek',

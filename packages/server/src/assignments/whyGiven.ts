@@ -1,0 +1,65 @@
+import type { getWhyGiven } from '@jackdaw/contracts/assignments'
+import type { ResponseOf } from '@jackdaw/contracts/endpoint'
+import { nextRound, type DueRule, type GivenFor, type LineFor } from '@jackdaw/core/assignments'
+import type { ItemRef } from '@jackdaw/core/items'
+import type { AudienceId, LocalDate, PersonId } from '@jackdaw/core/shared'
+import { audienceShown } from '../audiences'
+import type { Db } from '../db'
+import { fail } from '../http'
+import { columnsOf, doneSql, ITEM_PROGRESS } from '../items'
+
+type Row = {
+  use: LineFor
+  since: Date
+  moved_on: LocalDate | null
+  round_from: Date | null
+  repeat_months: number | null
+  finished_at: Date | null
+  done: boolean
+  zone: string
+}
+type ReasonRow = {
+  audience: AudienceId
+  publishing: boolean
+  use: GivenFor
+  due: DueRule
+  months: number | null
+  giver: PersonId
+  giver_name: string
+  given_at: Date
+}
+const NOTHING = { use: null, since: null, movedOn: null, roundFrom: null, nextRoundOn: null, reasons: [] }
+
+/** Why somebody has an item, and what follows from that.
+ * @throws `not-found` when they do not have it and have never used it */
+export async function whyGiven(db: Db, personId: PersonId, { kind, id }: ItemRef): Promise<ResponseOf<typeof getWhyGiven>> {
+  const line = await db.one<Row & { id: string }>(
+    `select a.id, a.use, a.assigned_at as since, to_char(a.moved_on, 'YYYY-MM-DD') as moved_on, a.round_from, a.repeat_months, s.zone,
+       greatest(r.last_attested_at, case when i.claim_suffices then r.last_finished_at end) as finished_at, ${doneSql(columnsOf('null', 'null'))} as done
+     from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id join person p on p.id = a.person_id join people_group s on s.id = p.site_id
+     left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
+     where a.person_id = $1 and a.item_kind = $2 and a.item_id = $3`,
+    [personId, kind, id],
+  )
+  if (!line) return (await db.in(ITEM_PROGRESS).count({ personId, itemKind: kind, itemId: id })) > 0 ? NOTHING : fail('not-found')
+  const rows = await db.rows<ReasonRow>(
+    `select g.audience_id as audience, g.publishing, s.use, s.due, s.repeat_months as months, p.id as giver, p.name as giver_name, s.given_at
+     from assignment_reason s join giving g on s.kind = 'giving' and g.id = s.ref join person p on p.id = s.given_by where s.assignment_id = $1 order by s.given_at, s.ref`,
+    [line.id],
+  )
+  const reasons: ResponseOf<typeof getWhyGiven>['reasons'] = []
+  for (const { audience, publishing: byPublishing, use, due, months: repeatMonths, giver, giver_name: name, given_at } of rows) {
+    const { name: called, sentence } = await audienceShown(db, audience)
+    const given = { givenBy: { id: giver, name }, givenAt: given_at.getTime() }
+    reasons.push({ audience: called ?? sentence, byPublishing, use, due, repeatMonths, ...given })
+  }
+  const again = line.done && line.repeat_months !== null && line.finished_at !== null
+  return {
+    use: line.use,
+    since: line.since.getTime(),
+    movedOn: line.moved_on,
+    roundFrom: line.round_from?.getTime() ?? null,
+    nextRoundOn: again ? nextRound(line.finished_at!.getTime(), line.repeat_months!, line.zone).on : null,
+    reasons,
+  }
+}
