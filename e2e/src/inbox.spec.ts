@@ -13,7 +13,7 @@ let post = { listening: 0, smtp: 0 }
 beforeAll(async () => {
   postRoom = fork(join(process.cwd(), 'dist/standins/mail/main.mjs'), { stdio: 'ignore' })
   post = await new Promise((resolve) => postRoom.once('message', (ready) => resolve(ready as typeof post)))
-  const more = { JOBS: 'yes', SMTP_URL: `smtp://127.0.0.1:${post.smtp}`, PUBLIC_URL }
+  const more = { JOBS: 'yes', SMTP_URL: `smtp://127.0.0.1:${post.smtp}`, MAIL_GATHER_S: '0', PUBLIC_URL }
   ;[app, browser] = await Promise.all([startApp(more), openBrowser()])
 })
 afterAll(async () => {
@@ -33,6 +33,13 @@ async function lettersFor(mail: string): Promise<Letter[]> {
 
 it('tells of a clash until it is decided, of a new guide here and by mail, and ends mails from the link in them', async () => {
   const marta = await signedIn(browser, app, 'marta@larkmoor.example')
+  // Whatever hour it is, mail may leave.
+  await marta.goto(`${app.address}/reminders`)
+  await marta.waitForSelector('::-p-text(Quiet hours)')
+  expect(await seriousFindings(marta)).toEqual([])
+  for (const hour of ['From', 'Until']) await marta.locator(`::-p-aria([name="${hour}"][role="combobox"])`).fill('0')
+  await press(marta, 'Save')
+  await seen(marta, 'Mail may leave at any hour.')
   await press(marta, 'Inbox, 2 unread')
   await seen(marta, '1 waits for your decision')
   expect(await seriousFindings(marta)).toEqual([])
@@ -71,22 +78,28 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   const stop = /https:\S+\/stop-mails#\S+/.exec(letter?.text ?? '')?.[0] ?? ''
   const stranger = await (await browser.createBrowserContext()).newPage()
   await stranger.goto(stop.replace(PUBLIC_URL, app.address))
-  await press(stranger, 'End mails of this kind')
+  await press(stranger, 'End these mails')
   await seen(stranger, 'A guide is published that I am to read')
   expect(await seriousFindings(stranger)).toEqual([])
   await ines.goto(`${app.address}/inbox/mails`)
   await ines.waitForFunction(() => document.querySelector('[role=switch][aria-checked=false]') !== null)
   expect(await ines.$$eval('[role=switch]', (all) => all.map((each) => each.getAttribute('aria-checked') === 'true'))).toEqual([
-    false,
-    true,
-    true,
-    false,
-    true,
+    false, // something to be read
+    true, // again
+    false, // to look up
+    true, // due soon
+    true, // late
+    true, // people who report
+    true, // reminded by hand
+    true, // a clash
+    false, // an import
+    true, // writing along
+    false, // earlier reminders
   ])
 
   const priya = await signedIn(browser, app, 'priya@larkmoor.example')
   await priya.goto(`${app.address}/background?state=done&of=send-mail`)
-  await seen(priya, 'Send a mail')
+  await seen(priya, 'Send somebody the mail of the day')
   await priya.select('select:has(option[value="recount"]):not(:has(option[value="send-mail"]))', 'recount')
   await press(priya, 'Do it now')
   await priya.goto(`${app.address}/background?state=done&of=recount`)

@@ -1,4 +1,5 @@
-import { DueRule, GivenFor, Handling, HANDLED, LineFor, RepeatMonths } from '@jackdaw/core/assignments'
+import { DueRule, GivenFor, Handling, HANDLED, LineFor, MOST_BEFORE_DAYS, ReminderRules, RepeatMonths } from '@jackdaw/core/assignments'
+import { MailRules } from '@jackdaw/core/inbox'
 import { AnyItemId, ItemRef } from '@jackdaw/core/items'
 import { GivingId, Instant, LocalDate, PersonId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
@@ -158,6 +159,45 @@ export const getWhyGiven = endpoint({
         givenAt: Instant,
       }),
     ),
+    /** What was sent of it, the newest first: to whom, for which due day, and how many days from it. */
+    reminders: z.array(z.object({ to: PersonRef, dueOn: LocalDate, stage: z.int(), sentAt: Instant })),
   }),
   problems: ['not-found'],
+})
+
+/** When people are reminded, and when mail may leave. */
+export const CompanyReminders = z.object({ reminders: ReminderRules, mail: MailRules })
+/** Read by {@link CompanyReminders}. */
+export type CompanyReminders = z.infer<typeof CompanyReminders>
+/** When everybody is reminded. */
+export const getReminders = endpoint({
+  method: 'get',
+  path: '/api/reminders',
+  access: { may: 'reminders.change' },
+  response: CompanyReminders,
+  problems: [],
+})
+/** Says when everybody is reminded. What was sent stays sent. */
+export const setReminders = endpoint({
+  method: 'put',
+  path: '/api/reminders',
+  access: { may: 'reminders.change' },
+  body: CompanyReminders,
+  problems: ['invalid'],
+})
+/** How the asker is reminded: what the company says, and so many days before a due day besides, `null` for not. */
+export const getMyReminders = endpoint({
+  method: 'get',
+  path: '/api/my-reminders',
+  access: { may: 'self.change' },
+  response: z.object({ ...CompanyReminders.shape, before: z.nullable(z.int()) }),
+  problems: [],
+})
+/** Chooses how long before a due day one wishes to be reminded besides. */
+export const setMyReminders = endpoint({
+  method: 'put',
+  path: '/api/my-reminders',
+  access: { may: 'self.change' },
+  body: z.object({ before: z.nullable(z.int().check(z.minimum(1), z.maximum(MOST_BEFORE_DAYS))) }),
+  problems: ['invalid'],
 })

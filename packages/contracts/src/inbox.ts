@@ -1,17 +1,14 @@
-import { ENTRIES } from '@jackdaw/core/inbox'
+import { EntryKind } from '@jackdaw/core/inbox'
 import { ItemRef } from '@jackdaw/core/items'
-import { EntryId, Instant, keysOf } from '@jackdaw/core/shared'
+import { EntryId, Instant, LocalDate } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
-
-/** A kind of entry in an inbox. */
-export const EntryKindName = z.enum(keysOf(ENTRIES))
 
 /** Something that somebody is told. `data` is what its kind holds; `at` and `readAt` are epoch milliseconds, UTC. `open`: it waits for a
  * decision. */
 export const Entry = z.object({
   id: EntryId,
-  kind: EntryKindName,
+  kind: EntryKind,
   about: ItemRef,
   data: z.record(z.string(), z.unknown()),
   at: z.int(),
@@ -70,8 +67,15 @@ export const markAllRead = endpoint({
   problems: ['invalid'],
 })
 
-/** Which kinds of entries also come as mail. `mailed`: whether mail leaves this server at all; `to`: the address that it goes to. */
-export const MailChoice = z.object({ mailed: z.boolean(), to: z.string(), kinds: z.record(EntryKindName, z.boolean()) })
+/** Which kinds of entries also come as mail. `mailed`: whether mail leaves this server at all; `to`: the address that it goes to; `least`: the kinds that
+ * cannot be switched off; `sent`: the last mails of a day, the newest first, and how much stood in each. */
+export const MailChoice = z.object({
+  mailed: z.boolean(),
+  to: z.string(),
+  kinds: z.record(EntryKind, z.boolean()),
+  least: z.array(EntryKind),
+  sent: z.array(z.object({ day: LocalDate, sentAt: Instant, entries: z.int() })),
+})
 /** Read by {@link MailChoice}. */
 export type MailChoice = z.infer<typeof MailChoice>
 /** What one gets as mail. */
@@ -87,15 +91,15 @@ export const chooseMail = endpoint({
   method: 'patch',
   path: '/api/mail-choice',
   access: { may: 'inbox.use' },
-  body: z.object({ kinds: z.partialRecord(EntryKindName, z.boolean()) }),
+  body: z.object({ kinds: z.partialRecord(EntryKind, z.boolean()) }),
   problems: ['invalid'],
 })
-/** Ends mails of one kind for whoever got the link, without signing in. The token is in the link, and holds once. */
+/** Ends mails of one kind, or of all that can be switched off, for whoever got the link, without signing in. The token is in the link, and holds once. */
 export const stopMails = endpoint({
   method: 'post',
   path: '/api/mail-stops',
   access: 'anyone',
   body: z.object({ token: z.string().check(z.minLength(1), z.maxLength(100)) }),
-  response: z.object({ kind: EntryKindName }),
+  response: z.object({ kind: z.union([EntryKind, z.literal('all')]) }),
   problems: ['invalid', 'link-used-up'],
 })

@@ -18,6 +18,7 @@ const Environment = z.object({
   JOBS: z._default(z.enum(['yes', 'no']), 'yes'),
   PUBLIC_URL: z._default(z.string(), ''),
   SMTP_URL: z._default(z.string(), ''),
+  MAIL_GATHER_S: z._default(z.coerce.number().check(z.int(), z.minimum(0), z.maximum(86_400)), 600),
   MAIL_FROM: z._default(z.string(), 'Jackdaw <jackdaw@localhost>'),
 })
 
@@ -45,6 +46,8 @@ export type Config = {
   publicUrl: string
   /** By which server mail leaves, `smtp://…` or `smtps://…`; empty when no mail is sent. */
   smtpUrl: string
+  /** How long what somebody is told waits for more, and for being seen, before it is mailed; seconds. */
+  mailGatherS: number
   /** Who mails are from, as RFC 5322 writes it. */
   mailFrom: string
 }
@@ -95,6 +98,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     runsJobs: e.JOBS === 'yes',
     publicUrl: webAddress('PUBLIC_URL', e.PUBLIC_URL || `http://localhost:${e.PORT}`),
     smtpUrl: smtpAddress(e.SMTP_URL),
+    mailGatherS: e.MAIL_GATHER_S,
     mailFrom: e.MAIL_FROM,
   }
 }

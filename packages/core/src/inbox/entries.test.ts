@@ -19,6 +19,9 @@ it('puts nothing into words that its data do not hold', () => {
   const data: Record<EntryKind, object> = {
     'due-again': { title: 'a', due: null },
     'to-look-up': { title: 'a', by: 'b' },
+    'due-soon': { title: 'a', due: '2026-03-24' },
+    late: { title: 'a', due: '2026-03-24' },
+    'team-late': { title: 'a', names: 'Ada', count: 1 },
     reminded: { title: 'a', by: 'b', due: null },
     'must-read': { title: 'a', by: 'b', due: '2026-03-24' },
     clash: { title: 'a', by: 'b', step: 'x' },

@@ -1,20 +1,20 @@
 import * as z from 'zod/mini'
 import { pathOfItem, type ItemRef } from '../items'
-import { LocalDate } from '../shared'
+import { LocalDate, keysOf } from '../shared'
 
 /** All that is to be known of a kind of entry in an inbox.
  * `data`: what was so when it came in, for its words.
  * `waits`: whether it asks for a decision, and stays open until that is made.
- * `mail`: whether it also comes as mail unless the person has chosen otherwise; `mailAfterS`: seconds in which it may be seen in the
- * application first, and then is not mailed.
+ * `toDo`: whether it asks for its item to be done: it says nothing any more to whoever is done with it.
+ * `mail`: whether it also comes as mail unless the person has chosen otherwise.
  * `words`: what has happened; `more`: what is to be done, from its data; `choice`: what the kind is called where mails are chosen; `act`:
  * the words on the link. Words are keys; `{{…}}` takes what `data` holds under that name, days written out as the reader writes them.
  * `leadsTo`: the address of the page in the application. */
 export type EntryRules<D extends z.ZodMiniType = z.ZodMiniType> = {
   data: D
   waits: boolean
+  toDo: boolean
   mail: boolean
-  mailAfterS: number
   words: string
   more: (data: z.infer<D>) => string
   choice: string
@@ -31,8 +31,8 @@ export const ENTRIES = {
   'must-read': entry({
     data: z.object({ title, by, due: z.nullable(LocalDate) }),
     waits: false,
+    toDo: true,
     mail: true,
-    mailAfterS: 0,
     words: '{{by}} has published “{{title}}” for you to read',
     more: ({ due }) => (due === null ? 'There is no date by which it has to be done.' : 'Read it by {{due}}.'),
     choice: 'A guide is published that I am to read',
@@ -42,8 +42,8 @@ export const ENTRIES = {
   'due-again': entry({
     data: z.object({ title, due: z.nullable(LocalDate) }),
     waits: false,
+    toDo: true,
     mail: true,
-    mailAfterS: 0,
     words: '“{{title}}” is to be done again',
     more: ({ due }) => (due === null ? 'There is no date by which it has to be done.' : 'It is to be done by {{due}}.'),
     choice: 'Something that I have done is to be done again',
@@ -53,19 +53,52 @@ export const ENTRIES = {
   'to-look-up': entry({
     data: z.object({ title, by }),
     waits: false,
+    toDo: false,
     mail: false,
-    mailAfterS: 0,
     words: '{{by}} gives you “{{title}}” to look up',
     more: () => 'There is nothing to be done; it is at hand when you need it.',
     choice: 'I am given something to look up',
     act: 'Open it',
     leadsTo: pathOfItem,
   }),
+  'due-soon': entry({
+    data: z.object({ title, due: LocalDate }),
+    waits: false,
+    toDo: true,
+    mail: true,
+    words: '“{{title}}” is due on {{due}}',
+    more: () => 'It is still to be done by you.',
+    choice: 'Something that I am to do is due soon',
+    act: 'Open it',
+    leadsTo: pathOfItem,
+  }),
+  late: entry({
+    data: z.object({ title, due: LocalDate }),
+    waits: false,
+    toDo: true,
+    mail: true,
+    words: '“{{title}}” was due on {{due}}',
+    more: () => 'It is still to be done by you.',
+    choice: 'Something that I was to do is late',
+    act: 'Open it',
+    leadsTo: pathOfItem,
+  }),
+  'team-late': entry({
+    data: z.object({ title, names: z.string(), count: z.int() }),
+    waits: false,
+    toDo: false,
+    mail: true,
+    words: 'People who report to you are late with “{{title}}”: {{count}}',
+    more: () => '{{names}}',
+    choice: 'People who report to me are late',
+    act: 'See who is late',
+    leadsTo: () => '/records?by=people&state=late',
+  }),
   reminded: entry({
     data: z.object({ title, by, due: z.nullable(LocalDate) }),
     waits: false,
+    toDo: true,
     mail: true,
-    mailAfterS: 0,
     words: '{{by}} reminds you of “{{title}}”',
     more: ({ due }) => (due === null ? 'It waits to be done by you.' : 'It is to be done by {{due}}.'),
     choice: 'Somebody reminds me of what I am to do',
@@ -75,8 +108,8 @@ export const ENTRIES = {
   clash: entry({
     data: z.object({ title, by: z.nullable(z.string()), step: z.nullable(z.string()) }),
     waits: true,
+    toDo: false,
     mail: true,
-    mailAfterS: 15 * 60,
     words: 'Something you changed in “{{title}}” waits for your decision',
     more: (data) =>
       data.by === null
@@ -89,8 +122,8 @@ export const ENTRIES = {
   imported: entry({
     data: z.object({ title, count: z.int(), missing: z.int() }),
     waits: false,
+    toDo: false,
     mail: false,
-    mailAfterS: 0,
     words: 'The import of “{{title}}” is done',
     more: ({ missing }) =>
       missing === 0 ? 'It is a draft with {{count}} steps.' : 'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}.',
@@ -101,8 +134,8 @@ export const ENTRIES = {
   'write-along': entry({
     data: z.object({ title, by }),
     waits: false,
+    toDo: false,
     mail: true,
-    mailAfterS: 0,
     words: '{{by}} asks you to write along at “{{title}}”',
     more: () => 'You can change its draft now, as its owner can.',
     choice: 'Somebody asks me to write along at a guide',
@@ -110,6 +143,10 @@ export const ENTRIES = {
     leadsTo: (about) => `${pathOfItem(about)}/edit`,
   }),
 }
+/** The kinds that ask for an item to be done. */
+export const TO_DO_ENTRIES = keysOf(ENTRIES).filter((kind) => ENTRIES[kind].toDo)
+/** A kind of entry. */
+export const EntryKind = z.enum(keysOf(ENTRIES))
 /** A kind of entry. */
 export type EntryKind = keyof typeof ENTRIES
 /** What an entry of this kind holds. */

@@ -1,2 +1,3 @@
-export { ENTRIES, entrySaid } from './entries'
-export type { EntryData, EntryKind, EntryRules, SaidEntry } from './entries'
+export { ENTRIES, EntryKind, entrySaid, TO_DO_ENTRIES } from './entries'
+export type { EntryData, EntryRules, SaidEntry } from './entries'
+export { isQuiet, MailRules, USUAL_MAIL_RULES } from './mailRules'

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { EntryId, GroupId, Instant, PersonId } from '../shared'
+import { GroupId, Instant, PersonId } from '../shared'
 import type { Every } from './every'
 
 const HOUR_MS = 3_600_000
@@ -27,13 +27,13 @@ const tidying = { data: nothing, lane: 'long', tries: 4, pauseS: 60, lastsAtMost
 /** Everything that is done apart from requests, under the names by which it waits in the database. */
 export const JOBS = {
   'send-mail': {
-    data: z.object({ entryId: EntryId, at: Instant }),
+    data: z.object({ personId: PersonId }),
     lane: 'short',
     tries: 12,
     pauseS: 15,
     lastsAtMostS: 120,
     byHand: false,
-    words: 'Send a mail',
+    words: 'Send somebody the mail of the day',
   },
   'send-account-mail': {
     data: z.object({ personId: PersonId, kind: z.enum(['invitation', 'new-password']), at: Instant }),
@@ -78,6 +78,13 @@ export const JOBS = {
     words: 'Count due days anew after a calendar was changed',
   },
   'begin-rounds': { ...tidying, every: { ms: HOUR_MS, afterMs: 20 * 60_000 }, words: 'Begin anew what is to be done again and again' },
+  remind: { ...tidying, every: { ms: HOUR_MS, afterMs: 0 }, words: 'Remind people of what is due' },
+  'gather-mails': {
+    ...tidying,
+    lane: 'short',
+    every: { ms: 15 * 60_000, afterMs: 5 * 60_000 },
+    words: 'Find for whom a mail of the day is due',
+  },
   recount: { ...tidying, tries: 2, lastsAtMostS: 7_200, words: 'Count all events anew' },
 } as const satisfies Record<string, JobRules>
 

@@ -44,6 +44,7 @@ export const RIGHTS = {
   'guide.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'assignment.change': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'assignment.list': [holder('guides.publish', 'any'), holder('guides.all', 'any')],
+  'reminders.change': [holder('company.settings', 'any'), holder('guides.all', 'any')],
   'records.guide': [holder('records.all', 'any'), everyone('reports')],
   'records.person': [everyone('self', 'reports'), holder('records.all', 'any')],
   'inbox.use': [everyone('any')],

@@ -11,6 +11,7 @@ import { handle } from './handle'
 import { followAudiences } from './followAudiences'
 import { publish, type PublishRequest } from './publish'
 import { give } from './givings'
+import { remind } from './remind'
 import { beginRounds } from './rounds'
 import { assignmentRoutes } from './routes'
 
@@ -22,6 +23,7 @@ export const assignments = {
   followsPeople: dateChanged,
   jobs: [
     job('date-anew', (parts, { siteId }) => dateSiteAnew(parts, siteId)),
+    job('remind', async (parts, _nothing, { now }) => void (await remind(parts, now))),
     job('begin-rounds', async (parts, _nothing, { now }) => void (await beginRounds(parts, now))),
   ],
   demo: (parts) => ({

@@ -3,7 +3,7 @@ import type { ItemRef } from '@jackdaw/core/items'
 import { known, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Parts } from '../http'
-import { notify, takeBack } from '../inbox'
+import { notify, takeBackToDo } from '../inbox'
 import { columnsOf, doneSql, ITEM } from '../items'
 import { PERSON } from '../people'
 import { dateAnew } from './dateAnew'
@@ -89,8 +89,7 @@ async function carryOut(
           ...{ byId: by, at: now, endedAt: null, endedBy: null },
         })),
       )
-      await takeBack(tx, 'must-read', item, people)
-      await takeBack(tx, 'reminded', item, people)
+      await takeBackToDo(tx, item, people)
       return
     case 'end-waiver':
       await set('waived_at = null')

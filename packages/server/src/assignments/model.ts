@@ -114,3 +114,26 @@ export const WAIVER = table('waiver', WaiverRow, () => ({
   endedAt: optional(instant()),
   endedBy: optional(text()),
 }))
+
+/** That somebody was reminded of a line, under a due day; `stage`: days from that day, negative before it. */
+export class ReminderRow extends Model<InferAttributes<ReminderRow>, InferCreationAttributes<ReminderRow>> {
+  declare assignmentId: string
+  declare dueOn: LocalDate
+  declare stage: number
+  declare toId: PersonId
+  declare sentAt: number
+}
+export const REMINDER = table('reminder', ReminderRow, () => ({
+  assignmentId: key(text()),
+  dueOn: key(day()),
+  stage: key(whole()),
+  toId: key(text()),
+  sentAt: instant(),
+}))
+
+/** So many days before a due day somebody wishes to be reminded, besides what the company says. */
+export class ReminderChoiceRow extends Model<InferAttributes<ReminderChoiceRow>, InferCreationAttributes<ReminderChoiceRow>> {
+  declare personId: PersonId
+  declare beforeDays: number
+}
+export const REMINDER_CHOICE = table('reminder_choice', ReminderChoiceRow, () => ({ personId: key(text()), beforeDays: whole() }))

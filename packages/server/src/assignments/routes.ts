@@ -1,6 +1,8 @@
 import {
   changeGiving,
   endGiving,
+  getMyReminders,
+  getReminders,
   getWhyGiven,
   giveItem,
   handleAssignments,
@@ -8,6 +10,8 @@ import {
   listMyGivings,
   previewGiving,
   previewHandling,
+  setMyReminders,
+  setReminders,
 } from '@jackdaw/contracts/assignments'
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday, getTodayOf } from '@jackdaw/contracts/reading'
@@ -15,6 +19,7 @@ import { USUAL_DUE } from '@jackdaw/core/assignments'
 import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
 import { guideItem } from '@jackdaw/core/items'
 import { findDraft, findFacts } from '../guides'
+import { readMailRules, writeMailRules } from '../inbox'
 import { findCaller } from '../people'
 import { fail, route, type Routes } from '../http'
 import { ITEM, knownItem, listEditions } from '../items'
@@ -23,10 +28,11 @@ import { handle, lookAtHandling } from './handle'
 import { standings, type Standing } from './standings'
 import * as givings from './givings'
 import { givingsBy, givingsOf } from './listGivings'
-import { ASSIGNMENT, GIVING } from './model'
+import { ASSIGNMENT, GIVING, REMINDER_CHOICE } from './model'
 import { publish } from './publish'
 import { previewOf } from './previewGiving'
 import { todayOf } from './today'
+import { readReminders, writeReminders } from './remind'
 import { whyGiven } from './whyGiven'
 
 export function assignmentRoutes(routes: Routes): void {
@@ -134,4 +140,27 @@ function givingRoutes(routes: Routes): void {
   )
   route(routes, getWhyGiven, async ({ params: { id, itemId } }) => whyGiven(db, id, await knownItem(db, itemId)))
   route(routes, listMyGivings, (_input, { caller, now }) => givingsBy(db, caller.id, now))
+  reminderRoutes(routes)
+}
+
+/** When people are reminded. */
+function reminderRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
+  const all = async () => ({ reminders: await readReminders(db), mail: await readMailRules(db) })
+
+  route(routes, getReminders, all)
+  route(routes, setReminders, ({ body: { reminders, mail } }) =>
+    db.transaction(async (tx) => {
+      await writeReminders(tx, reminders)
+      await writeMailRules(tx, mail)
+    }),
+  )
+  route(routes, getMyReminders, async (_input, { caller }) => {
+    const own = await db.in(REMINDER_CHOICE).one({ personId: caller.id })
+    return { ...(await all()), before: own?.beforeDays ?? null }
+  })
+  route(routes, setMyReminders, async ({ body: { before } }, { caller }) => {
+    if (before === null) return void (await db.in(REMINDER_CHOICE).remove({ personId: caller.id }))
+    await db.in(REMINDER_CHOICE).insertAll([{ personId: caller.id, beforeDays: before }], { inPlaceOf: ['beforeDays'] })
+  })
 }

@@ -1,5 +1,5 @@
 import type { Db } from '../db'
-import { notify, takeBack, type Telling } from '../inbox'
+import { notify, takeBackToDo, type Telling } from '../inbox'
 import { ITEM } from '../items'
 import { PERSON } from '../people'
 import type { Assigned } from './assign'
@@ -16,7 +16,7 @@ export async function tellReaders(
   const row = await tx.in(ITEM).one({ kind: item.kind, id: item.id }, { only: ['title'] })
   const giver = await tx.in(PERSON).one({ id: by }, { only: ['name'] })
   const data = { title: row?.title ?? '', by: giver?.name ?? '' }
-  for (const kind of ['must-read', 'due-again', 'reminded'] as const) await takeBack(tx, kind, item, lost)
+  await takeBackToDo(tx, item, lost)
   const others = dated.filter(({ personId }) => personId !== by)
   await notify(
     tx,

@@ -28,7 +28,7 @@ type ReasonRow = {
   giver_name: string
   given_at: Date
 }
-const NOTHING = { use: null, since: null, movedOn: null, roundFrom: null, nextRoundOn: null, reasons: [] }
+const NOTHING = { use: null, since: null, movedOn: null, roundFrom: null, nextRoundOn: null, reasons: [], reminders: [] }
 
 /** Why somebody has an item, and what follows from that.
  * @throws `not-found` when they do not have it and have never used it */
@@ -61,5 +61,15 @@ export async function whyGiven(db: Db, personId: PersonId, { kind, id }: ItemRef
     roundFrom: line.round_from?.getTime() ?? null,
     nextRoundOn: again ? nextRound(line.finished_at!.getTime(), line.repeat_months!, line.zone).on : null,
     reasons,
+    reminders: await remindersOf(db, line.id),
   }
+}
+
+/** What was sent of a line. */
+async function remindersOf(db: Db, line: string): Promise<ResponseOf<typeof getWhyGiven>['reminders']> {
+  const rows = await db.rows<{ id: PersonId; name: string; due_on: LocalDate; stage: number; sent_at: Date }>(
+    `select p.id, p.name, to_char(w.due_on, 'YYYY-MM-DD') as due_on, w.stage, w.sent_at from reminder w join person p on p.id = w.to_id where w.assignment_id = $1 order by w.sent_at desc, p.name`,
+    [line],
+  )
+  return rows.map(({ id, name, due_on: dueOn, stage, sent_at }) => ({ to: { id, name }, dueOn, stage, sentAt: sent_at.getTime() }))
 }

@@ -36,6 +36,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0020-calendars',
     '0021-waivers',
     '0022-givings',
+    '0023-reminders',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -23,6 +23,7 @@ import { idsByBytes } from './migrations/0019-ids-by-bytes'
 import { calendars } from './migrations/0020-calendars'
 import { waivers } from './migrations/0021-waivers'
 import { givings } from './migrations/0022-givings'
+import { reminders } from './migrations/0023-reminders'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -47,6 +48,7 @@ const MIGRATIONS: readonly Migration[] = [
   calendars,
   waivers,
   givings,
+  reminders,
 ]
 const LOCK = 7_203_114
 

@@ -75,6 +75,7 @@ async function seed(): Promise<void> {
       runsJobs: false,
       publicUrl: 'http://localhost',
       smtpUrl: '',
+      mailGatherS: 0,
       mailFrom: '',
     },
     { decoder: new Decoder(new URL(`file://${join(process.cwd(), 'dist/server/decoding.mjs')}`)) },

@@ -8,7 +8,7 @@ import { findDraft, insertGuide } from './store'
 type NewGuide = { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }
 
 /** Loads guides of the demo company. */
-export const demoGuides = ({ database: db, newId }: Parts) => ({
+export const demoGuides = ({ database: db, config, newId }: Parts) => ({
   addGuide: (guide: NewGuide) => insertGuide(db, guide),
   async setLook(look: Partial<Look>): Promise<void> {
     await writeLook(db, { ...(await findLook(db)), ...look })
@@ -17,6 +17,6 @@ export const demoGuides = ({ database: db, newId }: Parts) => ({
   async saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number, baseRevision?: number) {
     const base = baseRevision ?? (await findDraft(db, guideId))?.revision ?? 0
     const set = { baseRevision: base, changeSetId: newId(), changes }
-    return saveDraftChanges(db, { newId, mail: null }, { id: by }, guideId, set, now)
+    return saveDraftChanges(db, { newId, config, mail: null }, { id: by }, guideId, set, now)
   },
 })

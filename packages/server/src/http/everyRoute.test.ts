@@ -83,6 +83,7 @@ const somebody = () => ({
   },
 })
 
+const REMINDERS = { reminders: { before: [3], after: [1], managerAfter: null }, mail: { quietFrom: 18, quietUntil: 7, least: [] } }
 const GIVING = { use: 'to-do', due: { kind: 'none' }, repeatMonths: null, tell: false }
 
 type Row = [
@@ -205,6 +206,10 @@ const TABLE: Row[] = [
   ['put /api/items/:id/givings/:givingId', (c) => c.send('put', `/api/items/${guide.id}/givings/${nanoid()}`, { ...GIVING, dueForAll: true, audience: NOBODY }), [401, 404, 403, 403, 404, 403, 404, 404]],
   ['delete /api/items/:id/givings/:givingId', (c) => c.send('delete', `/api/items/${guide.id}/givings/${nanoid()}`), [401, 404, 403, 403, 404, 403, 404, 404]],
   ['get /api/people/:id/items/:itemId/reasons', (c) => c.send('get', `/api/people/${company.people.staff}/items/${guide.id}/reasons`), [401, 403, 200, 200, 403, 403, 200, 200]],
+  ['get /api/reminders', (c) => c.send('get', '/api/reminders'), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['put /api/reminders', (c) => c.send('put', '/api/reminders', REMINDERS), [401, 403, 403, 403, 403, 403, 204, 204]],
+  ['get /api/my-reminders', (c) => c.send('get', '/api/my-reminders'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['put /api/my-reminders', (c) => c.send('put', '/api/my-reminders', { before: 5 }), [401, 204, 204, 204, 204, 204, 204, 204]],
   ['get /api/my-givings', (c) => c.send('get', '/api/my-givings'), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],

@@ -16,7 +16,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.close())
 beforeEach(async () => {
-  await server.parts.database.rows('truncate inbox_entry, mail_choice, one_time_token, jobs.job')
+  await server.parts.database.rows('truncate inbox_entry, mail_choice, day_mail, one_time_token, jobs.job')
   server.mails.length = 0
   server.clock.now = START
 })

@@ -1,3 +1,4 @@
 export { inbox } from './domain'
-export { notify, settle, takeBack } from './notify'
+export { readMailRules, writeMailRules } from './mailRules'
+export { notify, settle, takeBack, takeBackToDo } from './notify'
 export type { Telling } from './notify'

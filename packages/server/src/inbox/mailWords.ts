@@ -5,31 +5,54 @@ import { escapeUTF8 } from 'entities'
 import type { Mail } from '../mail'
 import { textsIn, withDaysWritten } from '../words'
 
-/** What stands in a mail about an entry.
- * @param language of whoever gets it
- * @param links addresses: of the application, and of the page that ends such mails */
-export function mailAbout(
-  entry: { kind: EntryKind; about: ItemRef; data: unknown },
+type Told = { kind: EntryKind; about: ItemRef; data: unknown }
+/** Addresses: of the application, and of the page that ends such mails. */
+type Links = { publicUrl: string; stopUrl: string }
+type Paragraph = { what: string; more: string; act: string; to: string }
+
+/** What stands in a mail about what somebody is told: one entry, or all of a day.
+ * @param language of whoever gets it */
+export function mailOf(
+  entries: readonly Told[],
   company: string,
   language: Language,
-  links: { publicUrl: string; stopUrl: string },
+  { publicUrl, stopUrl }: Links,
 ): Pick<Mail, 'subject' | 'text' | 'html' | 'stopUrl'> {
-  const said = entrySaid(entry.kind, entry.about, entry.data)
   const t = textsIn(language)
-  const into = withDaysWritten(language, said.into)
-  const [subject, more, act] = [t(said.words, into), t(said.more, into), t(said.act)]
-  const [to, choose] = [links.publicUrl + said.to, `${links.publicUrl}/inbox/mails`]
+  const paragraphs = entries.map((entry): Paragraph => {
+    const said = entrySaid(entry.kind, entry.about, entry.data)
+    const into = withDaysWritten(language, said.into)
+    return { what: t(said.words, into), more: t(said.more, into), act: t(said.act), to: publicUrl + said.to }
+  })
+  const single = paragraphs.length === 1
+  const subject = single ? paragraphs[0]!.what : t('{{count}} things for you in Jackdaw', { count: paragraphs.length })
   const from = t('Jackdaw of {{company}}', { company })
-  const [stop, chosen] = [t('No more mails of this kind'), t('Choose what comes as mail')]
-  const text = `${subject}\n\n${more}\n\n${act}: ${to}\n\n--\n${from}\n${stop}: ${links.stopUrl}\n${chosen}: ${choose}\n`
-  const link = (href: string, words: string, style = 'color:#095660') =>
-    `<a href="${escapeUTF8(href)}" style="${style}">${escapeUTF8(words)}</a>`
-  const html = `<!doctype html><html lang="${language}"><body style="margin:0;background:#f2f4f5;color:#17212b;font:16px/1.5 sans-serif">
+  const ends: End[] = [
+    { words: single ? t('No more mails of this kind') : t('No more of these mails'), to: stopUrl },
+    { words: t('Choose what comes as mail'), to: `${publicUrl}/inbox/mails` },
+  ]
+  const said = paragraphs.map(
+    ({ what, more, act, to }) => `${single ? '' : '– '}${what}\n${single ? '\n' : '  '}${more}\n${single ? '\n' : '  '}${act}: ${to}\n`,
+  )
+  const text = `${single ? '' : `${subject}\n\n`}${said.join('\n')}\n--\n${from}\n${ends.map(({ words, to }) => `${words}: ${to}`).join('\n')}\n`
+  return { subject, text, html: htmlOf({ language, subject, single, paragraphs, from, ends }), stopUrl }
+}
+
+type End = { words: string; to: string }
+const link = (href: string, words: string, style = 'color:#095660') =>
+  `<a href="${escapeUTF8(href)}" style="${style}">${escapeUTF8(words)}</a>`
+
+type Page = { language: Language; subject: string; single: boolean; paragraphs: readonly Paragraph[]; from: string; ends: readonly End[] }
+function htmlOf({ language, subject, single, paragraphs, from, ends }: Page): string {
+  const entries = paragraphs.map(
+    ({ what, more, act, to }) =>
+      `${single ? '' : `<p style="font-weight:600;margin:0 0 4px">${escapeUTF8(what)}</p>\n`}<p style="margin:0 0 ${single ? 20 : 8}px">${escapeUTF8(more)}</p>
+<p style="margin:0 0 28px">${single ? link(to, act, 'display:inline-block;padding:10px 18px;background:#095660;color:#ffffff;text-decoration:none') : link(to, act)}</p>`,
+  )
+  return `<!doctype html><html lang="${language}"><body style="margin:0;background:#f2f4f5;color:#17212b;font:16px/1.5 sans-serif">
 <div style="max-width:560px;margin:0 auto;padding:28px;background:#ffffff">
-<p style="font-size:19px;font-weight:600;margin:0 0 12px">${escapeUTF8(subject)}</p>
-<p style="margin:0 0 20px">${escapeUTF8(more)}</p>
-<p style="margin:0 0 28px">${link(to, act, 'display:inline-block;padding:10px 18px;background:#095660;color:#ffffff;text-decoration:none')}</p>
-<p style="margin:0;padding-top:14px;border-top:1px solid #d5dbe0;font-size:13px">${escapeUTF8(from)}<br>${link(links.stopUrl, stop)} · ${link(choose, chosen)}</p>
+<p style="font-size:19px;font-weight:600;margin:0 0 ${single ? 12 : 20}px">${escapeUTF8(subject)}</p>
+${entries.join('\n')}
+<p style="margin:0;padding-top:14px;border-top:1px solid #d5dbe0;font-size:13px">${escapeUTF8(from)}<br>${ends.map(({ to, words }) => link(to, words)).join(' · ')}</p>
 </div></body></html>`
-  return { subject, text, html, stopUrl: links.stopUrl }
 }

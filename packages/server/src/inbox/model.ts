@@ -1,8 +1,8 @@
 import type { EntryKind } from '@jackdaw/core/inbox'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { EntryId, PersonId } from '@jackdaw/core/shared'
+import type { EntryId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { instant, json, key, optional, table, text, truth } from '../db'
+import { day, instant, json, key, optional, table, text, truth, whole } from '../db'
 
 /** Something that somebody is told. `settledAt`: when it stopped waiting; of what never waits, when it came in. */
 export class InboxEntryRow extends Model<InferAttributes<InboxEntryRow>, InferCreationAttributes<InboxEntryRow>> {
@@ -37,3 +37,17 @@ export class MailChoiceRow extends Model<InferAttributes<MailChoiceRow>, InferCr
   declare mail: boolean
 }
 export const MAIL_CHOICE = table('mail_choice', MailChoiceRow, () => ({ personId: key(text()), kind: key(text()), mail: truth() }))
+
+/** That somebody was mailed on a day, and how many entries stood in it. */
+export class DayMailRow extends Model<InferAttributes<DayMailRow>, InferCreationAttributes<DayMailRow>> {
+  declare personId: PersonId
+  declare day: LocalDate
+  declare sentAt: number
+  declare entries: number
+}
+export const DAY_MAIL = table('day_mail', DayMailRow, () => ({
+  personId: key(text()),
+  day: key(day()),
+  sentAt: instant(),
+  entries: whole(),
+}))

@@ -1,17 +1,14 @@
-import {
-  chooseMail,
-  countInbox,
-  EntryKindName,
-  getMailChoice,
-  listInbox,
-  markAllRead,
-  markEntry,
-  stopMails,
-} from '@jackdaw/contracts/inbox'
+import { chooseMail, countInbox, getMailChoice, listInbox, markAllRead, markEntry, stopMails } from '@jackdaw/contracts/inbox'
+import { EntryKind } from '@jackdaw/core/inbox'
 import { fail, route, type Routes } from '../http'
 import { PERSON, redeemToken } from '../people'
 import { entriesFor, inboxCounts, markAll, markAs } from './entries'
 import { choose, mailChoiceOf } from './mailChoice'
+import { readMailRules } from './mailRules'
+import { DAY_MAIL } from './model'
+
+/** So many of the last mails are listed. */
+const SENT_SHOWN = 14
 
 export function inboxRoutes(routes: Routes): void {
   const { database: db, mail } = routes.parts
@@ -25,17 +22,24 @@ export function inboxRoutes(routes: Routes): void {
   route(routes, markAllRead, async ({ body: { until } }, { caller, now }) => void (await markAll(db, caller.id, until, now)))
   route(routes, getMailChoice, async (_input, { caller }) => {
     const person = await db.in(PERSON).one({ id: caller.id }, { only: ['mail'] })
-    return { mailed: mail !== null, to: person?.mail ?? '', kinds: await mailChoiceOf(db, caller.id) }
+    const [{ least }, sent] = [
+      await readMailRules(db),
+      await db.in(DAY_MAIL).find({ personId: caller.id }, { order: [['day', 'desc']], limit: SENT_SHOWN }),
+    ]
+    return {
+      ...{ mailed: mail !== null, to: person?.mail ?? '', kinds: await mailChoiceOf(db, caller.id), least },
+      sent: sent.map(({ day, sentAt, entries }) => ({ day, sentAt, entries })),
+    }
   })
   route(routes, chooseMail, ({ body: { kinds } }, { caller }) => choose(db, caller.id, kinds))
   route(routes, stopMails, ({ body: { token } }, { now }) =>
     db.transaction(async (tx) => {
       const found = await redeemToken(tx, 'stop-mails', token, now)
-      const kind = EntryKindName.safeParse(found?.detail)
-      if (!found || !kind.success)
+      const kinds = found?.detail === 'all' ? EntryKind.options : EntryKind.options.filter((kind) => kind === found?.detail)
+      if (!found || kinds.length === 0)
         return fail('link-used-up', 'It was used already, or is too old. In Jackdaw, under Inbox, you can choose what comes as mail.')
-      await choose(tx, found.personId, { [kind.data]: false })
-      return { kind: kind.data }
+      await choose(tx, found.personId, Object.fromEntries(kinds.map((kind) => [kind, false])))
+      return { kind: found.detail as EntryKind | 'all' }
     }),
   )
 }

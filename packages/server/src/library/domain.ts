@@ -12,9 +12,9 @@ export const library = {
   firstReads: {
     '/library': [firstRead(listFolders), firstRead(listGuides, { query: { archived: 'no', sort: 'number', direction: 'up', page: 1 } })],
   },
-  demo: ({ database, newId }) => ({
+  demo: ({ database, config, newId }) => ({
     addFolder: (folder: Parameters<typeof insertFolder>[1]) => insertFolder(database, folder),
     share: (guideId: GuideId, people: readonly PersonId[], by: { id: PersonId; name: string }, now: number) =>
-      shareWith(database, { newId, mail: null }, by, guideId, people, now),
+      shareWith(database, { newId, config, mail: null }, by, guideId, people, now),
   }),
 } satisfies Domain

@@ -71,6 +71,7 @@ export async function startTestServer(
     runsJobs: false,
     publicUrl: 'https://guides.example.org',
     smtpUrl: '',
+    mailGatherS: 600,
     mailFrom: 'Jackdaw <jackdaw@example.org>',
   }
   const mails: Mail[] = []

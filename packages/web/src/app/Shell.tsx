@@ -161,6 +161,13 @@ function useSignedOut(): void {
   }, [navigate, pathname, search])
 }
 
+/** A page in the menu of the person, which closes when somebody goes there. */
+const MenuLink = ({ to, children }: { to: string; children: ReactNode }) => (
+  <Link to={to} className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
+    {children}
+  </Link>
+)
+
 /** The person's own menu. It uses the browser's own pop-up, so that no page has to load one. */
 function Person({ me }: { me: Me }) {
   const { t } = useTexts()
@@ -191,41 +198,18 @@ function Person({ me }: { me: Me }) {
       <div id="person-menu" popover="auto" className="fixed inset-auto right-4 top-14 m-0 bg-sheet border border-edge p-3 w-64">
         <p className="font-semibold">{me.name}</p>
         <p className="text-sm text-soft mb-2">{me.company}</p>
-        <Link
-          to={`/people/${me.id}`}
-          className="block py-2 text-petrol"
-          onClick={() => document.getElementById('person-menu')?.hidePopover()}
-        >
-          {t('My page')}
-        </Link>
-        <Link to="/account" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
-          {t('Password and sessions')}
-        </Link>
-        <Link
-          to={`/records/people/${me.id}`}
-          className="block py-2 text-petrol"
-          onClick={() => document.getElementById('person-menu')?.hidePopover()}
-        >
-          {t('My records')}
-        </Link>
-        {me.permissions.includes('guides.write') && (
-          <Link to="/recorder" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
-            {t('Recorder')}
-          </Link>
+        <MenuLink to={`/people/${me.id}`}>{t('My page')}</MenuLink>
+        <MenuLink to="/account">{t('Password and sessions')}</MenuLink>
+        <MenuLink to={`/records/people/${me.id}`}>{t('My records')}</MenuLink>
+        {me.permissions.includes('guides.write') && <MenuLink to="/recorder">{t('Recorder')}</MenuLink>}
+        {me.permissions.includes('guides.all') && <MenuLink to="/look">{t('Look of the guides')}</MenuLink>}
+        {me.permissions.some((each) => each === 'guides.all' || each === 'company.settings') && (
+          <MenuLink to="/reminders">{t('Reminders')}</MenuLink>
         )}
-        {me.permissions.includes('guides.all') && (
-          <Link to="/look" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
-            {t('Look of the guides')}
-          </Link>
-        )}
-        {me.permissions.includes('company.settings') && (
-          <Link to="/background" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
-            {t('Background work')}
-          </Link>
-        )}
-        <Link to="/keys" className="block py-2 text-petrol" onClick={() => document.getElementById('person-menu')?.hidePopover()}>
+        {me.permissions.includes('company.settings') && <MenuLink to="/background">{t('Background work')}</MenuLink>}
+        <MenuLink to="/keys">
           {t('Keys')} <kbd className="text-soft">?</kbd>
-        </Link>
+        </MenuLink>
         <LanguagePart me={me} />
         {waiting > 0 && <p className="text-sm text-ochre py-1">{t('Your reading is not with the server yet. Connect, then sign out.')}</p>}
         <button type="button" className="block w-full text-left py-2 text-petrol" onClick={() => void signOut()}>

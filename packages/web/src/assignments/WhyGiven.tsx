@@ -1,3 +1,5 @@
+import type { getWhyGiven } from '@jackdaw/contracts/assignments'
+import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { ItemId } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import { dayAndYearOf, Loaded, momentOf } from '../ui'
@@ -12,7 +14,7 @@ export function WhyGiven({ personId, itemId }: { personId: PersonId; itemId: Ite
     <section>
       <h2 className="text-lg mb-1">{t('Why they have it')}</h2>
       <Loaded query={useWhyGiven(personId, itemId)}>
-        {({ use, reasons, movedOn, roundFrom, nextRoundOn }) => (
+        {({ use, reasons, reminders, movedOn, roundFrom, nextRoundOn }) => (
           <>
             {use === null && <p className="text-soft">{t('It was not given to them; they found it in the library.')}</p>}
             {use === 'optional' && (
@@ -40,9 +42,30 @@ export function WhyGiven({ personId, itemId }: { personId: PersonId; itemId: Ite
               {roundFrom !== null && `${t('The present round began on {{day}}.', { day: momentOf(roundFrom) })} `}
               {nextRoundOn !== null && t('It is to be done again from {{day}}.', { day: dayAndYearOf(nextRoundOn) })}
             </p>
+            {reminders.length > 0 && <Reminders of={personId} reminders={reminders} />}
           </>
         )}
       </Loaded>
+    </section>
+  )
+}
+
+/** What was sent to remind of it, to them and to whoever they report to. */
+function Reminders({ of, reminders }: { of: PersonId; reminders: ResponseOf<typeof getWhyGiven>['reminders'] }) {
+  const { t } = useTexts()
+  return (
+    <section className="mt-4">
+      <h3 className="font-semibold">{t('Reminders that were sent')}</h3>
+      <ul className="text-sm border-t border-hair">
+        {reminders.map(({ to, dueOn, stage, sentAt }, index) => (
+          <li key={index} className="py-1.5 border-b border-hair">
+            {momentOf(sentAt)}: {to.id === of ? t('to them') : t('to {{name}}, to whom they report', { name: to.name })},{' '}
+            {stage < 0
+              ? t('{{count}} days before it was due on {{day}}', { count: -stage, day: dayAndYearOf(dueOn) })
+              : t('{{count}} days after it was due on {{day}}', { count: stage, day: dayAndYearOf(dueOn) })}
+          </li>
+        ))}
+      </ul>
     </section>
   )
 }

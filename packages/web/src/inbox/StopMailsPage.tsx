@@ -17,10 +17,12 @@ export function StopMailsPage() {
           <img src="/jackdaw.svg" alt="" width={28} height={28} />
           <span className="font-serif text-lg font-semibold">Jackdaw</span>
         </p>
-        <h1 className="font-serif text-2xl">{t('No more mails of this kind')}</h1>
+        <h1 className="font-serif text-2xl">{t('No more of these mails')}</h1>
         {stop.isSuccess ? (
           <Message tone="good" title={t('You will get no more of these mails')}>
-            {t('They were about this: {{what}}. It still comes into your inbox.', { what: t(ENTRIES[stop.data.kind].choice) })}
+            {stop.data.kind === 'all'
+              ? t('What your company asks for in any case is still mailed. All else comes into your inbox only.')
+              : t('They were about this: {{what}}. It still comes into your inbox.', { what: t(ENTRIES[stop.data.kind].choice) })}
           </Message>
         ) : (
           <>
@@ -30,7 +32,7 @@ export function StopMailsPage() {
               <Message tone="warn" title={t('The link is not whole. Copy all of it from the mail.')} />
             ) : (
               <Button look="primary" className="min-h-11" disabled={stop.isPending} onClick={() => stop.mutate(token)}>
-                {stop.isPending ? t('Ending them …') : t('End mails of this kind')}
+                {stop.isPending ? t('Ending them …') : t('End these mails')}
               </Button>
             )}
           </>

@@ -83,6 +83,7 @@ export const german: Record<string, string> = {
   'Edition {{n}}': 'Ausgabe {{n}}',
   'Nothing waits to be read': 'Nichts zu lesen',
   'To read': 'Zu lesen',
+  Reminders: 'Erinnerungen',
   'At hand': 'Zum Nachschlagen',
   'to look up': 'zum Nachschlagen',
   'begun, optional now': 'begonnen, jetzt freiwillig',
