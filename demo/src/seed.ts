@@ -265,6 +265,14 @@ async function giveMore({ services, ids, lead, until }: Company, guideIds: Reado
   await give('tray-seeder', teams('Fitters'), lookUp, 12)
   await give('pump-filter', teams('Houses 1 to 3'), lookUp, 11)
   await give('pack-herb-crates', teams('Drivers'), lookUp, 6)
+  const favour = (name: string, ...files: string[]) =>
+    services.favour(
+      known(ids.people, name) as PersonId,
+      files.map((file) => guideItem(known(guideIds, file))),
+      until - 3 * DAY,
+    )
+  await favour('Inés Robledo', 'pack-herb-crates', 'near-miss')
+  await favour('Marta Sorrel', 'opening-checks', 'enter-a-standing-order')
   const yearly = { use: 'to-do', due: { kind: 'days', days: 30 }, repeatMonths: 12 } as const
   await give('lone-working', ticked([known(ids.roles, 'maintenance fitter'), known(ids.roles, 'forklift driver')], []), yearly, 16)
 }

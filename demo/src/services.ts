@@ -55,6 +55,8 @@ export type DemoServices = {
     by: PersonId,
     now: number,
   ): Promise<unknown>
+  /** Marks items as somebody's favourites, the first on top. */
+  favour(personId: PersonId, items: readonly ItemRef[], at: number): Promise<unknown>
   /** Gives a published item to an audience. */
   give(
     item: ItemRef,

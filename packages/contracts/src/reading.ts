@@ -24,12 +24,25 @@ export const TodayItem = z.object({
 })
 /** Read by {@link TodayItem}. */
 export type TodayItem = z.infer<typeof TodayItem>
+/** An item that somebody finds again. `at`: when they used it last, marked it, or when its newest edition came out, epoch milliseconds. */
+export const FoundAgain = z.object({ item: ItemRef, title: z.string(), minutes: z.int(), at: z.int() })
+/** Read by {@link FoundAgain}. */
+export type FoundAgain = z.infer<typeof FoundAgain>
 /** What the asker has to do, what is due first on top, what they have done, and what is at hand without having to be done. */
 export const getToday = endpoint({
   method: 'get',
   path: '/api/today',
   access: { may: 'today.read' },
-  response: z.object({ today: LocalDate, waiting: z.array(TodayItem), done: z.array(TodayItem), atHand: z.array(TodayItem) }),
+  response: z.object({
+    today: LocalDate,
+    waiting: z.array(TodayItem),
+    done: z.array(TodayItem),
+    atHand: z.array(TodayItem),
+    /** What they may read and need not do: marked by them, used last, and new. */
+    favourites: z.array(FoundAgain),
+    usedLast: z.array(FoundAgain),
+    fresh: z.array(FoundAgain),
+  }),
   problems: [],
 })
 /** The same as somebody else finds it; nothing is noted by looking. */
@@ -57,6 +70,7 @@ export const ReaderEdition = z.object({
   /** Blackouts since it was published: when the last one was applied, epoch milliseconds. */
   amendedAt: z.nullable(z.int()),
   assigned: z.boolean(),
+  favourite: z.boolean(),
   dueOn: z.nullable(LocalDate),
   /** What rules of the guide may ask of the reader. */
   reader: z.object({ roles: z.array(GroupId), sites: z.array(GroupId) }),

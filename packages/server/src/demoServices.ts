@@ -8,6 +8,7 @@ import { files } from './files'
 import { guides } from './guides'
 import type { Parts } from './http'
 import { inbox } from './inbox'
+import { items } from './items'
 import { library } from './library'
 import { people } from './people'
 import { players } from './players'
@@ -26,4 +27,5 @@ export const demoServices = (parts: Parts): DemoServices => ({
   ...players.demo(parts),
   ...events.demo(parts),
   ...inbox.demo(parts),
+  ...items.demo(parts),
 })

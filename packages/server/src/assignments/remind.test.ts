@@ -18,7 +18,9 @@ beforeAll(async () => {
 })
 beforeEach(async () => {
   await server.parts.database.rows('truncate assignment cascade')
-  await server.parts.database.rows('truncate inbox_entry, mail_choice, day_mail, reminder_choice, one_time_token, setting, absence, jobs.job')
+  await server.parts.database.rows(
+    'truncate inbox_entry, mail_choice, day_mail, reminder_choice, one_time_token, setting, absence, jobs.job',
+  )
   server.mails.length = 0
   server.clock.now = START
 })

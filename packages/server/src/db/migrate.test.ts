@@ -37,6 +37,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0021-waivers',
     '0022-givings',
     '0023-reminders',
+    '0024-favourites',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

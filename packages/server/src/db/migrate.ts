@@ -24,6 +24,7 @@ import { calendars } from './migrations/0020-calendars'
 import { waivers } from './migrations/0021-waivers'
 import { givings } from './migrations/0022-givings'
 import { reminders } from './migrations/0023-reminders'
+import { favourites } from './migrations/0024-favourites'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -49,6 +50,7 @@ const MIGRATIONS: readonly Migration[] = [
   waivers,
   givings,
   reminders,
+  favourites,
 ]
 const LOCK = 7_203_114
 

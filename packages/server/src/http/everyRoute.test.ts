@@ -210,6 +210,7 @@ const TABLE: Row[] = [
   ['put /api/reminders', (c) => c.send('put', '/api/reminders', REMINDERS), [401, 403, 403, 403, 403, 403, 204, 204]],
   ['get /api/my-reminders', (c) => c.send('get', '/api/my-reminders'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['put /api/my-reminders', (c) => c.send('put', '/api/my-reminders', { before: 5 }), [401, 204, 204, 204, 204, 204, 204, 204]],
+  ['put /api/items/:id/favourite', (c) => c.send('put', `/api/items/${guide.id}/favourite`, { favourite: true }), [401, 404, 204, 403, 404, 204, 204, 204]],
   ['get /api/my-givings', (c) => c.send('get', '/api/my-givings'), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],

@@ -151,3 +151,17 @@ export const PART_PROGRESS = table('part_progress', PartProgressRow, () => ({
   confirmedAt: optional(instant()),
   activeMs: big(),
 }))
+
+/** That somebody has marked an item to find it again. */
+export class FavouriteRow extends Model<InferAttributes<FavouriteRow>, InferCreationAttributes<FavouriteRow>> {
+  declare personId: PersonId
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare at: number
+}
+export const FAVOURITE = table('favourite', FavouriteRow, () => ({
+  personId: key(text()),
+  itemKind: key(text()),
+  itemId: key(text()),
+  at: instant(),
+}))

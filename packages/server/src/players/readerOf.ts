@@ -20,6 +20,7 @@ type Row = {
   owner: string
   due_on: LocalDate | null
   assigned: boolean
+  favourite: boolean
   last_part_id: StepId | null
   finished_edition: number | null
   given: boolean
@@ -42,6 +43,7 @@ const READER = keepPlan(
     case when a.round_from is null or r.last_finished_at >= a.round_from then r.finished_edition end as finished_edition,
     (select max(m.amended_at) from edition_amendment x join picture_amendment m on m.id = x.amendment_id where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition) as amended_at,
     exists (select 1 from edition_given x where x.item_kind = i.kind and x.item_id = i.id and x.person_id = $2 and x.edition = i.edition) as given,
+    exists (select 1 from favourite f where f.item_kind = i.kind and f.item_id = i.id and f.person_id = $2) as favourite,
     array(select m.group_id from member m where m.person_id = $2 and m.kind = 'role') as roles,
     array(select m.group_id from member m where m.person_id = $2 and m.kind = 'site') as sites,
     ${DONE('seen')}, ${DONE('acknowledged')}, ${DONE('confirmed')},
@@ -75,6 +77,7 @@ export async function readerOf(db: Db, id: GuideId, personId: PersonId, now: num
     document: documentToSend(row.bytes, row.bytes.endsWith(`"version":${NEWEST_VERSION}}`)),
     amendedAt: row.amended_at?.getTime() ?? null,
     assigned: row.assigned,
+    favourite: row.favourite,
     dueOn: row.due_on,
     reader: { roles: row.roles, sites: row.sites },
     pictureSizes: row.pictures,

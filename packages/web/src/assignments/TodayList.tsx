@@ -1,11 +1,11 @@
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
-import type { getToday, TodayItem } from '@jackdaw/contracts/reading'
+import type { FoundAgain, getToday, TodayItem } from '@jackdaw/contracts/reading'
 import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import type { ReactNode } from 'react'
 import { useTexts } from '../ui/words/texts'
 import { Link } from 'react-router'
 import { partsSeenOf } from '../items'
-import { ButtonLink, dayOf, Loaded, StateMark, whenOf, TextLink } from '../ui'
+import { ButtonLink, dayOf, Loaded, momentOf, StateMark, whenOf, TextLink } from '../ui'
 import { useToday } from './queries'
 
 type Today = ResponseOf<typeof getToday>
@@ -17,7 +17,7 @@ export function TodayList({ before }: { before: ReactNode }) {
 }
 
 /** A Today as somebody finds it. */
-export function TodayShown({ today, waiting, done, atHand, before }: Today & { before?: ReactNode }) {
+export function TodayShown({ today, waiting, done, atHand, favourites, usedLast, fresh, before }: Today & { before?: ReactNode }) {
   const { t } = useTexts()
   return (
     <>
@@ -45,6 +45,11 @@ export function TodayShown({ today, waiting, done, atHand, before }: Today & { b
           <TextLink to="/library">{t('Open the library')}</TextLink>
         </p>
       )}
+      <div className="grid sm:grid-cols-2 gap-x-8 gap-y-8 mb-10 empty:hidden">
+        <Found title={t('Favourites')} items={favourites} withoutDay />
+        <Found title={t('New for you')} items={fresh} />
+        <Found title={t('Used last')} items={usedLast} />
+      </div>
       {done.length > 0 && <Done items={done} />}
     </>
   )
@@ -129,6 +134,30 @@ function AtHand({ items }: { items: TodayItem[] }) {
               {item.title}
             </Link>
             <span className="text-sm text-soft">{item.use === 'optional' ? t('begun, optional now') : t('to look up')}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** What somebody finds again. */
+function Found({ title, items, withoutDay = false }: { title: string; items: readonly FoundAgain[]; withoutDay?: boolean }) {
+  const { t } = useTexts()
+  if (items.length === 0) return null
+  return (
+    <section aria-label={title}>
+      <h2 className="text-lg mb-1">{title}</h2>
+      <ul className="border-t border-hair">
+        {items.map(({ item, title: name, minutes, at }) => (
+          <li key={itemKey(item)} className="flex gap-x-4 py-2 border-b border-hair items-center min-h-11">
+            <Link to={pathOfItem(item)} className="grow min-w-0 hover:underline">
+              {name}
+            </Link>
+            <span className="text-sm text-soft whitespace-nowrap" {...(withoutDay ? {} : { title: momentOf(at) })}>
+              {t('{{minutes}} min', { minutes })}
+              {!withoutDay && ` · ${whenOf(at)}`}
+            </span>
           </li>
         ))}
       </ul>

@@ -1,1 +1,2 @@
 export { partsSeenOf, recordOfPerson, recordsOf } from './itemPages'
+export { FavouriteMark, useFavourite } from './FavouriteMark'

@@ -118,6 +118,7 @@ function ReadPreview({ guide, from }: { guide: UsedGuide & { owner: string }; fr
           pictureSizes: guide.sizes,
           amendedAt: null,
           assigned: false,
+          favourite: false,
           dueOn: null,
           reader: { roles: [], sites: [] },
           progress: {

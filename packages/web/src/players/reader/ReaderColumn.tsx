@@ -6,6 +6,7 @@ import { X } from 'lucide-react'
 import { Suspense } from 'react'
 import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
+import { FavouriteMark } from '../../items'
 import { isPassedIn } from '../FlatRuler'
 import { DRAFT } from '../used'
 
@@ -38,6 +39,7 @@ export function ReaderColumn({
   play,
   state,
   ways,
+  favourite,
   open,
   onPick,
   onClose,
@@ -46,6 +48,7 @@ export function ReaderColumn({
   play: Play
   state: PlayerState
   ways: readonly Way[]
+  favourite: { favourite: boolean; toggle: () => void }
   open: boolean
   onPick: (id: string) => void
   onClose: () => void
@@ -67,7 +70,10 @@ export function ReaderColumn({
         <p className="text-sm text-soft mb-1">
           <TextLink to="/">{t('Today')}</TextLink> · {t('Guide {{n}}', { n: edition.number })}
         </p>
-        <p className="font-serif text-lg leading-6 mb-1">{document.title}</p>
+        <div className="flex items-start gap-2 mb-1">
+          <p className="font-serif text-lg leading-6 grow">{document.title}</p>
+          {edition.edition !== DRAFT && <FavouriteMark {...favourite} className="-mt-1.5" />}
+        </div>
         <p className="text-sm text-soft mb-4">
           {edition.edition === DRAFT
             ? t('Draft of {{owner}}', { owner: edition.owner })

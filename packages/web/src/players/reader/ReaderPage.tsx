@@ -11,6 +11,8 @@ import { useLook } from '../../annotations/useLook'
 import { RichTextView } from '../../guides/RichTextView'
 import { SomethingWrong } from '../../remarks/SomethingWrong'
 import { lazyPart, Loaded, Message, TextButton } from '../../ui'
+import { FavouriteMark, useFavourite } from '../../items'
+import { useKeys } from '../../ui/keys/useKeys'
 import { Closing } from './Closing'
 import { FlatRuler } from '../FlatRuler'
 import { GuideHead, preloadSigns } from '../GuideHead'
@@ -118,6 +120,8 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
   const step = steps[at]
   const { document } = edition
   const look = useLook(document.look)
+  const favourite = useFavourite(edition.guideId, edition.favourite)
+  useKeys(edition.edition === DRAFT ? {} : { favourite: favourite.toggle })
   const ways = useMemo(() => (edition.edition === DRAFT ? [] : waysOf(document)), [edition.edition, document])
   usePartsAhead(document, ways.length)
   return (
@@ -127,10 +131,11 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
       {...swipe}
     >
       <title>{`${document.title} – Jackdaw`}</title>
-      <ReaderColumn {...{ edition, play, state, ways }} open={rulerOpen} onPick={pick} onClose={() => setRulerOpen(false)} />
+      <ReaderColumn {...{ edition, play, state, ways, favourite }} open={rulerOpen} onPick={pick} onClose={() => setRulerOpen(false)} />
       <div className="grow flex flex-col bg-sheet min-w-0">
         <div className="lg:hidden px-4 py-2 flex items-center gap-3">
           <span className="text-sm text-soft truncate grow">{document.title}</span>
+          {edition.edition !== DRAFT && <FavouriteMark {...favourite} className="min-h-11 min-w-11" />}
           {ways.length > 1 && (
             <Suspense>
               <UseMenu guideId={edition.guideId} ways={ways} place="top" />
