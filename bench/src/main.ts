@@ -1,17 +1,16 @@
 import { spawnSync } from 'node:child_process'
 import { cpus } from 'node:os'
-import { createServer } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
-import express from 'express'
 import pg from 'pg'
+import { bareRoute } from './bareRoute'
 import { editorTimes, placingTimes } from './editor'
 import { firstView } from './firstView'
 import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
-import { chartTimes, fillAudiences, fillPeople, findTimes, fromNothing, importTimes, moverTimes, rebuildTime } from './people'
+import { fillAssignments, movesWithForty, remindTime } from './assignments'
+import { chartTimes, fillAudiences, fillPeople, findTimes, fromNothing, importTimes, jobsDone, moverTimes, rebuildTime } from './people'
 import { practiseTimes } from './players'
 import { recorderTimes } from './recorder'
 import { fillGuide, scaleUp } from './scale'
@@ -25,35 +24,21 @@ type Scripts = {
   sql: (programs: object, port: number, password: string, database: string, statement: string) => string
 }
 const quick = process.argv.includes('--quick')
-const onlyRecorder = process.argv.includes('--recorder')
-const onlyEditor = process.argv.includes('--editor')
-const onlyPlayers = process.argv.includes('--players')
-const onlyHostile = process.argv.includes('--hostile')
-const onlyLoad = process.argv.includes('--load')
-const onlyView = process.argv.includes('--view')
-const onlyPeople = process.argv.includes('--people')
-const only = onlyPeople || onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
+const has = (mode: string): boolean => process.argv.includes(`--${mode}`)
+const onlyRecorder = has('recorder')
+const onlyEditor = has('editor')
+const onlyPlayers = has('players')
+const onlyHostile = has('hostile')
+const onlyLoad = has('load')
+const onlyView = has('view')
+const onlyPeople = has('people')
+const onlyAssignments = has('assignments')
+const only = onlyAssignments || onlyPeople || onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
 const say = (line = '') => process.stdout.write(`${line}\n`)
 const ms = (n: number) => `${n.toFixed(1).padStart(8)} ms`
-
-/** A bare Express route with one PostgreSQL query: what the machine gives without any of our work. */
-async function bareRoute(databaseUrl: string): Promise<{ address: string; close: () => void }> {
-  const pool = new pg.Pool({ connectionString: databaseUrl, max: 10 })
-  const app = express()
-  app.get('/', async (_req, res) => void res.json((await pool.query('select id, name from person order by id limit 20')).rows))
-  const server = createServer(app)
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  return {
-    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-    close: () => {
-      server.close()
-      void pool.end()
-    },
-  }
-}
 
 const at = (sorted: readonly number[], share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0
 const line = (name: string, list: readonly number[]) =>
@@ -318,6 +303,32 @@ async function measurePeople({ url, sql }: Cluster): Promise<void> {
   await small.stop()
 }
 
+/** What people are given, with a company of 50,000 and 200,000 assignments. */
+async function measureAssignments({ url, sql }: Cluster): Promise<void> {
+  const people = quick ? 5_000 : 50_000
+  sql('create database assignments template demo')
+  await fillPeople(url('assignments'), people, 300)
+  const { lines, team } = await fillAssignments(url('assignments'), 4, 'ines@larkmoor.example')
+  const app = await startServer(url('assignments'))
+  const [admin, ines] = [await signIn(app.address, 'priya@larkmoor.example'), await signIn(app.address, 'ines@larkmoor.example')]
+  await jobsDone(url('assignments'))
+  const bare = await bareRoute(url('assignments'))
+  const today = { name: 'Today', address: app.address, cookie: ines.cookie, path: () => '/api/today' }
+  const both = [today, { name: 'bare route', address: bare.address, cookie: '', path: () => '/' }]
+  await openLoad(both, 50, 2)
+  say('\nToday with 40 items, at 100 requests a second (p95 under 60 ms):')
+  for (const [name, r] of await openLoad(both, 200, SECONDS))
+    say(`  ${name.padEnd(14)} p50 ${ms(r.p50)}  p95 ${ms(r.p95)}  max ${ms(r.max)}, ${r.failed} failed`)
+  bare.close()
+  say('\nOne mover with 40 changed assignments (under 100 ms):')
+  line('in and out', await movesWithForty(app, admin, team, quick ? 10 : 40))
+  const { ms: took, sent } = await remindTime(app, admin, url('assignments'))
+  say(
+    `\nReminders of ${lines.toLocaleString('en')} assignments (50,000 people under 60 s): ${ms(took).trim()}, ${sent.toLocaleString('en')} sent`,
+  )
+  await app.stop()
+}
+
 /** Whether what was answered is there when everything is killed while it is at work. */
 async function measureKill({ folder, url, restart, rows }: Cluster): Promise<void> {
   say('\nKilled in mid-load (server and PostgreSQL, SIGKILL):')
@@ -372,6 +383,7 @@ async function main(): Promise<void> {
     cluster.sql('create database demo')
     const guideId = await measureDemo(cluster)
     if (!only || onlyPeople) await measurePeople(cluster)
+    if (!only || onlyAssignments) await measureAssignments(cluster)
     if (only && !onlyLoad) return
     await measureLoad(cluster)
     if (onlyLoad) return

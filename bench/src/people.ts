@@ -91,7 +91,8 @@ export async function fillAudiences(databaseUrl: string, count: number): Promise
   await client.end()
 }
 
-const change = async (app: Running, session: Session, method: string, path: string, body: unknown): Promise<void> => {
+/** Sends what changes something. */
+export const change = async (app: Running, session: Session, method: string, path: string, body: unknown): Promise<void> => {
   const response = await fetch(app.address + path, {
     method,
     headers: { cookie: session.cookie, 'x-csrf-token': session.csrf, 'content-type': 'application/json' },
@@ -100,21 +101,40 @@ const change = async (app: Running, session: Session, method: string, path: stri
   if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`)
 }
 
+/** Has a job done now, and waits until it is. @returns milliseconds */
+export async function jobTime(app: Running, admin: Session, client: pg.Client, name: string): Promise<number> {
+  const from = performance.now()
+  await change(app, admin, 'POST', '/api/jobs', { name })
+  for (;;) {
+    const { rows } = await client.query<{ state: string }>(
+      "select state::text from jobs.job where data->>'name' = $1 order by created_on desc limit 1",
+      [name],
+    )
+    if (rows[0]?.state === 'completed') return performance.now() - from
+    if (rows[0]?.state === 'failed') throw new Error('the job failed')
+    await new Promise((resolve) => setTimeout(resolve, 50))
+  }
+}
+
+/** Waits until nothing is left to be done of what a server finds to do when it begins. */
+export async function jobsDone(databaseUrl: string): Promise<void> {
+  const client = new pg.Client(databaseUrl)
+  await client.connect()
+  for (;;) {
+    const { rows } = await client.query<{ n: number }>(
+      "select count(*)::int as n from jobs.job where state in ('created', 'active', 'retry')",
+    )
+    if (rows[0]!.n === 0) break
+    await new Promise((resolve) => setTimeout(resolve, 250))
+  }
+  await client.end()
+}
+
 /** Has all audiences asked anew of everybody by the job, in the database. @returns milliseconds, and how many belong to them */
 export async function rebuildTime(app: Running, admin: Session, databaseUrl: string): Promise<{ ms: number; members: number }> {
   const client = new pg.Client(databaseUrl)
   await client.connect()
-  const from = performance.now()
-  await change(app, admin, 'POST', '/api/jobs', { name: 'rebuild-audiences' })
-  for (;;) {
-    const { rows } = await client.query<{ state: string }>(
-      "select state::text from jobs.job where data->>'name' = 'rebuild-audiences' order by created_on desc limit 1",
-    )
-    if (rows[0]?.state === 'completed') break
-    if (rows[0]?.state === 'failed') throw new Error('the job failed')
-    await new Promise((resolve) => setTimeout(resolve, 50))
-  }
-  const ms = performance.now() - from
+  const ms = await jobTime(app, admin, client, 'rebuild-audiences')
   const { rows } = await client.query<{ n: number }>('select count(*)::int as n from audience_member')
   await client.end()
   return { ms, members: rows[0]!.n }

@@ -325,13 +325,14 @@ export const getCautionRecordsCsv = endpoint({
   problems: ['invalid', 'not-found'],
 })
 
-/** How far one person is with an item, in the list of the person. */
+/** How far one person is with an item, in the list of the person. `againOn`: when what is done is to be done again. */
 export const PersonItem = z.extend(ProgressRecord, {
   item: ItemRef,
   number: z.int(),
   title: z.string(),
   edition: z.int(),
   assigned: z.boolean(),
+  againOn: z.nullable(LocalDate),
 })
 /** Read by {@link PersonItem}. */
 export type PersonItem = z.infer<typeof PersonItem>

@@ -6,5 +6,5 @@ import { tellReaders } from './tellReaders'
 export const followAudiences: AudienceFollower = async (tx, parts, { touched, audiences, now }) => {
   const given = await tx.one('select 1 from giving where audience_id = any ($1) limit 1', [audiences])
   if (!given) return
-  for (const assigned of await assign(tx, parts.newId, { people: touched, audiences }, now)) await tellReaders(tx, parts, assigned, now)
+  await tellReaders(tx, parts, await assign(tx, parts.newId, { people: touched, audiences }, now), now)
 }

@@ -135,6 +135,8 @@ describe('what is to be done again and again', () => {
     expect(await onToday()).toEqual([`done to-do done 2026-03-20 ${guide.steps.length}`])
     const why = () => staff.json('get', `/api/people/${company.people.staff}/items/${guide.id}/reasons`)
     expect(await why()).toMatchObject({ nextRoundOn: '2027-03-11' })
+    const { rows } = await staff.json('get', `/api/people/${company.people.staff}/records`)
+    expect(rows.find((row: { item: { id: string } }) => row.item.id === guide.id)).toMatchObject({ state: 'done', againOn: '2027-03-11' })
     server.clock.now = Date.parse('2027-03-10T23:59:00Z')
     expect(await beginRounds(server.parts, server.clock.now)).toBe(0)
     server.clock.now = Date.parse('2027-03-11T05:00:00Z')

@@ -89,7 +89,7 @@ async function carryOut(
           ...{ byId: by, at: now, endedAt: null, endedBy: null },
         })),
       )
-      await takeBackToDo(tx, item, people)
+      await takeBackToDo(tx, [{ about: item, people }])
       return
     case 'end-waiver':
       await set('waived_at = null')

@@ -60,7 +60,7 @@ export async function publish(
         ? await tx.in(ITEM_PROGRESS).find({ itemKind: kind, itemId: id, finishedEdition: { [Op.ne]: null } }, { only: ['personId'] })
         : []
     const changes = await assign(tx, parts.newId, { item }, now, new Set(renewed.map((row) => row.personId)))
-    if (request.tell !== false) for (const assigned of changes) await tellReaders(tx, { ...parts, mail }, assigned, now)
+    if (request.tell !== false) await tellReaders(tx, { ...parts, mail }, changes, now)
     return { edition: number, people: await tx.in(ASSIGNMENT).count({ itemKind: kind, itemId: id, use: 'to-do' }) }
   })
 }

@@ -3,7 +3,7 @@ import { itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import { groupedBy, type PersonId } from '@jackdaw/core/shared'
 import type { Parts } from '../http'
 import { notify } from '../inbox'
-import { columnsOf, countPartsSeenOf, doneSql } from '../items'
+import { CLOSED_AT, columnsOf, countPartsSeenOf, doneSql } from '../items'
 import { settle } from './settle'
 
 type Row = { id: string; kind: ItemKind; item: ItemId; title: string; finished_at: Date; months: number; zone: string }
@@ -18,7 +18,7 @@ const DUE_AGAIN = `
   from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id and i.archived_at is null
   join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
   join person p on p.id = a.person_id and p.active join people_group s on s.id = p.site_id
-  cross join lateral (select greatest(r.last_attested_at, case when i.claim_suffices then r.last_finished_at end) as finished_at) x
+  cross join lateral (select ${CLOSED_AT} as finished_at) x
   where a.repeat_months is not null and ${doneSql(columnsOf('null', 'null'))} and x.finished_at + make_interval(months => a.repeat_months) <= $1 order by a.id`
 
 /** Begins new rounds of what is to be done again and again, for those whose time has come: it counts as not done from then on, and is due anew. */

@@ -1,37 +1,47 @@
+import { itemKey } from '@jackdaw/core/items'
+import { known } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { notify, takeBackToDo, type Telling } from '../inbox'
+import { notifyOfMany, takeBackToDo, type Telling } from '../inbox'
 import { ITEM } from '../items'
 import { PERSON } from '../people'
 import type { Assigned } from './assign'
 
-/** Tells those who have been given an item, or have to do it anew, that it is there for them; what was told to those who no longer have it
- * is taken back. Who gave it knows already. */
-export async function tellReaders(
-  tx: Db,
-  telling: Telling,
-  { item, giver: by, archived, dated, shown, lost }: Assigned,
-  now: number,
-): Promise<void> {
-  if (archived) return
-  const row = await tx.in(ITEM).one({ kind: item.kind, id: item.id }, { only: ['title'] })
-  const giver = await tx.in(PERSON).one({ id: by }, { only: ['name'] })
-  const data = { title: row?.title ?? '', by: giver?.name ?? '' }
-  await takeBackToDo(tx, item, lost)
-  const others = dated.filter(({ personId }) => personId !== by)
-  await notify(
+/** Tells those who have been given items, or have to do them anew, that these are there for them; what was told to those who no longer have them
+ * is taken back. Who gave something knows already. */
+export async function tellReaders(tx: Db, telling: Telling, all: readonly Assigned[], now: number): Promise<void> {
+  const told = all.filter(({ archived }) => !archived)
+  if (told.length === 0) return
+  await takeBackToDo(
+    tx,
+    told.map(({ item: about, lost: people }) => ({ about, people })),
+  )
+  const [titles, names] = [
+    await tx.in(ITEM).find({ id: [...new Set(told.map(({ item }) => item.id))] }, { only: ['kind', 'id', 'title'] }),
+    await tx.in(PERSON).find({ id: [...new Set(told.map(({ giver }) => giver))] }, { only: ['id', 'name'] }),
+  ]
+  const [titleOf, nameOf] = [
+    new Map(titles.map(({ kind, id, title }) => [itemKey({ kind, id }), title ?? ''])),
+    new Map(names.map(({ id, name }) => [id, name])),
+  ]
+  const dataOf = ({ item, giver }: Assigned) => ({ title: known(titleOf, itemKey(item)), by: known(nameOf, giver) })
+  await notifyOfMany(
     tx,
     telling,
     'must-read',
-    item,
-    others.map(({ personId, due }) => ({ personId, data: { ...data, due } })),
+    told.flatMap((each) =>
+      each.dated.flatMap(({ personId, due }) =>
+        personId === each.giver ? [] : [{ about: each.item, personId, data: { ...dataOf(each), due } }],
+      ),
+    ),
     now,
   )
-  await notify(
+  await notifyOfMany(
     tx,
     telling,
     'to-look-up',
-    item,
-    shown.flatMap((personId) => (personId === by ? [] : [{ personId, data }])),
+    told.flatMap((each) =>
+      each.shown.flatMap((personId) => (personId === each.giver ? [] : [{ about: each.item, personId, data: dataOf(each) }])),
+    ),
     now,
   )
 }

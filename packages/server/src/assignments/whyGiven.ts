@@ -6,7 +6,7 @@ import type { AudienceId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import { audienceShown } from '../audiences'
 import type { Db } from '../db'
 import { fail } from '../http'
-import { columnsOf, doneSql, ITEM_PROGRESS } from '../items'
+import { CLOSED_AT, columnsOf, doneSql, ITEM_PROGRESS } from '../items'
 
 type Row = {
   use: LineFor
@@ -35,7 +35,7 @@ const NOTHING = { use: null, since: null, movedOn: null, roundFrom: null, nextRo
 export async function whyGiven(db: Db, personId: PersonId, { kind, id }: ItemRef): Promise<ResponseOf<typeof getWhyGiven>> {
   const line = await db.one<Row & { id: string }>(
     `select a.id, a.use, a.assigned_at as since, to_char(a.moved_on, 'YYYY-MM-DD') as moved_on, a.round_from, a.repeat_months, s.zone,
-       greatest(r.last_attested_at, case when i.claim_suffices then r.last_finished_at end) as finished_at, ${doneSql(columnsOf('null', 'null'))} as done
+       ${CLOSED_AT} as finished_at, ${doneSql(columnsOf('null', 'null'))} as done
      from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id join person p on p.id = a.person_id join people_group s on s.id = p.site_id
      left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
      where a.person_id = $1 and a.item_kind = $2 and a.item_id = $3`,

@@ -1,4 +1,4 @@
 export { inbox } from './domain'
 export { readMailRules, writeMailRules } from './mailRules'
-export { notify, settle, takeBack, takeBackToDo } from './notify'
+export { notify, notifyOfMany, settle, takeBack, takeBackToDo } from './notify'
 export type { Telling } from './notify'

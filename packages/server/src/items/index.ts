@@ -7,4 +7,4 @@ export { countAllPartsSeen, countPartsSeenBy, countPartsSeenOf, partDoneSql, par
 
 export { relationsToItemSql } from './relationsToItem'
 export type { RelationToItem } from './relationsToItem'
-export { columnsOf, doneSql, rankParam, stateParams, stateRankSql } from './stateSql'
+export { CLOSED_AT, columnsOf, doneSql, rankParam, stateParams, stateRankSql } from './stateSql'

@@ -39,3 +39,5 @@ export const rankParam = (state: ItemState | undefined): number | null => (state
 /** Whether an item is done, as SQL. */
 export const doneSql = (columns: StateColumns): string =>
   `coalesce(${conditionSql(STATE_RULE.find(({ state }) => state === 'done')!.when, columns)}, false)`
+/** When an item that is done was closed last, in a way that suffices, as SQL over rows `i` of `item` and `r` of `item_progress`. */
+export const CLOSED_AT = 'greatest(r.last_attested_at, case when i.claim_suffices then r.last_finished_at end)'

@@ -1,8 +1,9 @@
 import type { Counts, ItemRecord, PersonItem, PersonRecord, PersonRow } from '@jackdaw/contracts/records'
+import { nextRound } from '@jackdaw/core/assignments'
 import { itemRefOf, type ItemState } from '@jackdaw/core/items'
 import type { PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { rankParam } from '../items'
+import { CLOSED_AT, rankParam } from '../items'
 import { amongSql, departmentsSql, type Among } from '../people'
 import { waysSql } from '../players'
 import { countsOf, countsSql, groupsSql, recordOf, standingParams, standingSql, whoOf, type StandingRow, type WhoRow } from './standing'
@@ -14,14 +15,26 @@ const CURRENT = standingSql({ items: 'i.archived_at is null' })
 
 const WAYS = `${waysSql('w.item_id', 'w.person_id')} as ways`
 
+/** After how many months what somebody has done is to be done again, and when it was closed last, for a row `w`. */
+const AGAIN = `
+  select a.repeat_months as months, ${CLOSED_AT} as closed_at from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id
+  join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
+  where a.person_id = w.person_id and a.item_kind = w.item_kind and a.item_id = w.item_id and a.repeat_months is not null`
+type Again = { months: number | null; closed_at: Date | null; zone: string }
+
 /** The items of one person, what is to be done first. */
 export async function itemsOfPerson(db: Db, personId: PersonId, now: number): Promise<PersonItem[]> {
-  const rows = await db.rows<StandingRow>(`select w.*, ${WAYS} from (${OF_PERSON}) w order by w.rank, w.due_at nulls last, w.number`, [
-    ...standingParams({ reportsTo: null }, now),
-    personId,
-  ])
+  const rows = await db.rows<StandingRow & Again>(
+    `select w.*, ${WAYS}, x.months, x.closed_at, s.zone from (${OF_PERSON}) w left join lateral (${AGAIN}) x on true
+     join person p on p.id = w.person_id join people_group s on s.id = p.site_id order by w.rank, w.due_at nulls last, w.number`,
+    [...standingParams({ reportsTo: null }, now), personId],
+  )
   return rows.map((row) => ({
     ...recordOf(row),
+    againOn:
+      row.rank === rankParam('done') && row.months !== null && row.closed_at !== null
+        ? nextRound(row.closed_at.getTime(), row.months, row.zone).on
+        : null,
     item: itemRefOf(row.item_kind, row.item_id),
     number: row.number,
     title: row.title,

@@ -8,7 +8,7 @@ import { Link } from 'react-router'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { recordOfPerson, recordsOf } from '../items'
 import { useMe } from '../people'
-import { buttonClass, dayOf, lengthOf, Loaded, momentOf, StateMark, Table, TextLink, TitleLine, whenOf } from '../ui'
+import { buttonClass, dayAndYearOf, dayOf, lengthOf, Loaded, momentOf, StateMark, Table, TextLink, TitleLine, whenOf } from '../ui'
 import type { Column } from '../ui/table/columns'
 import { usePersonRecords } from './queries'
 import { Claimed } from './Claimed'
@@ -45,6 +45,13 @@ export function PersonPage() {
   )
 }
 
+/** By when it is to be done, or from when again. */
+function DueCell({ row: { dueOn, state, againOn } }: { row: PersonItem }) {
+  const { t } = useTexts()
+  if (againOn !== null) return t('again from {{day}}', { day: dayAndYearOf(againOn) })
+  return dueOn && state !== 'done' ? dayOf(dueOn) : '–'
+}
+
 function PersonItems({ id, mine, rows }: { id: PersonId; mine: boolean; rows: readonly PersonItem[] }) {
   const { t } = useTexts()
   const columns: Column<PersonItem>[] = [
@@ -59,7 +66,7 @@ function PersonItems({ id, mine, rows }: { id: PersonId; mine: boolean; rows: re
         </>
       ),
     },
-    { id: 'due', head: t('Due'), line: true, cell: (row) => (row.dueOn && row.state !== 'done' ? dayOf(row.dueOn) : '–') },
+    { id: 'due', head: t('Due'), line: true, cell: (row) => <DueCell row={row} /> },
     { id: 'seen', head: t('Steps read'), from: 'sm', line: true, cell: (row) => `${Math.min(row.seen, row.parts)} / ${row.parts}` },
     { id: 'time', head: t('Time reading'), from: 'md', line: true, cell: (row) => lengthOf(row.activeMs) },
     { id: 'last', head: t('Last activity'), from: 'md', line: true, cell: (row) => (row.lastAt === null ? '–' : whenOf(row.lastAt)) },

@@ -92,6 +92,7 @@ export const german: Record<string, string> = {
   'It could not be kept. Try again when you are connected.':
     'Es konnte nicht aufgehoben werden. Versuchen Sie es mit Verbindung noch einmal.',
   Favourite: 'Favorit',
+  'again from {{day}}': 'wieder ab {{day}}',
   'At hand': 'Zum Nachschlagen',
   'to look up': 'zum Nachschlagen',
   'begun, optional now': 'begonnen, jetzt freiwillig',
