@@ -222,9 +222,9 @@ describe('nothing is lost', () => {
       if (n === 2) await app.kill()
     })
     const look = await recorder.panel({ panel: 'wish', wish: 'finish' })
+    await app.restart()
     expect(look.problem).toContain('kept in this browser')
     expect(look.shown).toMatchObject({ status: 'finishing', steps: wanted.length })
-    await app.restart()
     expect(await finished()).toEqual(wanted)
   })
   it('when the tab is closed in the middle', async () => {

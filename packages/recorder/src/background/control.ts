@@ -81,10 +81,7 @@ export async function start(asked: Asked): Promise<string> {
   return ''
 }
 
-async function change(to: Partial<Recording>): Promise<void> {
-  const recording = await kept.recording()
-  if (recording) await kept.setRecording({ ...recording, ...to })
-}
+const change = (to: Partial<Recording>): Promise<void> => kept.changeRecording((now) => ({ ...now, ...to }))
 
 async function dropLast(): Promise<void> {
   await kept.changeActions(await lastStepIds(), { dropped: true })

@@ -29,7 +29,8 @@ async function tabIndex(recording: Recording, tabId: number): Promise<number> {
   const at = recording.tabs.indexOf(tabId)
   if (at >= 0) return at
   const now = await kept.recording()
-  if (now && !now.tabs.includes(tabId)) await kept.setRecording({ ...now, tabs: [...now.tabs, tabId] })
+  if (now && !now.tabs.includes(tabId))
+    await kept.changeRecording((each) => (each.tabs.includes(tabId) ? each : { ...each, tabs: [...each.tabs, tabId] }))
   return (now?.tabs.indexOf(tabId) ?? -1) >= 0 ? now!.tabs.indexOf(tabId) : (now?.tabs.length ?? recording.tabs.length)
 }
 
@@ -44,7 +45,8 @@ async function isFull(recording: Recording): Promise<boolean> {
   if ((await kept.countActions()) < MAX_ACTIONS) return false
   const now = (await kept.recording()) ?? recording
   const trouble = `A recording holds ${MAX_ACTIONS} actions. Finish it, and record the rest as a second one.`
-  if (now.status === 'recording') await kept.setRecording({ ...now, status: 'paused', trouble })
+  if (now.status === 'recording')
+    await kept.changeRecording((each) => (each.status === 'recording' ? { ...each, status: 'paused', trouble } : each))
   return true
 }
 

@@ -82,6 +82,13 @@ export const kept = {
     pairing ? void (await (await db()).put('facts', pairing, 'pairing')) : (await db()).delete('facts', 'pairing'),
   recording: () => fact('recording'),
   setRecording: async (recording: Recording) => void (await (await db()).put('facts', recording, 'recording')),
+  /** Changes what is known of the recording, in one go: nothing that is written at the same time gets lost. Of none nothing is changed. */
+  changeRecording: async (change: (now: Recording) => Recording) => {
+    const tx = (await db()).transaction('facts', 'readwrite')
+    const now = (await tx.store.get('recording')) as Recording | undefined
+    if (now) await tx.store.put(change(now), 'recording')
+    await tx.done
+  },
   hiding: async () => withNewKinds(await fact('hiding')),
   setHiding: async (hiding: Hiding) => void (await (await db()).put('facts', { ...hiding, asked: [...HIDE_SWITCHES] }, 'hiding')),
   asked: async () => (await fact('asked')) ?? null,

@@ -114,6 +114,25 @@ describe('an item that is given to several audiences', () => {
     // What they were told is taken back.
     expect(await told()).toEqual([])
   })
+  it('is one line with all reasons, also when it is given several times at the same moment', async () => {
+    const { people } = company
+    const all = await Promise.all(
+      [1, 2, 3, 4].map((n) => give({ due: { kind: 'days', days: 5 + n }, people: [people.staff, people.outsider] })),
+    )
+    const lines = await server.parts.database.rows<{ reasons: number; due: string }>(
+      `select count(s.ref)::int as reasons, to_char(a.due_on, 'YYYY-MM-DD') as due from assignment a join assignment_reason s on s.assignment_id = a.id
+       where a.item_id = $1 and a.person_id = any ($2) group by a.id, a.due_on`,
+      [guide.id, [people.staff, people.outsider]],
+    )
+    expect(lines).toEqual([
+      { reasons: 4, due: '2026-03-16' },
+      { reasons: 4, due: '2026-03-16' },
+    ])
+    await Promise.all(all.map(({ id }) => lead.json('delete', `/api/items/${guide.id}/givings/${id}`)))
+    expect(
+      await server.parts.database.rows('select 1 from assignment where item_id = $1 and person_id = $2', [guide.id, people.staff]),
+    ).toEqual([])
+  })
   it('is refused before it is published, when it is archived, and of other items', async () => {
     const draft = await aGuide(server, company, 'lead', { published: false })
     const refused = (path: string, status: number) => lead.json('post', path, saving({}), status)
@@ -140,8 +159,11 @@ describe('what is to be done again and again', () => {
     server.clock.now = Date.parse('2027-03-10T23:59:00Z')
     expect(await beginRounds(server.parts, server.clock.now)).toBe(0)
     server.clock.now = Date.parse('2027-03-11T05:00:00Z')
-    expect(await beginRounds(server.parts, server.clock.now)).toBe(1)
+    // Several servers at the same moment begin it once.
+    await Promise.all([1, 2, 3].map(() => beginRounds(server.parts, server.clock.now)))
     expect(await beginRounds(server.parts, server.clock.now)).toBe(0)
+    const entries = await server.parts.database.rows("select 1 from inbox_entry where kind = 'due-again' and about_id = $1", [guide.id])
+    expect(entries).toHaveLength(1)
     expect(await onToday()).toEqual(['waiting to-do not-started 2027-03-21 0'])
     expect(await told()).toContain('due-again')
     const reader = await staff.json('get', `/api/guides/${guide.id}/reader`)

@@ -8,7 +8,7 @@ import type { Telling } from '../inbox'
 import { ITEM } from '../items'
 import { assign, tellingOf, type Assigned } from './assign'
 import { GIVING } from './model'
-import { settle } from './settle'
+import { lockLines, settle } from './settle'
 import { tellReaders } from './tellReaders'
 
 /** How somebody gives something: by whom, when, and by what mail leaves that tells of it, `null` for none; `tell`: whether anybody is told. */
@@ -81,6 +81,7 @@ export async function endGiving(
   return parts.database.transaction(async (tx) => {
     const { audienceId } = await held(tx, item, id)
     const lines = await linesOf(tx, id)
+    await lockLines(tx, 'a.id = any ($1)', [lines])
     await tx.rows("delete from assignment_reason where kind = 'giving' and ref = $1", [id])
     await tx.in(GIVING).remove({ id })
     await dropUnused(tx, audienceId)

@@ -9,16 +9,17 @@ import { PERSON } from '../people'
 import { dateAnew } from './dateAnew'
 import { dueFactsOf } from './dueFacts'
 import { WAIVER } from './model'
+import { lockLines } from './settle'
 
 type Line = { id: string; person_id: PersonId; name: string; done: boolean; waived: boolean; due_on: LocalDate | null }
 
 /** How the assignments of some people stand, by name. */
-const linesOf = (db: Db, { kind, id }: ItemRef, people: readonly PersonId[], lock = false): Promise<Line[]> =>
+const linesOf = (db: Db, { kind, id }: ItemRef, people: readonly PersonId[]): Promise<Line[]> =>
   db.rows<Line>(
     `select a.id, a.person_id, p.name, ${doneSql(columnsOf('null', 'null'))} as done, a.waived_at is not null as waived, to_char(a.due_on, 'YYYY-MM-DD') as due_on
      from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id join person p on p.id = a.person_id and p.active
      left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
-     where a.item_kind = $1 and a.item_id = $2 and a.person_id = any ($3) order by p.name, p.id ${lock ? 'for update of a' : ''}`,
+     where a.item_kind = $1 and a.item_id = $2 and a.person_id = any ($3) order by p.name, p.id`,
     [kind, id, people],
   )
 
@@ -56,7 +57,8 @@ export async function handle(
   now: number,
 ): Promise<HandledPeople> {
   return parts.database.transaction(async (tx) => {
-    const lines = await linesOf(tx, item, people, true)
+    await lockLines(tx, 'a.item_kind = $1 and a.item_id = $2 and a.person_id = any ($3)', [item.kind, item.id, people])
+    const lines = await linesOf(tx, item, people)
     const handled = await outcomesOf(tx, lines, people, handling)
     const changing = handled.people.filter(({ outcome }) => outcome === 'changes').map(({ id }) => id)
     if (changing.length > 0) await carryOut(tx, parts, item, changing, handling, by, now)

@@ -1,7 +1,8 @@
 import { ticked } from '@jackdaw/core/audiences'
 import { v7 as uuidV7 } from 'uuid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { gatherMails } from '../inbox/sendMail'
+import type { Db } from '../db'
+import { gatherMails, sendMail } from '../inbox/sendMail'
 import { aGuide, smallCompany, START, startTestServer, type Client, type Company, type TestServer } from '../testing/testServer'
 import { remind } from './remind'
 
@@ -110,7 +111,39 @@ describe('reminders', () => {
   })
 })
 
+it('sends what was not sent when a server was stopped in the middle', async () => {
+  await given('Rinse')
+  const now = Date.parse('2026-03-17T09:00:00Z')
+  const stopped = {
+    ...server.parts,
+    newId: (() => {
+      throw new Error('stopped')
+    }) as never,
+  }
+  await expect(remind(stopped, now)).rejects.toThrow('stopped')
+  expect(await kindsOf(staff)).toEqual([])
+  expect(await remind(server.parts, now)).toBe(1)
+  expect(await remind(server.parts, now)).toBe(0)
+  expect(await kindsOf(staff)).toEqual(['due-soon 2026-03-20'])
+})
+
 describe('the mail of the day', () => {
+  it('leaves once, also when several jobs want to send it at the same moment', async () => {
+    await given('Rinse')
+    const now = Date.parse('2026-03-17T09:00:00Z')
+    await remind(server.parts, now)
+    const { database } = server.parts
+    const running = { now, progress: async () => undefined, finish: <T>(effect: (tx: Db) => Promise<T>) => database.transaction(effect) }
+    await Promise.all([1, 2, 3, 4].map(() => sendMail(server.parts, { personId: company.people.staff }, running)))
+    expect(server.mails).toHaveLength(1)
+    // One that could not be handed over is sent by the next try, under the same id.
+    await database.rows('truncate day_mail')
+    await database.rows('update inbox_entry set mailed_at = null')
+    const failing = { ...server.parts, mail: () => Promise.reject(new Error('no answer')) }
+    await expect(sendMail(failing, { personId: company.people.staff }, running)).rejects.toThrow('no answer')
+    await sendMail(server.parts, { personId: company.people.staff }, running)
+    expect(server.mails.map(({ id }) => id)).toEqual([server.mails[0]!.id, server.mails[0]!.id])
+  })
   const through = async (from: number, until: number) => {
     for (let at = from; at <= until; at += 3_600_000) {
       server.clock.now = at

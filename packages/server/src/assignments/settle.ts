@@ -44,12 +44,17 @@ const isChanged = (row: Row, line: Line): boolean =>
   row.repeat_months !== line.repeatMonths ||
   (!row.done && (row.due_on !== (line.due?.on ?? null) || row.due_zone !== (line.due?.zone ?? null)))
 
+/** Holds lines until the end of the transaction, always in one order, so that no two wait for each other: before a reason is added or taken away.
+ * @param where a condition on a row `a` of `assignment` */
+export const lockLines = (tx: Db, where: string, bind: unknown[]): Promise<unknown> =>
+  tx.rows(`select 1 from assignment a where ${where} order by a.item_kind, a.item_id, a.person_id for update`, bind)
+
 /** Makes lines what their reasons say. What is done keeps its day. Lines without a reason go, unless the person has begun.
  * @param ids of rows of `assignment`
  * @returns those that were there, by item */
 export async function settle(tx: Db, ids: readonly string[]): Promise<Settled[]> {
   if (ids.length === 0) return []
-  await tx.rows('select 1 from assignment where id = any ($1) order by id for update', [ids])
+  await lockLines(tx, 'a.id = any ($1)', [ids])
   const rows = await tx.rows<Row>(LINES, [ids])
   const facts = await dueFactsOf(tx, [...new Set(rows.map(({ person }) => person))])
   const lines = rows.map((row) => ({ row, line: lineFor(row) }))

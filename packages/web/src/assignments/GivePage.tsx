@@ -13,6 +13,7 @@ import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { AudienceFields } from './AudienceFields'
 import { DueFields } from './DueFields'
+import { FormPart } from './FormPart'
 import { useChangeGiving, useGive, useGivingPreview, useGivings } from './givingQueries'
 
 const NOBODY_YET: AudienceShown = { choice: NOBODY, rule: NOBODY, name: null, sentence: '', names: { groups: [], people: [] } }
@@ -132,7 +133,7 @@ function GivingForm({
       <div className="grow grid lg:grid-cols-[minmax(0,1fr)_400px] border-t border-hair">
         <div className="bg-sheet px-4 md:px-6 py-5 space-y-7 min-w-0">
           {send.isError && <Failed error={send.error} />}
-          <Part title={t('Who gets it')}>
+          <FormPart title={t('Who gets it')}>
             <AudienceFields
               shown={shown}
               onChange={(next) => {
@@ -140,16 +141,16 @@ function GivingForm({
                 if (next) set({ audience: next })
               }}
             />
-          </Part>
+          </FormPart>
           <ForWhat {...{ saving, set }}>{children}</ForWhat>
-          <Part title={t('Telling them')}>
+          <FormPart title={t('Telling them')}>
             <Check
               checked={tell}
               onChange={(event) => setTell(event.target.checked)}
               label={t('Tell those for whom something changes')}
               hint={t('In their inbox, and by mail as far as they want that.')}
             />
-          </Part>
+          </FormPart>
         </div>
         <aside className="px-4 md:px-6 py-5 border-l border-hair" aria-live="polite">
           <Reach
@@ -177,7 +178,7 @@ function ForWhat({
   const { t } = useTexts()
   return (
     <>
-      <Part title={t('For what')}>
+      <FormPart title={t('For what')}>
         <Radios
           label={t('For what')}
           hidden
@@ -188,14 +189,14 @@ function ForWhat({
             { value: 'to-look-up', words: t('To look up'), hint: t('It is at hand on their page Today. Nothing has to be done.') },
           ]}
         />
-      </Part>
+      </FormPart>
       {use === 'to-do' && (
         <>
-          <Part title={t('Until when')}>
+          <FormPart title={t('Until when')}>
             <DueFields due={due} onChange={(next) => set({ due: next })} />
             {children}
-          </Part>
-          <Part title={t('Again')}>
+          </FormPart>
+          <FormPart title={t('Again')}>
             <Check
               checked={repeatMonths !== null}
               onChange={(event) => set({ repeatMonths: event.target.checked ? 12 : null })}
@@ -214,19 +215,12 @@ function ForWhat({
                 />
               </div>
             )}
-          </Part>
+          </FormPart>
         </>
       )}
     </>
   )
 }
-
-const Part = ({ title, children }: { title: string; children: ReactNode }) => (
-  <section>
-    <h2 className="text-lg border-b-2 border-ink mb-3">{title}</h2>
-    {children}
-  </section>
-)
 
 /** Whom it reaches, and what they have of it already. */
 function Reach({

@@ -4,12 +4,13 @@ import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceShown } from '@jackdaw/contracts/audiences'
 import { stopsPublishing } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
-import { useState, type ReactNode } from 'react'
+import { useState } from 'react'
 import { useTexts } from '../ui/words/texts'
 import { Button, ButtonLink, Check, Failed, Loaded, Message, momentOf, TextArea, TitleLine, TextLink } from '../ui'
 import { useFormOf, type FormOf } from '../ui/fields/useFormOf'
 import { AudienceFields } from './AudienceFields'
 import { DueFields } from './DueFields'
+import { FormPart } from './FormPart'
 import { useAudiencePreview, usePublication, usePublish } from './queries'
 import { ReachedList } from './ReachedList'
 
@@ -109,7 +110,7 @@ function ToWhom({
   const { t } = useTexts()
   return (
     <>
-      <Part title={t('Who gets it')}>
+      <FormPart title={t('Who gets it')}>
         <AudienceFields
           shown={shown}
           onChange={(next) => {
@@ -124,27 +125,20 @@ function ToWhom({
             hint={t('Everyone in the company finds it in the library, also those who are not given it.')}
           />
         </div>
-      </Part>
-      <Part title={t('Until when')}>
+      </FormPart>
+      <FormPart title={t('Until when')}>
         <DueFields due={due} onChange={(next) => setValue('due', next)} />
-      </Part>
-      <Part title={t('Telling them')}>
+      </FormPart>
+      <FormPart title={t('Telling them')}>
         <Check
           {...register('tell')}
           label={t('Tell those who are to read it')}
           hint={t('In their inbox, and by mail as far as they want that. Without it they find the guide on their page Today.')}
         />
-      </Part>
+      </FormPart>
     </>
   )
 }
-
-const Part = ({ title, children }: { title: string; children: ReactNode }) => (
-  <section>
-    <h2 className="text-lg border-b-2 border-ink mb-3">{title}</h2>
-    {children}
-  </section>
-)
 
 function Findings({ id, publication }: { id: GuideId; publication: Publication }) {
   const { t } = useTexts()
@@ -213,7 +207,7 @@ function Published({ id, edition, people, openToAll }: { id: GuideId; edition: n
 function WhatChanged({ form: { register, watch, faultOf }, done }: { form: PublishingForm; done: number }) {
   const { t } = useTexts()
   return (
-    <Part title={t('What has changed')}>
+    <FormPart title={t('What has changed')}>
       <TextArea
         label={t('Change note')}
         rows={2}
@@ -235,14 +229,14 @@ function WhatChanged({ form: { register, watch, faultOf }, done }: { form: Publi
           }
         />
       </div>
-    </Part>
+    </FormPart>
   )
 }
 
 function EditionsSoFar({ editions }: Pick<Publication, 'editions'>) {
   const { t } = useTexts()
   return (
-    <Part title={t('Editions so far')}>
+    <FormPart title={t('Editions so far')}>
       <ul className="text-sm">
         {editions.map((edition) => (
           <li key={edition.number} className="py-1.5 border-b border-hair">
@@ -252,6 +246,6 @@ function EditionsSoFar({ editions }: Pick<Publication, 'editions'>) {
           </li>
         ))}
       </ul>
-    </Part>
+    </FormPart>
   )
 }

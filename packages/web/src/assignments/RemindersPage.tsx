@@ -2,9 +2,10 @@ import { CompanyReminders } from '@jackdaw/contracts/assignments'
 import { MOST_AFTER_DAYS, MOST_BEFORE_DAYS, ReminderRules } from '@jackdaw/core/assignments'
 import { ENTRIES, type EntryKind, type MailRules } from '@jackdaw/core/inbox'
 import { keysOf } from '@jackdaw/core/shared'
-import { useState, type ReactNode } from 'react'
+import { useState } from 'react'
 import { Button, Check, Failed, Loaded, NumberField, Select, showToast, TextField, TitleLine } from '../ui'
 import { useTexts } from '../ui/words/texts'
+import { FormPart } from './FormPart'
 import { useReminders, useSetReminders } from './reminderQueries'
 import { reminderWords } from './reminderWords'
 
@@ -52,7 +53,7 @@ function RemindersForm({ stored }: { stored: CompanyReminders }) {
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-5">
         <div className="max-w-2xl space-y-7">
           {save.isError && <Failed error={save.error} />}
-          <Part title={t('Reminders')}>
+          <FormPart title={t('Reminders')}>
             <div className="grid sm:grid-cols-2 gap-4">
               <TextField
                 label={t('Days before the due day')}
@@ -86,11 +87,11 @@ function RemindersForm({ stored }: { stored: CompanyReminders }) {
               </div>
             )}
             <p className="text-sm text-soft">{t('Nobody is reminded while they are away, or of what is waived or done.')}</p>
-          </Part>
+          </FormPart>
           <QuietHours mail={mail} onChange={setMail} />
-          <Part title={t('What everybody is mailed')}>
+          <FormPart title={t('What everybody is mailed')}>
             <Least least={mail.least} onChange={(least) => setMail({ ...mail, least })} />
-          </Part>
+          </FormPart>
           {whole && <p className="border-l-4 border-hair pl-3">{reminderWords(t, rules).join(' ')}</p>}
         </div>
       </div>
@@ -102,7 +103,7 @@ function RemindersForm({ stored }: { stored: CompanyReminders }) {
 function QuietHours({ mail, onChange }: { mail: MailRules; onChange: (mail: MailRules) => void }) {
   const { t } = useTexts()
   return (
-    <Part title={t('Quiet hours')}>
+    <FormPart title={t('Quiet hours')}>
       <div className="grid grid-cols-2 gap-4 max-w-sm">
         <HourField label={t('From')} value={mail.quietFrom} onChange={(quietFrom) => onChange({ ...mail, quietFrom })} />
         <HourField label={t('Until')} value={mail.quietUntil} onChange={(quietUntil) => onChange({ ...mail, quietUntil })} />
@@ -112,16 +113,9 @@ function QuietHours({ mail, onChange }: { mail: MailRules; onChange: (mail: Mail
           'By the clock where somebody works. At most one mail a day leaves for each person, with all that they are told. Invitations and links for passwords leave at once.',
         )}
       </p>
-    </Part>
+    </FormPart>
   )
 }
-
-const Part = ({ title, children }: { title: string; children: ReactNode }) => (
-  <section className="space-y-3">
-    <h2 className="text-lg border-b-2 border-ink">{title}</h2>
-    {children}
-  </section>
-)
 
 function HourField({ label, value, onChange }: { label: string; value: number; onChange: (hour: number) => void }) {
   return (
