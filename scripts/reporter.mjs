@@ -16,9 +16,10 @@ export default class Reporter {
     const counts = { passed: 0, failed: 0 }
     const again = []
     for (const test of module.children.allTests()) {
-      const { state } = test.result()
+      const { state, errors: thrown } = test.result()
       counts[state === 'passed' ? 'passed' : 'failed']++
-      if (state === 'passed' && (test.diagnostic()?.retryCount ?? 0) > 0) again.push(test.fullName)
+      if (state === 'passed' && (test.diagnostic()?.retryCount ?? 0) > 0)
+        again.push(`${test.fullName}: ${String(thrown?.[0]?.message ?? '').slice(0, 400)}`)
     }
     const ms = duration + environmentSetupDuration + prepareDuration + collectDuration + setupDuration
     const errors = module.errors().length + [...module.children.allSuites()].flatMap((suite) => suite.errors()).length
