@@ -80,7 +80,7 @@ export const previewGiving = endpoint({
   method: 'post',
   path: '/api/items/:id/givings/preview',
   ...onItem,
-  body: z.object({ audience: AudienceChoice, use: GivenFor }),
+  body: z.object({ audience: AudienceChoice }),
   response: z.object({
     counts: z.object({ people: z.int(), new: z.int(), has: z.int(), done: z.int() }),
     people: z.array(z.object({ ...PersonRef.shape, site: z.string(), now: z.enum(['new', 'has', 'done']) })),
@@ -135,7 +135,7 @@ export const listMyGivings = endpoint({
   response: z.array(z.object({ of: NamedItem, giving: Giving })),
   problems: [],
 })
-/** Why somebody has an item, each reason with by when it is to be done for it; for what they have it therefore, since when, when the present round began and
+/** Why somebody has an item, each reason with by when it is to be done for it; for what they have it therefore, when the present round began and
  * when the next one does. `use` is `null` when they do not have it. */
 export const getWhyGiven = endpoint({
   method: 'get',
@@ -144,7 +144,6 @@ export const getWhyGiven = endpoint({
   params: z.object({ id: PersonId, itemId: AnyItemId }),
   response: z.object({
     use: z.nullable(LineFor),
-    since: z.nullable(Instant),
     movedOn: z.nullable(LocalDate),
     roundFrom: z.nullable(Instant),
     nextRoundOn: z.nullable(LocalDate),

@@ -28,14 +28,14 @@ export type Line = { use: LineFor; due: Due | null; repeatMonths: number | null 
  * the shortest time. A day that was set by hand goes before all of them. Without a reason an item that was begun stays as optional.
  * @returns `null` when nothing is left of it */
 export function lineOf(reasons: readonly Reason[], { begun, movedOn, roundFrom }: LineFacts, facts: DueFacts): Line | null {
-  const todo = reasons.filter(({ use }) => use === 'to-do')
-  if (todo.length === 0) {
+  const asking = reasons.filter(({ use }) => use === 'to-do')
+  if (asking.length === 0) {
     const use = reasons.length > 0 ? 'to-look-up' : 'optional'
     return use === 'optional' && !begun ? null : { use, due: null, repeatMonths: null }
   }
-  const days = todo.flatMap(({ due, countsFrom }) => dueFor(due, Math.max(countsFrom, roundFrom ?? countsFrom), facts) ?? [])
+  const days = asking.flatMap(({ due, countsFrom }) => dueFor(due, Math.max(countsFrom, roundFrom ?? countsFrom), facts) ?? [])
   const moved = movedOn === null ? null : dueFor({ kind: 'date', date: movedOn }, 0, facts)
-  const months = todo.flatMap(({ repeatMonths }) => repeatMonths ?? [])
+  const months = asking.flatMap(({ repeatMonths }) => repeatMonths ?? [])
   return { use: 'to-do', due: moved ?? earliest(days), repeatMonths: months.length > 0 ? Math.min(...months) : null }
 }
 

@@ -133,6 +133,20 @@ describe('an item that is given to several audiences', () => {
       await server.parts.database.rows('select 1 from assignment where item_id = $1 and person_id = $2', [guide.id, people.staff]),
     ).toEqual([])
   })
+  it('is neither waived, moved nor reminded of where it is only looked up', async () => {
+    await give({ use: 'to-look-up' })
+    for (const handling of [{ what: 'waive', why: 'No' }, { what: 'move', on: '2026-05-01' }, { what: 'remind' }]) {
+      const handled = await lead.json('post', `/api/items/${guide.id}/assignments`, { people: [company.people.staff], handling })
+      expect(handled).toEqual({ people: [], others: 1 })
+    }
+    expect(await onToday()).toEqual(['atHand to-look-up not-started null 0'])
+  })
+  it('tells whoever publishes it of those to whom it is published, not of those who have it besides', async () => {
+    await give({ people: [company.people.staff, company.people.outsider] })
+    const rest = { revision: 0, changeNote: '', mustReread: false, openToAll: false, tell: false, due: { kind: 'none' } }
+    const again = await lead.json('post', `/api/guides/${guide.id}/editions`, { ...rest, audience: ticked([], [company.people.manager]) })
+    expect(again).toEqual({ edition: 1, people: 1 })
+  })
   it('is refused before it is published, when it is archived, and of other items', async () => {
     const draft = await aGuide(server, company, 'lead', { published: false })
     const refused = (path: string, status: number) => lead.json('post', path, saving({}), status)

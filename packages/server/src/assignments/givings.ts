@@ -17,7 +17,8 @@ type How = { by: PersonId; now: number; mail: Telling['mail']; tell: boolean }
 async function tellAll(tx: Db, parts: Parts, all: readonly Assigned[], { mail, tell, now }: How): Promise<void> {
   if (tell) await tellReaders(tx, { ...parts, mail }, all, now)
 }
-const peopleOf = async (tx: Db, id: GivingId): Promise<number> =>
+/** How many have an item because of a giving. */
+export const peopleOf = async (tx: Db, id: GivingId): Promise<number> =>
   (await tx.one<{ people: number }>("select count(*)::int as people from assignment_reason where kind = 'giving' and ref = $1", [id]))!
     .people
 

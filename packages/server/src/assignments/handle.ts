@@ -13,13 +13,13 @@ import { lockLines } from './settle'
 
 type Line = { id: string; person_id: PersonId; name: string; done: boolean; waived: boolean; due_on: LocalDate | null }
 
-/** How the assignments of some people stand, by name. */
+/** How the assignments of those among some people stand who are to do the item, by name. What is only looked up is not handled. */
 const linesOf = (db: Db, { kind, id }: ItemRef, people: readonly PersonId[]): Promise<Line[]> =>
   db.rows<Line>(
     `select a.id, a.person_id, p.name, ${doneSql(columnsOf('null', 'null'))} as done, a.waived_at is not null as waived, to_char(a.due_on, 'YYYY-MM-DD') as due_on
      from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id join person p on p.id = a.person_id and p.active
      left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
-     where a.item_kind = $1 and a.item_id = $2 and a.person_id = any ($3) order by p.name, p.id`,
+     where a.use = 'to-do' and a.item_kind = $1 and a.item_id = $2 and a.person_id = any ($3) order by p.name, p.id`,
     [kind, id, people],
   )
 

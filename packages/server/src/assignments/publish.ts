@@ -9,7 +9,8 @@ import type { Parts } from '../http'
 import type { Telling } from '../inbox'
 import { ITEM, ITEM_PROGRESS } from '../items'
 import { assign } from './assign'
-import { ASSIGNMENT, GIVING } from './model'
+import { peopleOf } from './givings'
+import { GIVING } from './model'
 import { tellReaders } from './tellReaders'
 
 export type PublishRequest = {
@@ -48,9 +49,10 @@ export async function publish(
     const was = await tx.in(GIVING).one({ itemKind: kind, itemId: id, publishing: true })
     const audienceId = await audienceFor(tx, parts, request.audience, was?.audienceId ?? null, by, now)
     const giving = { audienceId, due: request.due, givenBy: by }
-    if (was) await tx.in(GIVING).update(giving, { id: was.id })
+    const givingId = was?.id ?? parts.newId<GivingId>()
+    if (was) await tx.in(GIVING).update(giving, { id: givingId })
     else {
-      const of = { id: parts.newId<GivingId>(), itemKind: kind, itemId: id, publishing: true }
+      const of = { id: givingId, itemKind: kind, itemId: id, publishing: true }
       await tx.in(GIVING).insert({ ...of, ...giving, use: 'to-do', givenAt: now })
     }
     if (was && was.audienceId !== audienceId) await dropUnused(tx, was.audienceId)
@@ -61,6 +63,6 @@ export async function publish(
         : []
     const changes = await assign(tx, parts.newId, { item }, now, new Set(renewed.map((row) => row.personId)))
     if (request.tell !== false) await tellReaders(tx, { ...parts, mail }, changes, now)
-    return { edition: number, people: await tx.in(ASSIGNMENT).count({ itemKind: kind, itemId: id, use: 'to-do' }) }
+    return { edition: number, people: await peopleOf(tx, givingId) }
   })
 }

@@ -173,8 +173,6 @@ describe('the mail of the day', () => {
     ])
   })
   it('comes with what the company asks for, whatever somebody has switched off', async () => {
-    const stop = server.parts.config.publicUrl
-    expect(stop).not.toBe('')
     await staff.json('patch', '/api/mail-choice', { kinds: { late: false, 'due-soon': false } }, 204)
     const { kinds, least } = await staff.json('get', '/api/mail-choice')
     expect([kinds.late, kinds['due-soon'], least]).toEqual([true, false, ['late']])

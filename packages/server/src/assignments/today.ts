@@ -79,11 +79,11 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<Resp
     assignedAt: row.assigned_at.getTime(),
     dueAt: row.due_at?.getTime() ?? Number.MAX_SAFE_INTEGER,
   }))
-  const [todo, atHand] = [items.filter(({ use }) => use === 'to-do'), items.filter(({ use }) => use !== 'to-do')]
-  const waiting = todo
+  const [asking, atHand] = [items.filter(({ use }) => use === 'to-do'), items.filter(({ use }) => use !== 'to-do')]
+  const waiting = asking
     .filter((item) => item.state !== 'done' && item.state !== 'waived')
     .sort((a, b) => a.dueAt - b.dueAt || STATE_ORDER.indexOf(a.state) - STATE_ORDER.indexOf(b.state) || a.number - b.number)
-  const done = todo
+  const done = asking
     .filter((item) => item.state === 'done')
     .sort((a, b) => (b.finishedAt ?? 0) - (a.finishedAt ?? 0))
     .slice(0, DONE_SHOWN)

@@ -10,7 +10,6 @@ import { CLOSED_AT, columnsOf, doneSql, ITEM_PROGRESS } from '../items'
 
 type Row = {
   use: LineFor
-  since: Date
   moved_on: LocalDate | null
   round_from: Date | null
   repeat_months: number | null
@@ -28,13 +27,13 @@ type ReasonRow = {
   giver_name: string
   given_at: Date
 }
-const NOTHING = { use: null, since: null, movedOn: null, roundFrom: null, nextRoundOn: null, reasons: [], reminders: [] }
+const NOTHING = { use: null, movedOn: null, roundFrom: null, nextRoundOn: null, reasons: [], reminders: [] }
 
 /** Why somebody has an item, and what follows from that.
  * @throws `not-found` when they do not have it and have never used it */
 export async function whyGiven(db: Db, personId: PersonId, { kind, id }: ItemRef): Promise<ResponseOf<typeof getWhyGiven>> {
   const line = await db.one<Row & { id: string }>(
-    `select a.id, a.use, a.assigned_at as since, to_char(a.moved_on, 'YYYY-MM-DD') as moved_on, a.round_from, a.repeat_months, s.zone,
+    `select a.id, a.use, to_char(a.moved_on, 'YYYY-MM-DD') as moved_on, a.round_from, a.repeat_months, s.zone,
        ${CLOSED_AT} as finished_at, ${doneSql(columnsOf('null', 'null'))} as done
      from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id join person p on p.id = a.person_id join people_group s on s.id = p.site_id
      left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
@@ -56,7 +55,6 @@ export async function whyGiven(db: Db, personId: PersonId, { kind, id }: ItemRef
   const again = line.done && line.repeat_months !== null && line.finished_at !== null
   return {
     use: line.use,
-    since: line.since.getTime(),
     movedOn: line.moved_on,
     roundFrom: line.round_from?.getTime() ?? null,
     nextRoundOn: again ? nextRound(line.finished_at!.getTime(), line.repeat_months!, line.zone).on : null,

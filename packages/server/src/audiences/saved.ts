@@ -149,7 +149,7 @@ export async function changeSaved(tx: Db, parts: Parts, id: AudienceId, saving: 
 export async function archiveSaved(tx: Db, id: AudienceId, now: number): Promise<void> {
   await held(tx, id)
   const used = await tx.one<{ items: number; title: string }>(
-    'select count(*) over ()::int as items, i.title from giving x join item i on i.kind = x.item_kind and i.id = x.item_id where x.audience_id = $1 order by i.title limit 1',
+    'select count(distinct i.id)::int as items, min(i.title) as title from giving x join item i on i.kind = x.item_kind and i.id = x.item_id where x.audience_id = $1 having count(*) > 0',
     [id],
   )
   if (used) fail('audience-in-use', said('It is used for {{items}} items, such as “{{title}}”. Publish them to another one first.', used))

@@ -111,8 +111,8 @@ function GivingForm({
   const [whole, setWhole] = useState(true)
   const [tell, setTell] = useState(true)
   const set = (more: Partial<GivingSaving>) => setSaving({ ...saving, ...more })
-  const { audience, use } = saving
-  const preview = useGivingPreview(of.item.id, whole ? audience : null, use)
+  const { audience } = saving
+  const preview = useGivingPreview(of.item.id, whole ? audience : null)
   const people = preview.data?.counts.people ?? 0
   const unsure = !whole || preview.isPending || preview.isPlaceholderData || people === 0 || !GivingSaving.safeParse(saving).success
   return (

@@ -1,7 +1,6 @@
 import { changeGiving, endGiving, getWhyGiven, giveItem, listGivings, listMyGivings, previewGiving } from '@jackdaw/contracts/assignments'
 import type { AudienceChoice } from '@jackdaw/contracts/audiences'
 import type { BodyOf } from '@jackdaw/contracts/endpoint'
-import type { GivenFor } from '@jackdaw/core/assignments'
 import type { ItemId } from '@jackdaw/core/items'
 import type { GivingId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
@@ -11,12 +10,12 @@ export const useGivings = (id: ItemId) =>
   useQuery({ queryKey: ['givings', id], staleTime: 0, queryFn: ({ signal }) => call(listGivings, { params: { id }, signal }) })
 export const useMyGivings = () =>
   useQuery({ queryKey: ['my-givings'], staleTime: 0, queryFn: ({ signal }) => call(listMyGivings, { signal }) })
-export const useGivingPreview = (id: ItemId, audience: AudienceChoice | null, use: GivenFor) =>
+export const useGivingPreview = (id: ItemId, audience: AudienceChoice | null) =>
   useQuery({
-    queryKey: ['giving-preview', id, audience, use],
+    queryKey: ['giving-preview', id, audience],
     enabled: audience !== null,
     placeholderData: keepPreviousData,
-    queryFn: ({ signal }) => call(previewGiving, { params: { id }, body: { audience: audience!, use }, signal }),
+    queryFn: ({ signal }) => call(previewGiving, { params: { id }, body: { audience: audience! }, signal }),
   })
 export const useWhyGiven = (id: PersonId, itemId: ItemId) =>
   useQuery({ queryKey: ['why-given', id, itemId], queryFn: ({ signal }) => call(getWhyGiven, { params: { id, itemId }, signal }) })
