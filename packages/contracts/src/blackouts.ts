@@ -14,7 +14,7 @@ export type FoundPrivate = z.infer<typeof FoundPrivate>
 export const findPrivateInPicture = endpoint({
   method: 'get',
   path: '/api/guides/:id/pictures/:pictureId/private',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: z.object({ id: GuideId, pictureId: PictureId }),
   response: z.object({ known: z.boolean(), found: z.array(FoundPrivate) }),
   problems: ['not-found'],
@@ -41,7 +41,7 @@ const places = z.object({ places: z.array(BlackoutPlace).check(z.minLength(1), z
 export const askBlackoutReach = endpoint({
   method: 'post',
   path: '/api/guides/:id/blackout-reach',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   body: places,
   maxBytes: 1024 * 1024,
@@ -52,7 +52,7 @@ export const askBlackoutReach = endpoint({
 export const applyBlackouts = endpoint({
   method: 'post',
   path: '/api/guides/:id/blackouts',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   body: places,
   maxBytes: 1024 * 1024,

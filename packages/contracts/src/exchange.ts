@@ -24,7 +24,7 @@ export type ImportReport = z.infer<typeof ImportReport>
 export const importGuide = endpoint({
   method: 'post',
   path: '/api/imports',
-  access: { may: 'guide.create' },
+  access: { may: 'item.create' },
   query: z.object({ name: z.string().check(z.minLength(1), z.maxLength(300)), folder: z.optional(FolderId) }),
   bytes: { types: ['text/*', 'application/zip', 'application/octet-stream', 'application/x-zip-compressed'], maxBytes: MAX_IMPORT_BYTES },
   response: ImportReport,

@@ -67,7 +67,7 @@ export type Draft = z.infer<typeof Draft>
 export const getDraft = endpoint({
   method: 'get',
   path: '/api/guides/:id/draft',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   response: Draft,
   problems: [],
@@ -80,7 +80,7 @@ export const ChangesForm = z.literal(2)
 export const saveChanges = endpoint({
   method: 'post',
   path: '/api/guides/:id/draft/changes',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   body: z.object({
     baseRevision: Whole,
@@ -96,7 +96,7 @@ export const saveChanges = endpoint({
 export const settleClash = endpoint({
   method: 'post',
   path: '/api/guides/:id/draft/clashes/settle',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   body: z.object({ target: z.string().check(z.minLength(1), z.maxLength(300)) }),
   problems: ['invalid'],
@@ -105,7 +105,7 @@ export const settleClash = endpoint({
 export const getChangesSince = endpoint({
   method: 'get',
   path: '/api/guides/:id/draft/changes',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   query: z.object({ since: WholeInAddress, form: z.optional(z.literal('2')) }),
   response: z.object({ revision: z.int(), saved: z.array(SavedChanges), alsoHere: z.array(PersonRef) }),
@@ -117,7 +117,7 @@ export const getChangesSince = endpoint({
 export const findDeadLinks = endpoint({
   method: 'post',
   path: '/api/guides/:id/dead-links',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   body: z.object({ guides: z.array(GuideId).check(z.maxLength(1_000)) }),
   response: z.array(GuideId),

@@ -6,7 +6,7 @@ import { endpoint } from './endpoint'
 export const setFavourite = endpoint({
   method: 'put',
   path: '/api/items/:id/favourite',
-  access: { may: 'guide.read', over: 'item' },
+  access: { may: 'item.read', over: 'item' },
   params: z.object({ id: AnyItemId }),
   body: z.object({ favourite: z.boolean() }),
   problems: ['invalid'],

@@ -138,7 +138,7 @@ export type NewGuide = z.infer<typeof NewGuide>
 export const createGuide = endpoint({
   method: 'post',
   path: '/api/guides',
-  access: { may: 'guide.create' },
+  access: { may: 'item.create' },
   body: NewGuide,
   response: z.object({ id: GuideId, number: z.int() }),
   problems: ['invalid'],
@@ -149,7 +149,7 @@ export const GuideCopy = z.object({ ...GuideNaming.shape, ...GuidePlace.shape })
 export const duplicateGuide = endpoint({
   method: 'post',
   path: '/api/guides/:id/copies',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: z.object({ id: GuideId }),
   body: GuideCopy,
   response: z.object({ id: GuideId, number: z.int() }),
@@ -159,7 +159,7 @@ export const duplicateGuide = endpoint({
 export const changeGuide = endpoint({
   method: 'patch',
   path: '/api/guides/:id',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: z.object({ id: GuideId }),
   body: z.object({
     ...z.partial(GuideNaming).shape,

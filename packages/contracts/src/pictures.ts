@@ -18,7 +18,7 @@ export type StoredPicture = z.infer<typeof StoredPicture>
 export const addPicture = endpoint({
   method: 'post',
   path: '/api/guides/:id/pictures',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   bytes: { types: ['image/*', 'application/octet-stream'], maxBytes: MAX_PICTURE_BYTES },
   response: StoredPicture,
@@ -34,7 +34,7 @@ export type PictureSize = z.infer<typeof PictureSize>
 export const getDraftPicture = endpoint({
   method: 'get',
   path: '/guides/:id/draft/pictures/:pictureId',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   file: true,
   params: z.object({ id: GuideId, pictureId: PictureId }),
   query: z.object({ size: z.optional(PictureSize) }),
@@ -44,7 +44,7 @@ export const getDraftPicture = endpoint({
 export const getEditionPicture = endpoint({
   method: 'get',
   path: '/guides/:id/editions/:edition/pictures/:pictureId',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   file: true,
   params: z.object({ id: GuideId, edition: z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000)), pictureId: PictureId }),
   query: z.object({ size: z.optional(PictureSize) }),
@@ -55,7 +55,7 @@ export const getEditionPicture = endpoint({
 export const getPictureSizes = endpoint({
   method: 'get',
   path: '/api/guides/:id/picture-sizes',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   response: z.record(z.string(), z.object({ widthPx: z.int(), heightPx: z.int() })),
   problems: [],
@@ -66,7 +66,7 @@ export const getPictureSizes = endpoint({
 export const adoptPictures = endpoint({
   method: 'post',
   path: '/api/guides/:id/adopted-pictures',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: guide,
   body: z.object({ from: GuideId, pictures: z.array(PictureId).check(z.maxLength(2_000)) }),
   response: z.record(z.string(), PictureId),

@@ -25,7 +25,7 @@ const play = z.object({ id: GuideId, way: KeptWay })
 export const getPlay = endpoint({
   method: 'get',
   path: '/api/guides/:id/plays/:way',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: play,
   response: z.nullable(z.extend(KeptPlay, { savedAt: z.int() })),
   problems: [],
@@ -34,7 +34,7 @@ export const getPlay = endpoint({
 export const keepPlay = endpoint({
   method: 'put',
   path: '/api/guides/:id/plays/:way',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: play,
   body: KeptPlay,
   maxBytes: 1024 * 1024,
@@ -89,7 +89,7 @@ const attempt = z.object({ id: GuideId, attemptId: AttemptId })
 export const openAttempt = endpoint({
   method: 'post',
   path: '/api/guides/:id/attempts',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: guide,
   body: z.object({ language: z.string().check(z.maxLength(35), z.regex(/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/)) }),
   response: SoloAttempt,
@@ -99,7 +99,7 @@ export const openAttempt = endpoint({
 export const getAttempts = endpoint({
   method: 'get',
   path: '/api/guides/:id/attempts',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: guide,
   response: z.object({
     open: z.nullable(AttemptId),
@@ -116,7 +116,7 @@ export const getAttempts = endpoint({
 export const getAttempt = endpoint({
   method: 'get',
   path: '/api/guides/:id/attempts/:attemptId',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: attempt,
   response: SoloAttempt,
   problems: ['not-found'],
@@ -137,7 +137,7 @@ export type SoloAct = z.infer<typeof SoloAct>
 export const actInAttempt = endpoint({
   method: 'post',
   path: '/api/guides/:id/attempts/:attemptId/acts',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: attempt,
   body: z.object({ n: Whole.check(z.positive()), actId: z.string().check(z.regex(/^[A-Za-z0-9_-]{21}$/)), does: SoloAct }),
   response: SoloAttempt,
@@ -147,7 +147,7 @@ export const actInAttempt = endpoint({
 export const giveUpAttempt = endpoint({
   method: 'post',
   path: '/api/guides/:id/attempts/:attemptId/end',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: attempt,
   response: SoloAttempt,
   problems: ['not-found'],

@@ -42,7 +42,7 @@ export type Publication = z.infer<typeof Publication>
 export const getPublication = endpoint({
   method: 'get',
   path: '/api/guides/:id/publication',
-  access: { may: 'guide.publish', over: 'guide' },
+  access: { may: 'item.publish', over: 'guide' },
   params: guide,
   response: Publication,
   problems: [],
@@ -62,7 +62,7 @@ export type Reached = z.infer<typeof Reached>
 export const previewAudience = endpoint({
   method: 'post',
   path: '/api/guides/:id/audience-preview',
-  access: { may: 'guide.publish', over: 'guide' },
+  access: { may: 'item.publish', over: 'guide' },
   params: guide,
   body: z.object({ audience: AudienceChoice }),
   response: z.object({
@@ -92,7 +92,7 @@ export type Publishing = z.infer<typeof Publishing>
 export const publishGuide = endpoint({
   method: 'post',
   path: '/api/guides/:id/editions',
-  access: { may: 'guide.publish', over: 'guide' },
+  access: { may: 'item.publish', over: 'guide' },
   params: guide,
   body: Publishing,
   response: z.object({ edition: z.int(), people: z.int() }),

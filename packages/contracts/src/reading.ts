@@ -89,7 +89,7 @@ export type ReaderEdition = z.infer<typeof ReaderEdition>
 export const getReader = endpoint({
   method: 'get',
   path: '/api/guides/:id/reader',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: z.object({ id: GuideId }),
   response: ReaderEdition,
   problems: ['not-found'],

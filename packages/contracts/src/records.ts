@@ -29,7 +29,7 @@ export const listRecordGroups = endpoint({
 export const getOverTime = endpoint({
   method: 'get',
   path: '/api/guides/:id/records/over-time',
-  access: { may: 'records.guide', over: 'guide' },
+  access: { may: 'records.item', over: 'guide' },
   params: guide,
   query: z.object(among),
   response: z.object({ days: z.array(z.object({ day: LocalDate, given: z.int(), begun: z.int(), done: z.int() })) }),
@@ -201,7 +201,7 @@ const whoFilter = {
 export const getWhoFinished = endpoint({
   method: 'get',
   path: '/api/guides/:id/who-finished',
-  access: { may: 'records.guide', over: 'guide' },
+  access: { may: 'records.item', over: 'guide' },
   params: guide,
   query: z.object({ page, ...whoFilter }),
   response: z.object({
@@ -235,7 +235,7 @@ export type DropOffStep = z.infer<typeof DropOffStep>
 export const getDropOff = endpoint({
   method: 'get',
   path: '/api/guides/:id/drop-off',
-  access: { may: 'records.guide', over: 'guide' },
+  access: { may: 'records.item', over: 'guide' },
   params: guide,
   response: z.object({ started: z.int(), finished: z.int(), since: z.nullable(z.int()), steps: z.array(DropOffStep) }),
   problems: ['not-found'],
@@ -260,7 +260,7 @@ export type WayStep = z.infer<typeof WayStep>
 export const getWaySteps = endpoint({
   method: 'get',
   path: '/api/guides/:id/way-steps/:way',
-  access: { may: 'records.guide', over: 'guide' },
+  access: { may: 'records.item', over: 'guide' },
   params: z.object({ id: GuideId, way: StepWay }),
   response: z.object({ people: z.int(), steps: z.array(WayStep) }),
   problems: ['not-found'],
@@ -270,7 +270,7 @@ export const getWaySteps = endpoint({
 export const getWhoFinishedCsv = endpoint({
   method: 'get',
   path: '/api/guides/:id/who-finished.csv',
-  access: { may: 'records.guide', over: 'guide' },
+  access: { may: 'records.item', over: 'guide' },
   params: guide,
   query: z.object(whoFilter),
   file: true,
@@ -300,7 +300,7 @@ const cautionFilter = { ...among, find, step: z.optional(StepId), missing: z.opt
 export const getCautionRecords = endpoint({
   method: 'get',
   path: '/api/guides/:id/caution-records',
-  access: { may: 'records.guide', over: 'guide' },
+  access: { may: 'records.item', over: 'guide' },
   params: guide,
   query: z.object({ page, ...cautionFilter }),
   response: z.object({
@@ -318,7 +318,7 @@ export const getCautionRecords = endpoint({
 export const getCautionRecordsCsv = endpoint({
   method: 'get',
   path: '/api/guides/:id/caution-records.csv',
-  access: { may: 'records.guide', over: 'guide' },
+  access: { may: 'records.item', over: 'guide' },
   params: guide,
   query: z.object(cautionFilter),
   file: true,

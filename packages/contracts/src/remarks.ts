@@ -24,7 +24,7 @@ export type NewRemark = z.infer<typeof NewRemark>
 export const sayWrong = endpoint({
   method: 'post',
   path: '/api/guides/:id/remarks',
-  access: { may: 'guide.read', over: 'guide' },
+  access: { may: 'item.read', over: 'guide' },
   params: z.object({ id: GuideId }),
   body: NewRemark,
   problems: ['invalid', 'too-many-remarks'],
@@ -51,7 +51,7 @@ export type Remark = z.infer<typeof Remark>
 export const listRemarks = endpoint({
   method: 'get',
   path: '/api/guides/:id/remarks',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: z.object({ id: GuideId }),
   response: z.array(Remark),
   problems: [],
@@ -68,7 +68,7 @@ export const listMyRemarks = endpoint({
 export const settleRemark = endpoint({
   method: 'patch',
   path: '/api/guides/:id/remarks/:remarkId',
-  access: { may: 'guide.edit', over: 'guide' },
+  access: { may: 'item.edit', over: 'guide' },
   params: z.object({ id: GuideId, remarkId: RemarkId }),
   body: z.object({ done: z.boolean() }),
   problems: ['not-found'],

@@ -6,22 +6,22 @@ const allowed = (level: Level, action: Action, ...relations: Relation[]) => may(
 
 describe('rights', () => {
   it.each<[Level, Action, Relation[], boolean]>([
-    ['staff', 'guide.read', [], false],
-    ['staff', 'guide.read', ['assigned'], true],
-    ['staff', 'guide.read', ['open'], true],
-    ['staff', 'guide.read', ['own'], false],
-    ['staff', 'guide.edit', ['own', 'assigned'], false],
-    ['staff', 'guide.create', [], false],
-    ['author', 'guide.create', [], true],
-    ['author', 'guide.edit', [], false],
-    ['author', 'guide.edit', ['own'], true],
-    ['author', 'guide.edit', ['shared'], true],
-    ['author', 'guide.hand-over', ['shared'], false],
-    ['author', 'guide.publish', ['own'], false],
-    ['author', 'records.guide', ['own'], false],
-    ['lead', 'guide.edit', [], true],
-    ['lead', 'guide.publish', [], true],
-    ['lead', 'records.guide', [], true],
+    ['staff', 'item.read', [], false],
+    ['staff', 'item.read', ['assigned'], true],
+    ['staff', 'item.read', ['open'], true],
+    ['staff', 'item.read', ['own'], false],
+    ['staff', 'item.edit', ['own', 'assigned'], false],
+    ['staff', 'item.create', [], false],
+    ['author', 'item.create', [], true],
+    ['author', 'item.edit', [], false],
+    ['author', 'item.edit', ['own'], true],
+    ['author', 'item.edit', ['shared'], true],
+    ['author', 'item.hand-over', ['shared'], false],
+    ['author', 'item.publish', ['own'], false],
+    ['author', 'records.item', ['own'], false],
+    ['lead', 'item.edit', [], true],
+    ['lead', 'item.publish', [], true],
+    ['lead', 'records.item', [], true],
     ['staff', 'records.person', [], false],
     ['staff', 'records.person', ['self'], true],
     ['staff', 'records.person', ['reports'], true],
@@ -62,7 +62,7 @@ describe('rights', () => {
   })
   it('lets a single permission be given beside the level', () => {
     const permissions = new Set([...LEVEL_PRESETS.author, 'guides.publish' as const])
-    expect(may(permissions, 'guide.publish', new Set(['own']))).toBe(true)
-    expect(may(permissions, 'guide.publish', new Set([]))).toBe(false)
+    expect(may(permissions, 'item.publish', new Set(['own']))).toBe(true)
+    expect(may(permissions, 'item.publish', new Set([]))).toBe(false)
   })
 })

@@ -36,16 +36,16 @@ export const RIGHTS = {
   'audience.change': [holder('guides.all', 'any')],
   'look.read': [everyone('any')],
   'look.change': [holder('company.settings', 'any'), holder('guides.all', 'any')],
-  'guide.create': [holder('guides.write', 'any')],
+  'item.create': [holder('guides.write', 'any')],
   'recording.make': [holder('guides.write', 'any')],
-  'guide.read': [everyone('assigned', 'open'), holder('guides.write', 'own', 'shared'), holder('guides.all', 'any')],
-  'guide.edit': [holder('guides.write', 'own', 'shared'), holder('guides.all', 'any')],
-  'guide.hand-over': [holder('guides.write', 'own'), holder('guides.all', 'any')],
-  'guide.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
+  'item.read': [everyone('assigned', 'open'), holder('guides.write', 'own', 'shared'), holder('guides.all', 'any')],
+  'item.edit': [holder('guides.write', 'own', 'shared'), holder('guides.all', 'any')],
+  'item.hand-over': [holder('guides.write', 'own'), holder('guides.all', 'any')],
+  'item.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'assignment.change': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'assignment.list': [holder('guides.publish', 'any'), holder('guides.all', 'any')],
   'reminders.change': [holder('company.settings', 'any'), holder('guides.all', 'any')],
-  'records.guide': [holder('records.all', 'any'), everyone('reports')],
+  'records.item': [holder('records.all', 'any'), everyone('reports')],
   'records.person': [everyone('self', 'reports'), holder('records.all', 'any')],
   'inbox.use': [everyone('any')],
   'jobs.manage': [holder('company.settings', 'any')],
@@ -69,11 +69,16 @@ export function may(permissions: ReadonlySet<Permission>, action: Action, relati
 /** What is to be known of a thing that rights are asked for: how somebody may stand to it, and the actions by which one comes to know that it
  * exists; who may do none of them is told that there is no such thing. */
 export type ThingRights = { relations: readonly Relation[]; knownBy: readonly Action[] }
+/** What can be given to people, of whatever kind. */
+const ITEM_RIGHTS = {
+  relations: ['own', 'shared', 'assigned', 'open', 'reports'],
+  knownBy: ['item.read', 'item.edit', 'records.item'],
+} as const satisfies ThingRights
 /** The things that rights are asked for: one that is added says all of it here, and its domain how relations to it are found. */
 export const THINGS = {
-  guide: { relations: ['own', 'shared', 'assigned', 'open', 'reports'], knownBy: ['guide.read', 'guide.edit', 'records.guide'] },
+  guide: ITEM_RIGHTS,
   /** Of whatever kind: how somebody stands to it is asked of its kind. */
-  item: { relations: ['own', 'shared', 'assigned', 'open', 'reports'], knownBy: ['guide.read', 'guide.edit', 'records.guide'] },
+  item: ITEM_RIGHTS,
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

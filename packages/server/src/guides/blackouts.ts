@@ -67,7 +67,7 @@ async function planOf(db: Db, caller: Caller, guideId: GuideId, document: GuideD
       if (kin.item?.kind !== 'guide') continue
       const inGuide = kin.item.id
       if (!guides.has(inGuide))
-        guides.set(inGuide, may(caller.permissions, 'guide.edit', (await relationsToGuide(db, caller, inGuide)) ?? new Set()))
+        guides.set(inGuide, may(caller.permissions, 'item.edit', (await relationsToGuide(db, caller, inGuide)) ?? new Set()))
       if (guides.get(inGuide)) areas.set(kin.id, [...(areas.get(kin.id) ?? []), ...rects])
     }
   const touched = [...guides].flatMap(([id, allowed]) => (allowed ? [id] : []))

@@ -29,7 +29,7 @@ function draftRoutes(routes: Routes): void {
     ])
     if (!facts || !draft) return fail('not-found')
     const published = facts.newestEdition === null ? undefined : await revisionOfEdition(db, guideItem(id), facts.newestEdition)
-    const can = (action: 'guide.publish' | 'guide.hand-over' | 'records.guide') => may(caller.permissions, action, relations)
+    const can = (action: 'item.publish' | 'item.hand-over' | 'records.item') => may(caller.permissions, action, relations)
     return {
       id,
       number: facts.number,
@@ -43,9 +43,9 @@ function draftRoutes(routes: Routes): void {
       archived: facts.archived,
       clashes,
       may: {
-        publish: can('guide.publish'),
-        handOver: can('guide.hand-over'),
-        seeRecords: facts.newestEdition !== null && can('records.guide'),
+        publish: can('item.publish'),
+        handOver: can('item.hand-over'),
+        seeRecords: facts.newestEdition !== null && can('records.item'),
       },
     }
   })
@@ -88,7 +88,7 @@ function pictureRoutes(routes: Routes): void {
   )
   route(routes, adoptPictures, async ({ params: { id }, body }, { caller, now }) => {
     const relations = (await relationsToGuide(db, caller, body.from)) ?? new Set()
-    if (!may(caller.permissions, 'guide.edit', relations)) fail('not-found')
+    if (!may(caller.permissions, 'item.edit', relations)) fail('not-found')
     return adoptPicturesOf(db, {
       from: guideItem(body.from),
       to: guideItem(id),

@@ -72,12 +72,12 @@ export function libraryRoutes(routes: Routes): void {
     }
   })
   route(routes, duplicateGuide, async ({ params: { id }, body }, { caller, now }) => {
-    if (!may(caller.permissions, 'guide.create', new Set())) fail('not-allowed', 'Only who may write guides may duplicate one.')
+    if (!may(caller.permissions, 'item.create', new Set())) fail('not-allowed', 'Only who may write guides may duplicate one.')
     return duplicate(routes.parts, caller, id, body, now)
   })
   route(routes, changeGuide, async ({ params: { id }, body }, { caller, relations, now }) => {
     const handsOver = body.ownerId !== undefined || body.sharedWith !== undefined || body.archived !== undefined
-    if (handsOver && !may(caller.permissions, 'guide.hand-over', relations))
+    if (handsOver && !may(caller.permissions, 'item.hand-over', relations))
       fail('not-allowed', 'Only the owner or a lead may hand over, share or archive a guide.')
     const { title } = body
     await db.transaction(async (tx) => {

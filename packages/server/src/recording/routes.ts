@@ -91,9 +91,9 @@ function intakeRoutes(routes: Routes): void {
   /** Asks the table of rights about the guide into which somebody records. */
   const mayEdit = async (caller: Caller, id: GuideId): Promise<void> => {
     const relations = await routes.relations.guide(caller, id)
-    if (!relations || !may(caller.permissions, 'guide.read', relations)) {
-      if (!relations || !may(caller.permissions, 'guide.edit', relations)) fail('not-found', 'There is no such guide to record into.')
-    } else if (!may(caller.permissions, 'guide.edit', relations)) fail('not-allowed', 'You may read this guide but not change it.')
+    if (!relations || !may(caller.permissions, 'item.read', relations)) {
+      if (!relations || !may(caller.permissions, 'item.edit', relations)) fail('not-found', 'There is no such guide to record into.')
+    } else if (!may(caller.permissions, 'item.edit', relations)) fail('not-allowed', 'You may read this guide but not change it.')
     if ((await findFacts(db, id))?.archived) fail('guide-archived', 'Take the guide out of the archive to record into it.')
   }
 

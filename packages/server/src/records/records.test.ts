@@ -277,7 +277,7 @@ describe('the rules that stand both in SQL and in the core', () => {
           { id, name: '', level: 'staff', permissions, hasReports: false, language: 'en', zone: 'UTC', passwordToChoose: false },
           guideId as never,
         )
-        expect([who, guideId, seen.has(guideId)]).toEqual([who, guideId, may(permissions, 'guide.read', relations!)])
+        expect([who, guideId, seen.has(guideId)]).toEqual([who, guideId, may(permissions, 'item.read', relations!)])
       }
       const listed = new Set<string>()
       for (const archived of ['no', 'yes'])

@@ -97,7 +97,7 @@ function guideRecordRoutes(routes: Routes): void {
     return {
       guide: {
         ...item,
-        mayEdit: may(caller.permissions, 'guide.edit', relations),
+        mayEdit: may(caller.permissions, 'item.edit', relations),
         mayAssign: may(caller.permissions, 'assignment.change', relations),
       },
       ...found,
