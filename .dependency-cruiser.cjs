@@ -20,7 +20,7 @@ const TIERS = [
     'ui',
   ],
   ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
-  ['players', 'quizzes', 'courses', 'runs', 'signatures', 'exchange', 'editing'],
+  ['players', 'quizzes', 'courses', 'tasks', 'runs', 'signatures', 'exchange', 'editing'],
   ['assignments', 'plans', 'notices', 'library'],
   ['records', 'engagement', 'helpPanel', 'beginning'],
 ]
@@ -29,7 +29,7 @@ const WEB_TIERS = [
   ['ui', 'api'],
   ['people', 'calendar', 'events', 'items', 'inbox', 'jobs'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences'],
-  ['players', 'library', 'assignments', 'beginning'],
+  ['players', 'library', 'assignments', 'tasks', 'beginning'],
   ['editing', 'records'],
   ['app'],
   ['firstPicture'],

@@ -35,6 +35,12 @@ const TRANSLATED = [
   'inbox/InboxMark.tsx',
   'assignments/TodayList.tsx',
   'records/WaitingHere.tsx',
+  'tasks/AnswerButtons.tsx',
+  'tasks/HandInList.tsx',
+  'tasks/PictureField.tsx',
+  'tasks/TaskPage.tsx',
+  'tasks/ToConfirmPage.tsx',
+  'tasks/confirmerWords.ts',
   'remarks/RemarksForMe.tsx',
   'remarks/SomethingWrong.tsx',
   'remarks/RemarkForm.tsx',
@@ -187,7 +193,12 @@ function faultsOfWords() {
   }
   for (const [key, places] of used)
     if (key.includes('{{count}}') && !(`${key}_one` in english)) faults.push(`en: no form for one: ${key} (${places[0].file})`)
-  const german = faultsOf('de', { ...resource('ui/words/german.ts'), ...resource('ui/words/germanPeople.ts') }, used, core)
+  const german = faultsOf(
+    'de',
+    { ...resource('ui/words/german.ts'), ...resource('ui/words/germanPeople.ts'), ...resource('ui/words/germanTasks.ts') },
+    used,
+    core,
+  )
   return { faults: [...faults, ...german.faults, ...german.missing.map((key) => `de: missing: ${key}`)], missing: { de: german.missing } }
 }
 

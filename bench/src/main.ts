@@ -125,7 +125,7 @@ async function measureApi(app: Running, databaseUrl: string, scale: number): Pro
   const targets = [
     target('Today', ines, '/api/today'),
     target('reader', ines, `/api/guides/${guide.id}/reader`),
-    target('who finished', lead, `/api/guides/${guide.id}/who-finished`),
+    target('who finished', lead, `/api/items/${guide.id}/who-finished`),
     { name: 'bare route', address: bare.address, cookie: '', path: () => '/' },
   ]
   await openLoad(targets, 50, 2)
@@ -361,11 +361,12 @@ async function measureLarge(cluster: Cluster, guideId: string, events: number): 
   const recounted = recount(name)
   const app = await startServer(url(name))
   const session = await signIn(app.address, 'marta@larkmoor.example')
-  const ask = <T>(path: string) => get<T>(app.address, session, `/api/guides/${guideId}/${path}`)
-  const who = await times(() => ask('who-finished'))
-  const byProgress = await times(() => ask('who-finished?sort=progress'), 5)
-  const drop = await times(() => ask('drop-off'))
-  const { counts } = await ask<{ counts: { people: number } }>('who-finished')
+  const ask = <T>(path: string) => get<T>(app.address, session, `/api/${path}`)
+  const finished = `items/${guideId}/who-finished`
+  const who = await times(() => ask(finished))
+  const byProgress = await times(() => ask(`${finished}?sort=progress`), 5)
+  const drop = await times(() => ask(`guides/${guideId}/drop-off`))
+  const { counts } = await ask<{ counts: { people: number } }>(finished)
   await sendEvents(app.address, await readersOf(app), 1)
   const before = await countedIn(cluster, name)
   await app.stop()

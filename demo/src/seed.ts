@@ -31,6 +31,7 @@ import { exercised } from './exercises'
 import { GUIDES, type DemoGuide } from './guides'
 import { cautionSteps, refine } from './refine'
 import type { Batch, DemoServices } from './services'
+import { addTasks } from './tasks'
 
 const DAY = 86_400_000
 /** The made-up day ends at this hour (UTC), so that the demo is the same at whatever hour it is loaded. */
@@ -241,6 +242,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await addLateJoiners(services, members, until)
   await organise(services, ids, guideIds, lead, until)
   await giveMore(company, guideIds)
+  await addTasks(company)
   await handleSome(company, known(guideIds, 'count-stock'), anchor)
   await setFaces(services, folder, members)
   await addDraftInWork(services, ids, until)

@@ -1,4 +1,18 @@
-import type { AudienceId, FolderId, GroupId, GuideId, NewId, PersonId, PictureId } from '@jackdaw/core/shared'
+import type {
+  AudienceId,
+  FolderId,
+  GroupId,
+  GuideId,
+  HandInId,
+  LocalDate,
+  NewId,
+  PersonId,
+  PictureId,
+  PlanId,
+  TaskId,
+} from '@jackdaw/core/shared'
+import type { PlanDocument } from '@jackdaw/core/plans'
+import type { HandInAnswer, TaskDocument } from '@jackdaw/core/tasks'
 import type { SiteCalendar } from '@jackdaw/contracts/calendar'
 import type { DutyId } from '@jackdaw/contracts/groups'
 import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
@@ -64,6 +78,23 @@ export type DemoServices = {
     by: PersonId,
     now: number,
   ): Promise<{ id: string }>
+  /** Makes a task, with its pictures; publishes what it says at a revision, the first being 1. */
+  addTask(task: { id: TaskId; document: TaskDocument; ownerId: PersonId; now: number }): Promise<unknown>
+  addTaskPicture(picture: { id: PictureId; taskId: TaskId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
+  saveTask(id: TaskId, revision: number, document: TaskDocument, by: PersonId, now: number): Promise<unknown>
+  publishTask(id: TaskId, revision: number, by: PersonId, now: number): Promise<unknown>
+  /** Somebody hands a task in; somebody answers what they have handed in last. */
+  handIn(task: TaskId, edition: number, evidence: { words: string; photo: PictureId | null }, by: PersonId, now: number): Promise<HandInId>
+  answerHandIn(task: TaskId, person: PersonId, answer: HandInAnswer, reason: string, by: PersonId, now: number): Promise<void>
+  /** Makes a plan and publishes it; gives it to people; brings all plans to a moment. */
+  addPlan(plan: { id: PlanId; document: PlanDocument; ownerId: PersonId; now: number }): Promise<void>
+  enrol(
+    planId: PlanId,
+    enrolling: { people: readonly PersonId[]; startOn: LocalDate; mentorId: PersonId | null },
+    by: PersonId,
+    now: number,
+  ): Promise<unknown>
+  advancePlans(now: number): Promise<void>
   /** Handles the assignments of some people at once. */
   handle(guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number): Promise<unknown>
   takeEvents(batches: readonly Batch[]): Promise<void>

@@ -50,11 +50,11 @@ it('brings along what a page shows first, and draws the next visit before the se
   await bare.close()
 
   const ines = await signedIn(browser, app, 'ines@larkmoor.example', 'phone')
-  await seen(ines, 'guides to read')
+  await seen(ines, 'things to do')
   await ines.waitForFunction(async () => (await caches.match('/index.html')) !== undefined, { polling: 100 })
   await app.kill()
   await ines.goto(app.address)
-  await seen(ines, 'guides to read')
+  await seen(ines, 'things to do')
   await app.restart()
   await ines.goto(app.address)
   await press(ines, 'IR, Inés Robledo: account')

@@ -306,7 +306,7 @@ describe('from an empty page to who finished', () => {
     await seen(marta, 'Wash the crates')
     await clean(marta)
     await press(marta, 'Records')
-    await seen(marta, 'Everybody’s reading')
+    await seen(marta, 'What everybody has read and done')
     await clean(marta)
     await press(marta, 'By person')
     await seen(marta, '64 people')

@@ -135,7 +135,7 @@ describe('Practise', () => {
   it('gives hints that become clearer, shows a step, and counts what it took; with the tab and the server killed in between', async () => {
     const before = await recordSays(
       marta,
-      `/api/guides/${standing}/who-finished?page=1&find=${encodeURIComponent(clerks[0]!.name)}`,
+      `/api/items/${standing}/who-finished?page=1&find=${encodeURIComponent(clerks[0]!.name)}`,
       (answer) => answer.rows[0].ways.practise ?? { begun: 0, finished: 0, tries: 0, helped: 0 },
       () => true,
     )
@@ -188,7 +188,7 @@ describe('Practise', () => {
     await clean(clerk)
     const after = await recordSays(
       marta,
-      `/api/guides/${standing}/who-finished?page=1&find=${encodeURIComponent(clerks[0]!.name)}`,
+      `/api/items/${standing}/who-finished?page=1&find=${encodeURIComponent(clerks[0]!.name)}`,
       (answer) => answer.rows[0].ways.practise,
       (practise) => practise?.finished === before.finished + 1,
     )
@@ -294,7 +294,7 @@ describe('Solo', () => {
     for (const text of got.slice(0, -1)) expect(text).not.toMatch(/"rect"|"accept"|"element"|"x":|Thyme","|"value"/)
     await recordSays(
       marta,
-      `/api/guides/${standing}/who-finished?page=1&find=${encodeURIComponent(clerks[1]!.name)}`,
+      `/api/items/${standing}/who-finished?page=1&find=${encodeURIComponent(clerks[1]!.name)}`,
       (answer) => answer.rows[0].ways.solo,
       (solo) => solo?.bestPercent >= 95 && solo.passedEdition === 1,
     )

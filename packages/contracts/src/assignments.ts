@@ -149,7 +149,9 @@ export const getWhyGiven = endpoint({
     nextRoundOn: z.nullable(LocalDate),
     reasons: z.array(
       z.object({
-        audience: z.string(),
+        /** To whom it is given, in words; or the title of the plan in which it stands. */
+        audience: z.nullable(z.string()),
+        plan: z.nullable(z.string()),
         byPublishing: z.boolean(),
         use: GivenFor,
         due: DueRule,

@@ -57,5 +57,5 @@ export const applyBlackouts = endpoint({
   body: places,
   maxBytes: 1024 * 1024,
   response: z.object({ reach: BlackoutReach, revision: z.int() }),
-  problems: ['invalid', 'draft-moved-on', 'guide-archived', 'not-found'],
+  problems: ['invalid', 'draft-moved-on', 'item-archived', 'not-found'],
 })

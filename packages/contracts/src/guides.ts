@@ -90,7 +90,7 @@ export const saveChanges = endpoint({
   }),
   maxBytes: 4 * 1024 * 1024,
   response: z.object({ revision: z.int(), missed: z.array(SavedChanges), conflicts: z.array(DraftConflict) }),
-  problems: ['invalid', 'draft-moved-on', 'guide-archived', 'too-large'],
+  problems: ['invalid', 'draft-moved-on', 'item-archived', 'too-large'],
 })
 /** Says that a clash of the asker's own has been decided: what was to be done about it is done. */
 export const settleClash = endpoint({

@@ -168,5 +168,5 @@ export const changeGuide = endpoint({
     sharedWith: z.optional(z.array(PersonId).check(z.maxLength(50))),
     archived: z.optional(z.boolean()),
   }),
-  problems: ['invalid', 'not-allowed', 'guide-archived'],
+  problems: ['invalid', 'not-allowed', 'item-archived'],
 })

@@ -96,5 +96,5 @@ export const publishGuide = endpoint({
   params: guide,
   body: Publishing,
   response: z.object({ edition: z.int(), people: z.int() }),
-  problems: ['invalid', 'not-publishable', 'draft-moved-on', 'guide-archived'],
+  problems: ['invalid', 'not-publishable', 'draft-moved-on', 'item-archived'],
 })

@@ -1,7 +1,7 @@
 import { LineFor } from '@jackdaw/core/assignments'
 import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/players'
-import { GuideId, Instant, LocalDate, GroupId, PersonId, StepId } from '@jackdaw/core/shared'
+import { GuideId, Instant, LocalDate, GroupId, PersonId, StepId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { StoredDocument } from './guides'
@@ -42,6 +42,8 @@ export const getToday = endpoint({
     favourites: z.array(FoundAgain),
     usedLast: z.array(FoundAgain),
     fresh: z.array(FoundAgain),
+    /** How much of what others have handed in they are asked to confirm. */
+    toConfirm: Whole,
   }),
   problems: [],
 })

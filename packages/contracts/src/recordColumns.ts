@@ -39,6 +39,7 @@ const STATES: Record<ItemState, string> = {
   'out-of-date': 'Out of date',
   'in-progress': 'In progress',
   'not-started': 'Not started',
+  waiting: 'Waits for somebody',
   done: 'Done',
   waived: 'Waived',
 }

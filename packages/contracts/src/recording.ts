@@ -99,7 +99,7 @@ export const startRecording = endpoint({
   access: { may: 'recording.make', by: 'recorder' },
   body: z.object({ id: RecordingId, language: SentenceLanguage, target: RecordingTarget }),
   response: z.object({ names: z.object({ salt: z.string(), marks: z.array(z.int()) }) }),
-  problems: ['not-paired', 'not-found', 'not-allowed', 'guide-archived', 'invalid'],
+  problems: ['not-paired', 'not-found', 'not-allowed', 'item-archived', 'invalid'],
 })
 
 /** Most pictures that a recording may hold. */
@@ -146,7 +146,7 @@ export const finishRecording = endpoint({
     z.object({ done: z.literal(true), guideId: GuideId, steps: z.int(), unsure: z.int(), firstStep: z.nullable(z.string()) }),
     z.object({ done: z.literal(false), missing: z.object({ actions: z.array(ActionId), shots: z.array(ShotId) }) }),
   ]),
-  problems: ['not-paired', 'not-found', 'not-allowed', 'guide-archived', 'invalid'],
+  problems: ['not-paired', 'not-found', 'not-allowed', 'item-archived', 'invalid'],
 })
 /** Throws a recording away with everything that was sent. */
 export const discardRecording = endpoint({

@@ -1,4 +1,4 @@
-import { ItemRef, ItemState } from '@jackdaw/core/items'
+import { AnyItemId, ItemRef, ItemState } from '@jackdaw/core/items'
 import { CautionLevel } from '@jackdaw/core/guides'
 import { Way, waysWhere } from '@jackdaw/core/ways'
 import { GroupId, GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
@@ -7,6 +7,7 @@ import { endpoint } from './endpoint'
 import { SoloResult } from './players'
 
 const guide = z.object({ id: GuideId })
+const item = z.object({ id: AnyItemId })
 const person = z.object({ id: PersonId })
 const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(100_000)))
 
@@ -24,13 +25,13 @@ export const listRecordGroups = endpoint({
   problems: [],
 })
 
-/** How many people had been given a guide, had begun and had finished it in an edition that counts, at the end of each day (of the asker's
+/** How many people had been given an item, had begun and had finished it in an edition that counts, at the end of each day (of the asker's
  * zone), or of each week where there would be more than 200. */
 export const getOverTime = endpoint({
   method: 'get',
-  path: '/api/guides/:id/records/over-time',
-  access: { may: 'records.item', over: 'guide' },
-  params: guide,
+  path: '/api/items/:id/records/over-time',
+  access: { may: 'records.item', over: 'item' },
+  params: item,
   query: z.object(among),
   response: z.object({ days: z.array(z.object({ day: LocalDate, given: z.int(), begun: z.int(), done: z.int() })) }),
   problems: ['invalid', 'not-found'],
@@ -65,6 +66,8 @@ export const Counts = z.object({
   dueSoon: z.int(),
   late: z.int(),
   outOfDate: z.int(),
+  /** Handed in, and not judged yet by whoever has to. */
+  waiting: z.int(),
   waived: z.int(),
   /** Of those who are done, how many have only said so: the server cannot vouch for it. */
   claimed: z.int(),
@@ -197,15 +200,15 @@ const whoFilter = {
   sort: z.optional(WhoSort),
   direction: z.optional(z.enum(['up', 'down'])),
 }
-/** The people of a guide, a page of them. `furthest` leaves those who stopped at that step. */
+/** The people of an item, a page of them. `furthest` leaves those who stopped at that step of a guide. */
 export const getWhoFinished = endpoint({
   method: 'get',
-  path: '/api/guides/:id/who-finished',
-  access: { may: 'records.item', over: 'guide' },
-  params: guide,
+  path: '/api/items/:id/who-finished',
+  access: { may: 'records.item', over: 'item' },
+  params: item,
   query: z.object({ page, ...whoFilter }),
   response: z.object({
-    guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean(), mayAssign: z.boolean() }),
+    of: z.object({ item: ItemRef, number: z.int(), title: z.string(), edition: z.int(), mayEdit: z.boolean(), mayAssign: z.boolean() }),
     counts: Counts,
     /** Whether steps of the newest edition have cautions that are to be acknowledged. */
     hasCautions: z.boolean(),
@@ -266,12 +269,12 @@ export const getWaySteps = endpoint({
   problems: ['not-found'],
 })
 
-/** The people of a guide as CSV: all that the list shows, in its order. */
+/** The people of an item as CSV: all that the list shows, in its order. */
 export const getWhoFinishedCsv = endpoint({
   method: 'get',
-  path: '/api/guides/:id/who-finished.csv',
-  access: { may: 'records.item', over: 'guide' },
-  params: guide,
+  path: '/api/items/:id/who-finished.csv',
+  access: { may: 'records.item', over: 'item' },
+  params: item,
   query: z.object(whoFilter),
   file: true,
   problems: ['not-found'],

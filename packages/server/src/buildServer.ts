@@ -56,7 +56,8 @@ export function buildServer(parts: Parts): BuiltServer {
     const item = await findItem(database, id)
     return item && relationsTo(item, caller)
   }
-  const relationsTo = ({ kind, id }: ItemRef, caller: Caller) => relations[kind](caller, id)
+  // The id is one of that kind: both stood together.
+  const relationsTo = ({ kind, id }: ItemRef, caller: Caller) => relations[kind](caller, id as never)
   const lacking = Object.keys(THINGS).filter((thing) => !(thing in relations))
   if (lacking.length > 0) throw new Error(`no domain says how somebody stands to: ${lacking.join(', ')}`)
   const routes = newRoutes(parts, relations)

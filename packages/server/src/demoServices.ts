@@ -11,7 +11,9 @@ import { inbox } from './inbox'
 import { items } from './items'
 import { library } from './library'
 import { people } from './people'
+import { plans } from './plans'
 import { players } from './players'
+import { tasks } from './tasks'
 
 /** The server's own services as the demo company is loaded through them: each domain's part. One that is missing does not compile. */
 export const demoServices = (parts: Parts): DemoServices => ({
@@ -23,7 +25,9 @@ export const demoServices = (parts: Parts): DemoServices => ({
   ...library.demo(parts),
   ...guides.demo(parts),
   ...files.demo(parts),
+  ...tasks.demo(parts),
   ...assignments.demo(parts),
+  ...plans.demo(parts),
   ...players.demo(parts),
   ...events.demo(parts),
   ...inbox.demo(parts),

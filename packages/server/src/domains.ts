@@ -14,10 +14,12 @@ import { items } from './items'
 import { jobRoutes } from './jobs'
 import { library } from './library'
 import { people } from './people'
+import { plans } from './plans'
 import { players } from './players'
 import { recording } from './recording'
 import { records } from './records'
 import { remarks } from './remarks'
+import { tasks } from './tasks'
 
 /** The domains of which the server consists: the one place that knows them all. */
 export const DOMAINS: readonly Domain[] = [
@@ -32,7 +34,9 @@ export const DOMAINS: readonly Domain[] = [
   library,
   guides,
   exchange,
+  tasks,
   assignments,
+  plans,
   players,
   events,
   records,

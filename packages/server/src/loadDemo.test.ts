@@ -58,7 +58,7 @@ describe('the demo company', () => {
     expect(worst.stoppedHere / started).toBeGreaterThan(0.25)
   })
   it('hides a team that lags, and a guide that nobody opens', async () => {
-    const people = (await marta.json('get', `/api/guides/${(await guide(/Pack and label/)).item.id}/who-finished`)).rows as {
+    const people = (await marta.json('get', `/api/items/${(await guide(/Pack and label/)).item.id}/who-finished`)).rows as {
       department: string
       seen: number
     }[]

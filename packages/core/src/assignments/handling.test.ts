@@ -5,7 +5,13 @@ import { handledAs, Handling, type Handled, type StandingLine } from './index'
 const on = '2026-04-01' as LocalDate
 const move: Handling = { what: 'move', on }
 const waive: Handling = { what: 'waive', why: 'Does other work now' }
-const line = (more: Partial<StandingLine> = {}): StandingLine => ({ done: false, waived: false, dueOn: '2026-03-20' as LocalDate, ...more })
+const line = (more: Partial<StandingLine> = {}): StandingLine => ({
+  done: false,
+  waiting: false,
+  waived: false,
+  dueOn: '2026-03-20' as LocalDate,
+  ...more,
+})
 
 it.each<[string, StandingLine | null, Handling, Handled]>([
   ['a due day is moved', line(), move, 'changes'],
@@ -14,6 +20,8 @@ it.each<[string, StandingLine | null, Handling, Handled]>([
   ['it is done', line({ done: true }), move, 'done'],
   ['it is waived', line({ waived: true }), { what: 'remind' }, 'waived'],
   ['somebody is reminded', line(), { what: 'remind' }, 'changes'],
+  ['what waits for somebody else is reminded of', line({ waiting: true }), { what: 'remind' }, 'waiting'],
+  ['what waits for somebody else is moved', line({ waiting: true }), move, 'changes'],
   ['it is waived now', line(), waive, 'changes'],
   ['it was waived before', line({ waived: true }), waive, 'waived'],
   ['what is done is waived', line({ done: true }), waive, 'done'],

@@ -18,12 +18,12 @@ export const Handling = z.discriminatedUnion('what', [
 export type Handling = z.infer<typeof Handling>
 
 /** What comes of it for one person: something changes, or why nothing does. */
-export const HANDLED = ['changes', 'not-given', 'done', 'waived', 'not-waived', 'same-day'] as const
+export const HANDLED = ['changes', 'not-given', 'done', 'waiting', 'waived', 'not-waived', 'same-day'] as const
 /** One of {@link HANDLED}. */
 export type Handled = (typeof HANDLED)[number]
 
-/** How an assignment stands before something is done to it. */
-export type StandingLine = { done: boolean; waived: boolean; dueOn: LocalDate | null }
+/** How an assignment stands before something is done to it. `waiting`: it was handed in, and somebody else has to judge it. */
+export type StandingLine = { done: boolean; waiting: boolean; waived: boolean; dueOn: LocalDate | null }
 
 /** What comes of handling an assignment. @param line `null` where they have not been given the item */
 export function handledAs(line: StandingLine | null, handling: Handling): Handled {
@@ -31,5 +31,6 @@ export function handledAs(line: StandingLine | null, handling: Handling): Handle
   if (handling.what === 'end-waiver') return line.waived ? 'changes' : 'not-waived'
   if (line.done) return 'done'
   if (line.waived) return 'waived'
+  if (line.waiting && handling.what === 'remind') return 'waiting'
   return handling.what === 'move' && handling.on === line.dueOn ? 'same-day' : 'changes'
 }

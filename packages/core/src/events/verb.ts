@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { ItemRef } from '../items'
+import { UsedItemRef, type ItemRef } from '../items'
 import { Instant, Whole } from '../shared'
 import { WAYS, type Way } from '../ways'
 
@@ -7,14 +7,14 @@ import { WAYS, type Way } from '../ways'
 export type Verb = {
   /** What it is about: a part of an edition, an edition as a whole, or nothing of the kind. */
   about: 'part' | 'edition' | 'nothing'
-  /** The ways of use in which it happens. */
+  /** The ways of use in which it happens; none for what happens outside of all of them. */
   ways: readonly Way[]
   /** Who may tell it: a browser that tells of its way of use, or the server itself only. */
   toldBy: 'browser' | 'server'
   /** What the server can vouch for when a browser tells it: nothing, or that there was time for it, see `isVouchedFor`. */
   vouching: 'nothing' | 'time'
   /** What it says of how far somebody is with an item, where its way is one that counts for that; see `ITEM_KINDS`. */
-  marks: 'seen' | 'acknowledged' | 'confirmed' | 'finished' | 'nothing'
+  marks: 'seen' | 'acknowledged' | 'confirmed' | 'handed-in' | 'answered' | 'finished' | 'nothing'
   /** What it carries besides the envelope, by name. Numbers that are counted are among {@link EVENT_FIGURES}. */
   fields: Record<string, z.ZodMiniType>
 }
@@ -36,7 +36,7 @@ const envelope = {
   /** One time of using something, from its beginning to its end. */
   visit: z.optional(PartId),
 }
-const ofEdition = { item: ItemRef, edition: Whole.check(z.positive()) }
+const ofEdition = { item: UsedItemRef, edition: Whole.check(z.positive()) }
 
 type FieldsOf<V extends Verb> = keyof V['fields'] extends never ? unknown : z.input<z.ZodMiniObject<V['fields']>>
 type About<V extends Verb> = V['about'] extends 'nothing'

@@ -6,8 +6,8 @@ import { ENTRIES, entrySaid, type EntryKind } from './entries'
 const about = guideItem('V1StGXR8_Z5jdHi6B-myT' as GuideId)
 
 it('says until when something is to be read, or that there is no such day', () => {
-  const said = (due: string | null) => entrySaid('must-read', about, { title: 'Rinse the trays', by: 'Marta', due })
-  expect(said('2026-03-24')).toMatchObject({ more: 'Read it by {{due}}.', to: `/guides/${about.id}`, into: { due: '2026-03-24' } })
+  const said = (due: string | null) => entrySaid('to-do', about, { title: 'Rinse the trays', by: 'Marta', due })
+  expect(said('2026-03-24')).toMatchObject({ more: 'It is to be done by {{due}}.', to: `/guides/${about.id}`, into: { due: '2026-03-24' } })
   expect(said(null).more).not.toContain('{{')
 })
 it('says who was first where that is known', () => {
@@ -23,7 +23,10 @@ it('puts nothing into words that its data do not hold', () => {
     late: { title: 'a', due: '2026-03-24' },
     'team-late': { title: 'a', names: 'Ada', count: 1 },
     reminded: { title: 'a', by: 'b', due: null },
-    'must-read': { title: 'a', by: 'b', due: '2026-03-24' },
+    'to-confirm': { title: 'a', names: 'b', count: 1 },
+    'sent-back': { title: 'a', by: 'b', reason: 'c' },
+    confirmed: { title: 'a', by: 'b' },
+    'to-do': { title: 'a', by: 'b', due: '2026-03-24' },
     clash: { title: 'a', by: 'b', step: 'x' },
     imported: { title: 'a', count: 3, missing: 1 },
     'write-along': { title: 'a', by: 'b' },

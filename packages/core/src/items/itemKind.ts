@@ -7,8 +7,8 @@ export type KindOfItem = {
   name: string
   /** Where it is opened. @param id as it stands in an address */
   path: (id: string) => string
-  /** Progress: the ways of use whose events say how far somebody is, and what the parts are called that they go through. */
-  progress: { ways: readonly Way[]; part: string }
+  /** The ways of use whose events say how far somebody is. None: it is not used in any way, and the server tells what happens with it. */
+  ways: readonly Way[]
   /** Whether "finished" is the word of whoever used it, or must also have been judged as passed. */
   done: 'finished' | 'passed'
   /** Whether what is only claimed closes an item for somebody, unless the item says otherwise. What is judged is never only claimed. */
@@ -20,10 +20,11 @@ export const ITEM_KINDS = {
   guide: {
     name: 'guide',
     path: (id) => `/guides/${id}`,
-    progress: { ways: ['read'], part: 'step' },
+    ways: ['read'],
     done: 'finished',
     claimSuffices: true,
   },
+  task: { name: 'task', path: (id) => `/tasks/${id}`, ways: [], done: 'finished', claimSuffices: false },
 } as const satisfies Record<string, KindOfItem>
 /** A kind of item. */
 export type ItemKind = keyof typeof ITEM_KINDS

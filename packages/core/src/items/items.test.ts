@@ -21,6 +21,8 @@ const facts = (more: Partial<ItemFacts>): ItemFacts => ({
   lastFinishedAt: null,
   lastAttestedAt: null,
   lastAt: null,
+  handedInAt: null,
+  answeredAt: null,
   ...more,
 })
 const now = Date.parse('2026-03-10T12:00:00Z')
@@ -46,6 +48,15 @@ describe('the state of an item', () => {
       'not-started',
     ],
     ['it was begun again in this round', { startedAt: 1, lastAt: 7, finishedEdition: 1, lastFinishedAt: 5, roundFrom: 6 }, 'in-progress'],
+    ['it was handed in, past its due day', { startedAt: 1, lastAt: 5, dueAt: now - 1, handedInAt: 5 }, 'waiting'],
+    ['it was sent back', { startedAt: 1, lastAt: 6, dueAt: now - 1, handedInAt: 5, answeredAt: 6 }, 'late'],
+    ['it was handed in once more', { startedAt: 1, lastAt: 7, handedInAt: 7, answeredAt: 6 }, 'waiting'],
+    [
+      'it was handed in and confirmed',
+      { finishedEdition: 1, attestedEdition: 1, claimSuffices: false, handedInAt: 5, answeredAt: 6 },
+      'done',
+    ],
+    ['it was handed in in the round before', { startedAt: 1, lastAt: 5, handedInAt: 5, roundFrom: 6 }, 'not-started'],
     ['it was finished again in this round', { startedAt: 1, lastAt: 7, finishedEdition: 1, lastFinishedAt: 7, roundFrom: 6 }, 'done'],
     [
       'only a claim is of this round, which does not suffice',

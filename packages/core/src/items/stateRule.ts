@@ -1,5 +1,5 @@
 /** The states of a person's item in the order in which they ask for something to be done. */
-export const STATE_ORDER = ['late', 'due-soon', 'out-of-date', 'in-progress', 'not-started', 'done', 'waived'] as const
+export const STATE_ORDER = ['late', 'due-soon', 'out-of-date', 'in-progress', 'not-started', 'waiting', 'done', 'waived'] as const
 /** How far a person is with an item. */
 type State = (typeof STATE_ORDER)[number]
 
@@ -27,6 +27,9 @@ export type ItemFacts = {
   lastFinishedAt: number | null
   lastAttestedAt: number | null
   lastAt: number | null
+  /** When they last handed in what somebody else has to judge, and when that was last answered or taken back; `null` for never. */
+  handedInAt: number | null
+  answeredAt: number | null
 }
 /** What a condition may speak of: the facts, and two instants. `soon` is {@link DUE_SOON_MS} after `now`. */
 export type StateTerm = keyof ItemFacts | 'now' | 'soon'
@@ -54,6 +57,16 @@ export const STATE_RULE: readonly { state: Exclude<State, 'not-started'>; when: 
     },
   },
   { state: 'waived', when: { known: 'waivedAt' } },
+  {
+    state: 'waiting',
+    when: {
+      all: [
+        { known: 'handedInAt' },
+        inThisRound('handedInAt'),
+        { any: [{ unset: 'answeredAt' }, { from: 'answeredAt', to: 'handedInAt' }] },
+      ],
+    },
+  },
   { state: 'late', when: { from: 'dueAt', to: 'now' } },
   { state: 'due-soon', when: { from: 'dueAt', to: 'soon' } },
   { state: 'out-of-date', when: { all: [{ known: 'finishedEdition' }, { unset: 'roundFrom' }] } },

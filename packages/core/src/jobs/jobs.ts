@@ -51,6 +51,11 @@ export const JOBS = {
     every: { ms: DAY_MS, afterMs: 2 * HOUR_MS },
     words: 'Delete pictures that nothing refers to',
   },
+  'remove-unused-photos': {
+    ...tidying,
+    every: { ms: DAY_MS, afterMs: 2.5 * HOUR_MS },
+    words: 'Delete photos that were taken for a task and never handed in',
+  },
   'end-expired-attempts': { ...tidying, every: { ms: HOUR_MS, afterMs: 5 * 60_000 }, words: 'End attempts whose time is up' },
   'forget-expired-sessions': {
     ...tidying,
@@ -78,6 +83,7 @@ export const JOBS = {
     words: 'Count due days anew after a calendar was changed',
   },
   'begin-rounds': { ...tidying, every: { ms: HOUR_MS, afterMs: 20 * 60_000 }, words: 'Begin anew what is to be done again and again' },
+  'advance-plans': { ...tidying, every: { ms: HOUR_MS, afterMs: 2 * 60_000 }, words: 'Bring plans forward: stages that begin' },
   remind: { ...tidying, every: { ms: HOUR_MS, afterMs: 0 }, words: 'Remind people of what is due' },
   'gather-mails': {
     ...tidying,

@@ -1,8 +1,8 @@
 import type { Permission } from './permissions'
 
 /** How a person stands to the thing that is asked about.
- * `any` holds for every existing thing; `reports` means that someone who reports to the person (at any depth) is concerned; `here`, that somebody works here. */
-export type Relation = 'any' | 'own' | 'shared' | 'assigned' | 'open' | 'self' | 'reports' | 'here'
+ * `any` holds for every existing thing; `asked`, that they are asked to judge it; `reports` means that someone who reports to the person (at any depth) is concerned; `here`, that somebody works here. */
+export type Relation = 'any' | 'own' | 'shared' | 'assigned' | 'open' | 'self' | 'reports' | 'here' | 'asked'
 
 /** One way to be allowed: the permission held (or `null`: every signed-in person), over things in one of these relations. */
 type Grant = { permission: Permission | null; over: readonly Relation[] }
@@ -47,6 +47,10 @@ export const RIGHTS = {
   'reminders.change': [holder('company.settings', 'any'), holder('guides.all', 'any')],
   'records.item': [holder('records.all', 'any'), everyone('reports')],
   'records.person': [everyone('self', 'reports'), holder('records.all', 'any')],
+  'plan.change': [holder('guides.all', 'any')],
+  'hand-in.read': [everyone('self', 'asked', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
+  'hand-in.answer': [everyone('asked', 'reports'), holder('guides.all', 'any')],
+  'hand-in.take-back': [everyone('self')],
   'inbox.use': [everyone('any')],
   'jobs.manage': [holder('company.settings', 'any')],
   'records.list': [holder('records.all', 'any'), everyone('reports')],
@@ -77,8 +81,10 @@ const ITEM_RIGHTS = {
 /** The things that rights are asked for: one that is added says all of it here, and its domain how relations to it are found. */
 export const THINGS = {
   guide: ITEM_RIGHTS,
+  task: ITEM_RIGHTS,
   /** Of whatever kind: how somebody stands to it is asked of its kind. */
   item: ITEM_RIGHTS,
+  'hand-in': { relations: ['self', 'asked', 'reports'], knownBy: ['hand-in.read'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

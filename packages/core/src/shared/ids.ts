@@ -48,6 +48,26 @@ export type FolderId = z.infer<typeof FolderId>
 export const GuideId = idOf('guide')
 /** Read by {@link GuideId}. */
 export type GuideId = z.infer<typeof GuideId>
+/** Id of a task. */
+export const TaskId = idOf('task')
+/** Read by {@link TaskId}. */
+export type TaskId = z.infer<typeof TaskId>
+/** Id of what somebody has handed in of a task. */
+export const HandInId = idOf('hand-in')
+/** Read by {@link HandInId}. */
+export type HandInId = z.infer<typeof HandInId>
+/** Id of a plan. */
+export const PlanId = idOf('plan')
+/** Read by {@link PlanId}. */
+export type PlanId = z.infer<typeof PlanId>
+/** Id of a stage of a plan. */
+export const StageId = idOf('stage')
+/** Read by {@link StageId}. */
+export type StageId = z.infer<typeof StageId>
+/** Id of somebody's going through a plan. */
+export const EnrolmentId = idOf('enrolment')
+/** Read by {@link EnrolmentId}. */
+export type EnrolmentId = z.infer<typeof EnrolmentId>
 /** Id of a step. */
 export const StepId = idOf('step')
 /** Read by {@link StepId}. */

@@ -156,7 +156,7 @@ async function send(begunAnew = false): Promise<string> {
 }
 
 /** The guide that it was recorded for is gone, in the archive, or another's now. */
-const TARGET_CODES: ReadonlySet<string> = new Set(['not-allowed', 'guide-archived'])
+const TARGET_CODES: ReadonlySet<string> = new Set(['not-allowed', 'item-archived'])
 
 /** What stands in the way is told, and whatever can be done about it without the person is done. */
 async function waitFor(error: unknown, pairing: Pairing, recording: Recording, begunAnew: boolean): Promise<string> {

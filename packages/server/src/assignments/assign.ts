@@ -62,12 +62,14 @@ async function takeReasons(tx: Db, scope: Scope): Promise<string[]> {
   return rows.map(({ line }) => line)
 }
 
-/** Gives people a line each, where they have none yet, and writes the reasons down. @returns the ids of lines that are new, and of the others */
+/** Gives people a line each, where they have none yet, and writes the reasons down. They are written in the order in which lines are locked: that of the bytes
+ * of ids, which is not that of words.
+ * @returns the ids of lines that are new, and of the others */
 async function giveReasons(tx: Db, newId: NewId, rows: readonly Missing[], now: number): Promise<{ fresh: Set<string>; others: string[] }> {
   const none = rows.filter(({ line }) => line === null)
   const made = await tx.rows<{ id: string; item_kind: ItemKind; item_id: ItemId; person_id: PersonId; is_new: boolean }>(
     `insert into assignment (id, person_id, item_kind, item_id, assigned_at, use)
-     select distinct on (x.kind, x.item, x.person) x.id, x.person, x.kind, x.item, $2::timestamptz, 'optional' from jsonb_to_recordset($1::jsonb) as x (id text, person text, kind text, item text)
+     select distinct on (x.kind, x.item, x.person) x.id, x.person, x.kind, x.item, $2::timestamptz, 'optional' from jsonb_to_recordset($1::jsonb) as x (id text, person text collate "C", kind text collate "C", item text collate "C")
      order by x.kind, x.item, x.person on conflict (person_id, item_kind, item_id) do update set use = assignment.use returning id, item_kind, item_id, person_id, xmax = 0 as is_new`,
     [JSON.stringify(none.map(({ person, kind, id }) => ({ id: newId(), person, kind, item: id }))), new Date(now)],
   )

@@ -2,14 +2,14 @@ import type { GivingSaving } from '@jackdaw/contracts/assignments'
 import { getToday } from '@jackdaw/contracts/reading'
 import type { Handling } from '@jackdaw/core/assignments'
 import { guideItem, type ItemRef } from '@jackdaw/core/items'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { GuideId, PersonId, TaskId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
 import { firstRead } from '../http'
 import { job } from '../jobs'
 import { dateChanged, dateSiteAnew } from './dateAnew'
 import { handle } from './handle'
 import { followAudiences } from './followAudiences'
-import { publish, type PublishRequest } from './publish'
+import { publish, publishTaskToPeople, type PublishRequest } from './publish'
 import { give } from './givings'
 import { remind } from './remind'
 import { beginRounds } from './rounds'
@@ -31,6 +31,8 @@ export const assignments = {
       handle({ ...parts, mail: null }, guideItem(guideId), people, handling, by, now),
     give: (item: ItemRef, saving: GivingSaving, by: PersonId, now: number) =>
       give(parts, item, saving, { by, now, mail: null, tell: true }),
+    publishTask: (id: TaskId, revision: number, by: PersonId, now: number) =>
+      publishTaskToPeople({ ...parts, mail: null }, id, { revision, changeNote: '', again: false }, by, now),
     publish: (guideId: GuideId, request: PublishRequest, by: PersonId, now: number) => publish(parts, null, guideId, request, by, now),
   }),
 } satisfies Domain

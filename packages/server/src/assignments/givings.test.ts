@@ -79,14 +79,14 @@ describe('an item that is given to several audiences', () => {
     ])
     server.clock.now = START + 6 * DAY
     expect((await lead.json('get', '/api/my-givings'))[0].giving.howFar).toMatchObject({ late: 2 })
-    expect((await lead.json('get', `/api/guides/${guide.id}/who-finished`)).counts).toMatchObject({ people: 3, late: 2 })
+    expect((await lead.json('get', `/api/items/${guide.id}/who-finished`)).counts).toMatchObject({ people: 3, late: 2 })
   })
   it('is never late and does not count for completion where it is only looked up', async () => {
     await give({ use: 'to-look-up', due: { kind: 'days', days: 1 } })
     server.clock.now = START + 9 * DAY
-    expect((await lead.json('get', `/api/guides/${guide.id}/who-finished`)).counts).toMatchObject({ people: 1, late: 0 })
+    expect((await lead.json('get', `/api/items/${guide.id}/who-finished`)).counts).toMatchObject({ people: 1, late: 0 })
     await read(false)
-    expect((await lead.json('get', `/api/guides/${guide.id}/who-finished`)).counts).toMatchObject({ people: 2, inProgress: 1 })
+    expect((await lead.json('get', `/api/items/${guide.id}/who-finished`)).counts).toMatchObject({ people: 2, inProgress: 1 })
   })
   it('goes with its last reason, and stays as optional where it was begun', async () => {
     const { id, people } = await give({ people: [company.people.staff, company.people.outsider] })

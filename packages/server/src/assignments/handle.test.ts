@@ -47,7 +47,7 @@ const finish = async (who: Client, edition = 1) => {
   await who.json('post', '/api/events', { sentAt: server.clock.now, events })
 }
 const row = async (personId: string) =>
-  (await lead.json('get', `/api/guides/${guide.id}/who-finished`)).rows.find((each: { personId: string }) => each.personId === personId)
+  (await lead.json('get', `/api/items/${guide.id}/who-finished`)).rows.find((each: { personId: string }) => each.personId === personId)
 
 describe('assignments of several people at once', () => {
   it('get another due day, after a look at what comes of it', async () => {
@@ -85,7 +85,7 @@ describe('assignments of several people at once', () => {
     await handle({ what: 'waive', why })
     expect(await mine()).toBeUndefined()
     expect(await row(company.people.staff)).toMatchObject({ state: 'waived', waivedWhy: why, assigned: true })
-    expect((await lead.json('get', `/api/guides/${guide.id}/who-finished`)).counts).toMatchObject({ people: 2, waived: 2, notStarted: 0 })
+    expect((await lead.json('get', `/api/items/${guide.id}/who-finished`)).counts).toMatchObject({ people: 2, waived: 2, notStarted: 0 })
     expect((await handle({ what: 'waive', why: 'Again' })).people[1].outcome).toBe('waived')
     // It can be read all the same; whoever finishes it is done.
     await finish(staff)

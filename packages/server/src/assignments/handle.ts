@@ -4,19 +4,20 @@ import { known, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Parts } from '../http'
 import { notify, takeBackToDo } from '../inbox'
-import { columnsOf, doneSql, ITEM } from '../items'
+import { columnsOf, doneSql, ITEM, waitingSql } from '../items'
 import { PERSON } from '../people'
 import { dateAnew } from './dateAnew'
 import { dueFactsOf } from './dueFacts'
 import { WAIVER } from './model'
 import { lockLines } from './settle'
 
-type Line = { id: string; person_id: PersonId; name: string; done: boolean; waived: boolean; due_on: LocalDate | null }
+type Line = { id: string; person_id: PersonId; name: string; done: boolean; waiting: boolean; waived: boolean; due_on: LocalDate | null }
 
+const COLUMNS = columnsOf('null', 'null')
 /** How the assignments of those among some people stand who are to do the item, by name. What is only looked up is not handled. */
 const linesOf = (db: Db, { kind, id }: ItemRef, people: readonly PersonId[]): Promise<Line[]> =>
   db.rows<Line>(
-    `select a.id, a.person_id, p.name, ${doneSql(columnsOf('null', 'null'))} as done, a.waived_at is not null as waived, to_char(a.due_on, 'YYYY-MM-DD') as due_on
+    `select a.id, a.person_id, p.name, ${doneSql(COLUMNS)} as done, ${waitingSql(COLUMNS)} as waiting, a.waived_at is not null as waived, to_char(a.due_on, 'YYYY-MM-DD') as due_on
      from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id join person p on p.id = a.person_id and p.active
      left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
      where a.use = 'to-do' and a.item_kind = $1 and a.item_id = $2 and a.person_id = any ($3) order by p.name, p.id`,
@@ -34,10 +35,10 @@ async function outcomesOf(db: Db, lines: readonly Line[], people: readonly Perso
   return {
     others: new Set(people).size - lines.length,
     people: lines.map((line) => {
-      const { person_id: id, name, done, waived, due_on: dueOn } = line
+      const { person_id: id, name, done, waiting, waived, due_on: dueOn } = line
       // Somebody who is away on that day has until they are back.
       const on = facts && handling.what === 'move' ? dueFor({ kind: 'date', date: handling.on }, 0, known(facts, id))!.on : null
-      const outcome = handledAs({ done, waived, dueOn }, on === null ? handling : { what: 'move', on })
+      const outcome = handledAs({ done, waiting, waived, dueOn }, on === null ? handling : { what: 'move', on })
       return { id, name, outcome, dueOn, becomes: outcome === 'changes' && on !== null ? on : dueOn }
     }),
   }

@@ -1,1 +1,5 @@
 export { assignments } from './domain'
+export { dueFactsOf } from './dueFacts'
+export { setReasons } from './setReasons'
+export type { ReasonOf, WantedReason } from './setReasons'
+export { tellReaders } from './tellReaders'

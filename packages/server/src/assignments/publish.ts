@@ -1,13 +1,15 @@
-import type { GivingId, GuideId, PersonId } from '@jackdaw/core/shared'
+import type { GivingId, GuideId, PersonId, TaskId } from '@jackdaw/core/shared'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceChoice } from '@jackdaw/contracts/audiences'
-import { guideItem } from '@jackdaw/core/items'
+import { guideItem, taskItem, type ItemRef } from '@jackdaw/core/items'
 import { Op } from 'sequelize'
 import { audienceFor, dropUnused } from '../audiences'
+import type { Db } from '../db'
 import { freezeEdition } from '../guides'
 import type { Parts } from '../http'
 import type { Telling } from '../inbox'
 import { ITEM, ITEM_PROGRESS } from '../items'
+import { publishTask } from '../tasks'
 import { assign } from './assign'
 import { peopleOf } from './givings'
 import { GIVING } from './model'
@@ -56,13 +58,34 @@ export async function publish(
       await tx.in(GIVING).insert({ ...of, ...giving, use: 'to-do', givenAt: now })
     }
     if (was && was.audienceId !== audienceId) await dropUnused(tx, was.audienceId)
-    // The required edition has just been raised, so those who were done show as not done: they are the ones to be dated anew.
-    const renewed =
-      isNew && request.mustReread
-        ? await tx.in(ITEM_PROGRESS).find({ itemKind: kind, itemId: id, finishedEdition: { [Op.ne]: null } }, { only: ['personId'] })
-        : []
-    const changes = await assign(tx, parts.newId, { item }, now, new Set(renewed.map((row) => row.personId)))
-    if (request.tell !== false) await tellReaders(tx, { ...parts, mail }, changes, now)
+    await giveAnew(tx, parts, item, { again: isNew && request.mustReread, mail, tell: request.tell !== false }, now)
     return { edition: number, people: await peopleOf(tx, givingId) }
+  })
+}
+
+type Anew = { again: boolean; mail: Telling['mail']; tell: boolean }
+/** Brings up to date who has an item that was just published. @param anew `again`: whoever is done has to do it once more, and is given time for it */
+async function giveAnew(tx: Db, parts: Parts, item: ItemRef, { again, mail, tell }: Anew, now: number): Promise<void> {
+  // The required edition has just been raised, so those who were done show as not done: they are the ones to be dated anew.
+  const renewed = again
+    ? await tx.in(ITEM_PROGRESS).find({ itemKind: item.kind, itemId: item.id, finishedEdition: { [Op.ne]: null } }, { only: ['personId'] })
+    : []
+  const changes = await assign(tx, parts.newId, { item }, now, new Set(renewed.map((row) => row.personId)))
+  if (tell) await tellReaders(tx, { ...parts, mail }, changes, now)
+}
+
+type TaskPublishing = { revision: number; changeNote: string; again: boolean }
+/** Publishes a task: freezes what it says as an edition, and tells those who have to do it once more. @returns the number of the edition */
+export async function publishTaskToPeople(
+  parts: Parts,
+  taskId: TaskId,
+  publishing: TaskPublishing,
+  by: PersonId,
+  now: number,
+): Promise<number> {
+  return parts.database.transaction(async (tx) => {
+    const { number, isNew } = await publishTask(tx, taskId, { ...publishing, by, now })
+    await giveAnew(tx, parts, taskItem(taskId), { again: isNew && publishing.again, mail: parts.mail, tell: true }, now)
+    return number
   })
 }

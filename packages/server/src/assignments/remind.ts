@@ -5,7 +5,7 @@ import { groupedBy, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Parts } from '../http'
 import { notify, readMailRules } from '../inbox'
-import { columnsOf, doneSql } from '../items'
+import { columnsOf, doneSql, waitingSql } from '../items'
 import { readSetting, writeSetting } from '../settings'
 
 const KEY = 'reminders'
@@ -29,7 +29,8 @@ type Line = {
   own: number | null
   stages: string[]
 }
-/** What is not done of what people are to do, near its due day or after it, with the reminders that were sent of that day. Nobody is reminded who is away. */
+const COLUMNS = columnsOf('null', 'null')
+/** What is not done, and does not wait for somebody else, of what people are to do, near its due day or after it, with the reminders that were sent of that day. Nobody is reminded who is away. */
 const LINES = `
   select a.id, a.person_id as person, p.name, m.id as manager, a.item_kind as kind, a.item_id as item, i.title, to_char(a.due_on, 'YYYY-MM-DD') as due_on, to_char(t.today, 'YYYY-MM-DD') as today,
     to_char((greatest(a.assigned_at, a.round_from) at time zone s.zone)::date, 'YYYY-MM-DD') as since, c.before_days as own,
@@ -39,7 +40,7 @@ const LINES = `
   join item i on i.kind = a.item_kind and i.id = a.item_id and i.archived_at is null and i.edition is not null
   left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
   left join person m on m.id = p.manager_id and m.active left join reminder_choice c on c.person_id = p.id
-  where p.id = any ($2) and not ${doneSql(columnsOf('null', 'null'))}
+  where p.id = any ($2) and not ${doneSql(COLUMNS)} and not ${waitingSql(COLUMNS)}
     and not exists (select 1 from absence x where x.person_id = p.id and t.today between x.from_on and x.until_on)`
 
 /** A reminder to be sent: to whom, of which line, and how many days from its due day that is. */

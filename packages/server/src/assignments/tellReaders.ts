@@ -1,4 +1,4 @@
-import { itemKey } from '@jackdaw/core/items'
+import { itemKey, itemRefOf } from '@jackdaw/core/items'
 import { known } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { notifyOfMany, takeBackToDo, type Telling } from '../inbox'
@@ -20,14 +20,14 @@ export async function tellReaders(tx: Db, telling: Telling, all: readonly Assign
     await tx.in(PERSON).find({ id: [...new Set(told.map(({ giver }) => giver))] }, { only: ['id', 'name'] }),
   ]
   const [titleOf, nameOf] = [
-    new Map(titles.map(({ kind, id, title }) => [itemKey({ kind, id }), title ?? ''])),
+    new Map(titles.map(({ kind, id, title }) => [itemKey(itemRefOf(kind, id)), title ?? ''])),
     new Map(names.map(({ id, name }) => [id, name])),
   ]
   const dataOf = ({ item, giver }: Assigned) => ({ title: known(titleOf, itemKey(item)), by: known(nameOf, giver) })
   await notifyOfMany(
     tx,
     telling,
-    'must-read',
+    'to-do',
     told.flatMap((each) =>
       each.dated.flatMap(({ personId, due }) =>
         personId === each.giver ? [] : [{ about: each.item, personId, data: { ...dataOf(each), due } }],

@@ -5,6 +5,7 @@ import { itemRefOf, STATE_ORDER, stateOf, type ItemId, type ItemKind } from '@ja
 import { daysBetween, localDateAt, type LocalDate } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
 import type { Caller } from '../http'
+import { countToConfirm } from '../tasks'
 import { foundAgain } from './foundAgain'
 
 type Row = {
@@ -26,6 +27,8 @@ type Row = {
   last_at: Date | null
   last_finished_at: Date | null
   last_attested_at: Date | null
+  handed_in_at: Date | null
+  answered_at: Date | null
   assigned_at: Date
   started_at: Date | null
   finished_edition: number | null
@@ -38,7 +41,7 @@ const DONE_SHOWN = 20
 const GIVEN = keepPlan(
   'today',
   `select i.kind, i.id, i.number, i.title, i.minutes, i.parts, i.edition, i.required_edition, i.claim_suffices, coalesce(r.parts_seen, 0) as seen,
-     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.waived_at, a.assigned_at, a.use, a.round_from, r.last_at, r.last_finished_at, r.last_attested_at, r.started_at, r.finished_edition, r.attested_edition
+     to_char(a.due_on, 'YYYY-MM-DD') as due_on, a.due_at, a.waived_at, a.assigned_at, a.use, a.round_from, r.last_at, r.last_finished_at, r.last_attested_at, r.handed_in_at, r.answered_at, r.started_at, r.finished_edition, r.attested_edition
    from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id and i.archived_at is null and i.edition is not null
    left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
    where a.person_id = $1`,
@@ -46,7 +49,11 @@ const GIVEN = keepPlan(
 
 /** What one person has been given: first what is late, then by due day; what is done apart, newest first, and what is at hand by its number. */
 export async function todayOf(db: Db, caller: Caller, now: number): Promise<ResponseOf<typeof getToday>> {
-  const [rows, found] = await Promise.all([db.rows<Row>(GIVEN, [caller.id]), foundAgain(db, caller.id, now)])
+  const [rows, found, toConfirm] = await Promise.all([
+    db.rows<Row>(GIVEN, [caller.id]),
+    foundAgain(db, caller.id, now),
+    countToConfirm(db, caller.id),
+  ])
   const today = localDateAt(now, caller.zone)
   const items = rows.map((row): TodayItem & { dueAt: number } => ({
     item: itemRefOf(row.kind, row.id),
@@ -70,6 +77,8 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<Resp
         lastFinishedAt: at(row.last_finished_at),
         lastAttestedAt: at(row.last_attested_at),
         lastAt: at(row.last_at),
+        handedInAt: at(row.handed_in_at),
+        answeredAt: at(row.answered_at),
       },
       now,
     ),
@@ -87,5 +96,5 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<Resp
     .filter((item) => item.state === 'done')
     .sort((a, b) => (b.finishedAt ?? 0) - (a.finishedAt ?? 0))
     .slice(0, DONE_SHOWN)
-  return { today, waiting, done, atHand: atHand.sort((a, b) => a.number - b.number), ...found }
+  return { today, waiting, done, atHand: atHand.sort((a, b) => a.number - b.number), ...found, toConfirm }
 }

@@ -18,8 +18,10 @@ type Row = {
   zone: string
 }
 type ReasonRow = {
-  audience: AudienceId
-  publishing: boolean
+  /** Of which audience it is a reason, or in which plan it stands. */
+  audience: AudienceId | null
+  plan: string | null
+  publishing: boolean | null
   use: GivenFor
   due: DueRule
   months: number | null
@@ -42,15 +44,25 @@ export async function whyGiven(db: Db, personId: PersonId, { kind, id }: ItemRef
   )
   if (!line) return (await db.in(ITEM_PROGRESS).count({ personId, itemKind: kind, itemId: id })) > 0 ? NOTHING : fail('not-found')
   const rows = await db.rows<ReasonRow>(
-    `select g.audience_id as audience, g.publishing, s.use, s.due, s.repeat_months as months, p.id as giver, p.name as giver_name, s.given_at
-     from assignment_reason s join giving g on s.kind = 'giving' and g.id = s.ref join person p on p.id = s.given_by where s.assignment_id = $1 order by s.given_at, s.ref`,
+    `select g.audience_id as audience, g.publishing, d.document ->> 'title' as plan, s.use, s.due, s.repeat_months as months, p.id as giver, p.name as giver_name, s.given_at
+     from assignment_reason s left join giving g on s.kind = 'giving' and g.id = s.ref
+     left join enrolment e on s.kind = 'plan' and e.id = s.ref left join plan_edition d on d.plan_id = e.plan_id and d.number = e.edition
+     join person p on p.id = s.given_by where s.assignment_id = $1 order by s.given_at, s.ref`,
     [line.id],
   )
   const reasons: ResponseOf<typeof getWhyGiven>['reasons'] = []
-  for (const { audience, publishing: byPublishing, use, due, months: repeatMonths, giver, giver_name: name, given_at } of rows) {
-    const { name: called, sentence } = await audienceShown(db, audience)
+  for (const { audience, plan, publishing, use, due, months: repeatMonths, giver, giver_name: name, given_at } of rows) {
+    const shown = audience === null ? null : await audienceShown(db, audience)
     const given = { givenBy: { id: giver, name }, givenAt: given_at.getTime() }
-    reasons.push({ audience: called ?? sentence, byPublishing, use, due, repeatMonths, ...given })
+    reasons.push({
+      audience: shown && (shown.name ?? shown.sentence),
+      plan,
+      byPublishing: publishing ?? false,
+      use,
+      due,
+      repeatMonths,
+      ...given,
+    })
   }
   const again = line.done && line.repeat_months !== null && line.finished_at !== null
   return {

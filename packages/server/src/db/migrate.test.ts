@@ -38,6 +38,8 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0022-givings',
     '0023-reminders',
     '0024-favourites',
+    '0025-tasks',
+    '0026-plans',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

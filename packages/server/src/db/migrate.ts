@@ -25,6 +25,8 @@ import { waivers } from './migrations/0021-waivers'
 import { givings } from './migrations/0022-givings'
 import { reminders } from './migrations/0023-reminders'
 import { favourites } from './migrations/0024-favourites'
+import { tasks } from './migrations/0025-tasks'
+import { plans } from './migrations/0026-plans'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -51,6 +53,8 @@ const MIGRATIONS: readonly Migration[] = [
   givings,
   reminders,
   favourites,
+  tasks,
+  plans,
 ]
 const LOCK = 7_203_114
 

@@ -1,5 +1,5 @@
 export { events } from './domain'
-export { addAttested } from './insert'
+export { addAttested, oneAtATime } from './insert'
 export type { NewEvent } from './insert'
 
 export { recount } from './recount'

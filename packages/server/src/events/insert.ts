@@ -9,13 +9,14 @@ import { countAnew } from './recount'
 import { UNSEEN, type SeenBy } from './seenBy'
 
 /** Version of the shape of events, kept with every one. */
-const EVENT_SCHEMA_VERSION = 3
+const EVENT_SCHEMA_VERSION = 4
 
 /** An event as it is written down. `occurredAt`: epoch milliseconds by the server's clock. */
 export type NewEvent = {
   id: string
   verb: string
-  way: Way
+  /** `null`: it happened outside of all ways of use. */
+  way: Way | null
   item: ItemRef
   edition: number
   part?: string | undefined

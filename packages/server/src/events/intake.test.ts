@@ -49,7 +49,7 @@ const rolledUp = async () => ({
   steps: await server.parts.database.rows('select * from part_progress order by item_id, person_id, part_id'),
 })
 const row = async () =>
-  (await (await company.as('lead')).json('get', `/api/guides/${guide.id}/who-finished`)).rows.find(
+  (await (await company.as('lead')).json('get', `/api/items/${guide.id}/who-finished`)).rows.find(
     (each: { name: string }) => each.name === 'Name of staff',
   )
 
@@ -94,7 +94,7 @@ describe('events', () => {
     // Given and told at once: the server has seen no time pass.
     await send(readAll(9_000))
     expect(await row()).toMatchObject({ state: 'done', finishedAttested: false })
-    const counts = async () => (await (await company.as('lead')).json('get', `/api/guides/${guide.id}/who-finished`)).counts
+    const counts = async () => (await (await company.as('lead')).json('get', `/api/items/${guide.id}/who-finished`)).counts
     expect(await counts()).toMatchObject({ done: 1, claimed: 1 })
     // Later the same person reads it in good time: from then on it is vouched for, from the moment of that reading.
     server.clock.now += 60_000
@@ -107,7 +107,7 @@ describe('events', () => {
     server.clock.now += 3_600_000
     await send(readAll(1), server, START + 3_600_000)
     expect(await row()).toMatchObject({ state: 'done', finishedAttested: false })
-    const csv = await (await (await company.as('lead')).send('get', `/api/guides/${guide.id}/who-finished.csv`)).text()
+    const csv = await (await (await company.as('lead')).send('get', `/api/items/${guide.id}/who-finished.csv`)).text()
     expect(csv).toContain(',claimed,')
   })
   it('from before the edition was there are put right, and marked', async () => {

@@ -9,7 +9,8 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   declare id: string
   declare schemaVersion: number
   declare verb: string
-  declare way: Way
+  /** `null`: it happened outside of all ways of use. */
+  declare way: Way | null
   declare actorKind: string
   declare actorId: string
   declare subjectKind: 'person' | 'guest' | 'device' | 'system'
@@ -45,7 +46,7 @@ export const EVENT = table('event', EventRow, () => ({
   id: key(uuid()),
   schemaVersion: small(),
   verb: text(),
-  way: text(),
+  way: optional(text()),
   actorKind: text(),
   actorId: text(),
   subjectKind: text(),

@@ -41,7 +41,7 @@ export async function canVouchFor(
          and occurred_at >= coalesce((select a.round_from from assignment a where a.item_kind = $1 and a.item_id = $2 and a.person_id = $3), '-infinity') group by part_id)
      select x.least_ms, t.active_ms, t.seen_at = max(t.seen_at) over () as is_last
      from told t join edition_part x on x.item_kind = $1 and x.item_id = $2 and x.edition = $5 and x.part_id = t.part_id where t.seen_at is not null`,
-    [kind, id, personId, required, edition, seeing, [...ITEM_KINDS[kind].progress.ways]],
+    [kind, id, personId, required, edition, seeing, [...ITEM_KINDS[kind].ways]],
   )
   const read = parts.map((row) => ({ leastMs: row.least_ms, activeMs: row.active_ms, isLast: row.is_last }))
   return isVouchedFor({

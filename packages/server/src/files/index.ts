@@ -13,6 +13,7 @@ export {
   storeContent,
   storePicture,
 } from './pictureStore'
+export { PICTURE } from './model'
 export type { PictureContent } from './pictureStore'
 export { removeNotedFiles, removeStrayFiles, unusedContents } from './removeFiles'
 export { sendPicture } from './sendPicture'

@@ -120,7 +120,7 @@ export async function applyBlackouts(
 ): Promise<{ reach: BlackoutReach; revision: number }> {
   const { database, content, newId } = parts
   const draft = (await findDraft(database, guideId)) ?? fail('not-found')
-  if ((await findFacts(database, guideId))?.archived) fail('guide-archived', 'Take the guide out of the archive to change it.')
+  if ((await findFacts(database, guideId))?.archived) fail('item-archived', 'Take the guide out of the archive to change it.')
   const { areas, reach } = await planOf(database, caller, guideId, draft.document, places)
   const filled: Awaited<ReturnType<typeof fillPicture>>[] = []
   for (const [id, rects] of areas) filled.push(await fillPicture(database, parts, id, rects))

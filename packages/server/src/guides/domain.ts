@@ -14,7 +14,7 @@ export const guides = {
   routes: guideRoutes,
   firstReads: { '*': [firstRead(getLook)] },
   firstSteps: {
-    guide: 'exists (select 1 from item where edition is not null)',
+    guide: "exists (select 1 from item where kind = 'guide' and edition is not null)",
     read: "exists (select 1 from item_progress p join guide g on g.id = p.item_id where p.item_kind = 'guide' and p.finished_at is not null and p.person_id <> g.owner_id)",
   },
   jobs: [

@@ -201,7 +201,7 @@ describe('saving a draft', () => {
   it('refuses a base that the server has never seen, and a guide in the archive', async () => {
     expect(await save(author, 7, [write(0, 'x')]).catch((error: Error) => error.message)).toContain('409')
     await author.json('patch', `/api/guides/${guide.id}`, { archived: true }, 204)
-    expect(await save(author, 0, [write(0, 'x')]).catch((error: Error) => error.message)).toContain('guide-archived')
+    expect(await save(author, 0, [write(0, 'x')]).catch((error: Error) => error.message)).toContain('item-archived')
   })
   it('keeps thirty savings at the same moment apart', async () => {
     await Promise.all(

@@ -35,7 +35,7 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   const { guideId, now } = publish
   const draft = (await findDraft(tx, guideId, true)) ?? fail('not-found')
   const facts = (await findFacts(tx, guideId)) ?? fail('not-found')
-  if (facts.archived) fail('guide-archived', 'Take the guide out of the archive to publish it.')
+  if (facts.archived) fail('item-archived', 'Take the guide out of the archive to publish it.')
   if (draft.revision !== publish.revision)
     fail('draft-moved-on', 'Somebody changed the draft while this page was open. Look at it again, then publish.')
   const findings = findingsBeforePublishing(draft.document).filter(stopsPublishing)

@@ -97,7 +97,7 @@ export async function saveDraftChanges(
     }
     if (request.baseRevision > draft.revision)
       fail('draft-moved-on', 'The server knows an older draft than this page. Your changes are kept in this browser; load the page again.')
-    if ((await findFacts(tx, guideId))?.archived) fail('guide-archived', 'Take the guide out of the archive to change it.')
+    if ((await findFacts(tx, guideId))?.archived) fail('item-archived', 'Take the guide out of the archive to change it.')
     await refuseOldBase(tx, guideId, request.baseRevision)
     await refuseForeignPictures(tx, guideId, mine, draft.document)
     const since = await changesSince(tx, guideId, request.baseRevision)

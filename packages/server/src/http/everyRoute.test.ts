@@ -1,14 +1,27 @@
 import { NOBODY } from '@jackdaw/core/audiences'
-import type { PersonId } from '@jackdaw/core/shared'
+import type { PersonId, PlanId, TaskId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
 import { v7 as uuidV7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testing/testServer'
+import {
+  aGuide,
+  aPlan,
+  aTask,
+  Client,
+  smallCompany,
+  startTestServer,
+  START,
+  type Company,
+  type TestServer,
+  type Who,
+} from '../testing/testServer'
 
 let server: TestServer
 let company: Company
 let guide = { id: '', steps: [] as string[] }
+let taskId: TaskId
+let planId: PlanId
 let png: Buffer
 let pictureId = ''
 let folderId = ''
@@ -20,6 +33,8 @@ beforeAll(async () => {
   server = await startTestServer()
   company = await smallCompany(server)
   guide = await aGuide(server, company, 'author')
+  taskId = await aTask(server, company, 'author')
+  planId = await aPlan(server, company, [{ tasks: [[taskId, 1]] }])
   png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#245834' } })
     .png()
     .toBuffer()
@@ -66,6 +81,15 @@ const event = () => ({
   sentAt: START,
   events: [{ id: uuidV7(), item: { kind: 'guide', id: guide.id }, edition: 1, way: 'read', verb: 'opened', occurredAt: START }],
 })
+
+const PLAN = {
+  ...{ title: 'First weeks', about: '', working: true, dayLimitMin: null },
+  stages: [{ id: 's'.repeat(21), name: 'One', release: 'both', free: { days: 0, working: true }, items: [] }],
+}
+const TASK = { title: 'Walk the route', words: '', picture: null, minutes: 5, confirmer: { by: 'manager' }, evidence: 'none' }
+/** What the team's one has just handed in of a task of the author's. */
+const handedIn = async (): Promise<string> =>
+  server.services.handIn(await aTask(server, company, 'author'), 1, { words: '', photo: null }, company.people.staff, START)
 
 /** Somebody who could be added. */
 const somebody = () => ({
@@ -172,7 +196,7 @@ const TABLE: Row[] = [
   ['get /api/guides/:id/draft', (c) => c.send('get', `/api/guides/${guide.id}/draft`), [401, 404, 403, 403, 404, 200, 200, 200]],
   ['post /api/guides/:id/draft/changes', (c) => c.send('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision: 0, changeSetId: nanoid(), changes: [] }), [401, 404, 403, 403, 404, 422, 422, 422]],
   ['get /api/guides/:id/draft/changes', (c) => c.send('get', `/api/guides/${guide.id}/draft/changes?since=0`), [401, 404, 403, 403, 404, 200, 200, 200]],
-  ['get /api/guides/:id/records/over-time', (c) => c.send('get', `/api/guides/${guide.id}/records/over-time`), [401, 404, 403, 200, 404, 403, 200, 200]],
+  ['get /api/items/:id/records/over-time', (c) => c.send('get', `/api/items/${guide.id}/records/over-time`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/records/waiting', (c) => c.send('get', '/api/records/waiting'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/inbox', (c) => c.send('get', '/api/inbox'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/inbox/counts', (c) => c.send('get', '/api/inbox/counts'), [401, 200, 200, 200, 200, 200, 200, 200]],
@@ -211,6 +235,37 @@ const TABLE: Row[] = [
   ['get /api/my-reminders', (c) => c.send('get', '/api/my-reminders'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['put /api/my-reminders', (c) => c.send('put', '/api/my-reminders', { before: 5 }), [401, 204, 204, 204, 204, 204, 204, 204]],
   ['put /api/items/:id/favourite', (c) => c.send('put', `/api/items/${guide.id}/favourite`, { favourite: true }), [401, 404, 204, 403, 404, 204, 204, 204]],
+  ['get /api/tasks', (c) => c.send('get', '/api/tasks'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['post /api/tasks', (c) => c.send('post', '/api/tasks', { document: TASK }), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['get /api/tasks/:id', (c) => c.send('get', `/api/tasks/${taskId}`), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['get /api/tasks/:id/draft', (c) => c.send('get', `/api/tasks/${taskId}/draft`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['put /api/tasks/:id/draft', (c) => c.send('put', `/api/tasks/${taskId}/draft`, { revision: 99, document: TASK }), [401, 404, 403, 403, 404, 409, 409, 409]],
+  ['post /api/tasks/:id/editions', (c) => c.send('post', `/api/tasks/${taskId}/editions`, { revision: 99, changeNote: '', again: false }), [401, 404, 403, 403, 404, 403, 409, 409]],
+  ['put /api/tasks/:id/archived', (c) => c.send('put', `/api/tasks/${taskId}/archived`, { archived: false }), [401, 404, 403, 403, 404, 204, 204, 204]],
+  ['post /api/tasks/:id/pictures', (c) => c.send('post', `/api/tasks/${taskId}/pictures`, new Uint8Array(png), { 'content-type': 'image/png' }), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /tasks/:id/draft/pictures/:pictureId', (c) => c.send('get', `/tasks/${taskId}/draft/pictures/${nanoid()}`), [401, 404, 403, 403, 404, 404, 404, 404]],
+  ['get /tasks/:id/editions/:edition/pictures/:pictureId', (c) => c.send('get', `/tasks/${taskId}/editions/1/pictures/${nanoid()}`), [401, 404, 404, 403, 404, 404, 404, 404]],
+  ['post /api/tasks/:id/photos', (c) => c.send('post', `/api/tasks/${taskId}/photos`, new Uint8Array(png), { 'content-type': 'image/png' }), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['post /api/tasks/:id/hand-ins', (c) => c.send('post', `/api/tasks/${taskId}/hand-ins`, { edition: 1, words: '', photo: null }), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['get /hand-ins/:id/photo', async (c) => c.send('get', `/hand-ins/${await handedIn()}/photo`), [401, 404, 404, 404, 404, 404, 404, 404]],
+  ['post /api/hand-ins/:id/answer', async (c) => c.send('post', `/api/hand-ins/${await handedIn()}/answer`, { answer: 'confirmed' }), [401, 404, 403, 204, 404, 404, 204, 204]],
+  ['post /api/hand-ins/:id/take-back', async (c) => c.send('post', `/api/hand-ins/${await handedIn()}/take-back`), [401, 404, 204, 403, 404, 404, 403, 403]],
+  ['get /api/to-confirm', (c) => c.send('get', '/api/to-confirm'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /api/people/:id/hand-ins/:taskId', (c) => c.send('get', `/api/people/${company.people.staff}/hand-ins/${taskId}`), [401, 403, 200, 200, 403, 403, 200, 200]],
+  ['get /api/plans', (c) => c.send('get', '/api/plans'), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['post /api/plans', (c) => c.send('post', '/api/plans', { document: PLAN }), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['get /api/plans/:id', (c) => c.send('get', `/api/plans/${planId}`), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['put /api/plans/:id', (c) => c.send('put', `/api/plans/${planId}`, { revision: 99, document: PLAN }), [401, 403, 403, 403, 403, 403, 409, 409]],
+  ['post /api/plans/:id/editions', (c) => c.send('post', `/api/plans/${planId}/editions`, { revision: 99 }), [401, 403, 403, 403, 403, 403, 409, 409]],
+  ['put /api/plans/:id/archived', (c) => c.send('put', `/api/plans/${planId}/archived`, { archived: false }), [401, 403, 403, 403, 403, 403, 204, 204]],
+  ['get /api/plan-items', (c) => c.send('get', '/api/plan-items'), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['post /api/plan-simulations', (c) => c.send('post', '/api/plan-simulations', { document: PLAN, personId: company.people.staff, startOn: '2026-03-10' }), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['post /api/plans/:id/people', (c) => c.send('post', `/api/plans/${planId}/people`, { people: [company.people.outsider], startOn: '2026-03-10', mentorId: null }), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['get /api/plans/:id/people', (c) => c.send('get', `/api/plans/${planId}/people`), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['patch /api/plans/:id/people/:enrolmentId', (c) => c.send('patch', `/api/plans/${planId}/people/${nanoid()}`, { what: 'go-on' }), [401, 403, 403, 403, 403, 403, 404, 404]],
+  ['delete /api/plans/:id/people/:enrolmentId', (c) => c.send('delete', `/api/plans/${planId}/people/${nanoid()}`), [401, 403, 403, 403, 403, 403, 404, 404]],
+  ['get /api/my-plans', (c) => c.send('get', '/api/my-plans'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /api/people/:id/plans', (c) => c.send('get', `/api/people/${company.people.staff}/plans`), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['get /api/my-givings', (c) => c.send('get', '/api/my-givings'), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],
@@ -230,11 +285,11 @@ const TABLE: Row[] = [
   ['get /api/records.csv', (c) => c.send('get', '/api/records.csv'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/guides/:id/caution-records', (c) => c.send('get', `/api/guides/${guide.id}/caution-records`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/guides/:id/caution-records.csv', (c) => c.send('get', `/api/guides/${guide.id}/caution-records.csv`), [401, 404, 403, 200, 404, 403, 200, 200]],
-  ['get /api/guides/:id/who-finished', (c) => c.send('get', `/api/guides/${guide.id}/who-finished`), [401, 404, 403, 200, 404, 403, 200, 200]],
+  ['get /api/items/:id/who-finished', (c) => c.send('get', `/api/items/${guide.id}/who-finished`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/guides/:id/drop-off', (c) => c.send('get', `/api/guides/${guide.id}/drop-off`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/guides/:id/way-steps/:way', (c) => c.send('get', `/api/guides/${guide.id}/way-steps/solo`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/people/:id/records/:guideId', (c) => c.send('get', `/api/people/${company.people.staff}/records/${guide.id}`), [401, 403, 200, 200, 403, 403, 200, 200]],
-  ['get /api/guides/:id/who-finished.csv', (c) => c.send('get', `/api/guides/${guide.id}/who-finished.csv`), [401, 404, 403, 200, 404, 403, 200, 200]],
+  ['get /api/items/:id/who-finished.csv', (c) => c.send('get', `/api/items/${guide.id}/who-finished.csv`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/people/:id/records', (c) => c.send('get', `/api/people/${company.people.staff}/records`), [401, 403, 200, 200, 403, 403, 200, 200]],
   ['get /api/people/:id/records.csv', (c) => c.send('get', `/api/people/${company.people.staff}/records.csv`), [401, 403, 200, 200, 403, 403, 200, 200]],
   ['post /api/guides/:id/remarks', (c) => c.send('post', `/api/guides/${guide.id}/remarks`, { id: nanoid(), edition: 1, stepId: guide.steps[0], way: 'read', words: 'x', device: '' }), [401, 404, 204, 403, 404, 204, 204, 204]],

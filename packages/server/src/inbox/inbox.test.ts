@@ -40,7 +40,7 @@ describe('a published edition', () => {
     const { rows, counts } = await entries(staff)
     expect(counts).toEqual({ unread: 1, open: 0 })
     expect(rows).toMatchObject([
-      { kind: 'must-read', about: { kind: 'guide', id }, data: { title: 'Rinse the trays', by: 'Name of lead', due: '2026-03-24' } },
+      { kind: 'to-do', about: { kind: 'guide', id }, data: { title: 'Rinse the trays', by: 'Name of lead', due: '2026-03-24' } },
     ])
     expect((await entries(lead)).rows).toEqual([])
     await server.runner.drain()
@@ -48,9 +48,9 @@ describe('a published edition', () => {
     const [mail] = server.mails
     expect(mail).toMatchObject({
       to: { address: 'staff@example.org' },
-      subject: 'Name of lead has published “Rinse the trays” for you to read',
+      subject: 'Name of lead gives you “Rinse the trays” to do',
     })
-    expect(mail!.text).toContain('Read it by Tuesday 24 March.')
+    expect(mail!.text).toContain('It is to be done by Tuesday 24 March.')
     expect(mail!.text).toContain(`https://guides.example.org/guides/${id}`)
     expect(mail!.html).toContain(`href="https://guides.example.org/guides/${id}"`)
   })
@@ -72,7 +72,7 @@ describe('a published edition', () => {
     await publishTo(seen.id)
     const [entry] = (await entries(staff)).rows
     await staff.json('patch', `/api/inbox/${entry.id}`, { read: true }, 204)
-    await staff.json('patch', '/api/mail-choice', { kinds: { 'must-read': false } }, 204)
+    await staff.json('patch', '/api/mail-choice', { kinds: { 'to-do': false } }, 204)
     await publishTo(unwanted.id)
     await server.runner.drain()
     expect(server.mails).toEqual([])
@@ -172,8 +172,8 @@ describe('the link at the end of a mail', () => {
     const token = await tokenOf()
     expect(await server.parts.database.rows('select 1 from one_time_token where hash = $1 or detail = $1', [token])).toEqual([])
     const answer = await stop(token)
-    expect([answer.status, await answer.json()]).toEqual([200, { kind: 'must-read' }])
-    expect((await staff.json('get', '/api/mail-choice')).kinds['must-read']).toBe(false)
+    expect([answer.status, await answer.json()]).toEqual([200, { kind: 'to-do' }])
+    expect((await staff.json('get', '/api/mail-choice')).kinds['to-do']).toBe(false)
     expect((await stop(token)).status).toBe(410)
   })
   it('holds no more when it has expired, and is forgotten then', async () => {

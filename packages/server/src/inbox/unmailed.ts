@@ -2,13 +2,14 @@ import { ENTRIES, TO_DO_ENTRIES, type EntryKind } from '@jackdaw/core/inbox'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import { keysOf, type EntryId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { columnsOf, doneSql } from '../items'
+import { columnsOf, doneSql, waitingSql } from '../items'
 import type { MailRules } from '@jackdaw/core/inbox'
 
 /** What came in before that is not mailed any more. */
 const TOO_OLD_MS = 7 * 86_400_000
 
-/** Entries that are to be mailed and were not: nobody has seen them, the person wants them, and what they ask for is not done. As SQL over rows `e` of
+const COLUMNS = columnsOf('null', 'null')
+/** Entries that are to be mailed and were not: nobody has seen them, the person wants them, and what they ask for is neither done nor handed in. As SQL over rows `e` of
  * `inbox_entry`: $1 kinds that are mailed unless somebody says otherwise, $2 kinds that are in any case, $3 kinds that ask for an item to be done, $4 the oldest. */
 const UNMAILED = `
   from inbox_entry e left join mail_choice c on c.person_id = e.person_id and c.kind = e.kind
@@ -16,7 +17,7 @@ const UNMAILED = `
     and not (e.kind = any ($3) and exists (
       select 1 from item i join item_progress r on r.item_kind = i.kind and r.item_id = i.id and r.person_id = e.person_id
       left join assignment a on a.item_kind = i.kind and a.item_id = i.id and a.person_id = e.person_id
-      where i.kind = e.about_kind and i.id = e.about_id and ${doneSql(columnsOf('null', 'null'))}))`
+      where i.kind = e.about_kind and i.id = e.about_id and (${doneSql(COLUMNS)} or ${waitingSql(COLUMNS)})))`
 const bindOf = ({ least }: MailRules, now: number): unknown[] => [
   keysOf(ENTRIES).filter((kind) => ENTRIES[kind].mail),
   least,

@@ -103,6 +103,9 @@ export class ItemProgressRow extends Model<InferAttributes<ItemProgressRow>, Inf
   /** When they finished each of the two last. */
   declare lastFinishedAt: CreationOptional<number | null>
   declare lastAttestedAt: CreationOptional<number | null>
+  /** When they last handed in what somebody else judges, and when that was last answered. */
+  declare handedInAt: CreationOptional<number | null>
+  declare answeredAt: CreationOptional<number | null>
   /** How many parts of the newest edition they have gone through in one that counts. */
   declare partsSeen: number
 }
@@ -120,6 +123,8 @@ export const ITEM_PROGRESS = table('item_progress', ItemProgressRow, () => ({
   attestedEdition: optional(whole()),
   lastFinishedAt: optional(instant()),
   lastAttestedAt: optional(instant()),
+  handedInAt: optional(instant()),
+  answeredAt: optional(instant()),
   partsSeen: usually(whole(), 0),
 }))
 

@@ -6,11 +6,13 @@ const words = (list: readonly string[]): string => list.map((each) => `'${each}'
 const kinds = (of: (kind: KindOfItem) => string): string =>
   `(${ALL_ITEM_KINDS.map((kind) => `item_kind = '${kind}' and ${of(ITEM_KINDS[kind])}`).join(' or ')})`
 /** Whether an event says how far somebody is with an item, as its kind declares it. */
-const IS_PROGRESS = kinds(({ progress }) => `way in (${words(progress.ways)})`)
+const IS_PROGRESS = kinds(({ ways }) => (ways.length > 0 ? `way in (${words(ways)})` : 'way is null'))
 const IS_ENOUGH = kinds(({ done }) => (done === 'passed' ? 'passed' : 'true'))
 /** Whether an event marks something, by what the verbs declare. */
 const marks = (verbs: Verbs, mark: Verb['marks']): string =>
-  `verb in (${words(Object.keys(verbs).filter((name) => verbs[name]!.marks === mark))})`
+  `verb = any ('{${Object.keys(verbs)
+    .filter((name) => verbs[name]!.marks === mark)
+    .join(',')}}')`
 const OF_PERSON_AND_ITEM = 'item_kind = $1 and item_id = $2 and person_id = $3'
 
 /** What somebody has gone through, acknowledged and confirmed of an item, by part. */
@@ -47,15 +49,17 @@ const itemProgress = (verbs: Verbs): RollUp => ({
   table: 'item_progress',
   ofPersonAndItem: OF_PERSON_AND_ITEM,
   count: (source) => `
-    insert into item_progress as r (item_kind, item_id, person_id, started_at, last_at, active_ms, last_part_id, last_part_at, finished_edition, finished_at, attested_edition, last_finished_at, last_attested_at)
+    insert into item_progress as r (item_kind, item_id, person_id, started_at, last_at, active_ms, last_part_id, last_part_at, finished_edition, finished_at, attested_edition, last_finished_at, last_attested_at, handed_in_at, answered_at)
     select s.item_kind, s.item_id, s.subject_id, min(s.occurred_at) filter (where s.counts), max(s.occurred_at) filter (where s.counts), coalesce(sum(s.active_ms) filter (where s.counts), 0),
       (array_agg(s.part_id order by s.occurred_at desc, s.part_id desc) filter (where s.counts and s.sees))[1], max(s.occurred_at) filter (where s.counts and s.sees),
       max(s.edition) filter (where s.finishes),
       (array_agg(s.occurred_at order by s.edition desc, s.attested desc, s.occurred_at) filter (where s.finishes))[1],
       max(s.edition) filter (where s.finishes and s.attested),
       (array_agg(s.occurred_at order by s.edition desc, s.occurred_at desc) filter (where s.finishes))[1],
-      (array_agg(s.occurred_at order by s.edition desc, s.occurred_at desc) filter (where s.finishes and s.attested))[1]
-    from (select *, ${IS_PROGRESS} as counts, ${marks(verbs, 'seen')} as sees, ${IS_PROGRESS} and ${marks(verbs, 'finished')} and ${IS_ENOUGH} as finishes
+      (array_agg(s.occurred_at order by s.edition desc, s.occurred_at desc) filter (where s.finishes and s.attested))[1],
+      max(s.occurred_at) filter (where s.hands_in), max(s.occurred_at) filter (where s.answers)
+    from (select *, ${IS_PROGRESS} as counts, ${marks(verbs, 'seen')} as sees, ${IS_PROGRESS} and ${marks(verbs, 'finished')} and ${IS_ENOUGH} as finishes,
+        ${IS_PROGRESS} and ${marks(verbs, 'handed-in')} as hands_in, ${IS_PROGRESS} and (${marks(verbs, 'answered')} or way is null and ${marks(verbs, 'finished')}) as answers
       from ${source} where subject_kind = 'person' and item_id is not null) s
     group by s.item_kind, s.item_id, s.subject_id order by s.item_kind, s.item_id, s.subject_id
     on conflict (item_kind, item_id, person_id) do update set
@@ -70,6 +74,7 @@ const itemProgress = (verbs: Verbs): RollUp => ({
         when ${vouched('excluded')} then excluded.finished_at
         else r.finished_at end,
       last_finished_at = ${lastOf('finished')}, last_attested_at = ${lastOf('attested')},
+      handed_in_at = greatest(r.handed_in_at, excluded.handed_in_at), answered_at = greatest(r.answered_at, excluded.answered_at),
       finished_edition = greatest(r.finished_edition, excluded.finished_edition), attested_edition = greatest(r.attested_edition, excluded.attested_edition)`,
 })
 

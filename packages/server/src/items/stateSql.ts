@@ -15,6 +15,8 @@ export const columnsOf = (now: string, soon: string): StateColumns => ({
   lastFinishedAt: 'r.last_finished_at',
   lastAttestedAt: 'r.last_attested_at',
   lastAt: 'r.last_at',
+  handedInAt: 'r.handed_in_at',
+  answeredAt: 'r.answered_at',
   now,
   soon,
 })
@@ -36,8 +38,11 @@ export const stateRankSql = (columns: StateColumns): string =>
   `case ${STATE_RULE.map(({ state, when }) => `when ${conditionSql(when, columns)} then ${rankOf(state)}`).join(' ')} else ${rankOf('not-started')} end`
 /** The bound parameter for a state that is asked for; `null`: for any. */
 export const rankParam = (state: ItemState | undefined): number | null => (state ? rankOf(state) : null)
+const holdsSql = (asked: 'done' | 'waiting', columns: StateColumns): string =>
+  `coalesce(${conditionSql(STATE_RULE.find(({ state }) => state === asked)!.when, columns)}, false)`
 /** Whether an item is done, as SQL. */
-export const doneSql = (columns: StateColumns): string =>
-  `coalesce(${conditionSql(STATE_RULE.find(({ state }) => state === 'done')!.when, columns)}, false)`
+export const doneSql = (columns: StateColumns): string => holdsSql('done', columns)
+/** Whether what was handed in waits for somebody else, as SQL; of what is not done. */
+export const waitingSql = (columns: StateColumns): string => holdsSql('waiting', columns)
 /** When an item that is done was closed last, in a way that suffices, as SQL over rows `i` of `item` and `r` of `item_progress`. */
 export const CLOSED_AT = 'greatest(r.last_attested_at, case when i.claim_suffices then r.last_finished_at end)'

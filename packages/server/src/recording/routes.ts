@@ -94,7 +94,7 @@ function intakeRoutes(routes: Routes): void {
     if (!relations || !may(caller.permissions, 'item.read', relations)) {
       if (!relations || !may(caller.permissions, 'item.edit', relations)) fail('not-found', 'There is no such guide to record into.')
     } else if (!may(caller.permissions, 'item.edit', relations)) fail('not-allowed', 'You may read this guide but not change it.')
-    if ((await findFacts(db, id))?.archived) fail('guide-archived', 'Take the guide out of the archive to record into it.')
+    if ((await findFacts(db, id))?.archived) fail('item-archived', 'Take the guide out of the archive to record into it.')
   }
 
   route(routes, startRecording, async ({ body }, { caller, now }) => {

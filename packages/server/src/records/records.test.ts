@@ -46,7 +46,7 @@ describe('who finished', () => {
     await read(await company.as('outsider'), guide, 2)
     await read(await company.as('author'), guide, 2)
     await read(await company.as('manager'), guide, 1)
-    const who = await lead.json('get', `/api/guides/${guide.id}/who-finished?sort=time&direction=down`)
+    const who = await lead.json('get', `/api/items/${guide.id}/who-finished?sort=time&direction=down`)
     expect(who.counts).toMatchObject({ people: 4, done: 1, inProgress: 3 })
     expect(who.rows.map((row: { name: string; seen: number; activeMs: number }) => [row.name, row.seen, row.activeMs])).toEqual([
       ['Name of staff', 4, 240_000],
@@ -64,12 +64,12 @@ describe('who finished', () => {
       ['Three', 1, 0],
       ['Four', 1, 0],
     ])
-    const stopped = await lead.json('get', `/api/guides/${guide.id}/who-finished?furthest=${guide.steps[1]}`)
+    const stopped = await lead.json('get', `/api/items/${guide.id}/who-finished?furthest=${guide.steps[1]}`)
     expect(stopped.rows.map((row: { name: string }) => row.name)).toEqual(['Name of author', 'Name of outsider'])
-    expect((await lead.json('get', `/api/guides/${guide.id}/who-finished?find=OUT`)).total).toBe(1)
-    expect((await lead.json('get', `/api/guides/${guide.id}/who-finished?state=done`)).total).toBe(1)
+    expect((await lead.json('get', `/api/items/${guide.id}/who-finished?find=OUT`)).total).toBe(1)
+    expect((await lead.json('get', `/api/items/${guide.id}/who-finished?state=done`)).total).toBe(1)
     for (const sort of ['name', 'state', 'progress', 'time', 'last', 'due'])
-      expect((await lead.json('get', `/api/guides/${guide.id}/who-finished?sort=${sort}`)).rows).toHaveLength(4)
+      expect((await lead.json('get', `/api/items/${guide.id}/who-finished?sort=${sort}`)).rows).toHaveLength(4)
   })
   it('shows a manager those who report to them, at any depth, and nobody else', async () => {
     const guide = await aGuide(server, company, 'lead', { openToAll: true })
@@ -77,7 +77,7 @@ describe('who finished', () => {
     await read(await company.as('outsider'), guide, 1)
     await read(await company.as('author'), guide, 1)
     const manager = await company.as('manager')
-    const who = await manager.json('get', `/api/guides/${guide.id}/who-finished`)
+    const who = await manager.json('get', `/api/items/${guide.id}/who-finished`)
     expect(who.rows.map((row: { name: string }) => row.name)).toEqual(['Name of outsider'])
     expect(who).toMatchObject({ onlyReports: true, counts: { people: 1 } })
     expect((await manager.json('get', `/api/guides/${guide.id}/drop-off`)).started).toBe(1)
@@ -91,7 +91,7 @@ describe('who finished', () => {
     expect(await under(company.people.staff)).toEqual(['Name of outsider'])
     expect((await manager.send('get', `/api/people/${company.people.outsider}/records`)).status).toBe(200)
     expect((await manager.send('get', `/api/people/${company.people.author}/records`)).status).toBe(403)
-    expect(await (await manager.send('get', `/api/guides/${guide.id}/who-finished.csv`)).text()).not.toContain('Name of author')
+    expect(await (await manager.send('get', `/api/items/${guide.id}/who-finished.csv`)).text()).not.toContain('Name of author')
     await server.parts.database.rows('update person set manager_id = null where id = $1', [company.people.outsider])
   })
   it('does not run in circles when two people are each other’s manager', async () => {
@@ -107,7 +107,7 @@ describe('who finished', () => {
     ])
     const guide = await aGuide(server, company, 'lead', { openToAll: true })
     await read(await company.as('outsider'), guide, 3, 90_000)
-    const response = await lead.send('get', `/api/guides/${guide.id}/who-finished.csv`)
+    const response = await lead.send('get', `/api/items/${guide.id}/who-finished.csv`)
     expect(response.headers.get('content-type')).toBe('text/csv; charset=utf-8')
     expect(response.headers.get('content-disposition')).toMatch(/^attachment; filename="guide-\d+-who-finished-2026-03-10\.csv"$/)
     const [header, line] = (await response.text()).split('\r\n')
@@ -132,8 +132,8 @@ describe('records of some people only', () => {
     const groups = await lead.json('get', '/api/records/groups')
     const team = groups.teams.find((each: { name: string }) => each.name === 'Crates').id
     const [list, all] = [
-      `/api/guides/${guide.id}/who-finished`,
-      (query: string) => lead.json('get', `/api/guides/${guide.id}/who-finished?${query}`),
+      `/api/items/${guide.id}/who-finished`,
+      (query: string) => lead.json('get', `/api/items/${guide.id}/who-finished?${query}`),
     ]
     expect(await all(`team=${team}`)).toMatchObject({
       total: 1,
@@ -225,6 +225,8 @@ describe('the rules that stand both in SQL and in the core', () => {
         lastFinishedAt: finishedEdition === null && attestedEdition === null ? null : START - Math.floor(random() * 100),
         lastAttestedAt: attestedEdition === null ? null : START - Math.floor(random() * 100),
         lastAt: begun ? START - Math.floor(random() * 100) : null,
+        handedInAt: begun && random() < 0.4 ? START - Math.floor(random() * 100) : null,
+        answeredAt: begun && random() < 0.4 ? START - Math.floor(random() * 100) : null,
       }
       const { requiredEdition, claimSuffices } = facts
       await database.in(ITEM).update({ requiredEdition, claimSuffices }, { kind: 'guide', id: guide.id })
@@ -238,7 +240,7 @@ describe('the rules that stand both in SQL and in the core', () => {
       await database.in(ITEM_PROGRESS).remove(own)
       const none = { activeMs: 0, lastPartId: null, lastPartAt: null, finishedAt: null, partsSeen: 0 }
       if (begun) await database.in(ITEM_PROGRESS).insert({ ...own, ...none, ...facts })
-      const { rows } = await lead.json('get', `/api/guides/${guide.id}/who-finished`)
+      const { rows } = await lead.json('get', `/api/items/${guide.id}/who-finished`)
       expect([facts, rows[0].state]).toEqual([facts, stateOf(facts, START)])
     }
   })

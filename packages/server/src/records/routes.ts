@@ -16,13 +16,15 @@ import {
   listPersonRecords,
   listRecordGroups,
 } from '@jackdaw/contracts/records'
-import { guideItem } from '@jackdaw/core/items'
+import { guideItem, type ItemId } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
 import { overTime } from '@jackdaw/core/records'
 import { localDateAt, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
+import { Op } from 'sequelize'
 import type { Db } from '../db'
 import { draftsThatWait } from '../guides'
 import { fail, route, type Context, type Routes } from '../http'
+import { ITEM, knownItem } from '../items'
 import { amongFor, type Among } from '../people'
 import { attemptsOfPerson, cautionRecords, cautionsOfPerson, cautionSteps, dropOffOf, stepsOfPerson, wayStepsOf } from '../players'
 import { aboutPerson, groupsAmong } from './groups'
@@ -45,16 +47,16 @@ const filterOf = (query: Omit<QueryOf<typeof getWhoFinished>, 'page'>) => ({
   down: query.direction === 'down',
 })
 
-const unpublished = () => fail('not-found', 'This guide has not been published yet, so there is nothing to count.')
+const unpublished = () => fail('not-found', 'This has not been published yet, so there is nothing to count.')
 /** The newest edition of a guide, of which records are counted. */
 const publishedGuide = async (db: Db, id: GuideId) =>
   (await db.one<{ id: GuideId; number: number; title: string; edition: number; required: number }>(
     "select id, number, title, edition, required_edition as required from item where kind = 'guide' and id = $1 and edition is not null",
     [id],
   )) ?? unpublished()
-const whoFinishedGuide = async (db: Db, id: GuideId, among: Among, filter: WhoFilter, now: number) => {
-  const found = (await whoFinished(db, guideItem(id), among, filter, now)) ?? unpublished()
-  return { ...found, item: { ...found.item, id } }
+const whoFinishedItem = async (db: Db, id: ItemId, among: Among, filter: WhoFilter, now: number) => {
+  const item = await knownItem(db, id)
+  return { item, ...((await whoFinished(db, item, among, filter, now)) ?? unpublished()) }
 }
 /** The name of a CSV file that is made today. */
 const fileName = (of: string, zone: string, now: number): string => `${of}-${localDateAt(now, zone)}.csv`
@@ -83,20 +85,23 @@ function listRoutes(routes: Routes): void {
   })
 }
 
-/** One guide: who finished, where they stopped, how it went step by step. */
-function guideRecordRoutes(routes: Routes): void {
+/** One item: who finished; and of a guide where they stopped, how it went step by step. */
+function itemRecordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
   route(routes, getOverTime, async ({ params: { id }, query }, { caller, now }) => {
-    const guide = await publishedGuide(db, id)
-    return { days: overTime(await datesOf(db, guideItem(guide.id), amongFor(caller, query), now), caller.zone, now) }
+    const item = await knownItem(db, id)
+    const published = await db.in(ITEM).one({ kind: item.kind, id: item.id, edition: { [Op.ne]: null } }, { only: ['id'] })
+    if (!published) return unpublished()
+    return { days: overTime(await datesOf(db, item, amongFor(caller, query), now), caller.zone, now) }
   })
   route(routes, getWhoFinished, async ({ params: { id }, query }, { caller, relations, now }: Context) => {
     const among = amongFor(caller, query)
-    const { item, ...found } = await whoFinishedGuide(db, id, among, { ...filterOf(query), page: query.page ?? 1 }, now)
+    const { item, about, ...found } = await whoFinishedItem(db, id, among, { ...filterOf(query), page: query.page ?? 1 }, now)
     return {
-      guide: {
-        ...item,
+      of: {
+        item,
+        ...about,
         mayEdit: may(caller.permissions, 'item.edit', relations),
         mayAssign: may(caller.permissions, 'assignment.change', relations),
       },
@@ -115,9 +120,9 @@ function guideRecordRoutes(routes: Routes): void {
   })
   route(routes, getWhoFinishedCsv, async ({ params: { id }, query }, { caller, now, res }) => {
     const filter = { ...filterOf(query), page: 1, pageSize: CSV_ROWS }
-    const { item, rows } = await whoFinishedGuide(db, id, amongFor(caller, query), filter, now)
-    const name = fileName(`guide-${item.number}-who-finished`, caller.zone, now)
-    await sendCsv(res, name, itemTable(textsIn(caller.language), item, rows))
+    const { item, about, rows } = await whoFinishedItem(db, id, amongFor(caller, query), filter, now)
+    const name = fileName(`${item.kind}-${about.number}-who-finished`, caller.zone, now)
+    await sendCsv(res, name, itemTable(textsIn(caller.language), about, rows))
   })
 }
 
@@ -172,7 +177,7 @@ function personRoutes(routes: Routes): void {
 
 export function recordRoutes(routes: Routes): void {
   listRoutes(routes)
-  guideRecordRoutes(routes)
+  itemRecordRoutes(routes)
   cautionRoutes(routes)
   personRoutes(routes)
 }

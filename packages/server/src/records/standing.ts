@@ -80,6 +80,7 @@ const COUNTED = {
   'out-of-date': 'outOfDate',
   'in-progress': 'inProgress',
   'not-started': 'notStarted',
+  waiting: 'waiting',
   done: 'done',
   waived: 'waived',
 } as const satisfies Record<ItemState, keyof Counts>
@@ -92,7 +93,7 @@ export const countsSql = (people = '*'): string =>
     `count(*) filter (where rank = ${rankParam('done')} and not finished_attested)::int as claimed`,
   ].join(', ')
 /** The counts of a row, without what else stands in it. */
-export const countsOf = ({ people, done, inProgress, notStarted, dueSoon, late, outOfDate, waived, claimed }: Counts): Counts => ({
+export const countsOf = ({ people, done, inProgress, notStarted, dueSoon, late, outOfDate, waiting, waived, claimed }: Counts): Counts => ({
   people,
   done,
   inProgress,
@@ -100,6 +101,7 @@ export const countsOf = ({ people, done, inProgress, notStarted, dueSoon, late, 
   dueSoon,
   late,
   outOfDate,
+  waiting,
   waived,
   claimed,
 })

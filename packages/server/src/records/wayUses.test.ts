@@ -30,7 +30,7 @@ const goThrough = (guide: Guide, way: 'watch' | 'practise', did: [tries: number,
 }
 const tell = (who: Client, events: object[]) => who.json('post', '/api/events', { sentAt: START, events })
 const rowOf = async (guide: Guide, name: string) =>
-  (await lead.json('get', `/api/guides/${guide.id}/who-finished?find=${encodeURIComponent(name)}`)).rows[0]
+  (await lead.json('get', `/api/items/${guide.id}/who-finished?find=${encodeURIComponent(name)}`)).rows[0]
 
 describe('ways of using a guide besides reading it', () => {
   it('are counted by person and step: begun, finished, tries, help', async () => {
@@ -94,7 +94,7 @@ describe('ways of using a guide besides reading it', () => {
       { ...base, id: uuidV7(), way: 'practise', verb: 'step-done', part: guide.steps[0], edition: 7, tries: 1, help: 0 },
     ])
     expect(refused.refused.map((each: { why: string }) => each.why)).toEqual(['malformed', 'unknown-step', 'unknown-edition'])
-    expect((await lead.json('get', `/api/guides/${guide.id}/who-finished`)).rows).toEqual([])
+    expect((await lead.json('get', `/api/items/${guide.id}/who-finished`)).rows).toEqual([])
   })
 
   it('are seen by a manager for those who report to them only, step by step too', async () => {

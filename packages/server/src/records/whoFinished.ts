@@ -1,5 +1,5 @@
 import type { Counts, PersonRecord, SoloState, WhoSort } from '@jackdaw/contracts/records'
-import type { ItemId, ItemRef, ItemState } from '@jackdaw/core/items'
+import type { ItemRef, ItemState } from '@jackdaw/core/items'
 import type { StepId } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
 import { rankParam } from '../items'
@@ -85,7 +85,7 @@ function whoFinishedQuery({ kind, id }: ItemRef, among: Among, filter: WhoFilter
     groups as (${groupsSql('select person_id from page')})
     select counted.*, solo.passed, solo.tried, ${asked.length > 0 ? '(select count(*)::int from asked)' : 'counted.people'} as total,
       w.person_id, w.name, s.name as site, s.zone, coalesce(array_to_string(g.departments, ', '), '') as department, g.teams, g.roles, ${STANDING}, ${waysSql('i.id', 'w.person_id')} as ways,
-      i.required_edition as required, exists (select 1 from edition_part x where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.caution is not null) as has_cautions
+      exists (select 1 from edition_part x where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition and x.caution is not null) as has_cautions
     from item i cross join counted cross join (${soloCountsSql('$5', amongSql('u.person_id', '$3', everybody))}) solo
     left join page w on true left join person p on p.id = w.person_id left join people_group s on s.id = p.site_id
     left join groups g on g.person_id = w.person_id
@@ -101,15 +101,13 @@ type Of = {
   number: number
   title: string
   edition: number
-  required: number
   has_cautions: boolean
   passed: number
   tried: number
   total: number
 }
 export type WhoFinished = {
-  /** `required`: the oldest edition that counts. */
-  item: { id: ItemId; number: number; title: string; edition: number; required: number }
+  about: { number: number; title: string; edition: number }
   counts: Counts
   /** What came of Solo, by people. */
   soloCounts: Record<'passed' | 'notPassed' | 'notTaken', number>
@@ -126,9 +124,9 @@ export async function whoFinished(db: Db, item: ItemRef, among: Among, filter: W
   const rows = await db.rows<Of & Counts & (StandingRow & WhoRow)>(sql, bind)
   const [first] = rows
   if (!first) return null
-  const { number, title, edition, required, passed, tried, total } = first
+  const { number, title, edition, passed, tried, total } = first
   return {
-    item: { id: item.id, number, title, edition, required },
+    about: { number, title, edition },
     counts: countsOf(first),
     soloCounts: { passed, notPassed: tried - passed, notTaken: first.people - tried },
     hasCautions: first.has_cautions,

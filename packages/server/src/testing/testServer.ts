@@ -6,7 +6,10 @@ import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { Level } from '@jackdaw/core/people'
 import { NOBODY, ticked } from '@jackdaw/core/audiences'
-import type { GroupId, GuideId, PersonId } from '@jackdaw/core/shared'
+import { taskItem } from '@jackdaw/core/items'
+import type { PlanDocument, Stage } from '@jackdaw/core/plans'
+import type { GroupId, GuideId, PersonId, PlanId, StageId, TaskId } from '@jackdaw/core/shared'
+import type { TaskDocument } from '@jackdaw/core/tasks'
 import { emptyDocument, withBlockIds, richTextOf, type GuideDocument } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
 import { inject } from 'vitest'
@@ -190,6 +193,48 @@ export const documentOf = (title: string, ...texts: string[]): GuideDocument => 
   ...emptyDocument(title, 'how-to'),
   items: texts.map((text) => ({ kind: 'step', id: nanoid<never>(), body: withBlockIds(richTextOf(text), nanoid), pictures: [] })),
 })
+
+/** A task of somebody's with some words as evidence, which the manager confirms; published and given to the company's team unless said otherwise. */
+export async function aTask(
+  server: TestServer,
+  company: Company,
+  owner: Who,
+  { document = {}, published = true, given = published }: { document?: Partial<TaskDocument>; published?: boolean; given?: boolean } = {},
+): Promise<TaskId> {
+  const id = nanoid<TaskId>()
+  const { services, clock } = server
+  const plain = { title: 'Walk the fire route', words: 'With somebody who knows it.', picture: null, minutes: 10 }
+  await services.addTask({
+    id,
+    document: { ...plain, confirmer: { by: 'manager' }, evidence: 'none', ...document },
+    ownerId: company.people[owner],
+    now: clock.now,
+  })
+  if (published) await services.publishTask(id, 1, company.people.lead, clock.now)
+  if (given) {
+    const saving = { audience: ticked([company.team], []), use: 'to-do', due: { kind: 'days', days: 14 }, repeatMonths: null } as const
+    await services.give(taskItem(id), saving, company.people.lead, clock.now)
+  }
+  return id
+}
+
+/** A plan of the lead's with a stage for each list of tasks, on the days that are said; published. */
+export async function aPlan(
+  server: TestServer,
+  company: Company,
+  stages: readonly (Partial<Stage> & { tasks: readonly (readonly [id: TaskId, day: number])[] })[],
+): Promise<PlanId> {
+  const id = nanoid<PlanId>()
+  const document: PlanDocument = {
+    ...{ title: 'First weeks', about: '', working: true, dayLimitMin: 60 },
+    stages: stages.map(({ tasks, ...more }, n) => ({
+      ...{ id: nanoid<StageId>(), name: `Stage ${n + 1}`, release: 'both', free: { days: 1, working: true }, ...more },
+      items: tasks.map(([task, day]) => ({ item: taskItem(task), day, optional: false })),
+    })),
+  }
+  await server.services.addPlan({ id, document, ownerId: company.people.lead, now: server.clock.now })
+  return id
+}
 
 /** A guide of somebody's, published to the company's team where wished. */
 export async function aGuide(

@@ -1,10 +1,18 @@
 /** German: what the server itself says, in mails and in files. */
 export const german: Record<string, string> = {
   // Mails.
-  '{{by}} has published “{{title}}” for you to read': '{{by}} hat „{{title}}“ veröffentlicht; bitte lesen Sie es',
+  '{{by}} gives you “{{title}}” to do': '{{by}} gibt Ihnen „{{title}}“ zu erledigen',
+  'I am given something to do': 'Ich bekomme etwas zu erledigen',
   'There is no date by which it has to be done.': 'Es gibt keinen Tag, bis zu dem es getan sein muss.',
-  'Read it by {{due}}.': 'Zu lesen bis {{due}}.',
-  'Read it': 'Lesen',
+  'You are asked to confirm “{{title}}”: {{count}}': 'Sie werden gebeten, „{{title}}“ zu bestätigen: {{count}}',
+  'I am asked to confirm that somebody has done something': 'Ich werde gebeten, zu bestätigen, dass jemand etwas getan hat',
+  'See what waits': 'Ansehen, was wartet',
+  '{{by}} sends “{{title}}” back to you': '{{by}} gibt Ihnen „{{title}}“ zurück',
+  '“{{reason}}”': '„{{reason}}“',
+  'Something that I have handed in is sent back to me': 'Etwas, das ich abgegeben habe, kommt zurück',
+  '{{by}} confirms that you have done “{{title}}”': '{{by}} bestätigt, dass Sie „{{title}}“ getan haben',
+  'It stands in your records.': 'Es steht in Ihren Nachweisen.',
+  'It is confirmed that I have done something': 'Es wird bestätigt, dass ich etwas getan habe',
   '“{{title}}” is to be done again': '„{{title}}“ ist wieder zu erledigen',
   'It is to be done by {{due}}.': 'Es ist bis {{due}} zu erledigen.',
   'Something that I have done is to be done again': 'Etwas, das ich erledigt habe, ist wieder zu erledigen',
@@ -28,6 +36,7 @@ export const german: Record<string, string> = {
   'Somebody reminds me of what I am to do': 'Jemand erinnert mich an etwas, das ich tun soll',
   'Open it': 'Öffnen',
   Waived: 'Erlassen',
+  'Waits for somebody': 'Wartet auf jemanden',
   'Waived because': 'Erlassen, weil',
   'Something you changed in “{{title}}” waits for your decision': 'Eine Änderung von Ihnen an „{{title}}“ wartet auf Ihre Entscheidung',
   'It was not taken over, because the same place has been changed meanwhile. Both are kept; choose in the editor.':

@@ -25,6 +25,8 @@ describe('what the server says itself', () => {
     expect(textsIn('en')('It is a draft with {{count}} steps. Pictures that are missing: {{missing}}.', into)).toBe(
       'It is a draft with one step. Pictures that are missing: 2.',
     )
-    expect(textsIn('de')('Read it by {{due}}.', withDaysWritten('de', into))).toBe('Zu lesen bis Dienstag, 3. November.')
+    expect(textsIn('de')('It is to be done by {{due}}.', withDaysWritten('de', into))).toBe(
+      'Es ist bis Dienstag, 3. November zu erledigen.',
+    )
   })
 })

@@ -39,7 +39,7 @@ describe('calling the server', () => {
   it('tells a refusal from a server that cannot be reached', async () => {
     answering(
       new Response(
-        JSON.stringify({ type: 'x', code: 'guide-archived', title: 'The guide is archived', detail: 'Take it out.', status: 409 }),
+        JSON.stringify({ type: 'x', code: 'item-archived', title: 'The guide is archived', detail: 'Take it out.', status: 409 }),
         { status: 409, headers: { 'content-type': 'application/problem+json' } },
       ),
     )

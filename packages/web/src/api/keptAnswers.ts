@@ -1,6 +1,6 @@
 const KEY = 'jackdaw-kept-answers'
 /** Raised whenever what is kept gets another form: what an older page kept is not shown by a newer one. */
-const FORM = 2
+const FORM = 3
 /** As long as a session lives. */
 const KEPT_FOR_MS = 7 * 86_400_000
 

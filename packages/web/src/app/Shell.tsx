@@ -1,7 +1,7 @@
 import type { Me } from '@jackdaw/contracts/people'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK } from '@jackdaw/core/guides'
-import { CalendarCheck, ClipboardList, LibraryBig, UsersRound } from 'lucide-react'
+import { CalendarCheck, ClipboardList, LibraryBig, ListTodo, UsersRound } from 'lucide-react'
 import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react'
 import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/words/texts'
@@ -25,6 +25,7 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
     { to: '/', name: t('Today'), Icon: CalendarCheck, end: true },
     { to: '/library', name: t('Library'), Icon: LibraryBig },
     { to: '/people', name: t('People'), Icon: UsersRound },
+    ...(me.permissions.includes('guides.write') ? [{ to: '/tasks', name: t('Tasks'), Icon: ListTodo }] : []),
     records
       ? { to: '/records', name: t('Records'), Icon: ClipboardList }
       : { to: `/records/people/${me.id}`, name: t('My records'), Icon: ClipboardList },

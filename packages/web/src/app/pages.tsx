@@ -24,6 +24,11 @@ export const IN_SHELL: readonly Page[] = [
   page('/items/:id/given/new', async () => (await import('../assignments/GivePage')).NewGivingPage),
   page('/items/:id/given/:givingId', async () => (await import('../assignments/GivePage')).GivingPage),
   page('/records/given', async () => (await import('../assignments/GivenPage')).MyGivingsPage),
+  page('/tasks', async () => (await import('../tasks/TasksPage')).TasksPage),
+  page('/tasks/new', async () => (await import('../tasks/EditTaskPage')).NewTaskPage),
+  page('/tasks/:id', async () => (await import('../tasks/TaskPage')).TaskPage),
+  page('/tasks/:id/edit', async () => (await import('../tasks/EditTaskPage')).EditTaskPage),
+  page('/to-confirm', async () => (await import('../tasks/ToConfirmPage')).ToConfirmPage),
   page('/recorder', async () => (await import('../recording/RecorderPage')).RecorderPage),
   page('/reminders', async () => (await import('../assignments/RemindersPage')).RemindersPage),
   page('/look', async () => (await import('../guides/look/LookPage')).LookPage),
@@ -49,8 +54,10 @@ export const IN_SHELL: readonly Page[] = [
   page('/background', async () => (await import('../jobs/JobsPage')).JobsPage),
   page('/records', async () => (await import('../records/RecordsPage')).RecordsPage),
   page('/records/guides/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
+  page('/records/tasks/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
   page('/records/guides/:id/cautions', async () => (await import('../records/CautionsPage')).CautionsPage),
   page('/records/people/:id/guides/:guideId', async () => (await import('../records/PersonGuidePage')).PersonGuidePage),
+  page('/records/people/:id/tasks/:taskId', async () => (await import('../records/PersonTaskPage')).PersonTaskPage),
   page('/records/people/:id', async () => (await import('../records/PersonPage')).PersonPage),
 ]
 /** Players have the whole window. */

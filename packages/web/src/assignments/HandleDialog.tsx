@@ -107,6 +107,7 @@ export function HandleDialog({
 const whyNot = (t: Texts['t']): Record<Exclude<Handled, 'changes'>, string> => ({
   'not-given': t('has not been given it'),
   done: t('is done'),
+  waiting: t('has handed it in'),
   waived: t('it is waived'),
   'not-waived': t('it is not waived'),
   'same-day': t('has this day already'),

@@ -3,6 +3,7 @@ import type { FoundAgain, getToday, TodayItem } from '@jackdaw/contracts/reading
 import { itemKey, pathOfItem } from '@jackdaw/core/items'
 import type { ReactNode } from 'react'
 import { useTexts } from '../ui/words/texts'
+import { Hourglass } from 'lucide-react'
 import { Link } from 'react-router'
 import { partsSeenOf } from '../items'
 import { ButtonLink, dayOf, Loaded, momentOf, StateMark, whenOf, TextLink } from '../ui'
@@ -10,26 +11,46 @@ import { useToday } from './queries'
 
 type Today = ResponseOf<typeof getToday>
 
-/** What one has been given to read: the day and how much it is, then what is due, in order.
+/** What one has been given to do: the day and how much it is, then what is due, in order.
  * @param before what else waits, between the count and the list */
 export function TodayList({ before }: { before: ReactNode }) {
   return <Loaded query={useToday()}>{(today) => <TodayShown {...today} before={before} />}</Loaded>
 }
 
 /** A Today as somebody finds it. */
-export function TodayShown({ today, waiting, done, atHand, favourites, usedLast, fresh, before }: Today & { before?: ReactNode }) {
+export function TodayShown({
+  today,
+  waiting: given,
+  done,
+  atHand,
+  favourites,
+  usedLast,
+  fresh,
+  toConfirm,
+  before,
+}: Today & { before?: ReactNode }) {
   const { t } = useTexts()
+  const waiting = given.filter(({ state }) => state !== 'waiting')
+  const handedIn = given.filter(({ state }) => state === 'waiting')
   return (
     <>
       <header className="mb-6" data-today>
         <p className="text-soft">{dayOf(today)}</p>
-        <h1 className="font-serif text-2xl">{waiting.length === 0 ? t('Nothing waits to be read') : <Summary items={waiting} />}</h1>
+        <h1 className="font-serif text-2xl">{waiting.length === 0 ? t('Nothing waits to be done') : <Summary items={waiting} />}</h1>
       </header>
+      {toConfirm > 0 && (
+        <p className="bg-sheet border-t-2 border-ink border-b border-b-hair mb-8">
+          <Link to="/to-confirm" className="flex items-center gap-1.5 px-4 py-2.5 min-h-11 hover:bg-wash text-petrol font-semibold">
+            <Hourglass size={16} strokeWidth={2.2} aria-hidden />
+            {t('{{count}} people wait for you to confirm what they have done', { count: toConfirm })}
+          </Link>
+        </p>
+      )}
       {before}
       {waiting.length > 0 && (
-        <section aria-labelledby="to-read" className="mb-10">
-          <h2 id="to-read" className="text-lg mb-1">
-            {t('To read')}
+        <section aria-labelledby="to-do" className="mb-10">
+          <h2 id="to-do" className="text-lg mb-1">
+            {t('To do')}
           </h2>
           <ul className="bg-sheet border-t-2 border-ink">
             {waiting.map((item, index) => (
@@ -38,10 +59,11 @@ export function TodayShown({ today, waiting, done, atHand, favourites, usedLast,
           </ul>
         </section>
       )}
+      {handedIn.length > 0 && <HandedIn items={handedIn} />}
       {atHand.length > 0 && <AtHand items={atHand} />}
-      {waiting.length === 0 && done.length === 0 && atHand.length === 0 && (
+      {given.length === 0 && done.length === 0 && atHand.length === 0 && (
         <p className="bg-sheet border-t-2 border-ink p-5">
-          {t('Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.')}{' '}
+          {t('What somebody gives you to read and to do stands here, what is due first on top. Until then, look around in the library.')}{' '}
           <TextLink to="/library">{t('Open the library')}</TextLink>
         </p>
       )}
@@ -64,7 +86,7 @@ function Summary({ items }: { items: TodayItem[] }) {
   )
   return (
     <>
-      {t('{{count}} guides to read, about {{minutes}} min', { count: items.length, minutes })}
+      {t('{{count}} things to do, about {{minutes}} min', { count: items.length, minutes })}
       {late > 0 && (
         <span className="block text-lg text-brick font-sans font-semibold">▲ {t('{{count}} of them late', { count: late })}</span>
       )}
@@ -74,7 +96,7 @@ function Summary({ items }: { items: TodayItem[] }) {
 
 function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
   const { t } = useTexts()
-  const begun = item.seen > 0
+  const begun = item.seen > 0 || (item.parts === 0 && item.state === 'in-progress')
   return (
     <li className="border-b border-hair px-4 py-3.5 flex flex-wrap items-center gap-x-5 gap-y-2">
       <div className="grow basis-72 min-w-0">
@@ -85,7 +107,7 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
           <StateMark state={item.state} dueOn={item.dueOn} daysLeft={item.daysLeft} />
           {item.dueOn && item.state !== 'due-soon' && <span>{t('due {{day}}', { day: dayOf(item.dueOn) })}</span>}
           <span>{t('{{minutes}} min', { minutes: item.minutes })}</span>
-          {item.finishedAt !== null && <span>{t('new edition {{n}}, to be read again', { n: item.edition })}</span>}
+          {item.finishedAt !== null && <span>{t('new edition {{n}}, to be done again', { n: item.edition })}</span>}
         </div>
       </div>
       <div className="flex items-center gap-4 grow sm:grow-0">
@@ -106,6 +128,8 @@ function WaitingRow({ item, first }: { item: TodayItem; first: boolean }) {
 /** Progress as a row of ticks, the ruler laid flat. */
 function Ticks({ item: { item, seen, parts } }: { item: TodayItem }) {
   const { t } = useTexts()
+  const words = partsSeenOf(t, item, seen, parts)
+  if (words === null) return null
   return (
     <div className="w-36 grow sm:grow-0">
       <div className="flex items-end gap-[3px] h-4 border-b-2 border-ink" aria-hidden>
@@ -114,8 +138,30 @@ function Ticks({ item: { item, seen, parts } }: { item: TodayItem }) {
           return <span key={index} className={`flex-1 ${read ? 'h-3.5 bg-moss' : 'h-2 bg-edge'}`} />
         })}
       </div>
-      <p className="text-xs text-soft mt-0.5">{partsSeenOf(t, item, seen, parts)}</p>
+      <p className="text-xs text-soft mt-0.5">{words}</p>
     </div>
+  )
+}
+
+/** What was handed in, and somebody else has to judge. */
+function HandedIn({ items }: { items: TodayItem[] }) {
+  const { t } = useTexts()
+  return (
+    <section aria-labelledby="handed-in" className="mb-10">
+      <h2 id="handed-in" className="text-lg mb-1">
+        {t('Handed in')}
+      </h2>
+      <ul className="border-t border-hair">
+        {items.map((item) => (
+          <li key={itemKey(item.item)} className="flex flex-wrap gap-x-4 py-2 border-b border-hair items-center min-h-11">
+            <StateMark state="waiting" />
+            <Link to={pathOfItem(item.item)} className="grow basis-52 hover:underline">
+              {item.title}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

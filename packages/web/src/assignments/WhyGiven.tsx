@@ -23,7 +23,9 @@ export function WhyGiven({ personId, itemId }: { personId: PersonId; itemId: Ite
             <ul className="border-t border-hair">
               {reasons.map((reason, index) => (
                 <li key={index} className="py-2 border-b border-hair">
-                  <span className="font-serif">{reason.audience}</span>
+                  <span className="font-serif">
+                    {reason.plan === null ? reason.audience : t('Stands in the plan “{{plan}}”', { plan: reason.plan })}
+                  </span>
                   <span className="block text-sm">
                     {reason.use === 'to-look-up' ? t('to look up') : `${t('to do')}, ${dueWords(t, reason.due)}`}
                     {reason.repeatMonths !== null && ` · ${t('again {{count}} months after it is done', { count: reason.repeatMonths })}`}

@@ -1,2 +1,2 @@
-export { partsSeenOf, recordOfPerson, recordsOf } from './itemPages'
+export { editOf, namedItem, partsSeenOf, recordOfPerson, recordsOf } from './itemPages'
 export { FavouriteMark, useFavourite } from './FavouriteMark'

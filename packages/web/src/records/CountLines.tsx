@@ -56,6 +56,7 @@ export function CountLine({
     ['due-soon', counts.dueSoon],
     ['late', counts.late],
     ['out-of-date', counts.outOfDate],
+    ['waiting', counts.waiting],
     ['waived', counts.waived],
   ]
   return (

@@ -27,6 +27,7 @@ export function GroupFilters({
     'out-of-date': t('Out of date'),
     'in-progress': t('In progress'),
     'not-started': t('Not started'),
+    waiting: t('Waits for somebody'),
     done: t('Done'),
     waived: t('Waived'),
   }

@@ -1,5 +1,5 @@
 import { getOverTime } from '@jackdaw/contracts/records'
-import type { GuideId } from '@jackdaw/core/shared'
+import type { ItemId } from '@jackdaw/core/items'
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Suspense } from 'react'
@@ -9,8 +9,8 @@ import { useTexts } from '../ui/words/texts'
 
 const LineChart = lazyPart(async () => (await import('../ui/chart/LineChart')).LineChart)
 
-/** How far the people of a guide were, day by day. */
-export function OverTime({ id, among }: { id: GuideId; among: QueryOf<typeof getOverTime> }) {
+/** How far the people of an item were, day by day. */
+export function OverTime({ id, among }: { id: ItemId; among: QueryOf<typeof getOverTime> }) {
   const { t } = useTexts()
   const query = useQuery({
     queryKey: ['records', 'over-time', id, among],
@@ -21,7 +21,7 @@ export function OverTime({ id, among }: { id: GuideId; among: QueryOf<typeof get
     <Loaded query={query}>
       {({ days }) => {
         const last = days.at(-1)
-        if (!last) return <p className="text-soft py-3">{t('Nobody has been given this guide yet.')}</p>
+        if (!last) return <p className="text-soft py-3">{t('Nobody has been given this yet.')}</p>
         return (
           <Suspense fallback={<Waiting what={t('The chart is coming …')} />}>
             <LineChart

@@ -1,6 +1,8 @@
 import { HandleDialog, type HandlingKind } from '../assignments'
 import { Button, dayOf, lengthOf, momentOf, type Sort, StateMark, Table, useChosenRows, whenOf } from '../ui'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { ItemRef } from '@jackdaw/core/items'
+import type { PersonId } from '@jackdaw/core/shared'
+import { partsSeenOf, recordOfPerson } from '../items'
 import { SCREEN_COLUMNS, type ScreenColumn } from '@jackdaw/contracts/recordColumns'
 import { useMemo, useState, type ReactNode } from 'react'
 import { WhoSort, type PersonRecord } from '@jackdaw/contracts/records'
@@ -11,7 +13,7 @@ import { Claimed } from './Claimed'
 import { WaysUsedWords } from './WaysUsedWords'
 
 const keyOf = (row: PersonRecord): string => row.personId
-type CellProps = { row: PersonRecord; guideId: GuideId }
+type CellProps = { row: PersonRecord; item: ItemRef }
 /** A day in few words; the moment when it is pointed at. */
 const When = ({ at }: { at: number | null }) => (at === null ? '–' : <span title={momentOf(at)}>{whenOf(at)}</span>)
 
@@ -33,9 +35,11 @@ function NameCell({ row }: CellProps) {
 /** What stands in each column. */
 const CELLS: Record<ScreenColumn['id'], (props: CellProps) => ReactNode> = {
   name: NameCell,
-  state: ({ row }) => (
+  state: ({ row, item }) => (
     <>
-      <StateMark state={row.state} dueOn={row.dueOn} />
+      <Link to={recordOfPerson(row.personId, item)} className="hover:underline">
+        <StateMark state={row.state} dueOn={row.dueOn} />
+      </Link>
       <Claimed record={row} />
       {row.waivedWhy !== null && <span className="block text-xs text-soft">{row.waivedWhy}</span>}
     </>
@@ -45,34 +49,37 @@ const CELLS: Record<ScreenColumn['id'], (props: CellProps) => ReactNode> = {
   time: ({ row }) => lengthOf(row.activeMs),
   last: ({ row }) => <When at={row.lastAt} />,
   finished: ({ row }) => <When at={row.finishedAt} />,
-  ways: ({ row, guideId }) => <WaysUsedWords ways={row.ways} to={`/records/people/${row.personId}/guides/${guideId}`} none="–" />,
+  ways: ({ row, item }) => <WaysUsedWords ways={row.ways} to={recordOfPerson(row.personId, item)} none="–" />,
 }
 
+/** Columns that only say something of what people go through step by step. */
+const OF_STEPS: ReadonlySet<ScreenColumn['id']> = new Set(['seen', 'time', 'ways'])
 /** How each column of the list is shown. */
-const useColumns = (guideId: GuideId): Column<PersonRecord, WhoSort>[] => {
+const useColumns = (item: ItemRef): Column<PersonRecord, WhoSort>[] => {
   const { t } = useTexts()
-  return SCREEN_COLUMNS.map((column) => {
+  const hasSteps = partsSeenOf(t, item, 0, 0) !== null
+  return SCREEN_COLUMNS.filter(({ id }) => hasSteps || !OF_STEPS.has(id)).map((column) => {
     const Cell = CELLS[column.id]
     return {
       id: column.id,
       head: t(column.name),
       ...('sort' in column ? { sort: column.sort } : {}),
       ...(column.id === 'name' || column.id === 'state' || column.id === 'ways' ? {} : { line: true as const }),
-      cell: (row) => <Cell {...{ row, guideId }} />,
+      cell: (row) => <Cell {...{ row, item }} />,
     }
   })
 }
 
-/** The people of a guide. @param empty what is said when there is nobody; @param mayAssign whether their assignments can be handled */
+/** The people of an item. @param empty what is said when there is nobody; @param mayAssign whether their assignments can be handled */
 export function PeopleTable({
-  guideId,
+  item,
   rows,
   sort,
   empty,
   mayAssign,
   onSort,
 }: {
-  guideId: GuideId
+  item: ItemRef
   rows: PersonRecord[]
   sort: Sort<WhoSort>
   empty: ReactNode
@@ -80,7 +87,7 @@ export function PeopleTable({
   onSort: (sort: Sort<WhoSort>) => void
 }) {
   const { t } = useTexts()
-  const columns = useColumns(guideId)
+  const columns = useColumns(item)
   const chosen = useChosenRows(useMemo(() => rows.filter(({ assigned }) => assigned).map(keyOf), [rows]))
   const [handling, setHandling] = useState<{ kind: HandlingKind; people: PersonId[] } | null>(null)
   const several = rows.filter((row) => chosen.keys.has(row.personId))
@@ -104,7 +111,7 @@ export function PeopleTable({
       />
       {handling && (
         <HandleDialog
-          itemId={guideId}
+          itemId={item.id}
           {...handling}
           onClose={(done) => {
             setHandling(null)

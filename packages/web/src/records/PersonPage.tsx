@@ -14,7 +14,7 @@ import { usePersonRecords } from './queries'
 import { Claimed } from './Claimed'
 import { WaysUsedWords } from './WaysUsedWords'
 
-/** One person's guides: what they have been given or have opened, and how far they are. */
+/** One person's records: what they have been given or have opened, and how far they are. */
 export function PersonPage() {
   const { t } = useTexts()
   const me = useMe()
@@ -55,7 +55,7 @@ function DueCell({ row: { dueOn, state, againOn } }: { row: PersonItem }) {
 function PersonItems({ id, mine, rows }: { id: PersonId; mine: boolean; rows: readonly PersonItem[] }) {
   const { t } = useTexts()
   const columns: Column<PersonItem>[] = [
-    { id: 'guide', head: t('Guide'), className: 'min-w-44', cell: (row) => <ItemCell {...{ id, mine, row }} /> },
+    { id: 'item', head: t('What'), className: 'min-w-44', cell: (row) => <ItemCell {...{ id, mine, row }} /> },
     {
       id: 'state',
       head: t('State'),
@@ -67,8 +67,14 @@ function PersonItems({ id, mine, rows }: { id: PersonId; mine: boolean; rows: re
       ),
     },
     { id: 'due', head: t('Due'), line: true, cell: (row) => <DueCell row={row} /> },
-    { id: 'seen', head: t('Steps read'), from: 'sm', line: true, cell: (row) => `${Math.min(row.seen, row.parts)} / ${row.parts}` },
-    { id: 'time', head: t('Time reading'), from: 'md', line: true, cell: (row) => lengthOf(row.activeMs) },
+    {
+      id: 'seen',
+      head: t('Steps read'),
+      from: 'sm',
+      line: true,
+      cell: (row) => (row.parts === 0 ? '–' : `${Math.min(row.seen, row.parts)} / ${row.parts}`),
+    },
+    { id: 'time', head: t('Time reading'), from: 'md', line: true, cell: (row) => (row.parts === 0 ? '–' : lengthOf(row.activeMs)) },
     { id: 'last', head: t('Last activity'), from: 'md', line: true, cell: (row) => (row.lastAt === null ? '–' : whenOf(row.lastAt)) },
     {
       id: 'finished',
@@ -80,10 +86,10 @@ function PersonItems({ id, mine, rows }: { id: PersonId; mine: boolean; rows: re
   ]
   return (
     <Table
-      label={t('Guides')}
+      label={t('Records')}
       {...{ rows, columns }}
       keyOf={(row) => itemKey(row.item)}
-      empty={<p className="py-4">{t('No guide has been given to this person, and they have opened none.')}</p>}
+      empty={<p className="py-4">{t('Nothing has been given to this person, and they have opened nothing.')}</p>}
     />
   )
 }

@@ -5,7 +5,7 @@ import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 import { DoneShare } from './CountsBar'
 import { Figure } from './Figure'
-import type { RecordsFilter } from './GuideRecords'
+import type { RecordsFilter } from './ItemRecords'
 import { usePersonList } from './queries'
 
 const toPerson = (row: PersonRow): string => `/records/people/${row.id}`

@@ -10,17 +10,17 @@ import { entriesOf } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { Words } from '../ui/search/searchParts'
 import { AMONG, amongIn, GroupFilters } from './GroupFilters'
-import { GuideRecords, type RecordsFilter } from './GuideRecords'
+import { ItemRecords, type RecordsFilter } from './ItemRecords'
 import { PersonRecords } from './PersonRecords'
 
-const SEARCH = { ...AMONG, by: z.enum(['guides', 'people']), find: Words, state: ItemState }
+const SEARCH = { ...AMONG, by: z.enum(['items', 'people']), find: Words, state: ItemState }
 
 export function RecordsPage() {
   const { t } = useTexts()
   const me = useMe()
   const { search, page, set } = useSearch(SEARCH)
-  const { by = 'guides', find = '', state } = search
-  const tab = (name: 'guides' | 'people', words: string) => (
+  const { by = 'items', find = '', state } = search
+  const tab = (name: 'items' | 'people', words: string) => (
     <Link
       to={`/records?${new URLSearchParams(entriesOf({ ...search, by: name }))}`}
       aria-current={by === name ? 'page' : undefined}
@@ -37,7 +37,11 @@ export function RecordsPage() {
       <title>{t('Records – Jackdaw')}</title>
       <TitleLine
         title={t('Records')}
-        state={all ? t('Everybody’s reading, counted as it happens') : t('The reading of those who report to you, counted as it happens')}
+        state={
+          all
+            ? t('What everybody has read and done, counted as it happens')
+            : t('What those who report to you have read and done, counted as it happens')
+        }
       >
         {me.permissions.some((each) => each === 'guides.publish' || each === 'guides.all') && (
           <ButtonLink to="/records/given">{t('What I gave')}</ButtonLink>
@@ -49,7 +53,7 @@ export function RecordsPage() {
       </TitleLine>
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6">
         <nav aria-label={t('Records by')} className="border-b border-hair mb-2">
-          {tab('guides', t('By guide'))}
+          {tab('items', t('By guide and task'))}
           {tab('people', t('By person'))}
         </nav>
         <div className="flex flex-wrap items-center gap-2 py-2">
@@ -72,8 +76,8 @@ export function RecordsPage() {
             </Button>
           )}
         </div>
-        {by === 'guides' ? (
-          <GuideRecords {...{ page, filter }} onPage={(next) => set({ page: String(next) })} />
+        {by === 'items' ? (
+          <ItemRecords {...{ page, filter }} onPage={(next) => set({ page: String(next) })} />
         ) : (
           <PersonRecords {...{ page, find, filter }} onPage={(next) => set({ page: String(next) })} />
         )}

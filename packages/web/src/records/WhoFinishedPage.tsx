@@ -1,5 +1,7 @@
 import { buttonClass, ButtonLink, FindForm, Loaded, Pager, type Sort, TitleLine, useSearch, TextButton } from '../ui'
 import { type GuideId, StepId } from '@jackdaw/core/shared'
+import type { ItemId } from '@jackdaw/core/items'
+import { editOf, namedItem } from '../items'
 import { useIds } from '../ui/search/useIds'
 import { type getWhoFinished, getWhoFinishedCsv, SoloState, WhoSort } from '@jackdaw/contracts/records'
 import { ItemState } from '@jackdaw/core/items'
@@ -31,7 +33,7 @@ const SEARCH = {
 
 /** What of the people is shown, as the address says it. */
 function useShown() {
-  const { id } = useIds<{ id: GuideId }>()
+  const { id } = useIds<{ id: ItemId }>()
   const { search, page, set, clear } = useSearch(SEARCH)
   const { state, stopped: furthest, find = '', solo, by = 'read' } = search
   const sort: Sort<WhoSort> = { by: search.sort ?? 'state', down: search.down === 'yes' }
@@ -43,7 +45,7 @@ function useShown() {
 type Shown = ReturnType<typeof useShown>
 type Who = ResponseOf<typeof getWhoFinished>
 
-/** The people of a guide, how far they are, and where readers stopped. */
+/** The people of an item, how far they are, and where the readers of a guide stopped. */
 export function WhoFinishedPage() {
   const shown = useShown()
   const who = useWhoFinished(shown.id, { ...shown.filter, page: shown.page })
@@ -52,10 +54,12 @@ export function WhoFinishedPage() {
       {(found) => (
         <>
           <Head {...{ shown, found }} />
-          <div className="grow grid lg:grid-cols-[340px_minmax(0,1fr)] border-t border-hair">
-            <aside className="p-4 border-r border-hair min-w-0">
-              <Steps {...shown} />
-            </aside>
+          <div className={`grow grid border-t border-hair ${found.of.item.kind === 'guide' ? 'lg:grid-cols-[340px_minmax(0,1fr)]' : ''}`}>
+            {found.of.item.kind === 'guide' && (
+              <aside className="p-4 border-r border-hair min-w-0">
+                <Steps {...shown} guideId={found.of.item.id} />
+              </aside>
+            )}
             <div className="bg-sheet px-4 md:px-6 py-4 min-w-0">
               <Counted {...{ shown, found }} />
               <People {...{ shown, found }} />
@@ -67,24 +71,25 @@ export function WhoFinishedPage() {
   )
 }
 
-function Head({ shown: { id, filter }, found: { guide, hasCautions, onlyReports } }: { shown: Shown; found: Who }) {
+function Head({ shown: { id, filter }, found: { of, hasCautions, onlyReports } }: { shown: Shown; found: Who }) {
   const { t } = useTexts()
+  const edit = editOf(t, of.item)
   return (
     <>
-      <title>{`${t('Who finished')} – ${guide.title} – Jackdaw`}</title>
+      <title>{`${t('Who finished')} – ${of.title} – Jackdaw`}</title>
       <TitleLine
         where={{ to: '/records', name: t('Records') }}
-        title={guide.title}
+        title={of.title}
         state={
           <>
-            {t('Who finished')} · {t('Guide {{n}}', { n: guide.number })}, {t('edition {{n}}', { n: guide.edition })}
+            {t('Who finished')} · {namedItem(t, of.item, of.number)}, {t('edition {{n}}', { n: of.edition })}
             {onlyReports && ` · ${t('only people who report to you')}`}
           </>
         }
       >
         {hasCautions && <ButtonLink to={`/records/guides/${id}/cautions`}>{t('Cautions')}</ButtonLink>}
-        {guide.mayAssign && <ButtonLink to={`/items/${id}/given`}>{t('Given to')}</ButtonLink>}
-        {guide.mayEdit && <ButtonLink to={`/guides/${id}/edit`}>{t('Edit the guide')}</ButtonLink>}
+        {of.mayAssign && <ButtonLink to={`/items/${id}/given`}>{t('Given to')}</ButtonLink>}
+        {of.mayEdit && <ButtonLink to={edit.to}>{edit.words}</ButtonLink>}
         <a className={buttonClass('plain')} href={addressOf(getWhoFinishedCsv, { id }, filter)} download>
           <Download size={16} aria-hidden />
           {t('CSV')}
@@ -95,8 +100,8 @@ function Head({ shown: { id, filter }, found: { guide, hasCautions, onlyReports 
 }
 
 /** Step by step: where readers stopped, or how it went in another way of use. */
-function Steps({ id, by, set, filter: { furthest } }: Shown) {
-  const drops = useDropOff(id)
+function Steps({ guideId, by, set, filter: { furthest } }: Shown & { guideId: GuideId }) {
+  const drops = useDropOff(guideId)
   return (
     <>
       <ByWay by={by} onBy={(next) => set({ by: next === 'read' ? undefined : next, stopped: undefined })} />
@@ -111,7 +116,7 @@ function Steps({ id, by, set, filter: { furthest } }: Shown) {
           )}
         </Loaded>
       ) : (
-        <WayStepsRuler id={id} way={by} />
+        <WayStepsRuler id={guideId} way={by} />
       )}
     </>
   )
@@ -140,10 +145,10 @@ function Counted({ shown, found: { counts, soloCounts } }: { shown: Shown; found
   )
 }
 
-function People({ shown, found: { guide, counts, rows, total, pageSize } }: { shown: Shown; found: Who }) {
+function People({ shown, found: { of, counts, rows, total, pageSize } }: { shown: Shown; found: Who }) {
   const { t } = useTexts()
-  const { id, search, page, set, clear, sort, filter, isNarrowed } = shown
-  const stopped = useDropOff(id).data?.steps.find((step) => step.stepId === filter.furthest)
+  const { search, page, set, clear, sort, filter, isNarrowed } = shown
+  const stopped = useDropOff(of.item.kind === 'guide' ? of.item.id : null).data?.steps.find((step) => step.stepId === filter.furthest)
   return (
     <>
       <FindForm
@@ -165,14 +170,14 @@ function People({ shown, found: { guide, counts, rows, total, pageSize } }: { sh
         </span>
       </FindForm>
       <PeopleTable
-        guideId={id}
+        item={of.item}
         rows={rows}
-        mayAssign={guide.mayAssign}
+        mayAssign={of.mayAssign}
         sort={sort}
         onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
         empty={
           <p className="py-4 text-soft">
-            {counts.people === 0 ? t('Nobody has been given this guide, and nobody has opened it.') : t('Nobody fits.')}
+            {counts.people === 0 ? t('Nobody has been given this, and nobody has opened it.') : t('Nobody fits.')}
           </p>
         }
       />

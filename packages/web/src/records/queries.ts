@@ -12,8 +12,9 @@ import {
   type StepWay,
 } from '@jackdaw/contracts/records'
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
+import type { ItemId } from '@jackdaw/core/items'
 import type { GuideId, PersonId } from '@jackdaw/core/shared'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, skipToken, useQuery } from '@tanstack/react-query'
 import { call, reading } from '../api'
 
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
@@ -41,14 +42,19 @@ export const useCautionRecords = (id: GuideId, query: QueryOf<typeof getCautionR
     ...fresh,
     queryFn: ({ signal }) => call(getCautionRecords, { params: { id }, query, signal }),
   })
-export const useWhoFinished = (id: GuideId, query: QueryOf<typeof getWhoFinished>) =>
+export const useWhoFinished = (id: ItemId, query: QueryOf<typeof getWhoFinished>) =>
   useQuery({
     queryKey: ['records', 'who', id, query],
     ...fresh,
     queryFn: ({ signal }) => call(getWhoFinished, { params: { id }, query, signal }),
   })
-export const useDropOff = (id: GuideId) =>
-  useQuery({ queryKey: ['records', 'drop-off', id], ...fresh, queryFn: ({ signal }) => call(getDropOff, { params: { id }, signal }) })
+/** @param id `null` where nobody reads step by step */
+export const useDropOff = (id: GuideId | null) =>
+  useQuery({
+    queryKey: ['records', 'drop-off', id],
+    ...fresh,
+    queryFn: id === null ? skipToken : ({ signal }) => call(getDropOff, { params: { id }, signal }),
+  })
 export const usePersonRecords = (id: PersonId) =>
   useQuery({
     queryKey: ['records', 'person', id],

@@ -1,5 +1,5 @@
 import type { ItemState } from '@jackdaw/core/items'
-import { Circle, CircleCheck, CircleDotDashed, CircleSlash2, Clock3, RotateCw, TriangleAlert } from 'lucide-react'
+import { Circle, CircleCheck, CircleDotDashed, CircleSlash2, Clock3, Hourglass, RotateCw, TriangleAlert } from 'lucide-react'
 import { useTexts } from './words/texts'
 import { dayOf } from './words/format'
 
@@ -9,6 +9,7 @@ const MARKS = {
   'out-of-date': { Icon: RotateCw, color: 'text-ochre' },
   'in-progress': { Icon: CircleDotDashed, color: 'text-petrol' },
   'not-started': { Icon: Circle, color: 'text-soft' },
+  waiting: { Icon: Hourglass, color: 'text-petrol' },
   done: { Icon: CircleCheck, color: 'text-moss' },
   waived: { Icon: CircleSlash2, color: 'text-soft' },
 } as const
@@ -23,6 +24,7 @@ export function StateMark({ state, dueOn, daysLeft }: { state: ItemState; dueOn?
     'out-of-date': t('Out of date'),
     'in-progress': t('In progress'),
     'not-started': t('Not started'),
+    waiting: t('Waits for somebody'),
     done: t('Done'),
     waived: t('Waived'),
   }[state]

@@ -8,6 +8,7 @@ import { gzipSync } from 'node:zlib'
 import { v7 as uuidV7 } from 'uuid'
 import { PASSWORD, START } from '../testServer'
 import { PEOPLE_INPUTS } from './peopleInputs'
+import { aPlayerState, planOf } from './madeThings'
 import { body, type Input, type Special } from './special'
 import type { CallerName, HostileWorld, Things } from './world'
 
@@ -33,6 +34,11 @@ const changesThatMeet = (things: Things): unknown[][] => [
     after: null,
   })),
 ]
+/** What a task of theirs may say. */
+const taskDocument = ({ company }: HostileWorld, picture: string | null): unknown => ({
+  ...{ title: 'Walk the fire route', words: 'With somebody.', minutes: 10, evidence: 'none' },
+  ...{ confirmer: { by: 'role', roleId: company.role }, picture: picture === null ? null : { id: picture, alt: 'A door' } },
+})
 /** What no schema can say: values that depend on what is there at the moment. Only that; everything else comes from the contract. */
 const SPECIAL: Record<string, Special> = {
   ...PEOPLE_INPUTS,
@@ -65,11 +71,28 @@ const SPECIAL: Record<string, Special> = {
     if (sent['ownerId']) sent['ownerId'] = world.company.people.author
     if (sent['sharedWith']) sent['sharedWith'] = [world.company.people.otherAuthor]
   },
+  'post /api/plans': body((sent, things) => void (sent['document'] = planOf(things.guide))),
+  'put /api/plans/:id': body((sent, things) => void Object.assign(sent, { document: planOf(things.guide), revision: 1 })),
+  'post /api/plans/:id/editions': body((sent) => void (sent['revision'] = 1)),
+  'post /api/plan-simulations': body((sent, things) => void Object.assign(sent, { document: planOf(things.guide), startOn: '2026-04-01' })),
+  'post /api/plans/:id/people': body((sent) => void Object.assign(sent, { startOn: '2026-04-01', mentorId: null })),
+  'post /api/tasks': body((sent, _things, world) => void (sent['document'] = taskDocument(world, null))),
+  'put /api/tasks/:id/draft': body((sent, things, world) => {
+    sent['document'] = taskDocument(world, things.taskPicture)
+    sent['revision'] = 2
+  }),
+  'post /api/tasks/:id/editions': body((sent) => void (sent['revision'] = 2)),
+  'get /tasks/:id/editions/:edition/pictures/:pictureId': (_world, _things, input) => void (input.params['edition'] = '1'),
+  'post /api/tasks/:id/hand-ins': body((sent) => {
+    sent['edition'] = 1
+    sent['photo'] = null
+  }),
+  'get /api/people/:id/hand-ins/:taskId': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
   'patch /api/folders/:folderId': body((sent) => void (sent['parentId'] = null)),
   'get /guides/:id/editions/:edition/pictures/:pictureId': (_world, _things, input) => void (input.params['edition'] = '1'),
-  'put /api/guides/:id/plays/:way': (world, things, input) => {
+  'put /api/guides/:id/plays/:way': (_world, things, input) => {
     const way = input.params['way'] as 'watch' | 'practise'
-    input.body = { playId: nanoid(), edition: 1, state: world.aPlayerState(way, things) }
+    input.body = { playId: nanoid(), edition: 1, state: aPlayerState(way, things.picture) }
   },
   'post /api/guides/:id/attempts/:attemptId/acts': body((sent, things) => {
     sent['n'] = things.attempt.acts + 1
@@ -149,9 +172,13 @@ export async function validInput(
     guide: [things.guide],
     item: [things.guide],
     giving: [things.giving],
+    task: [things.task],
+    'hand-in': [things.handIn],
+    plan: [things.plan],
+    enrolment: [things.enrolment],
     step: things.steps,
     section: [things.section],
-    picture: [things.picture],
+    picture: [/task/i.test(endpoint.path) ? things.taskPicture : things.picture],
     folder: [things.folder],
     person: [people.staff, people.author, people.lead],
     group: [world.company.team, world.company.role, world.company.site],

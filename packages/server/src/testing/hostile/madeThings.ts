@@ -1,5 +1,8 @@
 import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument, type Step } from '@jackdaw/core/guides'
-import type { PictureId } from '@jackdaw/core/shared'
+import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
+import { guideItem } from '@jackdaw/core/items'
+import type { PlanDocument } from '@jackdaw/core/plans'
+import type { GuideId, PictureId, StageId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { START } from '../testServer'
 
@@ -10,6 +13,28 @@ const aStep = (text: string, more: Partial<Step> = {}): Step => ({
   pictures: [],
   ...more,
 })
+
+/** A plan in which a guide stands. */
+export const planOf = (guide: GuideId): PlanDocument => ({
+  ...{ title: 'First weeks', about: 'For everybody', working: true, dayLimitMin: 60 },
+  stages: [
+    {
+      ...{ id: nanoid<StageId>(), name: 'One', release: 'both', free: { days: 1, working: true } },
+      items: [{ item: guideItem(guide), day: 2, optional: false }],
+    },
+  ],
+})
+
+/** A state of a player as a browser keeps it, of a guide with that picture. */
+export const aPlayerState = (way: 'watch' | 'practise', pictureId: PictureId): unknown =>
+  begin(
+    way,
+    {
+      script: actingScriptOf(documentWith(pictureId, 'x')),
+      person: { roles: [], sites: [], language: 'en' },
+    } as unknown as Play,
+    START,
+  ).state
 
 /** A guide with a bit of everything: a picture with a blackout, a caution, an action, a branch, a section. */
 export function documentWith(pictureId: PictureId, title: string): GuideDocument {

@@ -91,19 +91,11 @@ export async function faultInLists(world: HostileWorld): Promise<string | null> 
   if (!things) return null
   world.written = null
   const { staff } = world.company.people
-  const paths = ['/api/today', '/api/guides', '/api/folders', '/api/records/guides', '/api/records/people', '/api/look', '/api/session']
-  const ofGuide = [
-    'who-finished',
-    'drop-off',
-    'who-finished.csv',
-    'way-steps/solo',
-    'picture-sizes',
-    'attempts',
-    'plays/watch',
-    'draft/changes?since=0',
-  ]
-  for (const path of [...paths, ...ofGuide.map((each) => `/api/guides/${things.guide}/${each}`), `/api/people/${staff}/records`])
-    for (const who of path.startsWith('/api/guides/') ? (['lead'] as const) : (['lead', 'staff'] as const)) {
+  const paths = ['/api/today', '/api/guides', '/api/folders', '/api/records/items', '/api/records/people', '/api/look', '/api/session']
+  const ofGuide = ['drop-off', 'way-steps/solo', 'picture-sizes', 'attempts', 'plays/watch', 'draft/changes?since=0']
+  const ofItem = ['who-finished', 'who-finished.csv', 'givings'].map((each) => `/api/items/${things.guide}/${each}`)
+  for (const path of [...paths, ...ofGuide.map((each) => `/api/guides/${things.guide}/${each}`), ...ofItem, `/api/people/${staff}/records`])
+    for (const who of /^\/api\/(guides|items)\//.test(path) ? (['lead'] as const) : (['lead', 'staff'] as const)) {
       const { status } = await world.clients.get(who)!.send('get', path)
       if (status >= 500 || (who === 'lead' && ![200, 404].includes(status))) return `afterwards ${who} reads ${path}: ${status}`
     }
@@ -208,7 +200,20 @@ export async function tryForeignIds(world: HostileWorld, endpoint: Endpoint, rou
   return tried
 }
 /** Kinds whose ids are never taken from somebody else. Steps and sections are places in a guide; what is not there is told as gone. */
-const MUST_REFUSE = new Set(['guide', 'item', 'giving', 'picture', 'attempt', 'recording', 'recorder', 'folder', 'group', 'audience'])
+const MUST_REFUSE = new Set([
+  'guide',
+  'item',
+  'giving',
+  'task',
+  'hand-in',
+  'picture',
+  'attempt',
+  'recording',
+  'recorder',
+  'folder',
+  'group',
+  'audience',
+])
 /** Places where an id that is not there means nothing, and why. */
 const MEANS_NOTHING: readonly [place: RegExp, why: string][] = [
   [/^get \/api\/guides query\/folder$/, 'a filter that nothing fits'],

@@ -1,13 +1,13 @@
 import { guideItem } from '@jackdaw/core/items'
 import { NOBODY, ticked } from '@jackdaw/core/audiences'
 import { PLAIN_SOLO } from '@jackdaw/core/guides'
-import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
 import type { AudienceId, GuideId, PictureId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { issueToken } from '../../people'
 import { v7 as uuidV7 } from 'uuid'
 import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
 import sharp from 'sharp'
+import { aPlanUnderWay, aTaskHandedIn, entryFor } from './madeForPeople'
 import { anAction, documentWith } from './madeThings'
 import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
 
@@ -47,6 +47,11 @@ export type Things = {
   recorder: string
   audience: string
   giving: string
+  task: string
+  taskPicture: string
+  handIn: string
+  plan: string
+  enrolment: string
   code: string
   revision: number
 }
@@ -128,9 +133,12 @@ export class HostileWorld {
     const { services } = this.server
     const document = documentWith(picture, title)
     const { id } = await aGuide(this.server, this.company, owner, { document, published: false })
-    const { database, content, decoder } = this.server.parts
-    this.stored ??= await storeContent(content, await readPicture(decoder, this.png))
-    await adoptPicture(database, this.stored, { id: picture, item: guideItem(id), by: this.company.people[owner], now: START })
+    await adoptPicture(this.server.parts.database, await this.picture(), {
+      id: picture,
+      item: guideItem(id),
+      by: this.company.people[owner],
+      now: START,
+    })
     await services.publish(
       id,
       {
@@ -178,15 +186,6 @@ export class HostileWorld {
     return id
   }
 
-  /** Something that somebody was told. */
-  private async entryFor(personId: string): Promise<string> {
-    const id = nanoid()
-    await this.server.parts.database.rows(
-      `insert into inbox_entry (id, person_id, kind, about_kind, about_id, data, at, settled_at) values ($1, $2, 'write-along', 'guide', $3, '{"title": "a", "by": "b"}', $4, $4)`,
-      [id, personId, nanoid(), new Date(START)],
-    )
-    return id
-  }
   /** A saved audience that nothing uses. */
   private async anAudience(): Promise<string> {
     const id = nanoid<AudienceId>()
@@ -203,6 +202,11 @@ export class HostileWorld {
     const saving = { audience: ticked([this.company.team], []), use: 'to-look-up', due: { kind: 'none' }, repeatMonths: null } as const
     return (await this.server.services.give(guideItem(guide), saving, this.company.people.lead, START)).id
   }
+  /** The files of a picture, stored once. */
+  private async picture(): Promise<PictureContent> {
+    const { content, decoder } = this.server.parts
+    return (this.stored ??= await storeContent(content, await readPicture(decoder, this.png)))
+  }
   /** A job that has failed. */
   private async aFailedJob(): Promise<string> {
     const id = uuidV7()
@@ -217,7 +221,7 @@ export class HostileWorld {
     issueToken(this.server.parts.database, {
       purpose: 'stop-mails',
       personId: this.company.people.staff,
-      detail: 'must-read',
+      detail: 'to-do',
       expiresAt: START + 86_400_000,
     })
 
@@ -238,11 +242,22 @@ export class HostileWorld {
         "insert into recorder (id, person_id, name, token_hash, paired_at, seen_at) values ($1, $2, 'Here', $1, $3, $3)",
         [recorder, this.personOf(caller), new Date(START)],
       )
+    const ownOnly = /\/(take-back|photo)$/.test(path)
+    const done = /hand-in|\/photo/.test(path) && !path.endsWith('/hand-ins') && !path.endsWith('/photos')
+    const task = /task|hand-in/i.test(path)
+      ? await aTaskHandedIn(this.server, this.company, {
+          owner: 'author',
+          by: done ? (ownOnly ? this.personOf(caller) : this.company.people.staff) : null,
+          stored: await this.picture(),
+        })
+      : {}
     return {
       ...made,
+      ...task,
+      ...(path.includes('/plans') ? await aPlanUnderWay(this.server, this.company, made.guide) : {}),
       attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.guide) : made.attempt,
       remark: path.includes('/remarks/') ? await this.remarkOn({ id: made.guide, steps: made.steps }) : made.remark,
-      entry: path.includes(':entryId') ? await this.entryFor(this.personOf(caller)) : made.entry,
+      entry: path.includes(':entryId') ? await entryFor(this.server, this.personOf(caller)) : made.entry,
       job: path.includes(':jobId') ? await this.aFailedJob() : made.job,
       audience: path.includes(':audienceId') && method !== 'get' ? await this.anAudience() : made.audience,
       giving: path.includes(':givingId') ? await this.aGiving(made.guide) : made.giving,
@@ -287,6 +302,11 @@ export class HostileWorld {
       recorder: nanoid(),
       audience: (this.audience ??= await this.anAudience()),
       giving: nanoid(),
+      task: nanoid(),
+      taskPicture: nanoid(),
+      handIn: nanoid(),
+      plan: nanoid(),
+      enrolment: nanoid(),
       code: '',
       revision: saved.revision + 1,
     }
@@ -298,6 +318,8 @@ export class HostileWorld {
   private async somebodyElses(): Promise<Foreign> {
     const guide = await this.aFullGuide('otherAuthor', CANARY)
     const attempt = await this.attemptOf('otherAuthor', guide.id)
+    const theirs = { owner: 'otherAuthor', by: this.company.people.otherAuthor, title: CANARY, stored: await this.picture() } as const
+    const task = await aTaskHandedIn(this.server, this.company, theirs)
     const { recording, shot, action } = await this.record('otherRecorder')
     const recorder = await this.server.parts.database.one<{ id: string }>('select id from recorder where person_id = $1', [
       this.company.people.otherAuthor,
@@ -306,12 +328,14 @@ export class HostileWorld {
       guide: guide.id,
       item: guide.id,
       giving: await this.aGiving(guide.id),
+      task: task.task,
+      'hand-in': task.handIn,
       step: guide.steps[0]!,
       section: guide.section,
       picture: guide.picture,
       attempt: attempt.id,
       remark: await this.remarkOn(guide),
-      entry: await this.entryFor(this.company.people.otherAuthor),
+      entry: await entryFor(this.server, this.company.people.otherAuthor),
       recording,
       shot,
       action,
@@ -321,13 +345,6 @@ export class HostileWorld {
       group: nanoid(),
       audience: nanoid(),
     }
-  }
-
-  /** A state of a player as a browser keeps it. */
-  aPlayerState(way: 'watch' | 'practise', things: Things): unknown {
-    const document = documentWith(things.picture, 'x')
-    return begin(way, { script: actingScriptOf(document), person: { roles: [], sites: [], language: 'en' } } as unknown as Play, START)
-      .state
   }
 
   private tables: string[] = []
@@ -360,10 +377,11 @@ export class HostileWorld {
           (select string_agg(t::text, '|' order by t::text) from edition t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from attempt t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from giving t where item_id = $1),
+          (select string_agg(t::text, '|') from task t where id = $4), (select string_agg(t::text, '|') from hand_in t where id = $5),
           (select string_agg(t::text, '|' order by t::text) from remark t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from inbox_entry t where id = $3),
           (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,
-        [id, this.foreign['recording'], this.foreign['entry']],
+        [id, this.foreign['recording'], this.foreign['entry'], this.foreign['task'], this.foreign['hand-in']],
       )
       return (rows[0] as { hash: string }).hash
     }

@@ -32,7 +32,7 @@ export const english: Record<string, string> = {
   'It is a draft with {{count}} steps._one': 'It is a draft with one step.',
   'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}._one':
     'It is a draft with one step. Pictures that are missing: {{missing}}.',
-  '{{count}} guides to read, about {{minutes}} min_one': '{{count}} guide to read, about {{minutes}} min',
+  '{{count}} things to do, about {{minutes}} min_one': 'One thing to do, about {{minutes}} min',
   '{{count}} people are late with something_one': 'One person is late with something',
   '{{count}} drafts in which changes met and wait for a decision_one': 'One draft in which changes met and wait for a decision',
   '{{count}} drafts with something that is not ready_one': 'One draft with something that is not ready',
@@ -119,6 +119,8 @@ export const english: Record<string, string> = {
   '{{count}} people are new_one': 'One person is new',
   '{{count}} people are changed_one': 'One person is changed',
   '{{count}} people have returned_one': 'One person has returned',
+  '{{count}} people wait for you to confirm what they have done_one': 'One person waits for you to confirm what they have done',
+  '{{count}} waiting_one': 'one waiting',
   '{{count}} groups are made_one': 'One group is made',
   '{{count}} invitations are prepared_one': 'One invitation is prepared',
   '{{count}} lines were left out_one': 'One line was left out',

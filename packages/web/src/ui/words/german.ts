@@ -1,5 +1,6 @@
 /** German: what pages say that speak it altogether, see `scripts/words.mjs`. */
 import { germanPeople } from './germanPeople'
+import { germanTasks } from './germanTasks'
 
 export const german: Record<string, string> = {
   Warning: 'Warnung',
@@ -81,8 +82,8 @@ export const german: Record<string, string> = {
   'Opening the page': 'Die Seite wird geöffnet',
   'Today – Jackdaw': 'Heute – Jackdaw',
   'Edition {{n}}': 'Ausgabe {{n}}',
-  'Nothing waits to be read': 'Nichts zu lesen',
-  'To read': 'Zu lesen',
+  'Nothing waits to be done': 'Nichts zu erledigen',
+  'To do': 'Zu erledigen',
   Reminders: 'Erinnerungen',
   Favourites: 'Favoriten',
   'New for you': 'Neu für Sie',
@@ -96,22 +97,23 @@ export const german: Record<string, string> = {
   'At hand': 'Zum Nachschlagen',
   'to look up': 'zum Nachschlagen',
   'begun, optional now': 'begonnen, jetzt freiwillig',
-  'Guides that somebody gives you to read stand here, what is due first on top. Until then, look around in the library.':
+  'What somebody gives you to read and to do stands here, what is due first on top. Until then, look around in the library.':
     'Hier stehen Anleitungen, die Sie lesen sollen, die früheste Frist zuoberst. Bis dahin sehen Sie sich in der Bibliothek um.',
   'Open the library': 'Zur Bibliothek',
-  '{{count}} guides to read, about {{minutes}} min_one': '{{count}} Anleitung zu lesen, etwa {{minutes}} Min.',
-  '{{count}} guides to read, about {{minutes}} min_other': '{{count}} Anleitungen zu lesen, etwa {{minutes}} Min.',
+  '{{count}} things to do, about {{minutes}} min_one': 'Noch eines zu erledigen, etwa {{minutes}} Min.',
+  '{{count}} things to do, about {{minutes}} min_other': 'Noch {{count}} zu erledigen, etwa {{minutes}} Min.',
   '{{count}} of them late_one': '{{count}} davon überfällig',
   '{{count}} of them late_other': '{{count}} davon überfällig',
   'due {{day}}': 'fällig {{day}}',
   '{{minutes}} min': '{{minutes}} Min.',
-  'new edition {{n}}, to be read again': 'neue Ausgabe {{n}}, noch einmal zu lesen',
+  'new edition {{n}}, to be done again': 'neue Ausgabe {{n}}, noch einmal zu erledigen',
   'Go on with {{title}}': 'Weiter mit {{title}}',
   'Begin {{title}}': '{{title}} beginnen',
   'Go on': 'Weiter',
   Begin: 'Beginnen',
   Done: 'Fertig',
   Waived: 'Erlassen',
+  'Waits for somebody': 'Wartet auf jemanden',
   Draft: 'Entwurf',
   Owner: 'Verantwortlich',
   'Safety signs for the whole guide': 'Sicherheitszeichen für die ganze Anleitung',
@@ -279,4 +281,5 @@ export const german: Record<string, string> = {
   'Part of a name': 'Teil eines Namens',
   'under way': 'läuft',
   ...germanPeople,
+  ...germanTasks,
 }

@@ -1,7 +1,7 @@
 import type { ItemRecord } from '@jackdaw/contracts/records'
 import { itemKey, type ItemState } from '@jackdaw/core/items'
 import { Link } from 'react-router'
-import { recordsOf } from '../items'
+import { namedItem, recordsOf } from '../items'
 import { Loaded, Pager, Table, TextLink, whenOf } from '../ui'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
@@ -13,12 +13,12 @@ import { useItemRecords } from './queries'
 /** Among whom is counted, and in which state they are. */
 export type RecordsFilter = AmongWhom & { state: ItemState | undefined }
 
-/** The same people on the page of a guide. */
+/** The same people on the page of an item. */
 const among = (filter: RecordsFilter, more: Record<string, string>): string =>
   new URLSearchParams(Object.entries({ ...filter, ...more }).flatMap(([key, value]) => (value ? [[key, value]] : []))).toString()
 
-/** How far people are, guide by guide. */
-export function GuideRecords({ page, filter, onPage }: { page: number; filter: RecordsFilter; onPage: (page: number) => void }) {
+/** How far people are, item by item. */
+export function ItemRecords({ page, filter, onPage }: { page: number; filter: RecordsFilter; onPage: (page: number) => void }) {
   const { t } = useTexts()
   const query = useItemRecords({ ...filter, page })
   const columns = useColumns(filter)
@@ -26,7 +26,7 @@ export function GuideRecords({ page, filter, onPage }: { page: number; filter: R
     <p className="py-6">{t('Nobody fits.')}</p>
   ) : (
     <p className="py-6">
-      {t('Nothing has been published to anybody yet. Once it is, you see here who has read it.')}{' '}
+      {t('Nothing has been published to anybody yet. Once it is, you see here who has read or done it.')}{' '}
       <TextLink to="/library">{t('Open the library')}</TextLink>
     </p>
   )
@@ -34,7 +34,7 @@ export function GuideRecords({ page, filter, onPage }: { page: number; filter: R
     <Loaded query={query}>
       {({ rows, total, pageSize }) => (
         <>
-          <Table label={t('Guides')} {...{ rows, columns }} keyOf={(row) => itemKey(row.item)} empty={nothing} />
+          <Table label={t('Records')} {...{ rows, columns }} keyOf={(row) => itemKey(row.item)} empty={nothing} />
           <Pager {...{ page, pageSize, total, onPage }} />
         </>
       )}
@@ -53,10 +53,16 @@ function useColumns(filter: RecordsFilter): Column<ItemRecord>[] {
     cell: (row) => <Figure n={countOf(row)} to={to(row, { state })} label={label} />,
   })
   return [
-    { id: 'number', head: t('No.'), from: 'sm', className: 'text-soft', cell: (row) => row.number },
     {
-      id: 'guide',
-      head: t('Guide'),
+      id: 'number',
+      head: t('No.'),
+      from: 'sm',
+      className: 'text-soft whitespace-nowrap',
+      cell: (row) => namedItem(t, row.item, row.number),
+    },
+    {
+      id: 'item',
+      head: t('What'),
       cell: (row) => (
         <Link to={to(row)} className="font-semibold text-base hover:underline">
           {row.title}
@@ -84,6 +90,7 @@ function useColumns(filter: RecordsFilter): Column<ItemRecord>[] {
     counted('due-soon', t('Due soon'), t('due soon'), (row) => row.counts.dueSoon),
     counted('in-progress', t('In progress'), t('in progress'), (row) => row.counts.inProgress),
     counted('not-started', t('Not started'), t('not started'), (row) => row.counts.notStarted),
+    counted('waiting', t('Waits'), t('waiting'), (row) => row.counts.waiting),
     counted('out-of-date', t('Out of date'), t('out of date'), (row) => row.counts.outOfDate),
     {
       id: 'last',

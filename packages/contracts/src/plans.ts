@@ -1,0 +1,237 @@
+import { ItemRef } from '@jackdaw/core/items'
+import { PACES, PlanDocument } from '@jackdaw/core/plans'
+import { EnrolmentId, Instant, LocalDate, PersonId, PlanId, StageId } from '@jackdaw/core/shared'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+import { PersonRef } from './people'
+
+const plan = z.object({ id: PlanId })
+const leads = { access: { may: 'plan.change' } } as const
+const onPlan = { ...leads, params: plan } as const
+
+/** What a plan needs to know of an item that stands in it. `usable`: whether it is published and not archived; what is not is passed over. */
+export const PlanItemFacts = z.object({ item: ItemRef, number: z.int(), title: z.string(), minutes: z.int(), usable: z.boolean() })
+/** Read by {@link PlanItemFacts}. */
+export type PlanItemFacts = z.infer<typeof PlanItemFacts>
+
+/** A plan in a list. `underWay`, `over`: how many go through it, and how many are through. */
+export const PlanRow = z.object({
+  id: PlanId,
+  title: z.string(),
+  stages: z.int(),
+  items: z.int(),
+  days: z.int(),
+  owner: PersonRef,
+  edition: z.nullable(z.int()),
+  changed: z.boolean(),
+  archived: z.boolean(),
+  changedAt: Instant,
+  underWay: z.int(),
+  over: z.int(),
+})
+/** Read by {@link PlanRow}. */
+export type PlanRow = z.infer<typeof PlanRow>
+/** The plans of the company, those changed last on top. */
+export const listPlans = endpoint({
+  method: 'get',
+  path: '/api/plans',
+  ...leads,
+  query: z.object({ archived: z.optional(z.literal('yes')) }),
+  response: z.array(PlanRow),
+  problems: ['invalid'],
+})
+/** Makes a plan; nobody goes through it before it is published. */
+export const createPlan = endpoint({
+  method: 'post',
+  path: '/api/plans',
+  ...leads,
+  body: z.object({ document: PlanDocument }),
+  response: z.object({ id: PlanId }),
+  problems: ['invalid'],
+})
+/** A plan as it is written, with what is to be known of its items. */
+export const getPlan = endpoint({
+  method: 'get',
+  path: '/api/plans/:id',
+  ...onPlan,
+  response: z.object({
+    id: PlanId,
+    revision: z.int(),
+    document: PlanDocument,
+    items: z.array(PlanItemFacts),
+    edition: z.nullable(z.int()),
+    changed: z.boolean(),
+    archived: z.boolean(),
+    people: z.int(),
+  }),
+  problems: ['not-found'],
+})
+/** Writes a plan anew. `revision`: the state that was changed. */
+export const savePlan = endpoint({
+  method: 'put',
+  path: '/api/plans/:id',
+  ...onPlan,
+  body: z.object({ revision: z.int(), document: PlanDocument }),
+  response: z.object({ revision: z.int() }),
+  problems: ['invalid', 'not-found', 'draft-moved-on'],
+})
+/** Publishes what a plan says as its next edition; who goes through it already goes on by theirs. */
+export const publishPlan = endpoint({
+  method: 'post',
+  path: '/api/plans/:id/editions',
+  ...onPlan,
+  body: z.object({ revision: z.int() }),
+  response: z.object({ edition: z.int() }),
+  problems: ['invalid', 'not-found', 'draft-moved-on', 'item-archived'],
+})
+/** Puts a plan into the archive, where nobody new begins it, or takes it out again. Who goes through it goes on. */
+export const archivePlan = endpoint({
+  method: 'put',
+  path: '/api/plans/:id/archived',
+  ...onPlan,
+  body: z.object({ archived: z.boolean() }),
+  problems: ['invalid', 'not-found'],
+})
+/** Items that could stand in a plan: published, found by a part of their title. */
+export const findPlanItems = endpoint({
+  method: 'get',
+  path: '/api/plan-items',
+  ...leads,
+  query: z.object({ find: z.optional(z.string().check(z.maxLength(100))) }),
+  response: z.array(PlanItemFacts),
+  problems: ['invalid'],
+})
+
+/** A day on which something is to be done. */
+const Day = z.object({ on: LocalDate, minutes: z.int(), over: z.int(), items: z.array(ItemRef) })
+/** What comes of a plan for somebody at a pace; see `simulate` of the core. */
+export const SimulatedPlan = z.object({
+  pace: z.enum(PACES),
+  startsOn: LocalDate,
+  endsOn: z.nullable(LocalDate),
+  stuckAt: z.nullable(StageId),
+  moved: z.object({ holiday: z.int(), away: z.int() }),
+  stages: z.array(
+    z.object({ id: StageId, startsOn: z.nullable(LocalDate), endsOn: z.nullable(LocalDate), finishedOn: z.nullable(LocalDate) }),
+  ),
+  days: z.array(Day),
+})
+/** Read by {@link SimulatedPlan}. */
+export type SimulatedPlan = z.infer<typeof SimulatedPlan>
+/** Goes through a plan for somebody before they are given it, at every pace; nothing is stored. A start in the past is today. */
+export const simulatePlan = endpoint({
+  method: 'post',
+  path: '/api/plan-simulations',
+  ...leads,
+  body: z.object({ document: PlanDocument, personId: PersonId, startOn: LocalDate }),
+  response: z.object({ person: PersonRef, paces: z.array(SimulatedPlan) }),
+  problems: ['invalid'],
+})
+
+/** So many people are given a plan at once. */
+export const MOST_ENROLLED = 200
+/** Gives a plan to people, from a day on. Who goes through it already goes on as before: they are told apart. */
+export const enrolPeople = endpoint({
+  method: 'post',
+  path: '/api/plans/:id/people',
+  ...onPlan,
+  body: z.object({
+    people: z.array(PersonId).check(z.minLength(1, 'Choose somebody'), z.maxLength(MOST_ENROLLED)),
+    startOn: LocalDate,
+    mentorId: z.nullable(PersonId),
+  }),
+  response: z.object({ given: z.int(), had: z.int() }),
+  problems: ['invalid', 'not-found', 'not-published'],
+})
+
+/** A stage of somebody's plan. `done` of `required` items that have to be done. */
+export const StageOfPerson = z.object({
+  id: StageId,
+  name: z.string(),
+  startsOn: z.nullable(LocalDate),
+  endsOn: z.nullable(LocalDate),
+  released: z.boolean(),
+  finishedOn: z.nullable(LocalDate),
+  required: z.int(),
+  done: z.int(),
+})
+/** Somebody who goes through a plan. `late`: what they are late with, the oldest first. `endsOn`: when they are through if they do everything on its day from
+ * now on; `null` once they are. */
+export const Enrolled = z.object({
+  id: EnrolmentId,
+  person: z.object({ ...PersonRef.shape, site: z.string() }),
+  mentor: z.nullable(PersonRef),
+  edition: z.int(),
+  startOn: LocalDate,
+  today: LocalDate,
+  stages: z.array(StageOfPerson),
+  late: z.array(z.object({ item: ItemRef, title: z.string(), dueOn: LocalDate })),
+  heldSince: z.nullable(LocalDate),
+  overAt: z.nullable(Instant),
+  endsOn: z.nullable(LocalDate),
+})
+/** Read by {@link Enrolled}. */
+export type Enrolled = z.infer<typeof Enrolled>
+/** So many people of a plan are shown. */
+export const MOST_SHOWN_IN_PLAN = 300
+/** Who goes through a plan, and where they are: those who are late with most first, who is through at the end. */
+export const listEnrolled = endpoint({
+  method: 'get',
+  path: '/api/plans/:id/people',
+  ...onPlan,
+  response: z.object({ title: z.string(), count: z.int(), rows: z.array(Enrolled) }),
+  problems: ['not-found'],
+})
+const enrolment = z.object({ id: PlanId, enrolmentId: EnrolmentId })
+/** Takes a plan from somebody: what they have not begun of it goes, what they have begun is optional. */
+export const endEnrolment = endpoint({
+  method: 'delete',
+  path: '/api/plans/:id/people/:enrolmentId',
+  ...leads,
+  params: enrolment,
+  problems: ['not-found'],
+})
+/** Holds a plan for somebody from today on, or lets it go on; or gives them another mentor. */
+export const changeEnrolment = endpoint({
+  method: 'patch',
+  path: '/api/plans/:id/people/:enrolmentId',
+  ...leads,
+  params: enrolment,
+  body: z.discriminatedUnion('what', [
+    z.object({ what: z.literal('hold'), why: z.string().check(z.trim(), z.maxLength(300)) }),
+    z.object({ what: z.literal('go-on') }),
+    z.object({ what: z.literal('mentor'), mentorId: z.nullable(PersonId) }),
+  ]),
+  problems: ['invalid', 'not-found'],
+})
+
+/** A plan that the asker goes through. `freeUntil`: nothing of it is to be done before the day after that. */
+export const MyPlan = z.object({
+  id: PlanId,
+  title: z.string(),
+  about: z.string(),
+  mentor: z.nullable(PersonRef),
+  stages: z.array(StageOfPerson),
+  heldSince: z.nullable(LocalDate),
+  freeUntil: z.nullable(LocalDate),
+  endsOn: z.nullable(LocalDate),
+})
+/** Read by {@link MyPlan}. */
+export type MyPlan = z.infer<typeof MyPlan>
+/** The plans that the asker goes through. */
+export const listMyPlans = endpoint({
+  method: 'get',
+  path: '/api/my-plans',
+  access: { may: 'today.read' },
+  response: z.array(MyPlan),
+  problems: [],
+})
+/** The same of somebody else, for whoever looks at the pages as they do. */
+export const listPlansOf = endpoint({
+  method: 'get',
+  path: '/api/people/:id/plans',
+  access: { may: 'person.look-as', over: 'person' },
+  params: z.object({ id: PersonId }),
+  response: z.array(MyPlan),
+  problems: [],
+})

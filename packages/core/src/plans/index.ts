@@ -1,0 +1,8 @@
+export { daysOfStage, itemsOfPlan, PLAN_LIMITS, PlanDocument, PlanItem, Release, Stage } from './plan'
+export { isOver, standingOf, toRelease } from './standing'
+export type { DatedItem, Happened, PlanFacts, StageStanding } from './standing'
+export { lengthDays, PACES, simulate, SLOW_DAYS } from './simulate'
+export type { Pace, Simulated, SimulatedDay } from './simulate'
+export { timeLineOf } from './timeLine'
+export type { PlacedDay, PlacedStage } from './timeLine'
+export { addItems, addStage, moveItemBy, moveItemTo, moveStageBy, removeItem, removeStage, setItem, setStage } from './editing'

@@ -1,0 +1,1 @@
+export { plans } from './domain'

@@ -1,0 +1,102 @@
+import type { PlanDocument } from '@jackdaw/core/plans'
+import type { EnrolmentId, LocalDate, PersonId, PlanId, StageId } from '@jackdaw/core/shared'
+import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import { day, instant, json, key, optional, table, text, whole } from '../db'
+
+/** A plan as it is written. `edition`: the newest one, `null` before the first. */
+export class PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttributes<PlanRow>> {
+  declare id: PlanId
+  declare ownerId: PersonId
+  declare revision: number
+  declare document: PlanDocument
+  declare edition: CreationOptional<number | null>
+  declare archivedAt: CreationOptional<number | null>
+  declare createdAt: number
+  declare changedAt: number
+  declare changedBy: PersonId
+}
+export const PLAN = table('plan', PlanRow, () => ({
+  id: key(text()),
+  ownerId: text(),
+  revision: whole(),
+  document: json(),
+  edition: optional(whole()),
+  archivedAt: optional(instant()),
+  createdAt: instant(),
+  changedAt: instant(),
+  changedBy: text(),
+}))
+
+/** A state of a plan that people go through. */
+export class PlanEditionRow extends Model<InferAttributes<PlanEditionRow>, InferCreationAttributes<PlanEditionRow>> {
+  declare planId: PlanId
+  declare number: number
+  declare revision: number
+  declare document: PlanDocument
+  declare publishedAt: number
+  declare publishedBy: PersonId
+}
+export const PLAN_EDITION = table('plan_edition', PlanEditionRow, () => ({
+  planId: key(text()),
+  number: key(whole()),
+  revision: whole(),
+  document: json(),
+  publishedAt: instant(),
+  publishedBy: text(),
+}))
+
+/** That somebody goes through a plan. `overAt`: since when all is done; `endedAt`: since when it is no more theirs. */
+export class EnrolmentRow extends Model<InferAttributes<EnrolmentRow>, InferCreationAttributes<EnrolmentRow>> {
+  declare id: EnrolmentId
+  declare planId: PlanId
+  declare edition: number
+  declare personId: PersonId
+  declare startOn: LocalDate
+  declare mentorId: PersonId | null
+  declare givenBy: PersonId
+  declare givenAt: number
+  declare overAt: CreationOptional<number | null>
+  declare endedAt: CreationOptional<number | null>
+}
+export const ENROLMENT = table('enrolment', EnrolmentRow, () => ({
+  id: key(text()),
+  planId: text(),
+  edition: whole(),
+  personId: text(),
+  startOn: day(),
+  mentorId: optional(text()),
+  givenBy: text(),
+  givenAt: instant(),
+  overAt: optional(instant()),
+  endedAt: optional(instant()),
+}))
+
+/** A stage that somebody has come to. */
+export class EnrolmentStageRow extends Model<InferAttributes<EnrolmentStageRow>, InferCreationAttributes<EnrolmentStageRow>> {
+  declare enrolmentId: EnrolmentId
+  declare stageId: StageId
+  declare releasedOn: LocalDate
+  declare releasedAt: number
+}
+export const ENROLMENT_STAGE = table('enrolment_stage', EnrolmentStageRow, () => ({
+  enrolmentId: key(text()),
+  stageId: key(text()),
+  releasedOn: day(),
+  releasedAt: instant(),
+}))
+
+/** That a plan was held for somebody. `untilOn`: the last day of that; `null` while it is. */
+export class EnrolmentHoldRow extends Model<InferAttributes<EnrolmentHoldRow>, InferCreationAttributes<EnrolmentHoldRow>> {
+  declare enrolmentId: EnrolmentId
+  declare fromOn: LocalDate
+  declare untilOn: CreationOptional<LocalDate | null>
+  declare why: string
+  declare heldBy: PersonId
+}
+export const ENROLMENT_HOLD = table('enrolment_hold', EnrolmentHoldRow, () => ({
+  enrolmentId: key(text()),
+  fromOn: key(day()),
+  untilOn: optional(day()),
+  why: text(),
+  heldBy: text(),
+}))

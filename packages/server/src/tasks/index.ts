@@ -1,0 +1,4 @@
+export { tasks } from './domain'
+export { TASK } from './model'
+export { countToConfirm } from './shown'
+export { publishTask } from './writing'

@@ -1,0 +1,3 @@
+export { AnswerButtons } from './AnswerButtons'
+export { HandInList } from './HandInList'
+export { useHandIns } from './queries'
