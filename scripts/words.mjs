@@ -35,6 +35,7 @@ const TRANSLATED = [
   'inbox/InboxMark.tsx',
   'assignments/TodayList.tsx',
   'records/WaitingHere.tsx',
+  'plans/MyPlans.tsx',
   'tasks/AnswerButtons.tsx',
   'tasks/HandInList.tsx',
   'tasks/PictureField.tsx',

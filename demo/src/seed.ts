@@ -31,6 +31,7 @@ import { exercised } from './exercises'
 import { GUIDES, type DemoGuide } from './guides'
 import { cautionSteps, refine } from './refine'
 import type { Batch, DemoServices } from './services'
+import { addPlans } from './plans'
 import { addTasks } from './tasks'
 
 const DAY = 86_400_000
@@ -242,7 +243,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await addLateJoiners(services, members, until)
   await organise(services, ids, guideIds, lead, until)
   await giveMore(company, guideIds)
-  await addTasks(company)
+  await addPlans(company, guideIds, await addTasks(company))
   await handleSome(company, known(guideIds, 'count-stock'), anchor)
   await setFaces(services, folder, members)
   await addDraftInWork(services, ids, until)

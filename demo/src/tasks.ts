@@ -21,12 +21,8 @@ type DemoTask = {
   role?: string
   owner: string
   daysAgo: number
-  /** Who gets it: people of a team, without some. */
-  team: string
-  without: readonly string[]
-  due: DueRule
-  /** What the first, second … of them have done, in turn. */
-  done: readonly (readonly HandedIn[])[]
+  /** Who gets it: people of a team, without some, and what the first, second … of them have done, in turn. Without it, it stands in plans only. */
+  given?: { team: string; without: readonly string[]; due: DueRule; done: readonly (readonly HandedIn[])[] }
 }
 
 /** The tasks of the demo. */
@@ -43,23 +39,25 @@ const TASKS: readonly DemoTask[] = [
     picture: { file: 'brookside-plan.png', alt: 'Plan of Brookside with the way from the packhouse to the water tower' },
     owner: 'Marta Sorrel',
     daysAgo: 20,
-    team: 'Crate line A',
-    without: ['Inés Robledo', 'Gareth Pike'],
-    due: { kind: 'days', days: 14, working: true },
-    done: [
-      [{ words: 'By the chill store. Both doors open outwards.', daysAgo: 15, answer: 'confirmed', by: 'Gareth Pike' }],
-      [{ words: 'The call point at the loading door is nearest to me.', daysAgo: 2 }],
-      [
-        {
-          words: 'Done.',
-          daysAgo: 9,
-          answer: 'sent-back',
-          by: 'Gareth Pike',
-          reason: 'Please say which extinguisher you would reach first from the labelling table.',
-        },
+    given: {
+      team: 'Crate line A',
+      without: ['Inés Robledo', 'Gareth Pike'],
+      due: { kind: 'days', days: 14, working: true },
+      done: [
+        [{ words: 'By the chill store. Both doors open outwards.', daysAgo: 15, answer: 'confirmed', by: 'Gareth Pike' }],
+        [{ words: 'The call point at the loading door is nearest to me.', daysAgo: 2 }],
+        [
+          {
+            words: 'Done.',
+            daysAgo: 9,
+            answer: 'sent-back',
+            by: 'Gareth Pike',
+            reason: 'Please say which extinguisher you would reach first from the labelling table.',
+          },
+        ],
+        [{ words: 'The one by the chill store; the door beside it sticks a little.', daysAgo: 1 }],
       ],
-      [{ words: 'The one by the chill store; the door beside it sticks a little.', daysAgo: 1 }],
-    ],
+    },
   },
   {
     key: 'lock-off',
@@ -74,19 +72,67 @@ const TASKS: readonly DemoTask[] = [
     role: 'shift lead',
     owner: 'Dieter Kranz',
     daysAgo: 30,
-    team: 'Fitters',
-    without: ['Dieter Kranz'],
-    due: { kind: 'days', days: 20 },
-    done: [
-      [{ words: '', photo: 'pump-panel.png', daysAgo: 22, answer: 'confirmed', by: 'Dieter Kranz' }],
-      [{ words: 'Tag 14, it did not start.', photo: 'pump-gauges.png', daysAgo: 3 }],
-    ],
+    given: {
+      team: 'Fitters',
+      without: ['Dieter Kranz'],
+      due: { kind: 'days', days: 20 },
+      done: [
+        [{ words: '', photo: 'pump-panel.png', daysAgo: 22, answer: 'confirmed', by: 'Dieter Kranz' }],
+        [{ words: 'Tag 14, it did not start.', photo: 'pump-gauges.png', daysAgo: 3 }],
+      ],
+    },
+  },
+  {
+    key: 'beside-somebody',
+    document: {
+      title: 'Pack a pallet beside somebody who knows it',
+      words:
+        'Stand beside a colleague for one whole pallet. Ask about everything that you would do otherwise. Then change places for ten crates.',
+      minutes: 45,
+      evidence: 'words',
+    },
+    owner: 'Marta Sorrel',
+    daysAgo: 58,
+  },
+  {
+    key: 'ride-along',
+    document: {
+      title: 'Ride along on one delivery round',
+      words: 'Sit beside the driver from loading to the last stop. Note the stop where you would have had to ask.',
+      minutes: 240,
+      evidence: 'words',
+    },
+    owner: 'Marta Sorrel',
+    daysAgo: 58,
+  },
+  {
+    key: 'listen-in',
+    document: {
+      title: 'Listen in on three calls from customers',
+      words: 'Sit beside a clerk for three calls. Write down what each customer wanted, and what it was booked as.',
+      minutes: 40,
+      evidence: 'words',
+    },
+    owner: 'Marta Sorrel',
+    daysAgo: 58,
+  },
+  {
+    key: 'look-back',
+    document: {
+      title: 'Look back with whoever you report to',
+      words: 'Take a quarter of an hour together. What is clear, what is not, and what would have helped on the first day?',
+      minutes: 15,
+      evidence: 'none',
+    },
+    owner: 'Marta Sorrel',
+    daysAgo: 58,
   },
 ]
 
 /** Makes the tasks of the demo, gives them, and has people do them.
  * @returns their ids by key */
-export async function addTasks({ services, folder, ids, members, lead, until }: Loading): Promise<ReadonlyMap<string, TaskId>> {
+export async function addTasks(loading: Loading): Promise<ReadonlyMap<string, TaskId>> {
+  const { services, folder, ids, lead, until } = loading
   const person = (name: string) => known(ids.people, name) as PersonId
   const made = new Map<string, TaskId>()
   for (const task of TASKS) {
@@ -109,26 +155,36 @@ export async function addTasks({ services, folder, ids, members, lead, until }: 
       await services.saveTask(id, 1, { ...document, picture: { id: await picture(file, owner, at), alt } }, owner, at)
     }
     await services.publishTask(id, task.picture ? 2 : 1, lead, at)
-    const people = members.filter(
-      ({ teams, name, joinsLate }) => teams.includes(task.team) && !task.without.includes(name) && joinsLate === null,
-    )
-    const audience: AudienceRule = ticked(
-      [],
-      people.map((each) => each.id),
-    )
-    await services.give(taskItem(id), { audience, use: 'to-do', due: task.due, repeatMonths: null }, lead, at)
-    for (const [n, list] of task.done.entries())
-      for (const { words, photo, daysAgo, answer, by, reason = '' } of list) {
-        const who = people[n]
-        if (!who) continue
-        const then = until - daysAgo * DAY
-        await services.handIn(id, 1, { words, photo: photo ? await picture(photo, who.id, then) : null }, who.id, then)
-        if (answer && by) await services.answerHandIn(id, who.id, answer, reason, person(by), then + DAY / 6)
-      }
     made.set(task.key, id)
+    if (task.given) await giveTask(loading, id, task.given, picture)
   }
   return made
 }
 
+type NewPicture = (file: string, by: PersonId, now: number) => Promise<PictureId>
+/** Gives a task to those who get it, and has them do it. */
+async function giveTask(
+  { services, ids, members, lead, until }: Loading,
+  id: TaskId,
+  { team, without, due, done }: NonNullable<DemoTask['given']>,
+  picture: NewPicture,
+): Promise<void> {
+  const at = until - 20 * DAY
+  const people = members.filter(({ teams, name, joinsLate }) => teams.includes(team) && !without.includes(name) && joinsLate === null)
+  const audience: AudienceRule = ticked(
+    [],
+    people.map((each) => each.id),
+  )
+  await services.give(taskItem(id), { audience, use: 'to-do', due, repeatMonths: null }, lead, at)
+  for (const [n, list] of done.entries())
+    for (const { words, photo, daysAgo, answer, by, reason = '' } of list) {
+      const who = people[n]
+      if (!who) continue
+      const then = until - daysAgo * DAY
+      await services.handIn(id, 1, { words, photo: photo ? await picture(photo, who.id, then) : null }, who.id, then)
+      if (answer && by) await services.answerHandIn(id, who.id, answer, reason, known(ids.people, by), then + DAY / 6)
+    }
+}
+
 /** What the tasks are loaded with. */
-type Loading = { services: DemoServices; folder: string; ids: Ids; members: readonly Member[]; lead: PersonId; until: number }
+export type Loading = { services: DemoServices; folder: string; ids: Ids; members: readonly Member[]; lead: PersonId; until: number }

@@ -1,7 +1,7 @@
 import type { ElementHandle, Page } from 'puppeteer-core'
 import type { App } from './app'
 
-const api = <T = any>(page: Page, method: string, path: string, body?: unknown): Promise<T> =>
+export const api = <T = any>(page: Page, method: string, path: string, body?: unknown): Promise<T> =>
   page.evaluate(
     async (how, where, what) => {
       const { csrf } = (await (await fetch('/api/session')).json()) as { csrf: string }
@@ -10,7 +10,7 @@ const api = <T = any>(page: Page, method: string, path: string, body?: unknown):
         headers: { 'x-csrf-token': csrf, 'content-type': 'application/json' },
         ...(what === undefined ? {} : { body: JSON.stringify(what) }),
       })
-      return (await response.json()) as never
+      return (response.status === 204 ? undefined : await response.json()) as never
     },
     method,
     path,

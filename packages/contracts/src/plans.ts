@@ -60,6 +60,8 @@ export const getPlan = endpoint({
     document: PlanDocument,
     items: z.array(PlanItemFacts),
     edition: z.nullable(z.int()),
+    /** What the newest edition says, by which people are given it. */
+    published: z.nullable(PlanDocument),
     changed: z.boolean(),
     archived: z.boolean(),
     people: z.int(),
@@ -144,13 +146,15 @@ export const enrolPeople = endpoint({
   problems: ['invalid', 'not-found', 'not-published'],
 })
 
-/** A stage of somebody's plan. `done` of `required` items that have to be done. */
+/** A stage of somebody's plan. `done` of `required` items that have to be done. Of a stage of which it is not settled when it begins, `startsOn` and `endsOn` are what they
+ * would be if everything was done on its day from now on, and `expected` says so. */
 export const StageOfPerson = z.object({
   id: StageId,
   name: z.string(),
   startsOn: z.nullable(LocalDate),
   endsOn: z.nullable(LocalDate),
   released: z.boolean(),
+  expected: z.boolean(),
   finishedOn: z.nullable(LocalDate),
   required: z.int(),
   done: z.int(),

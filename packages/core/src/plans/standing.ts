@@ -35,7 +35,7 @@ function workdayHere(from: LocalDate, { calendar, away }: Pick<PlanFacts, 'calen
 
 /** On which day each item of a stage is to be done that begins on a working day. Of all days, one on which nobody works, or they are away, gives way to the
  * next on which they work. */
-export function datedItems({ items }: Pick<Stage, 'items'>, startsOn: LocalDate, working: boolean, facts: PlanFacts): DatedItem[] {
+function datedItems({ items }: Pick<Stage, 'items'>, startsOn: LocalDate, working: boolean, facts: PlanFacts): DatedItem[] {
   const { calendar, away } = facts
   const plain = { ...calendar, holidays: new Set<LocalDate>() }
   return items.map((each) => {

@@ -8,7 +8,7 @@ import { ENROLMENT, ENROLMENT_STAGE } from './model'
 import { standingsOf, underWay, type UnderWay } from './underWay'
 
 /** For which kind of reason somebody has what stands in their plan; the reason is known by the enrolment. */
-export const BY_PLAN = 'plan'
+const BY_PLAN = 'plan'
 
 /** What somebody is to have of the stages that they have come to. While the plan is held nothing of it is due. */
 function wantedOf({ held, happened }: UnderWay, standings: readonly StageStanding[]): WantedReason[] {

@@ -14,7 +14,6 @@ import {
 } from '../testing/testServer'
 import { advanceAll } from './advance'
 
-const DAY_MS = 86_400_000
 let server: TestServer
 let company: Company
 let lead: Client

@@ -2,7 +2,7 @@ import * as contract from '@jackdaw/contracts/plans'
 import type { PlanId } from '@jackdaw/core/shared'
 import { fail, route, type Routes } from '../http'
 import { changeEnrolment, endEnrolment, enrol, simulateFor } from './enrolling'
-import { ENROLMENT, PLAN } from './model'
+import { ENROLMENT, PLAN, PLAN_EDITION } from './model'
 import { enrolledIn, plansOf } from './shown'
 import { createPlan, findItems, isChanged, itemFactsOf, listPlans, planOf, publishPlan, savePlan } from './writing'
 
@@ -22,6 +22,10 @@ export function planRoutes(routes: Routes): void {
     return {
       ...{ id, revision, document, edition, archived: archivedAt !== null, changed: await isChanged(db, plan) },
       items: await itemFactsOf(db, document),
+      published:
+        edition === null
+          ? null
+          : ((await db.in(PLAN_EDITION).one({ planId: id, number: edition }, { only: ['document'] }))?.document ?? null),
       people: await db.in(ENROLMENT).count({ planId: id, endedAt: null }),
     }
   })

@@ -1,46 +1,41 @@
 import { MOST_SHOWN_IN_PLAN, type Enrolled, type MyPlan } from '@jackdaw/contracts/plans'
 import { itemKey } from '@jackdaw/core/items'
 import { simulate, type StageStanding } from '@jackdaw/core/plans'
-import { addDays, known, type LocalDate, type PersonId, type PlanId } from '@jackdaw/core/shared'
+import { addDays, known, type LocalDate, type PersonId, type PlanId, type StageId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { planOf } from './writing'
 import { standingsOf, underWay, type UnderWay } from './underWay'
 
+/** When the stages that are still to come begin and end, and when all is through, if somebody does everything on its day from now on, and at once what is
+ * late; nothing is known of what is held. */
+function forecastOf(
+  each: UnderWay,
+  standings: readonly StageStanding[],
+): { endsOn: LocalDate | null; stages: ReadonlyMap<StageId, StageStanding> } {
+  const { document, facts, today, held } = each
+  const at = standings.findIndex(({ released, finishedOn }) => !released || finishedOn === null)
+  const [stage, standing] = [document.stages[at], standings[at]]
+  if (held !== null || !stage || !standing) return { endsOn: null, stages: new Map() }
+  // Of the stage in which they are, what is left takes until its last day, or until today where that is over.
+  const start = [standing.released ? (standing.endsOn ?? today) : (standing.startsOn ?? today), today].sort().at(-1)!
+  const present = standing.released ? { ...stage, items: [] } : stage
+  const found = simulate({ ...document, stages: [present, ...document.stages.slice(at + 1)] }, { ...facts, start }, 'as-planned', () => 0)
+  return { endsOn: found.endsOn, stages: new Map(found.stages.map((expected) => [expected.id, expected])) }
+}
+
 /** The stages of somebody's plan as they are shown. */
-const stagesOf = (each: UnderWay, standings: readonly StageStanding[]): Enrolled['stages'] =>
+const stagesOf = (each: UnderWay, standings: readonly StageStanding[], expected: ReadonlyMap<StageId, StageStanding>): Enrolled['stages'] =>
   each.document.stages.map(({ id, name, items }, n) => {
-    const { startsOn, endsOn, released, finishedOn } = standings[n]!
+    const standing = standings[n]!
+    const isOpen = !standing.released && (standing.startsOn === null || standing.startsOn < each.today)
+    const { startsOn, endsOn } = (isOpen ? expected.get(id) : undefined) ?? standing
     const required = items.filter(({ optional }) => !optional)
     const done = required.filter(({ item }) => each.happened.done.has(itemKey(item))).length
-    return { id, name, startsOn, endsOn, released, finishedOn: released ? finishedOn : null, required: required.length, done }
+    return {
+      ...{ id, name, startsOn, endsOn, released: standing.released, expected: isOpen },
+      ...{ finishedOn: standing.released ? standing.finishedOn : null, required: required.length, done },
+    }
   })
-
-/** When somebody is through who does everything on its day from now on, and at once what is late. */
-function forecastOf(each: UnderWay, standings: readonly StageStanding[]): LocalDate | null {
-  const { document, facts, today, held } = each
-  if (held !== null) return null
-  const open = document.stages.flatMap((stage, n) => {
-    const { released, finishedOn } = standings[n]!
-    return released && finishedOn !== null ? [] : [{ stage, standing: standings[n]! }]
-  })
-  if (open.length === 0) return null
-  const [{ standing }] = open as [(typeof open)[number]]
-  const { dueOn } = [...standing.items].sort((a, b) => (a.dueOn < b.dueOn ? 1 : -1))[0] ?? { dueOn: today }
-  const rest = open.slice(1).map(({ stage }) => stage)
-  const from = [dueOn, today].sort().at(-1)!
-  if (standing.startsOn !== null && standing.released) {
-    if (rest.length === 0) return from
-    const waits = { ...open[0]!.stage, items: [] }
-    const found = simulate({ ...document, stages: [waits, ...rest] }, { ...facts, start: from }, 'as-planned', () => 0)
-    return found.endsOn
-  }
-  return simulate(
-    { ...document, stages: open.map(({ stage }) => stage) },
-    { ...facts, start: standing.startsOn ?? today },
-    'as-planned',
-    () => 0,
-  ).endsOn
-}
 
 const NAMES = 'select p.id, p.name, s.name as site from person p join people_group s on s.id = p.site_id where p.id = any ($1)'
 async function namesOf(db: Db, all: readonly UnderWay[]): Promise<Map<PersonId, { name: string; site: string }>> {
@@ -61,14 +56,18 @@ export async function enrolledIn(db: Db, id: PlanId, now: number): Promise<{ tit
     const late = standings
       .filter(({ released }) => released)
       .flatMap(({ items }) => items)
-      .filter(({ item, optional, dueOn }) => !optional && dueOn < each.today && !each.happened.done.has(itemKey(item)))
+      .filter(
+        ({ item, optional, dueOn }) =>
+          !optional && dueOn < each.today && !each.happened.done.has(itemKey(item)) && !each.waiting.has(itemKey(item)),
+      )
       .sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1))
     const { name, site } = known(names, each.person)
+    const forecast = forecastOf(each, standings)
     return {
       ...{ id: each.id, person: { id: each.person, name, site }, mentor: refOf(names, each.mentor), edition: each.edition },
-      ...{ startOn: each.facts.start, today: each.today, stages: stagesOf(each, standings) },
+      ...{ startOn: each.facts.start, today: each.today, stages: stagesOf(each, standings, forecast.stages) },
       late: each.held === null ? late.map(({ item, dueOn }) => ({ item, title: each.titles.get(itemKey(item)) ?? '', dueOn })) : [],
-      ...{ heldSince: each.held, overAt: each.overAt, endsOn: each.overAt === null ? forecastOf(each, standings) : null },
+      ...{ heldSince: each.held, overAt: each.overAt, endsOn: each.overAt === null ? forecast.endsOn : null },
     }
   })
   const order = (row: Enrolled) => [row.overAt === null ? 0 : 1, -row.late.length] as const
@@ -86,9 +85,9 @@ export async function plansOf(db: Db, personId: PersonId, now: number): Promise<
     const isFree = standings.every(({ released, finishedOn }) => !released || finishedOn !== null)
     return {
       ...{ id: each.planId, title: each.document.title, about: each.document.about, mentor: refOf(names, each.mentor) },
-      ...{ stages: stagesOf(each, standings), heldSince: each.held },
+      ...{ stages: stagesOf(each, standings, new Map()), heldSince: each.held },
       freeUntil: isFree && next?.startsOn && next.startsOn > each.today ? addDays(next.startsOn, -1) : null,
-      endsOn: forecastOf(each, standings),
+      endsOn: forecastOf(each, standings).endsOn,
     }
   })
 }

@@ -14,7 +14,7 @@ import {
 } from '@jackdaw/core/shared'
 import { dueFactsOf } from '../assignments'
 import type { Db } from '../db'
-import { CLOSED_AT, columnsOf, doneSql } from '../items'
+import { CLOSED_AT, columnsOf, doneSql, waitingSql } from '../items'
 
 /** Somebody's going through a plan, with all that has to be known to say how it stands. `document`: what it says now of what can be used; `titles` of its
  * items. `held`: since when it is held for them. */
@@ -30,6 +30,8 @@ export type UnderWay = {
   titles: ReadonlyMap<string, string>
   facts: PlanFacts
   happened: Happened
+  /** What they have handed in and somebody else has to judge, by its key. */
+  waiting: ReadonlySet<string>
   today: LocalDate
   held: LocalDate | null
   overAt: number | null
@@ -51,7 +53,8 @@ type Row = {
 }
 type HoldRow = { enrolment_id: EnrolmentId; from_on: LocalDate; until_on: LocalDate | null }
 type ItemRow = { kind: ItemKind; id: ItemId; title: string }
-type DoneRow = { person: PersonId; kind: ItemKind; id: ItemId; at: Date }
+/** `at`: when it was done; `null` for what was handed in and waits for somebody else. */
+type DoneRow = { person: PersonId; kind: ItemKind; id: ItemId; at: Date | null }
 
 /** What can be used of a plan: its items that are published and not archived. What is not is passed over. */
 const usableOf = (document: PlanDocument, usable: { has(key: string): boolean }): PlanDocument => ({
@@ -75,12 +78,13 @@ async function usableItems(db: Db, ids: readonly ItemId[]): Promise<Map<string, 
   return new Map(rows.map(({ kind, id, title }) => [itemKey(itemRefOf(kind, id)), title]))
 }
 
-/** When people have done which of some items, where they are done in what counts now. */
+const COLUMNS = columnsOf('null', 'null')
+/** When people have done which of some items, where they are done in what counts now; and which they have handed in. */
 async function doneBy(db: Db, people: readonly PersonId[], ids: readonly ItemId[]): Promise<Map<PersonId, DoneRow[]>> {
   const rows = await db.rows<DoneRow>(
-    `select r.person_id as person, r.item_kind as kind, r.item_id as id, ${CLOSED_AT} as at from item_progress r join item i on i.kind = r.item_kind and i.id = r.item_id
+    `select r.person_id as person, r.item_kind as kind, r.item_id as id, case when ${doneSql(COLUMNS)} then ${CLOSED_AT} end as at from item_progress r join item i on i.kind = r.item_kind and i.id = r.item_id
      left join assignment a on a.item_kind = r.item_kind and a.item_id = r.item_id and a.person_id = r.person_id
-     where r.person_id = any ($1) and r.item_id = any ($2) and ${doneSql(columnsOf('null', 'null'))}`,
+     where r.person_id = any ($1) and r.item_id = any ($2) and (${doneSql(COLUMNS)} or ${waitingSql(COLUMNS)})`,
     [[...people], [...ids]],
   )
   return groupedBy(rows, ({ person }) => person)
@@ -141,8 +145,11 @@ export async function underWay(
       },
       happened: {
         released: new Map((stages.get(row.id) ?? []).map(({ stage, on }) => [stage, on])),
-        done: new Map(keysDone.map(({ kind, id, at }) => [itemKey(itemRefOf(kind, id)), localDateAt(at.getTime(), zone)])),
+        done: new Map(
+          keysDone.flatMap(({ kind, id, at }) => (at ? [[itemKey(itemRefOf(kind, id)), localDateAt(at.getTime(), zone)] as const] : [])),
+        ),
       },
+      waiting: new Set(keysDone.flatMap(({ kind, id, at }) => (at ? [] : [itemKey(itemRefOf(kind, id))]))),
       held: held.find(({ until_on }) => until_on === null)?.from_on ?? null,
     }
   })

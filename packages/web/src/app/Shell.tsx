@@ -17,7 +17,14 @@ import { CHOOSE_OWN } from './pages'
 import { loadingPages } from './loadingPages'
 import { useOnline } from './useOnline'
 
-type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean }
+/** `also`: another address under which its pages stand. */
+type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean; also?: string }
+
+/** Whoever leads has plans, with the tasks beside them; who only writes has the tasks. */
+function planAreas(me: Me, t: (words: string) => string): Area[] {
+  if (me.permissions.includes('guides.all')) return [{ to: '/plans', name: t('Plans'), Icon: ListTodo, also: '/tasks' }]
+  return me.permissions.includes('guides.write') ? [{ to: '/tasks', name: t('Tasks'), Icon: ListTodo }] : []
+}
 
 function areasFor(me: Me, t: (words: string) => string): Area[] {
   const records = me.permissions.includes('records.all') || me.hasReports
@@ -25,7 +32,7 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
     { to: '/', name: t('Today'), Icon: CalendarCheck, end: true },
     { to: '/library', name: t('Library'), Icon: LibraryBig },
     { to: '/people', name: t('People'), Icon: UsersRound },
-    ...(me.permissions.includes('guides.write') ? [{ to: '/tasks', name: t('Tasks'), Icon: ListTodo }] : []),
+    ...planAreas(me, t),
     records
       ? { to: '/records', name: t('Records'), Icon: ClipboardList }
       : { to: `/records/people/${me.id}`, name: t('My records'), Icon: ClipboardList },
@@ -70,6 +77,7 @@ export function Shell() {
   const { t } = useTexts()
   const areas = areasFor(me, t)
   const navigate = useNavigate()
+  const { pathname } = useLocation()
   useKeys({ keys: () => void navigate('/keys') })
   // Who reads on a phone has the next step at the bottom; the areas are behind the logo.
   const reads = useMatch('/guides/:id') !== null
@@ -90,7 +98,7 @@ export function Shell() {
               to={area.to}
               end={area.end ?? false}
               className={({ isActive }) =>
-                `inline-flex items-center px-3 border-b-3 pt-[3px] ${isActive ? 'border-petrol font-semibold text-ink' : 'border-transparent text-soft hover:text-ink'}`
+                `inline-flex items-center px-3 border-b-3 pt-[3px] ${isActive || (area.also && pathname.startsWith(area.also)) ? 'border-petrol font-semibold text-ink' : 'border-transparent text-soft hover:text-ink'}`
               }
             >
               {area.name}

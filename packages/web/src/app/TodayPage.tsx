@@ -1,6 +1,7 @@
 import { TodayList } from '../assignments/TodayList'
 import { FirstStepsBar } from '../beginning/FirstStepsBar'
 import { useMe } from '../people'
+import { MyPlans } from '../plans'
 import { WaitingHere } from '../records'
 import { RemarksForMe } from '../remarks'
 import { useTexts } from '../ui/words/texts'
@@ -16,6 +17,7 @@ export function TodayPage() {
         before={
           <>
             <FirstStepsBar />
+            <MyPlans />
             <WaitingHere />
             {me.permissions.includes('guides.write') && <RemarksForMe />}
           </>

@@ -29,7 +29,7 @@ export function AnswerButtons({ id, name, title }: { id: HandInId; name: string;
         <Button
           className="min-h-11"
           disabled={answer.isPending}
-          aria-label={t('Send back: {{name}}, {{title}}', { name, title })}
+          aria-label={`${t('Send it back …')} ${name}, ${title}`}
           onClick={() => setSendsBack(true)}
         >
           {t('Send it back …')}

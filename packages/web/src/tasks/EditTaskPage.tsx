@@ -10,6 +10,7 @@ import { queryClient } from '../api'
 import { recordsOf } from '../items'
 import { Button, ButtonLink, Check, Failed, Loaded, Message, showToast, TextField, TitleLine } from '../ui'
 import { useIds } from '../ui/search/useIds'
+import { useWarnUnsaved } from '../ui/useWarnUnsaved'
 import { useTexts } from '../ui/words/texts'
 import { PictureField } from './PictureField'
 import { useAddTaskPicture, useArchiveTask, useCreateTask, usePublishTask, useSaveTask, useTaskDraft } from './queries'
@@ -69,12 +70,7 @@ function useWriting(draft: Draft) {
   const [faults, setFaults] = useState(NO_FAULTS)
   const save = useSaveTask(draft.id)
   const unsaved = document !== saved.document
-  useEffect(() => {
-    if (!unsaved) return
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault()
-    window.addEventListener('beforeunload', warn)
-    return () => window.removeEventListener('beforeunload', warn)
-  }, [unsaved])
+  useWarnUnsaved(unsaved)
   /** Saves what is written where it is not saved. @returns its revision; `null` when something in it is wrong */
   const keep = async (): Promise<number | null> => {
     const found = faultsOf(document)

@@ -2,7 +2,7 @@ import type { TaskRow } from '@jackdaw/contracts/tasks'
 import { taskItem } from '@jackdaw/core/items'
 import { Link } from 'react-router'
 import * as z from 'zod/mini'
-import { recordsOf } from '../items'
+import { PlanTabs, recordsOf } from '../items'
 import { ButtonLink, Loaded, Table, TextLink, TitleLine, useSearch, whenOf } from '../ui'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
@@ -28,6 +28,7 @@ export function TasksPage() {
           {t('Write a task')}
         </ButtonLink>
       </TitleLine>
+      <PlanTabs />
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-3">
         <Loaded query={useTasks(archived)}>
           {(rows) => (

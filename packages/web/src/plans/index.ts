@@ -1,0 +1,1 @@
+export { MyPlans, PlansOf } from './MyPlans'
