@@ -4,6 +4,8 @@ import type { GroupId } from '@jackdaw/core/shared'
 import { change, jobTime } from './people'
 import { get, type Running, type Session } from './server'
 
+export { simulationTime } from './plans'
+
 /** The items that are given, beside those of the demo. */
 const ITEMS = 40
 const itemId = (n: string): string => `substr(md5('bench item' || (${n})), 1, 21)`

@@ -94,6 +94,12 @@ export type DemoServices = {
     by: PersonId,
     now: number,
   ): Promise<unknown>
+  givePlan(
+    planId: PlanId,
+    giving: { audience: AudienceRule; mentorId: PersonId | null },
+    by: PersonId,
+    now: number,
+  ): Promise<{ id: string }>
   advancePlans(now: number): Promise<void>
   /** Handles the assignments of some people at once. */
   handle(guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number): Promise<unknown>

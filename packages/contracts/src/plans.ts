@@ -1,7 +1,8 @@
 import { ItemRef } from '@jackdaw/core/items'
 import { PACES, PlanDocument } from '@jackdaw/core/plans'
-import { EnrolmentId, Instant, LocalDate, PersonId, PlanId, StageId } from '@jackdaw/core/shared'
+import { EnrolmentId, Instant, LocalDate, PersonId, PlanGivingId, PlanId, StageId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
+import { AudienceChoice, AudienceShown } from './audiences'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
 
@@ -77,12 +78,38 @@ export const savePlan = endpoint({
   response: z.object({ revision: z.int() }),
   problems: ['invalid', 'not-found', 'draft-moved-on'],
 })
-/** Publishes what a plan says as its next edition; who goes through it already goes on by theirs. */
+/** What would become of those who go through a plan if it held for them as it is written: of whom something changes, by name, and how many stay as they are.
+ * `endsOn`: when they are through if they do everything on its day, now and then. */
+export const PlanTouches = z.object({
+  people: z.array(
+    z.object({
+      person: PersonRef,
+      comes: z.array(z.string()),
+      goes: z.array(z.string()),
+      moves: z.array(z.object({ title: z.string(), from: LocalDate, to: LocalDate })),
+      endsOn: z.nullable(LocalDate),
+      endsOnThen: z.nullable(LocalDate),
+    }),
+  ),
+  others: z.int(),
+})
+/** Read by {@link PlanTouches}. */
+export type PlanTouches = z.infer<typeof PlanTouches>
+/** Who would be touched, and how, if what is written held for them; nothing is stored. */
+export const previewPlanEdition = endpoint({
+  method: 'post',
+  path: '/api/plans/:id/editions/preview',
+  ...onPlan,
+  body: z.object({ document: PlanDocument }),
+  response: PlanTouches,
+  problems: ['invalid', 'not-found'],
+})
+/** Publishes what a plan says as its next edition. `forAll`: it holds for those who go through it already too; without it they go on by theirs. */
 export const publishPlan = endpoint({
   method: 'post',
   path: '/api/plans/:id/editions',
   ...onPlan,
-  body: z.object({ revision: z.int() }),
+  body: z.object({ revision: z.int(), forAll: z.boolean() }),
   response: z.object({ edition: z.int() }),
   problems: ['invalid', 'not-found', 'draft-moved-on', 'item-archived'],
 })
@@ -144,6 +171,36 @@ export const enrolPeople = endpoint({
   }),
   response: z.object({ given: z.int(), had: z.int() }),
   problems: ['invalid', 'not-found', 'not-published'],
+})
+
+/** That an audience is given a plan. `people`: how many go through it because of that. */
+export const PlanGiving = z.object({ id: PlanGivingId, audience: AudienceShown, givenBy: PersonRef, givenAt: Instant, people: z.int() })
+/** Read by {@link PlanGiving}. */
+export type PlanGiving = z.infer<typeof PlanGiving>
+/** To which audiences a plan is given. */
+export const listPlanGivings = endpoint({
+  method: 'get',
+  path: '/api/plans/:id/givings',
+  ...onPlan,
+  response: z.array(PlanGiving),
+  problems: ['not-found'],
+})
+/** Gives a plan to an audience: whoever belongs to it begins now, whoever joins it then, on their first day at work where that is still to come. */
+export const givePlan = endpoint({
+  method: 'post',
+  path: '/api/plans/:id/givings',
+  ...onPlan,
+  body: z.object({ audience: AudienceChoice, mentorId: z.nullable(PersonId) }),
+  response: z.object({ id: PlanGivingId, given: z.int() }),
+  problems: ['invalid', 'not-found', 'not-published'],
+})
+/** Ends the giving: nobody new begins; who goes through the plan goes on. */
+export const endPlanGiving = endpoint({
+  method: 'delete',
+  path: '/api/plans/:id/givings/:planGivingId',
+  ...leads,
+  params: z.object({ id: PlanId, planGivingId: PlanGivingId }),
+  problems: ['not-found'],
 })
 
 /** A stage of somebody's plan. `done` of `required` items that have to be done. Of a stage of which it is not settled when it begins, `startsOn` and `endsOn` are what they

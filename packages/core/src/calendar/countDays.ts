@@ -17,19 +17,22 @@ function hereFrom(away: readonly Away[], date: LocalDate): LocalDate {
   return day
 }
 
+/** `from`, and the days after it that count, up to the `days`-th.
+ * @param days a whole number, 0 or more
+ * @throws RangeError when it is not */
+export function daysAfter(from: LocalDate, days: number, { working, calendar, away }: Counting): LocalDate[] {
+  if (!Number.isInteger(days) || days < 0) throw new RangeError(`days: ${days}`)
+  const counted = [from]
+  for (let day = from; counted.length <= days;) {
+    day = hereFrom(away, addDays(day, 1))
+    if (!working || isWorkingDay(calendar, day)) counted.push(day)
+  }
+  return counted
+}
 /** The `days`-th day after `from` that counts.
  * @param days a whole number, 0 or more; 0 is `from` itself
  * @throws RangeError when it is not */
-export function dayAfter(from: LocalDate, days: number, { working, calendar, away }: Counting): LocalDate {
-  if (!Number.isInteger(days) || days < 0) throw new RangeError(`days: ${days}`)
-  let day = from
-  for (let counted = 0; counted < days;) {
-    const next = addDays(day, 1)
-    day = hereFrom(away, next)
-    if (!working || isWorkingDay(calendar, day)) counted++
-  }
-  return day
-}
+export const dayAfter = (from: LocalDate, days: number, counting: Counting): LocalDate => daysAfter(from, days, counting).at(-1)!
 
 /** A day, or the first working day on which somebody is back where they are away then. */
 export function whenBack(date: LocalDate, { calendar, away }: Pick<Counting, 'calendar' | 'away'>): LocalDate {

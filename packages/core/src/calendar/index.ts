@@ -1,6 +1,6 @@
 export { DaysOff, isWorkingDay, USUAL_CALENDAR, USUAL_DAYS_OFF, Weekday, weekdayOf, WEEKDAYS, workingDayFrom } from './workCalendar'
 export type { WorkCalendar } from './workCalendar'
-export { dayAfter, whenBack } from './countDays'
+export { dayAfter, daysAfter, whenBack } from './countDays'
 export type { Away, Counting } from './countDays'
 export { HOLIDAY_NAME_LETTERS, MOST_HOLIDAYS, readHolidays } from './readHolidays'
 export type { Holiday, ReadHolidays } from './readHolidays'

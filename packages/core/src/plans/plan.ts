@@ -3,7 +3,17 @@ import { itemKey, ItemRef } from '../items'
 import { StageId } from '../shared'
 
 /** How much a plan may hold: characters, stages, items in all of them, days of a stage, free days before one, and minutes of a day. */
-export const PLAN_LIMITS = { title: 120, about: 2_000, name: 80, stages: 60, items: 300, days: 400, free: 180, minutes: 960 } as const
+export const PLAN_LIMITS = {
+  title: 120,
+  about: 2_000,
+  name: 80,
+  note: 300,
+  stages: 60,
+  items: 300,
+  days: 400,
+  free: 180,
+  minutes: 960,
+} as const
 
 /** What has to be so that a stage begins: that the stage before is over by the calendar, that all that had to be done in it is done, or both. */
 export const Release = z.enum(['date', 'completion', 'both'])
@@ -20,10 +30,11 @@ export const PlanItem = z.object({
 export type PlanItem = z.infer<typeof PlanItem>
 
 /** A block of items that come together. `free`: so many days without anything lie before it, working days or all of them; of the first stage they are
- * not asked. */
+ * not asked. `note`: what belongs into it, for those who write the plan. */
 export const Stage = z.object({
   id: StageId,
   name: z.string().check(z.trim(), z.minLength(1, 'Give the stage a name'), z.maxLength(PLAN_LIMITS.name)),
+  note: z.optional(z.string().check(z.maxLength(PLAN_LIMITS.note))),
   release: Release,
   free: z.object({ days: z.int().check(z.minimum(0), z.maximum(PLAN_LIMITS.free)), working: z.boolean() }),
   items: z.array(PlanItem),

@@ -10,6 +10,9 @@ import {
   moveItemBy,
   moveItemTo,
   moveStageBy,
+  planChange,
+  planFrom,
+  STARTERS,
   PACES,
   PlanDocument,
   removeStage,
@@ -215,6 +218,60 @@ describe('any plan, for anybody, at any pace', () => {
     ))
 })
 
+describe('a plan that is changed while somebody goes through it', () => {
+  const before = plan([
+    stage(1, [
+      [1, 1],
+      [2, 2],
+      [3, 3],
+    ]),
+    stage(2, [[4, 1]], { release: 'completion' }),
+  ])
+  const [first, second] = before.stages as [Stage, Stage]
+  const released = new Map([[first.id, day('2027-01-04')]])
+  const done = new Map([[key(1), day('2027-01-04')]])
+  const standings = (of: PlanDocument) => standingOf(of, facts('2027-01-04'), { released, done })
+  it('shows what comes, goes and moves of the stages that they have come to, and leaves alone what is done', () => {
+    const after = plan([
+      stage(1, [
+        [1, 5],
+        [3, 4],
+        [5, 2],
+      ]),
+      second,
+    ])
+    expect(planChange(standings(before), standings(after), done)).toEqual({
+      comes: [task(5)],
+      goes: [task(2)],
+      moves: [{ item: task(3), from: '2027-01-06', to: '2027-01-07' }],
+      isChanged: true,
+    })
+  })
+  it('touches nobody with what is still to come', () => {
+    const after = plan([
+      first,
+      stage(
+        2,
+        [
+          [4, 3],
+          [6, 1],
+        ],
+        { release: 'completion' },
+      ),
+    ])
+    expect(planChange(standings(before), standings(after), done).isChanged).toBe(false)
+    const optional = plan([
+      stage(1, [
+        [1, 1],
+        [2, 2, true],
+        [3, 3],
+      ]),
+      second,
+    ])
+    expect(planChange(standings(before), standings(optional), done)).toMatchObject({ comes: [], moves: [], isChanged: true })
+  })
+})
+
 describe('the time line of a plan as it is written', () => {
   const drawn = plan([
     stage(1, [
@@ -244,6 +301,11 @@ describe('the time line of a plan as it is written', () => {
       { day: 7, minutes: 90, over: 30 },
     ])
     expect(length).toBe(7)
+  })
+  it('begins from one of five, each a plan that holds', () => {
+    let n = 0
+    const all = STARTERS.map((starter) => planFrom(starter, starter.title, <I extends string>() => id<I>(n++, 's')))
+    expect(all.map((each) => PlanDocument.safeParse(each).success)).toEqual([true, true, true, true, true])
   })
   it('is changed by moving items and stages, and never holds one twice', () => {
     const [first, second] = drawn.stages as [Stage, Stage]

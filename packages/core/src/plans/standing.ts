@@ -1,4 +1,4 @@
-import { dayAfter, workingDayFrom, type Away, type WorkCalendar } from '../calendar'
+import { dayAfter, daysAfter, workingDayFrom, type Away, type WorkCalendar } from '../calendar'
 import { itemKey } from '../items'
 import { addDays, type LocalDate, type StageId } from '../shared'
 import type { PlanDocument, PlanItem, Stage } from './plan'
@@ -38,9 +38,13 @@ function workdayHere(from: LocalDate, { calendar, away }: Pick<PlanFacts, 'calen
 function datedItems({ items }: Pick<Stage, 'items'>, startsOn: LocalDate, working: boolean, facts: PlanFacts): DatedItem[] {
   const { calendar, away } = facts
   const plain = { ...calendar, holidays: new Set<LocalDate>() }
+  // Each day is counted once for all items.
+  const last = Math.max(1, ...items.map(({ day }) => day)) - 1
+  const counted = daysAfter(startsOn, last, { working, calendar, away })
+  const undisturbed = daysAfter(startsOn, last, { working, calendar: plain, away: [] })
   return items.map((each) => {
-    const dueOn = workdayHere(dayAfter(startsOn, each.day - 1, { working, calendar, away }), facts)
-    const first = workingDayFrom(plain, dayAfter(startsOn, each.day - 1, { working, calendar: plain, away: [] }))
+    const dueOn = workdayHere(counted[each.day - 1]!, facts)
+    const first = workingDayFrom(plain, undisturbed[each.day - 1]!)
     const isAway = away.some(({ from, until }) => from <= first && first <= until)
     return { ...each, dueOn, moved: calendar.holidays.has(first) ? 'holiday' : isAway ? 'away' : null }
   })

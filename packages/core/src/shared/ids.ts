@@ -64,6 +64,10 @@ export type PlanId = z.infer<typeof PlanId>
 export const StageId = idOf('stage')
 /** Read by {@link StageId}. */
 export type StageId = z.infer<typeof StageId>
+/** Id of a giving of a plan: that an audience is given it. */
+export const PlanGivingId = idOf('plan-giving')
+/** Read by {@link PlanGivingId}. */
+export type PlanGivingId = z.infer<typeof PlanGivingId>
 /** Id of somebody's going through a plan. */
 export const EnrolmentId = idOf('enrolment')
 /** Read by {@link EnrolmentId}. */

@@ -11,6 +11,7 @@ export {
   TaskId,
   HandInId,
   PlanId,
+  PlanGivingId,
   StageId,
   EnrolmentId,
   StepId,

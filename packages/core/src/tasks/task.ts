@@ -4,9 +4,10 @@ import { GroupId, PictureId } from '../shared'
 /** Longest title, text and description of a picture of a task, in characters; longest time that it may take, in minutes. */
 export const TASK_LIMITS = { title: 200, words: 4_000, alt: 300, minutes: 480 } as const
 
-/** Who says that a task is done: whoever somebody reports to, or who has a role. */
+/** Who says that a task is done: whoever somebody reports to, who looks after them in a plan, or who has a role. */
 export const Confirmer = z.discriminatedUnion('by', [
   z.object({ by: z.literal('manager') }),
+  z.object({ by: z.literal('mentor') }),
   z.object({ by: z.literal('role'), roleId: GroupId }),
 ])
 /** Read by {@link Confirmer}. */

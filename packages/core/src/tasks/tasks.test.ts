@@ -5,11 +5,13 @@ import { askedToConfirm, paragraphsOf, type AskingFacts, type Confirmer } from '
 const person = (id: string) => id as PersonId
 const [north, south] = ['north' as GroupId, 'south' as GroupId]
 const manager: Confirmer = { by: 'manager' }
+const mentor: Confirmer = { by: 'mentor' }
 const role: Confirmer = { by: 'role', roleId: 'fitters' as GroupId }
 const facts = (more: Partial<AskingFacts>): AskingFacts => ({
   personId: person('ola'),
   siteId: north,
   line: [],
+  mentors: [],
   holders: [],
   leads: [person('marta'), person('ola')],
   ...more,
@@ -21,6 +23,9 @@ describe('who is asked to confirm a task', () => {
     ['whoever they report to', manager, { line: [one('gareth'), one('ada')] }, ['gareth']],
     ['the next one above while that one is away', manager, { line: [one('gareth', true), one('ada')] }, ['ada']],
     ['the nearest when all are away', manager, { line: [one('gareth', true), one('ada', true)] }, ['gareth']],
+    ['who looks after them in the plan', mentor, { line: [one('gareth')], mentors: [one('lin')] }, ['lin']],
+    ['whoever they report to while their mentor is away', mentor, { line: [one('gareth')], mentors: [one('lin', true)] }, ['gareth']],
+    ['whoever they report to when they have no mentor', mentor, { line: [one('gareth')] }, ['gareth']],
     ['the leads when they report to nobody, never themselves', manager, {}, ['marta']],
     [
       'who has the role where they work',

@@ -2,6 +2,7 @@ import type { DueRule, GivenFor } from '@jackdaw/core/assignments'
 import { itemRefOf, type ItemId, type ItemKind, type ItemRef } from '@jackdaw/core/items'
 import type { AudienceId, GivingId, LocalDate, NewId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { lockItem, shareItems } from './lockItems'
 import { lockLines, settle, type Settled } from './settle'
 
 /** What came of giving an item: who has it to do now or has to do it anew, and until when; who has it to look up now; and who has not to do it any more. */
@@ -114,6 +115,9 @@ export async function assign(
   renewFor: ReadonlySet<PersonId> = new Set(),
 ): Promise<Assigned[]> {
   const { where, bind } = scoped(scope)
+  if ('item' in scope) await lockItem(tx, scope.item)
+  else
+    await shareItems(tx, 'select g.item_kind as kind, g.item_id as id from giving g where g.audience_id = any ($1)', [[...scope.audiences]])
   await lockLines(tx, `exists (select 1 from giving g where g.item_kind = a.item_kind and g.item_id = a.item_id and ${where('a')})`, bind)
   const taken = await takeReasons(tx, scope)
   const rows = await missing(tx, scope)

@@ -8,6 +8,7 @@ import type { Telling } from '../inbox'
 import { ITEM } from '../items'
 import { assign, tellingOf, type Assigned } from './assign'
 import { GIVING } from './model'
+import { lockItem } from './lockItems'
 import { lockLines, settle } from './settle'
 import { tellReaders } from './tellReaders'
 
@@ -26,6 +27,7 @@ export const peopleOf = async (tx: Db, id: GivingId): Promise<number> =>
 export async function give(parts: Parts, item: ItemRef, saving: GivingSaving, how: How): Promise<{ id: GivingId; people: number }> {
   const { kind, id: itemId } = item
   return parts.database.transaction(async (tx) => {
+    await lockItem(tx, item)
     const row = await tx.in(ITEM).one({ kind, id: itemId }, { only: ['edition', 'archivedAt'] })
     if (!row || row.edition === null) return fail('not-published', 'Publish it first; then it can be given.')
     if (row.archivedAt !== null) return fail('not-published', 'It is archived. Take it out of the archive to give it to somebody.')
@@ -59,6 +61,7 @@ export async function changeGiving(
   how: How,
 ): Promise<{ people: number }> {
   return parts.database.transaction(async (tx) => {
+    await lockItem(tx, item)
     const was = await held(tx, item, id)
     const audienceId = await audienceFor(tx, parts, audience, was.audienceId, how.by, how.now)
     await tx.in(GIVING).update({ audienceId, use, due, repeatMonths }, { id })
@@ -80,6 +83,7 @@ export async function endGiving(
   how: Omit<How, 'tell'>,
 ): Promise<{ lost: number; optional: number }> {
   return parts.database.transaction(async (tx) => {
+    await lockItem(tx, item)
     const { audienceId } = await held(tx, item, id)
     const lines = await linesOf(tx, id)
     await lockLines(tx, 'a.id = any ($1)', [lines])

@@ -12,6 +12,7 @@ import { ITEM, ITEM_PROGRESS } from '../items'
 import { publishTask } from '../tasks'
 import { assign } from './assign'
 import { peopleOf } from './givings'
+import { lockItem } from './lockItems'
 import { GIVING } from './model'
 import { tellReaders } from './tellReaders'
 
@@ -38,6 +39,7 @@ export async function publish(
 ): Promise<{ edition: number; people: number }> {
   return parts.database.transaction(async (tx) => {
     const item = guideItem(guideId)
+    await lockItem(tx, item)
     const { number, isNew } = await freezeEdition(tx, {
       guideId,
       revision: request.revision,
@@ -84,6 +86,7 @@ export async function publishTaskToPeople(
   now: number,
 ): Promise<number> {
   return parts.database.transaction(async (tx) => {
+    await lockItem(tx, taskItem(taskId))
     const { number, isNew } = await publishTask(tx, taskId, { ...publishing, by, now })
     await giveAnew(tx, parts, taskItem(taskId), { again: isNew && publishing.again, mail: parts.mail, tell: true }, now)
     return number

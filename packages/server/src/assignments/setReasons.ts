@@ -3,6 +3,7 @@ import type { ItemId, ItemKind, ItemRef } from '@jackdaw/core/items'
 import type { NewId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { tellingOf, type Assigned } from './assign'
+import { shareItems } from './lockItems'
 import { lockLines, settle } from './settle'
 
 /** What somebody is to have for a reason: an item, for what, and by when. */
@@ -38,6 +39,7 @@ export async function setReasons(tx: Db, newId: NewId, all: readonly ReasonOf[],
   const json = JSON.stringify(rows)
   const refs = all.map(({ ref }) => ref)
   const kinds = [...new Set(all.map(({ kind }) => kind))]
+  await shareItems(tx, `select x.item_kind as kind, x.item as id from ${ROWS}`, [json])
   await lockLines(
     tx,
     `exists (select 1 from assignment_reason r where r.assignment_id = a.id and r.kind = any ($1) and r.ref = any ($2))

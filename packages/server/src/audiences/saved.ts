@@ -152,6 +152,11 @@ export async function archiveSaved(tx: Db, id: AudienceId, now: number): Promise
     'select count(distinct i.id)::int as items, min(i.title) as title from giving x join item i on i.kind = x.item_kind and i.id = x.item_id where x.audience_id = $1 having count(*) > 0',
     [id],
   )
+  const inPlan = await tx.one<{ title: string }>(
+    "select l.document ->> 'title' as title from plan_giving g join plan l on l.id = g.plan_id where g.audience_id = $1 order by g.given_at limit 1",
+    [id],
+  )
+  if (inPlan) fail('audience-in-use', said('It is given the plan “{{title}}”. End that first.', inPlan))
   if (used) fail('audience-in-use', said('It is used for {{items}} items, such as “{{title}}”. Publish them to another one first.', used))
   await tx.in(AUDIENCE).update({ archivedAt: now }, { id })
 }

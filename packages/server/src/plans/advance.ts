@@ -5,7 +5,7 @@ import { setReasons, tellReaders, type ReasonOf, type WantedReason } from '../as
 import type { Db } from '../db'
 import type { Parts, PeopleFollower } from '../http'
 import { ENROLMENT, ENROLMENT_STAGE } from './model'
-import { standingsOf, underWay, type UnderWay } from './underWay'
+import { othersFirst, standingsOf, underWay, type UnderWay } from './underWay'
 
 /** For which kind of reason somebody has what stands in their plan; the reason is known by the enrolment. */
 const BY_PLAN = 'plan'
@@ -31,6 +31,7 @@ export async function advance(tx: Db, parts: Parts, where: string, bind: unknown
   const reasons = gone.map(({ id, person, giver }): ReasonOf => ({ kind: BY_PLAN, ref: id, personId: person, givenBy: giver, wanted: [] }))
   const over: EnrolmentId[] = []
   for (const each of here) {
+    await othersFirst()
     let standings = standingsOf(each)
     const due = each.held === null ? toRelease(standings, each.today) : []
     if (due.length > 0) {

@@ -7,8 +7,10 @@ import { dueFactsOf } from '../assignments'
 import type { Db } from '../db'
 import { fail, failField, type Parts } from '../http'
 import { PERSON } from '../people'
+import { askAnewAbout } from '../tasks'
 import { advance } from './advance'
 import { ENROLMENT, ENROLMENT_HOLD } from './model'
+import { othersFirst } from './underWay'
 import { itemFactsOf, planOf } from './writing'
 
 /** The latest day from today on which a plan may start for somebody. */
@@ -19,7 +21,7 @@ function refuseFar(pointer: string, startOn: LocalDate, today: LocalDate): void 
   if (startOn > addDays(today, MOST_AHEAD_DAYS)) failField(pointer, 'Choose a start within the next two years.')
 }
 /** Refuses people who do not work here. */
-async function refuseStrangers(db: Db, pointer: string, people: readonly PersonId[]): Promise<void> {
+export async function refuseStrangers(db: Db, pointer: string, people: readonly PersonId[]): Promise<void> {
   const here = await db.in(PERSON).count({ id: { [Op.in]: [...new Set(people)] }, active: true })
   if (here !== new Set(people).size) failField(pointer, 'Somebody among them does not work here any more. Choose again.')
 }
@@ -38,14 +40,16 @@ export async function simulateFor(
   const usable = new Map((await itemFactsOf(db, document)).filter((each) => each.usable).map((each) => [itemKey(each.item), each.minutes]))
   const stages = document.stages.map((stage) => ({ ...stage, items: stage.items.filter(({ item }) => usable.has(itemKey(item))) }))
   const facts = { start: startOn > today ? startOn : today, calendar, away }
-  const paces = PACES.map((pace): SimulatedPlan => {
+  const paces: SimulatedPlan[] = []
+  for (const pace of PACES) {
+    await othersFirst()
     const found = simulate({ ...document, stages }, facts, pace, (key) => known(usable, key))
-    return {
+    paces.push({
       ...{ pace, startsOn: found.startsOn, endsOn: found.endsOn, stuckAt: found.stuckAt, moved: found.moved },
       stages: found.stages.map(({ id, startsOn: on, endsOn, finishedOn }) => ({ id, startsOn: on, endsOn, finishedOn })),
       days: found.days.map(({ on, minutes, over, items }) => ({ on, minutes, over, items: items.map(({ item }) => item) })),
-    }
-  })
+    })
+  }
   return { person, paces }
 }
 
@@ -78,6 +82,7 @@ export async function enrol(
     }))
     await tx.in(ENROLMENT).insertAll(rows)
     await advance(tx, parts, 'e.id = any ($1)', [rows.map(({ id }) => id)], now)
+    await askAnewAbout(tx, parts, fresh, now)
     return { given: fresh.length, had: had.size }
   })
 }
@@ -111,7 +116,7 @@ export async function changeEnrolment(
       if (mentorId !== null) await refuseStrangers(tx, 'body/mentorId', [mentorId])
       if (mentorId === personId) failField('body/mentorId', 'Nobody looks after themselves. Choose somebody else.')
       await tx.in(ENROLMENT).update({ mentorId }, { id })
-      return
+      return askAnewAbout(tx, parts, [personId], now)
     }
     const today = localDateAt(now, known(await dueFactsOf(tx, [personId]), personId).zone)
     const open = await tx.in(ENROLMENT_HOLD).one({ enrolmentId: id, untilOn: null })

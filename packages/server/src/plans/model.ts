@@ -1,5 +1,5 @@
 import type { PlanDocument } from '@jackdaw/core/plans'
-import type { EnrolmentId, LocalDate, PersonId, PlanId, StageId } from '@jackdaw/core/shared'
+import type { AudienceId, EnrolmentId, LocalDate, PersonId, PlanGivingId, PlanId, StageId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { day, instant, json, key, optional, table, text, whole } from '../db'
 
@@ -57,6 +57,8 @@ export class EnrolmentRow extends Model<InferAttributes<EnrolmentRow>, InferCrea
   declare givenAt: number
   declare overAt: CreationOptional<number | null>
   declare endedAt: CreationOptional<number | null>
+  /** By which giving they have it; `null`: by hand, or the giving has ended. */
+  declare givingId: CreationOptional<PlanGivingId | null>
 }
 export const ENROLMENT = table('enrolment', EnrolmentRow, () => ({
   id: key(text()),
@@ -69,6 +71,25 @@ export const ENROLMENT = table('enrolment', EnrolmentRow, () => ({
   givenAt: instant(),
   overAt: optional(instant()),
   endedAt: optional(instant()),
+  givingId: optional(text()),
+}))
+
+/** That an audience is given a plan: whoever comes to belong to it goes through it from then on, or from their first day at work. */
+export class PlanGivingRow extends Model<InferAttributes<PlanGivingRow>, InferCreationAttributes<PlanGivingRow>> {
+  declare id: PlanGivingId
+  declare planId: PlanId
+  declare audienceId: AudienceId
+  declare mentorId: PersonId | null
+  declare givenBy: PersonId
+  declare givenAt: number
+}
+export const PLAN_GIVING = table('plan_giving', PlanGivingRow, () => ({
+  id: key(text()),
+  planId: text(),
+  audienceId: text(),
+  mentorId: optional(text()),
+  givenBy: text(),
+  givenAt: instant(),
 }))
 
 /** A stage that somebody has come to. */

@@ -1,3 +1,4 @@
+import { ticked } from '@jackdaw/core/audiences'
 import { guideItem, itemKey, taskItem } from '@jackdaw/core/items'
 import { addDays, type LocalDate, type PlanId, type TaskId } from '@jackdaw/core/shared'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
@@ -197,7 +198,8 @@ describe('a plan', () => {
     await server.services.changePerson(company.people.staff, { active: false }, server.clock.now)
     expect((await lead.json('get', `/api/plans/${plan}/people`)).rows).toEqual([])
     expect(await server.parts.database.rows("select 1 from assignment_reason where kind = 'plan'")).toEqual([])
-    await server.services.changePerson(company.people.staff, { active: true }, server.clock.now)
+    const groups = [company.site, company.department, company.team]
+    await server.services.changePerson(company.people.staff, { active: true, groups }, server.clock.now)
     staff = await company.as('staff')
   })
   it('given twice is one; an item in two plans is one line, which stays until both have gone', async () => {
@@ -280,6 +282,70 @@ describe('a plan', () => {
     ])
     expect(told).toHaveLength(3)
   })
+  it('is given to an audience: to who belongs to it, and to joiners on their first day; it ends with whoever leaves it, and is not given again once it was taken', async () => {
+    const plan = await aPlan(server, company, [{ tasks: [[task(0), 1]] }])
+    const audience = ticked([company.team], [])
+    expect(await lead.json('post', `/api/plans/${plan}/givings`, { audience, mentorId: company.people.manager })).toMatchObject({
+      given: 1,
+    })
+    expect(await given()).toEqual({ 0: today })
+    const people = async (): Promise<{ id: string; person: { id: string }; mentor: { id: string } | null; startOn: string }[]> =>
+      (await lead.json('get', `/api/plans/${plan}/people`)).rows
+    expect(await people()).toMatchObject([{ person: { id: company.people.staff }, mentor: { id: company.people.manager } }])
+    const { outsider } = company.people
+    const [base, team] = [
+      [company.site, company.department],
+      [company.site, company.department, company.team],
+    ]
+    await server.services.changePerson(outsider, { groups: team, startedOn: '2026-03-16' as LocalDate }, server.clock.now)
+    expect((await people()).find(({ person }) => person.id === outsider)).toMatchObject({ startOn: '2026-03-16' })
+    await goTo('2026-03-16')
+    expect((await (await company.as('outsider')).json('get', '/api/my-plans'))[0].stages[0]).toMatchObject({ released: true, required: 1 })
+    await server.services.changePerson(outsider, { groups: base }, server.clock.now)
+    expect((await people()).map(({ person }) => person.id)).toEqual([company.people.staff])
+    const { id } = (await people())[0]!
+    await lead.json('delete', `/api/plans/${plan}/people/${id}`, undefined, 204)
+    await server.services.changePerson(outsider, { groups: team }, server.clock.now)
+    await server.services.changePerson(company.people.staff, { jobTitle: 'Packer' }, server.clock.now)
+    expect((await people()).map(({ person }) => person.id)).toEqual([outsider])
+    const [{ id: giving }] = await lead.json('get', `/api/plans/${plan}/givings`)
+    await lead.json('delete', `/api/plans/${plan}/givings/${giving}`, undefined, 204)
+    expect([await lead.json('get', `/api/plans/${plan}/givings`), (await people()).length]).toEqual([[], 1])
+    await server.services.changePerson(outsider, { groups: base, startedOn: null }, server.clock.now)
+  })
+  it('is changed under way: who is touched and how is shown; then it holds for them, or for newcomers only', async () => {
+    const plan = await aPlan(server, company, [
+      {
+        tasks: [
+          [task(0), 1],
+          [task(1), 3],
+        ],
+      },
+      { tasks: [[task(2), 1]] },
+    ])
+    await give(plan)
+    const { document, revision } = await lead.json('get', `/api/plans/${plan}`)
+    document.stages[0].items = [
+      { ...document.stages[0].items[1], day: 4 },
+      { item: taskItem(task(3)), day: 2, optional: false },
+    ]
+    const touches = await lead.json('post', `/api/plans/${plan}/editions/preview`, { document })
+    expect(touches).toMatchObject({
+      others: 0,
+      people: [
+        {
+          ...{ person: { id: company.people.staff }, comes: ['Task 3'], goes: ['Task 0'] },
+          ...{ moves: [{ title: 'Task 1', from: '2026-03-12', to: '2026-03-13' }], endsOn: '2026-03-16', endsOnThen: '2026-03-17' },
+        },
+      ],
+    })
+    await lead.json('put', `/api/plans/${plan}`, { revision, document })
+    await lead.json('post', `/api/plans/${plan}/editions`, { revision: revision + 1, forAll: false })
+    expect(await given()).toEqual({ 0: '2026-03-10', 1: '2026-03-12' })
+    await lead.json('post', `/api/plans/${plan}/editions`, { revision: revision + 1, forAll: true })
+    expect(await given()).toEqual({ 1: '2026-03-13', 3: '2026-03-11' })
+    expect(await lead.json('post', `/api/plans/${plan}/editions/preview`, { document })).toEqual({ people: [], others: 1 })
+  })
   it('is written by one at a time, published only with something in it, and given only when published', async () => {
     const { id } = await lead.json('post', '/api/plans', {
       document: {
@@ -290,18 +356,18 @@ describe('a plan', () => {
         stages: [{ id: 's'.repeat(21), name: 'One', release: 'both', free: { days: 0, working: true }, items: [] }],
       },
     })
-    expect((await lead.send('post', `/api/plans/${id}/editions`, { revision: 1 })).status).toBe(422)
+    expect((await lead.send('post', `/api/plans/${id}/editions`, { revision: 1, forAll: false })).status).toBe(422)
     expect(
       (await lead.send('post', `/api/plans/${id}/people`, { people: [company.people.staff], startOn: today, mentorId: null })).status,
     ).toBe(409)
     const { document } = await lead.json('get', `/api/plans/${id}`)
-    const guide = await aGuide(server, company, 'author')
+    const guide = await aGuide(server, company, 'author', { openToAll: true })
     document.stages[0].items = [{ item: guideItem(guide.id), day: 1, optional: true }]
     await lead.json('put', `/api/plans/${id}`, { revision: 1, document })
     expect((await lead.send('put', `/api/plans/${id}`, { revision: 1, document })).status).toBe(409)
     document.stages[0].items.push({ item: taskItem('x'.repeat(21) as TaskId), day: 1, optional: false })
     expect((await lead.send('put', `/api/plans/${id}`, { revision: 2, document })).status).toBe(422)
-    expect(await lead.json('post', `/api/plans/${id}/editions`, { revision: 2 })).toEqual({ edition: 1 })
+    expect(await lead.json('post', `/api/plans/${id}/editions`, { revision: 2, forAll: false })).toEqual({ edition: 1 })
     await give(id)
     const { atHand } = await staff.json('get', '/api/today')
     expect(atHand.map(({ item }: { item: never }) => itemKey(item))).toContain(itemKey(guideItem(guide.id)))

@@ -2,9 +2,11 @@ import * as contract from '@jackdaw/contracts/plans'
 import type { PlanId } from '@jackdaw/core/shared'
 import { fail, route, type Routes } from '../http'
 import { changeEnrolment, endEnrolment, enrol, simulateFor } from './enrolling'
+import { lookAtEdition, publishEdition } from './editions'
+import { endPlanGiving, givePlan, planGivings } from './givings'
 import { ENROLMENT, PLAN, PLAN_EDITION } from './model'
 import { enrolledIn, plansOf } from './shown'
-import { createPlan, findItems, isChanged, itemFactsOf, listPlans, planOf, publishPlan, savePlan } from './writing'
+import { createPlan, findItems, isChanged, itemFactsOf, listPlans, planOf, savePlan } from './writing'
 
 export function planRoutes(routes: Routes): void {
   const { parts } = routes
@@ -32,8 +34,9 @@ export function planRoutes(routes: Routes): void {
   route(routes, contract.savePlan, async ({ params: { id }, body }, { caller, now }) => ({
     revision: await savePlan(db, id, body, caller.id, now),
   }))
-  route(routes, contract.publishPlan, async ({ params: { id }, body: { revision } }, { caller, now }) => ({
-    edition: await publishPlan(db, id, revision, caller.id, now),
+  route(routes, contract.previewPlanEdition, ({ params: { id }, body: { document } }, { now }) => lookAtEdition(db, id, document, now))
+  route(routes, contract.publishPlan, async ({ params: { id }, body }, { caller, now }) => ({
+    edition: await publishEdition(parts, id, body, caller.id, now),
   }))
   route(routes, contract.archivePlan, async ({ params: { id }, body: { archived } }, { now }) => {
     if ((await db.in(PLAN).update({ archivedAt: archived ? now : null }, { id })) === 0) fail('not-found')
@@ -41,6 +44,9 @@ export function planRoutes(routes: Routes): void {
   route(routes, contract.findPlanItems, ({ query }) => findItems(db, query.find?.trim() ?? ''))
   route(routes, contract.simulatePlan, ({ body }, { now }) => simulateFor(db, body, now))
   route(routes, contract.enrolPeople, ({ params: { id }, body }, { caller, now }) => enrol(parts, id, body, caller.id, now))
+  route(routes, contract.listPlanGivings, ({ params: { id } }) => planGivings(db, id))
+  route(routes, contract.givePlan, ({ params: { id }, body }, { caller, now }) => givePlan(parts, id, body, caller.id, now))
+  route(routes, contract.endPlanGiving, ({ params: { id, planGivingId } }) => endPlanGiving(parts, id, planGivingId))
   route(routes, contract.listEnrolled, ({ params: { id } }, { now }) => enrolledIn(db, id, now))
   route(routes, contract.endEnrolment, ({ params: { id, enrolmentId } }, { now }) => endEnrolment(parts, id, enrolmentId, now))
   route(routes, contract.changeEnrolment, ({ params: { id, enrolmentId }, body }, { caller, now }) =>

@@ -1,27 +1,11 @@
 import { MOST_SHOWN_IN_PLAN, type Enrolled, type MyPlan } from '@jackdaw/contracts/plans'
 import { itemKey } from '@jackdaw/core/items'
-import { simulate, type StageStanding } from '@jackdaw/core/plans'
-import { addDays, known, type LocalDate, type PersonId, type PlanId, type StageId } from '@jackdaw/core/shared'
+import type { StageStanding } from '@jackdaw/core/plans'
+import { addDays, known, type PersonId, type PlanId, type StageId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { forecastOf } from './forecast'
 import { planOf } from './writing'
-import { standingsOf, underWay, type UnderWay } from './underWay'
-
-/** When the stages that are still to come begin and end, and when all is through, if somebody does everything on its day from now on, and at once what is
- * late; nothing is known of what is held. */
-function forecastOf(
-  each: UnderWay,
-  standings: readonly StageStanding[],
-): { endsOn: LocalDate | null; stages: ReadonlyMap<StageId, StageStanding> } {
-  const { document, facts, today, held } = each
-  const at = standings.findIndex(({ released, finishedOn }) => !released || finishedOn === null)
-  const [stage, standing] = [document.stages[at], standings[at]]
-  if (held !== null || !stage || !standing) return { endsOn: null, stages: new Map() }
-  // Of the stage in which they are, what is left takes until its last day, or until today where that is over.
-  const start = [standing.released ? (standing.endsOn ?? today) : (standing.startsOn ?? today), today].sort().at(-1)!
-  const present = standing.released ? { ...stage, items: [] } : stage
-  const found = simulate({ ...document, stages: [present, ...document.stages.slice(at + 1)] }, { ...facts, start }, 'as-planned', () => 0)
-  return { endsOn: found.endsOn, stages: new Map(found.stages.map((expected) => [expected.id, expected])) }
-}
+import { othersFirst, standingsOf, underWay, type UnderWay } from './underWay'
 
 /** The stages of somebody's plan as they are shown. */
 const stagesOf = (each: UnderWay, standings: readonly StageStanding[], expected: ReadonlyMap<StageId, StageStanding>): Enrolled['stages'] =>
@@ -51,7 +35,9 @@ export async function enrolledIn(db: Db, id: PlanId, now: number): Promise<{ tit
   const { document } = await planOf(db, id)
   const all = await underWay(db, 'e.plan_id = $1', [id], now)
   const names = await namesOf(db, all)
-  const rows = all.map((each): Enrolled => {
+  const rows: Enrolled[] = []
+  for (const each of all) {
+    await othersFirst()
     const standings = standingsOf(each)
     const late = standings
       .filter(({ released }) => released)
@@ -63,13 +49,13 @@ export async function enrolledIn(db: Db, id: PlanId, now: number): Promise<{ tit
       .sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1))
     const { name, site } = known(names, each.person)
     const forecast = forecastOf(each, standings)
-    return {
+    rows.push({
       ...{ id: each.id, person: { id: each.person, name, site }, mentor: refOf(names, each.mentor), edition: each.edition },
       ...{ startOn: each.facts.start, today: each.today, stages: stagesOf(each, standings, forecast.stages) },
       late: each.held === null ? late.map(({ item, dueOn }) => ({ item, title: each.titles.get(itemKey(item)) ?? '', dueOn })) : [],
       ...{ heldSince: each.held, overAt: each.overAt, endsOn: each.overAt === null ? forecast.endsOn : null },
-    }
-  })
+    })
+  }
   const order = (row: Enrolled) => [row.overAt === null ? 0 : 1, -row.late.length] as const
   rows.sort((a, b) => order(a)[0] - order(b)[0] || order(a)[1] - order(b)[1] || a.person.name.localeCompare(b.person.name))
   return { title: document.title, count: rows.length, rows: rows.slice(0, MOST_SHOWN_IN_PLAN) }

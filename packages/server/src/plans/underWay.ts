@@ -92,42 +92,49 @@ async function doneBy(db: Db, people: readonly PersonId[], ids: readonly ItemId[
 /** What somebody need not do counts as done on the day on which that was said. */
 const WAIVED = `select a.person_id as person, a.item_kind as kind, a.item_id as id, a.waived_at as at from assignment a where a.person_id = any ($1) and a.item_id = any ($2) and a.waived_at is not null`
 
-/** Enrolments that have not ended, as they stand.
- * @param where a condition on a row `e` of `enrolment`; @param lock hold them until the end of the transaction */
-export async function underWay(
-  db: Db,
-  where: string,
-  bind: unknown[],
-  now: number,
-  { lock = false, limit = 100_000 }: { lock?: boolean; limit?: number } = {},
-): Promise<UnderWay[]> {
-  const rows = await db.rows<Row>(
-    `select e.id, e.plan_id, e.edition, e.person_id, e.given_by, e.given_at, e.mentor_id, to_char(e.start_on, 'YYYY-MM-DD') as start_on, e.over_at, d.document, p.active
-     from enrolment e join plan_edition d on d.plan_id = e.plan_id and d.number = e.edition join person p on p.id = e.person_id
-     where e.ended_at is null and ${where} order by e.id limit ${limit} ${lock ? 'for update of e' : ''}`,
-    bind,
-  )
-  if (rows.length === 0) return []
-  const [people, ids] = [[...new Set(rows.map((row) => row.person_id))], rows.map((row) => row.id)]
-  const items = [...new Set(rows.flatMap(({ document }) => itemsOfPlan(document).map(({ item }) => item.id)))]
-  const facts = await dueFactsOf(db, people)
-  const titles = await usableItems(db, items)
-  const done = await doneBy(db, people, items)
-  const waived = groupedBy(await db.rows<DoneRow>(WAIVED, [people, items]), ({ person }) => person)
+/** Which stages were released for enrolments, and when they were held. */
+async function walkedBy(db: Db, ids: readonly EnrolmentId[]) {
   const stages = groupedBy(
     await db.rows<{ id: EnrolmentId; stage: StageId; on: LocalDate }>(
       `select enrolment_id as id, stage_id as stage, to_char(released_on, 'YYYY-MM-DD') as on from enrolment_stage where enrolment_id = any ($1)`,
-      [ids],
+      [[...ids]],
     ),
     ({ id }) => id,
   )
   const holds = groupedBy(
     await db.rows<HoldRow>(
       `select enrolment_id, to_char(from_on, 'YYYY-MM-DD') as from_on, to_char(until_on, 'YYYY-MM-DD') as until_on from enrolment_hold where enrolment_id = any ($1)`,
-      [ids],
+      [[...ids]],
     ),
     (row) => row.enrolment_id,
   )
+  return { stages, holds }
+}
+
+/** Enrolments that have not ended, as they stand.
+ * @param where a condition on a row `e` of `enrolment`; @param lock hold them until the end of the transaction; @param document what the plan says, instead of what it says */
+export async function underWay(
+  db: Db,
+  where: string,
+  bind: unknown[],
+  now: number,
+  { lock = false, document: otherwise }: { lock?: boolean; document?: PlanDocument } = {},
+): Promise<UnderWay[]> {
+  const rows = await db.rows<Row>(
+    `select e.id, e.plan_id, e.edition, e.person_id, e.given_by, e.given_at, q.id as mentor_id, to_char(e.start_on, 'YYYY-MM-DD') as start_on, e.over_at, d.document, p.active
+     from enrolment e join plan_edition d on d.plan_id = e.plan_id and d.number = e.edition join person p on p.id = e.person_id left join person q on q.id = e.mentor_id and q.active
+     where e.ended_at is null and ${where} order by e.id ${lock ? 'for update of e' : ''}`,
+    bind,
+  )
+  if (rows.length === 0) return []
+  if (otherwise) for (const row of rows) row.document = otherwise
+  const [people, ids] = [[...new Set(rows.map((row) => row.person_id))], rows.map((row) => row.id)]
+  const items = [...new Set(rows.flatMap(({ document }) => itemsOfPlan(document).map(({ item }) => item.id)))]
+  const facts = await dueFactsOf(db, people)
+  const titles = await usableItems(db, items)
+  const done = await doneBy(db, people, items)
+  const waived = groupedBy(await db.rows<DoneRow>(WAIVED, [people, items]), ({ person }) => person)
+  const { stages, holds } = await walkedBy(db, ids)
   return rows.map((row): UnderWay => {
     const { zone, calendar, away } = known(facts, row.person_id)
     const today = localDateAt(now, zone)
@@ -154,6 +161,9 @@ export async function underWay(
     }
   })
 }
+
+/** Lets other requests have their turn between the plans of many people. */
+export const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve))
 
 /** How the stages of somebody's plan stand. */
 export const standingsOf = ({ document, facts, happened }: UnderWay): StageStanding[] => standingOf(document, facts, happened)

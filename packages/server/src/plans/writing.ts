@@ -69,23 +69,21 @@ export async function savePlan(
 }
 
 /** Publishes what a plan says as its next edition; what is the newest one already stays that. @returns its number */
-export async function publishPlan(db: Db, id: PlanId, revision: number, by: PersonId, now: number): Promise<number> {
-  return db.transaction(async (tx) => {
-    const plan = await planOf(tx, id, true)
-    if (plan.archivedAt !== null) fail('item-archived', 'Take the plan out of the archive to publish it.')
-    if (plan.revision !== revision)
-      fail('draft-moved-on', 'Somebody has changed this plan while it was open here. Look at it again, then publish.')
-    if (itemsOfPlan(plan.document).length === 0)
-      failField('body/revision', 'There is nothing in the plan yet. Put something into a stage, then publish.')
-    if (plan.edition !== null) {
-      const newest = await tx.in(PLAN_EDITION).one({ planId: id, number: plan.edition }, { only: ['revision'] })
-      if (newest?.revision === revision) return plan.edition
-    }
-    const number = (plan.edition ?? 0) + 1
-    await tx.in(PLAN_EDITION).insert({ planId: id, number, revision, document: plan.document, publishedAt: now, publishedBy: by })
-    await tx.in(PLAN).update({ edition: number }, { id })
-    return number
-  })
+export async function publishPlan(tx: Db, id: PlanId, revision: number, by: PersonId, now: number): Promise<number> {
+  const plan = await planOf(tx, id, true)
+  if (plan.archivedAt !== null) fail('item-archived', 'Take the plan out of the archive to publish it.')
+  if (plan.revision !== revision)
+    fail('draft-moved-on', 'Somebody has changed this plan while it was open here. Look at it again, then publish.')
+  if (itemsOfPlan(plan.document).length === 0)
+    failField('body/revision', 'There is nothing in the plan yet. Put something into a stage, then publish.')
+  if (plan.edition !== null) {
+    const newest = await tx.in(PLAN_EDITION).one({ planId: id, number: plan.edition }, { only: ['revision'] })
+    if (newest?.revision === revision) return plan.edition
+  }
+  const number = (plan.edition ?? 0) + 1
+  await tx.in(PLAN_EDITION).insert({ planId: id, number, revision, document: plan.document, publishedAt: now, publishedBy: by })
+  await tx.in(PLAN).update({ edition: number }, { id })
+  return number
 }
 
 /** Whether a plan says something else than its newest edition. */

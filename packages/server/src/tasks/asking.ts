@@ -21,10 +21,18 @@ const WAITING = `
 /** Whether somebody is away on a day, as SQL. */
 const away = (person: string, on: string): string =>
   `exists (select 1 from absence x where x.person_id = ${person} and ${on} between x.from_on and x.until_on)`
-const confirmerOf = ({ by, role }: Waiting): Confirmer => (by === 'role' && role !== null ? { by, roleId: role } : { by: 'manager' })
+const confirmerOf = ({ by, role }: Waiting): Confirmer =>
+  by === 'mentor' ? { by } : by === 'role' && role !== null ? { by, roleId: role } : { by: 'manager' }
+
+/** Who looks after somebody in the plans in which a task stands; in all of theirs where it stands in none. */
+const MENTORS = `
+  with mine as (
+    select q.id, position($2 in d.document::text) > 0 as holds from enrolment e join plan_edition d on d.plan_id = e.plan_id and d.number = e.edition
+    join person q on q.id = e.mentor_id and q.active and q.id <> e.person_id where e.person_id = $1 and e.ended_at is null)
+  select distinct m.id, ${away('m.id', '$3::date')} as away from mine m where m.holds or not exists (select 1 from mine x where x.holds) order by m.id`
 
 /** What one has to know to say who is asked. */
-async function factsOf(db: Db, { person, site, role, by }: Waiting, today: LocalDate): Promise<AskingFacts> {
+async function factsOf(db: Db, { person, task, site, role, by }: Waiting, today: LocalDate): Promise<AskingFacts> {
   const line = await db.rows<{ id: PersonId; away: boolean }>(
     `with recursive line as (
        select p.manager_id as id, 1 as depth from person p where p.id = $1
@@ -40,10 +48,11 @@ async function factsOf(db: Db, { person, site, role, by }: Waiting, today: Local
           [role, today, site],
         )
       : []
+  const mentors = by === 'mentor' ? await db.rows<{ id: PersonId; away: boolean }>(MENTORS, [person, task, today]) : []
   const leads = await db.rows<{ id: PersonId }>(
     `select id from person where active and 'guides.all' = any (permissions) order by name, id limit ${MOST_ASKED}`,
   )
-  return { personId: person, siteId: site, line, holders, leads: leads.map(({ id }) => id) }
+  return { personId: person, siteId: site, line, mentors, holders, leads: leads.map(({ id }) => id) }
 }
 
 /** Brings up to date who is asked of what waits, and what stands in their inboxes. */
@@ -95,7 +104,9 @@ export async function askNoMore(tx: Db, id: HandInId, task: TaskId, now: number)
 }
 
 /** Asks anew where whoever hands in, whom they report to, or who is asked has changed, or somebody has come to have, or has no more, the role that is asked. */
-export const askAnew: PeopleFollower = async (tx, parts: Parts, { touched, now }) => {
+export const askAnew: PeopleFollower = (tx, parts, { touched, now }) => askAnewAbout(tx, parts, touched, now)
+/** The same of some people: also when somebody else looks after them. */
+export async function askAnewAbout(tx: Db, parts: Parts, touched: readonly PersonId[], now: number): Promise<void> {
   const waiting = await tx.rows<Waiting>(
     `${WAITING} where h.answer is null and (h.person_id = any ($1) or p.manager_id = any ($1) or exists (select 1 from hand_in_asked a where a.hand_in_id = h.id and a.person_id = any ($1))
        or e.confirmer = 'role' and exists (select 1 from membership m where m.group_id = e.role_id and m.person_id = any ($1))) order by h.id for update of h`,

@@ -1,3 +1,4 @@
+export { askAnewAbout } from './asking'
 export { tasks } from './domain'
 export { TASK } from './model'
 export { countToConfirm } from './shown'

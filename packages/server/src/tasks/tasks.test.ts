@@ -6,7 +6,7 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { recount } from '../events'
 import { remind } from '../assignments/remind'
-import { aTask, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../testing/testServer'
+import { aPlan, aTask, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../testing/testServer'
 import { dropUnusedPhotos } from './dropUnusedPhotos'
 
 let server: TestServer
@@ -137,6 +137,21 @@ describe('a task', () => {
     await server.services.changePerson(company.people.otherAuthor, { groups }, server.clock.now)
     expect(await waiting(await company.as('otherAuthor'))).toEqual([task])
     expect(await waiting(lead)).not.toContain(task)
+  })
+  it('asks the mentor in the plan in which it stands, and another one as soon as there is one', async () => {
+    const task = await aTask(server, company, 'author', { document: { confirmer: { by: 'mentor' } } })
+    const plan = await aPlan(server, company, [{ tasks: [[task, 1]] }])
+    const { staff: person, otherAuthor, outsider } = company.people
+    await lead.json('post', `/api/plans/${plan}/people`, { people: [person], startOn: '2026-03-10', mentorId: otherAuthor })
+    const { asked } = await staff.json('post', `/api/tasks/${task}/hand-ins`, nothing)
+    expect(asked).toEqual([{ id: otherAuthor, name: 'Name of otherAuthor' }])
+    const [{ id }] = (await lead.json('get', `/api/plans/${plan}/people`)).rows
+    await lead.json('patch', `/api/plans/${plan}/people/${id}`, { what: 'mentor', mentorId: outsider }, 204)
+    expect(await waiting(await company.as('outsider'))).toContain(task)
+    await server.services.changePerson(outsider, { active: false }, server.clock.now)
+    expect((await lead.json('get', `/api/plans/${plan}/people`)).rows[0].mentor).toBe(null)
+    expect(await waiting(manager)).toContain(task)
+    await server.services.changePerson(outsider, { active: true }, server.clock.now)
   })
   it('takes a photo of its own that was just sent, and shows it to whoever confirms', async () => {
     const task = await aTask(server, company, 'author', { document: { evidence: 'photo' } })

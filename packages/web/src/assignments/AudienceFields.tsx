@@ -21,6 +21,9 @@ function howOf(choice: AudienceChoice): How {
   return ticksOf(choice) ? 'ticks' : 'rule'
 }
 
+/** Where nothing has been chosen yet. */
+export const NOBODY_YET: AudienceShown = { choice: NOBODY, rule: NOBODY, name: null, sentence: '', names: { groups: [], people: [] } }
+
 /** Who gets a guide: groups and people by a tick, an audience that is saved, or a rule.
  * @param onChange is told `null` while something is still to be chosen */
 export function AudienceFields({ shown, onChange }: { shown: AudienceShown; onChange: (choice: AudienceChoice | null) => void }) {

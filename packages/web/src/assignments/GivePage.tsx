@@ -11,12 +11,10 @@ import { useNavigate } from 'react-router'
 import { Button, Check, Failed, Loaded, Message, NumberField, Radios, showToast, TitleLine, Waiting } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
-import { AudienceFields } from './AudienceFields'
+import { AudienceFields, NOBODY_YET } from './AudienceFields'
 import { DueFields } from './DueFields'
 import { FormPart } from './FormPart'
 import { useChangeGiving, useGive, useGivingPreview, useGivings } from './givingQueries'
-
-const NOBODY_YET: AudienceShown = { choice: NOBODY, rule: NOBODY, name: null, sentence: '', names: { groups: [], people: [] } }
 
 /** Gives an item to more people. */
 export function NewGivingPage() {

@@ -1,3 +1,4 @@
+export { AudienceFields, NOBODY_YET } from './AudienceFields'
 export { HandleDialog } from './HandleDialog'
 export type { HandlingKind } from './HandleDialog'
 export { WhyGiven } from './WhyGiven'

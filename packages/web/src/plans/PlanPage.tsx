@@ -8,6 +8,7 @@ import { useKeys } from '../ui/keys/useKeys'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { useArchivePlan, usePlan, usePublishPlan } from './queries'
+import { PublishPlan } from './PublishPlan'
 import { SelectedFields } from './SelectedFields'
 import { SimulationPanel } from './SimulationPanel'
 import { TimeLine, type Selected } from './TimeLine'
@@ -77,10 +78,12 @@ function Head({ plan, writing: { document, keep, save, unsaved, fault } }: { pla
       : changed
         ? t('Edition {{n}}, changed since', { n: plan.edition })
         : t('Edition {{n}}', { n: plan.edition })
-  const send = async () => {
+  const [asked, setAsked] = useState(false)
+  const send = async (forAll: boolean) => {
     const revision = await keep()
     if (revision === null) return
-    const { edition } = await publish.mutateAsync(revision)
+    const { edition } = await publish.mutateAsync({ revision, forAll })
+    setAsked(false)
     showToast(t('Edition {{n}} is published', { n: edition }))
     if (plan.edition === null) void go(`/plans/${plan.id}/give`)
   }
@@ -111,7 +114,7 @@ function Head({ plan, writing: { document, keep, save, unsaved, fault } }: { pla
           <Button
             look="primary"
             disabled={busy || fault !== null}
-            onClick={() => void send().catch(() => undefined /* It stands on the page. */)}
+            onClick={() => (plan.people > 0 ? setAsked(true) : void send(false).catch(() => undefined /* It stands on the page. */))}
           >
             {publish.isPending ? t('Publishing …') : t('Publish')}
           </Button>
@@ -122,7 +125,14 @@ function Head({ plan, writing: { document, keep, save, unsaved, fault } }: { pla
           </ButtonLink>
         )}
       </TitleLine>
-      {publish.isError && <Failed error={publish.error} />}
+      {asked && (
+        <PublishPlan
+          {...{ document, id: plan.id, edition: plan.edition ?? 0, send: publish }}
+          onYes={(forAll) => void send(forAll).catch(() => undefined /* It stands in the dialog. */)}
+          onClose={() => setAsked(false)}
+        />
+      )}
+      {publish.isError && !asked && <Failed error={publish.error} />}
       {archive.isError && <Failed error={archive.error} />}
     </>
   )

@@ -1,15 +1,14 @@
 import type { PlanRow } from '@jackdaw/contracts/plans'
-import type { PlanDocument } from '@jackdaw/core/plans'
-import type { StageId } from '@jackdaw/core/shared'
+import { planFrom, STARTERS, type Starter } from '@jackdaw/core/plans'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import * as z from 'zod/mini'
 import { PlanTabs } from '../items'
-import { Button, ButtonLink, Loaded, Table, TextField, TextLink, TitleLine, useSearch, whenOf } from '../ui'
+import { Button, ButtonLink, Loaded, Radios, Table, TextField, TextLink, TitleLine, useSearch, whenOf } from '../ui'
 import { FormDialog } from '../ui/over/FormDialog'
 import type { Column } from '../ui/table/columns'
-import { useTexts } from '../ui/words/texts'
+import { useTexts, type Texts } from '../ui/words/texts'
 import { useCreatePlan, usePlans } from './queries'
 
 /** The plans of the company. */
@@ -57,18 +56,20 @@ export function PlansPage() {
   )
 }
 
-const blank = (title: string, stage: string): PlanDocument => ({
-  ...{ title, about: '', working: true, dayLimitMin: 60 },
-  stages: [{ id: nanoid<StageId>(), name: stage, release: 'both', free: { days: 0, working: true }, items: [] }],
+/** Nothing to begin from but one stage. */
+const blank = (t: Texts['t']): Omit<Starter, 'key' | 'title'> => ({
+  ...{ about: '', working: true, dayLimitMin: 60 },
+  stages: [{ name: t('First days'), note: '', release: 'both', free: 0 }],
 })
 
-/** Asks what a new plan is called. */
+/** Asks what a new plan is called, and from which it begins. */
 function NewPlan({ onClose }: { onClose: () => void }) {
   const { t } = useTexts()
   const go = useNavigate()
   const create = useCreatePlan()
   const [title, setTitle] = useState('')
   const [asked, setAsked] = useState(false)
+  const [from, setFrom] = useState('')
   return (
     <FormDialog
       title={t('Make a plan')}
@@ -79,9 +80,30 @@ function NewPlan({ onClose }: { onClose: () => void }) {
       onSubmit={(event) => {
         event.preventDefault()
         setAsked(true)
-        if (title.trim() !== '') create.mutate(blank(title.trim(), t('First days')), { onSuccess: ({ id }) => void go(`/plans/${id}`) })
+        if (title.trim() !== '')
+          create.mutate(planFrom(STARTERS.find(({ key }) => key === from) ?? blank(t), title.trim(), nanoid), {
+            onSuccess: ({ id }) => void go(`/plans/${id}`),
+          })
       }}
     >
+      <Radios
+        label={t('Begin from')}
+        value={from}
+        onChange={(key) => {
+          const before = STARTERS.find((each) => each.key === from)?.title ?? ''
+          setFrom(key)
+          // A title of one's own stays.
+          if (title.trim() === before) setTitle(STARTERS.find((each) => each.key === key)?.title ?? '')
+        }}
+        options={[
+          { value: '', words: t('An empty plan') },
+          ...STARTERS.map((starter) => ({
+            value: starter.key,
+            words: starter.title,
+            hint: starter.stages.map(({ name }) => name).join(' → '),
+          })),
+        ]}
+      />
       <TextField
         label={t('Title')}
         maxLength={120}

@@ -114,38 +114,14 @@ function StageFields({
         error={stage.name.trim() === '' ? t('Give the stage a name') : undefined}
         onChange={(event) => set({ name: event.target.value })}
       />
-      {at > 0 && (
-        <>
-          <Radios<Release>
-            label={t('It begins')}
-            value={stage.release}
-            onChange={(release) => set({ release })}
-            options={[
-              { value: 'both', words: t('when the time of the stage before is over and all of it is done') },
-              { value: 'completion', words: t('when all of the stage before is done'), hint: t('Also earlier than planned.') },
-              { value: 'date', words: t('when the time of the stage before is over'), hint: t('Whether it is done or not.') },
-            ]}
-          />
-          <div className="flex gap-3 items-end">
-            <NumberField
-              label={t('Free days before it')}
-              whole
-              min={0}
-              max={PLAN_LIMITS.free}
-              value={stage.free.days}
-              onChange={(days) => set({ free: { ...stage.free, days } })}
-            />
-            <Select
-              label={t('Which are')}
-              value={stage.free.working ? 'working' : 'all'}
-              onChange={chosen<'working' | 'all'>((value) => set({ free: { ...stage.free, working: value === 'working' } }))}
-            >
-              <option value="working">{t('working days')}</option>
-              <option value="all">{t('all days')}</option>
-            </Select>
-          </div>
-        </>
-      )}
+      {at > 0 && <BeginsFields {...{ stage, set }} />}
+      <TextField
+        label={t('What belongs into it')}
+        hint={t('A note for those who write the plan.')}
+        maxLength={PLAN_LIMITS.note}
+        value={stage.note ?? ''}
+        onChange={(event) => set({ note: event.target.value })}
+      />
       <AddItems writing={writing} stageId={stage.id} />
       <div className="flex flex-wrap gap-2">
         <Button disabled={at === 0} onClick={() => change(moveStageBy(document, stage.id, -1))}>
@@ -165,6 +141,43 @@ function StageFields({
         </Button>
       </div>
     </section>
+  )
+}
+
+/** When a stage begins, and the free days before it. */
+function BeginsFields({ stage, set }: { stage: Stage; set: (more: Partial<Omit<Stage, 'id' | 'items'>>) => void }) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Radios<Release>
+        label={t('It begins')}
+        value={stage.release}
+        onChange={(release) => set({ release })}
+        options={[
+          { value: 'both', words: t('when the time of the stage before is over and all of it is done') },
+          { value: 'completion', words: t('when all of the stage before is done'), hint: t('Also earlier than planned.') },
+          { value: 'date', words: t('when the time of the stage before is over'), hint: t('Whether it is done or not.') },
+        ]}
+      />
+      <div className="flex gap-3 items-end">
+        <NumberField
+          label={t('Free days before it')}
+          whole
+          min={0}
+          max={PLAN_LIMITS.free}
+          value={stage.free.days}
+          onChange={(days) => set({ free: { ...stage.free, days } })}
+        />
+        <Select
+          label={t('Which are')}
+          value={stage.free.working ? 'working' : 'all'}
+          onChange={chosen<'working' | 'all'>((value) => set({ free: { ...stage.free, working: value === 'working' } }))}
+        >
+          <option value="working">{t('working days')}</option>
+          <option value="all">{t('all days')}</option>
+        </Select>
+      </div>
+    </>
   )
 }
 

@@ -198,7 +198,7 @@ function StageRows({ placed, n, document, known, selected, shown, onSelect, onCh
       ))}
       {items.length === 0 && (
         <p className="text-sm text-soft px-4 md:px-6 pb-2 sticky left-0 w-fit">
-          {t('Nothing stands in this stage yet. Choose it, then put items into it.')}
+          {stage.note || t('Nothing stands in this stage yet. Choose it, then put items into it.')}
         </p>
       )}
     </section>

@@ -3,19 +3,23 @@ import {
   changeEnrolment,
   createPlan,
   endEnrolment,
+  endPlanGiving,
   enrolPeople,
   findPlanItems,
   getPlan,
+  givePlan,
   listEnrolled,
   listMyPlans,
+  listPlanGivings,
   listPlans,
   listPlansOf,
+  previewPlanEdition,
   publishPlan,
   savePlan,
   simulatePlan,
 } from '@jackdaw/contracts/plans'
 import type { BodyOf } from '@jackdaw/contracts/endpoint'
-import type { EnrolmentId, PersonId, PlanId } from '@jackdaw/core/shared'
+import type { EnrolmentId, PersonId, PlanGivingId, PlanId } from '@jackdaw/core/shared'
 import type { PlanDocument } from '@jackdaw/core/plans'
 import { keepPreviousData, skipToken, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient, reading } from '../api'
@@ -63,11 +67,23 @@ export const useCreatePlan = () =>
 export const useSavePlan = (id: PlanId) =>
   useMutation({ mutationFn: (body: BodyOf<typeof savePlan>) => call(savePlan, { params: { id }, body }) })
 export const usePublishPlan = (id: PlanId) =>
-  useMutation({ mutationFn: (revision: number) => call(publishPlan, { params: { id }, body: { revision } }), ...changed })
+  useMutation({ mutationFn: (body: BodyOf<typeof publishPlan>) => call(publishPlan, { params: { id }, body }), ...changed })
+export const usePlanTouches = (id: PlanId, document: PlanDocument) =>
+  useQuery({
+    queryKey: ['plan', id, 'touches', document],
+    ...fresh,
+    queryFn: ({ signal }) => call(previewPlanEdition, { params: { id }, body: { document }, signal }),
+  })
 export const useArchivePlan = (id: PlanId) =>
   useMutation({ mutationFn: (archived: boolean) => call(archivePlan, { params: { id }, body: { archived } }), ...changed })
 export const useEnrol = (id: PlanId) =>
   useMutation({ mutationFn: (body: BodyOf<typeof enrolPeople>) => call(enrolPeople, { params: { id }, body }), ...changed })
+export const usePlanGivings = (id: PlanId) =>
+  useQuery({ queryKey: ['plan', id, 'givings'], ...fresh, queryFn: ({ signal }) => call(listPlanGivings, { params: { id }, signal }) })
+export const useGivePlan = (id: PlanId) =>
+  useMutation({ mutationFn: (body: BodyOf<typeof givePlan>) => call(givePlan, { params: { id }, body }), ...changed })
+export const useEndPlanGiving = (id: PlanId, planGivingId: PlanGivingId) =>
+  useMutation({ mutationFn: () => call(endPlanGiving, { params: { id, planGivingId } }), ...changed })
 export const useChangeEnrolment = (id: PlanId, enrolmentId: EnrolmentId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof changeEnrolment>) => call(changeEnrolment, { params: { id, enrolmentId }, body }),

@@ -85,7 +85,7 @@ function ConfirmerField({
       label={t('Who confirms it')}
       value={confirmer.by}
       onChange={(by) => {
-        if (by === 'manager') onChange({ by })
+        if (by !== 'role') onChange({ by })
         else if (first) onChange({ by, roleId: first.id })
       }}
       options={[
@@ -93,6 +93,11 @@ function ConfirmerField({
           value: 'manager',
           words: t('Whoever they report to'),
           hint: t('While that one is away, the next above.'),
+        },
+        {
+          value: 'mentor',
+          words: t('Their mentor in the plan'),
+          hint: t('Without one, or while they are away, whoever they report to.'),
         },
         {
           value: 'role',

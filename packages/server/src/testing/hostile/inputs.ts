@@ -74,7 +74,9 @@ const SPECIAL: Record<string, Special> = {
   'post /api/plans': body((sent, things) => void (sent['document'] = planOf(things.guide))),
   'put /api/plans/:id': body((sent, things) => void Object.assign(sent, { document: planOf(things.guide), revision: 1 })),
   'post /api/plans/:id/editions': body((sent) => void (sent['revision'] = 1)),
+  'post /api/plans/:id/editions/preview': body((sent, things) => void (sent['document'] = planOf(things.guide))),
   'post /api/plan-simulations': body((sent, things) => void Object.assign(sent, { document: planOf(things.guide), startOn: '2026-04-01' })),
+  'post /api/plans/:id/givings': body((sent) => void (sent['mentorId'] = null)),
   'post /api/plans/:id/people': body((sent) => void Object.assign(sent, { startOn: '2026-04-01', mentorId: null })),
   'post /api/tasks': body((sent, _things, world) => void (sent['document'] = taskDocument(world, null))),
   'put /api/tasks/:id/draft': body((sent, things, world) => {
@@ -176,6 +178,7 @@ export async function validInput(
     'hand-in': [things.handIn],
     plan: [things.plan],
     enrolment: [things.enrolment],
+    'plan-giving': [things.planGiving],
     step: things.steps,
     section: [things.section],
     picture: [/task/i.test(endpoint.path) ? things.taskPicture : things.picture],

@@ -35,14 +35,19 @@ export async function aTaskHandedIn(
 }
 
 /** A published plan in which a guide stands, and somebody who goes through it. */
-export async function aPlanUnderWay(server: TestServer, company: Company, guide: GuideId): Promise<{ plan: string; enrolment: string }> {
+export async function aPlanUnderWay(
+  server: TestServer,
+  company: Company,
+  guide: GuideId,
+): Promise<{ plan: string; enrolment: string; planGiving: string }> {
   const { services, parts } = server
   const { lead, staff } = company.people
   const plan = nanoid<PlanId>()
   await services.addPlan({ id: plan, document: planOf(guide), ownerId: lead, now: START })
   await services.enrol(plan, { people: [staff], startOn: '2026-03-10' as never, mentorId: null }, lead, START)
   const row = await parts.database.one<{ id: string }>('select id from enrolment where plan_id = $1', [plan])
-  return { plan, enrolment: row!.id }
+  const { id: planGiving } = await services.givePlan(plan, { audience: ticked([company.role], []), mentorId: null }, lead, START)
+  return { plan, enrolment: row!.id, planGiving }
 }
 
 /** Something that somebody was told. */

@@ -52,6 +52,7 @@ export type Things = {
   handIn: string
   plan: string
   enrolment: string
+  planGiving: string
   code: string
   revision: number
 }
@@ -307,6 +308,7 @@ export class HostileWorld {
       handIn: nanoid(),
       plan: nanoid(),
       enrolment: nanoid(),
+      planGiving: nanoid(),
       code: '',
       revision: saved.revision + 1,
     }

@@ -129,6 +129,8 @@ export const english: Record<string, string> = {
   '{{count}} items moved off a holiday_one': 'One item moved off a holiday',
   '{{count}} items moved because they are away_one': 'One item moved because they are away',
   '{{count}} days_one': 'one day',
+  '{{count}} people would be touched_one': 'One person would be touched',
+  '{{count}} others stay as they are_one': 'One other stays as they are',
   '{{count}} waiting_one': 'one waiting',
   '{{count}} groups are made_one': 'One group is made',
   '{{count}} invitations are prepared_one': 'One invitation is prepared',

@@ -64,5 +64,6 @@ export const germanTasks: Record<string, string> = {
   'People have done something and ask for your word': 'Menschen haben etwas getan und bitten um Ihr Wort',
   'Nothing waits for your word.': 'Nichts wartet auf Ihr Wort.',
   'No more is said of it.': 'Mehr ist dazu nicht gesagt.',
+  'the mentor': 'wer begleitet',
   'whoever one reports to': 'wem man berichtet',
 }
