@@ -84,13 +84,16 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   await ines.goto(`${app.address}/inbox/mails`)
   await ines.waitForFunction(() => document.querySelector('[role=switch][aria-checked=false]') !== null)
   expect(await ines.$$eval('[role=switch]', (all) => all.map((each) => each.getAttribute('aria-checked') === 'true'))).toEqual([
-    false, // something to be read
+    false, // something to be done
     true, // again
     false, // to look up
     true, // due soon
     true, // late
     true, // people who report
     true, // reminded by hand
+    true, // to be confirmed
+    true, // sent back
+    false, // confirmed
     true, // a clash
     false, // an import
     true, // writing along

@@ -75,7 +75,7 @@ it('a task is written and published, put into a plan by keys, tried and given; d
   await marta.waitForSelector('button[aria-label*="of First days"]')
   await press(marta, 'Publish')
   await seen(marta, 'Give the plan to people')
-  await choose(marta, 'Who goes through it', 'Robledo', 'Inés Robledo')
+  await choose(marta, 'People', 'Robledo', 'Inés Robledo')
   await choose(marta, 'Mentor, who looks after them', 'Pike', 'Gareth Pike')
   await seen(marta, 'As planned')
   expect(await seriousFindings(marta)).toEqual([])
