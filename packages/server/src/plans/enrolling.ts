@@ -1,15 +1,24 @@
 import type { SimulatedPlan } from '@jackdaw/contracts/plans'
 import { itemKey } from '@jackdaw/core/items'
 import { PACES, simulate, type PlanDocument } from '@jackdaw/core/plans'
-import { addDays, known, localDateAt, type EnrolmentId, type LocalDate, type PersonId, type PlanId } from '@jackdaw/core/shared'
-import { Op } from 'sequelize'
+import {
+  addDays,
+  known,
+  localDateAt,
+  type EnrolmentId,
+  type LocalDate,
+  type PersonId,
+  type PlanGivingId,
+  type PlanId,
+} from '@jackdaw/core/shared'
+import { Op, type Attributes } from 'sequelize'
 import { dueFactsOf } from '../assignments'
 import type { Db } from '../db'
 import { fail, failField, type Parts } from '../http'
 import { PERSON } from '../people'
 import { askAnewAbout } from '../tasks'
 import { advance } from './advance'
-import { ENROLMENT, ENROLMENT_HOLD } from './model'
+import { ENROLMENT, ENROLMENT_HOLD, type EnrolmentRow } from './model'
 import { othersFirst } from './underWay'
 import { itemFactsOf, planOf } from './writing'
 
@@ -53,6 +62,27 @@ export async function simulateFor(
   return { person, paces }
 }
 
+/** Has people begin plans; whoever has come to go through the same one meanwhile, by another giving, goes on with that.
+ * @returns how many begin */
+export async function begin(tx: Db, parts: Parts, rows: readonly NewEnrolment[], now: number): Promise<number> {
+  const ids = rows.map(({ id }) => id)
+  await tx.in(ENROLMENT).insertAll(rows, { skip: true })
+  await advance(tx, parts, 'e.id = any ($1)', [ids], now)
+  await askAnewAbout(
+    tx,
+    parts,
+    rows.map(({ personId }) => personId),
+    now,
+  )
+  return tx.in(ENROLMENT).count({ id: { [Op.in]: ids } })
+}
+type NewEnrolment = Pick<
+  Attributes<EnrolmentRow>,
+  'id' | 'planId' | 'edition' | 'personId' | 'startOn' | 'givenBy' | 'givenAt' | 'mentorId'
+> & {
+  givingId?: PlanGivingId
+}
+
 /** Whom a plan is given to, from when on, and who looks after them. */
 export type Enrolling = { people: readonly PersonId[]; startOn: LocalDate; mentorId: PersonId | null }
 /** Gives a plan to people. Who goes through it already goes on as before.
@@ -80,10 +110,8 @@ export async function enrol(
       // Nobody looks after themselves.
       mentorId: mentorId === personId ? null : mentorId,
     }))
-    await tx.in(ENROLMENT).insertAll(rows)
-    await advance(tx, parts, 'e.id = any ($1)', [rows.map(({ id }) => id)], now)
-    await askAnewAbout(tx, parts, fresh, now)
-    return { given: fresh.length, had: had.size }
+    const given = await begin(tx, parts, rows, now)
+    return { given, had: had.size + rows.length - given }
   })
 }
 

@@ -15,7 +15,7 @@ import { dueFactsOf } from '../assignments'
 import type { Db } from '../db'
 import { fail, type AudienceFollower, type Parts } from '../http'
 import { advance } from './advance'
-import { refuseStrangers } from './enrolling'
+import { begin, refuseStrangers } from './enrolling'
 import { ENROLMENT, PLAN_GIVING } from './model'
 import { planOf } from './writing'
 
@@ -60,9 +60,7 @@ async function follow(tx: Db, parts: Parts, scope: Scope, now: number): Promise<
       ...{ givenBy: giver, givenAt: now, givingId: giving },
     }
   })
-  await tx.in(ENROLMENT).insertAll(rows, { skip: true })
-  await advance(tx, parts, 'e.id = any ($1)', [rows.map(({ id }) => id)], now)
-  return rows.length
+  return begin(tx, parts, rows, now)
 }
 
 /** Gives a plan to an audience, and to whoever joins it. @returns how many begin it now */

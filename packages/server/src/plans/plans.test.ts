@@ -346,6 +346,16 @@ describe('a plan', () => {
     expect(await given()).toEqual({ 1: '2026-03-13', 3: '2026-03-11' })
     expect(await lead.json('post', `/api/plans/${plan}/editions/preview`, { document })).toEqual({ people: [], others: 1 })
   })
+  it('is begun once by who is given it by hand and by an audience at the same moment', async () => {
+    const plan = await aPlan(server, company, [{ tasks: [[task(0), 1]] }])
+    const people = [company.people.staff, company.people.outsider]
+    const answers = await Promise.all([
+      ...[1, 2].map(() => lead.send('post', `/api/plans/${plan}/people`, { people, startOn: today, mentorId: null })),
+      ...[1, 2].map(() => lead.send('post', `/api/plans/${plan}/givings`, { audience: ticked([], people), mentorId: null })),
+    ])
+    expect(answers.map(({ status }) => status)).toEqual([200, 200, 200, 200])
+    expect((await lead.json('get', `/api/plans/${plan}/people`)).count).toBe(2)
+  })
   it('is written by one at a time, published only with something in it, and given only when published', async () => {
     const { id } = await lead.json('post', '/api/plans', {
       document: {

@@ -35,7 +35,13 @@ export function EnrolledMenu({ planId, row }: Props) {
           ) : (
             <MenuItem
               onSelect={() =>
-                change.mutate({ what: 'go-on' }, { onSuccess: () => showToast(t('It goes on for {{name}}', { name: row.person.name })) })
+                change.mutate(
+                  { what: 'go-on' },
+                  {
+                    onSuccess: () => showToast(t('It goes on for {{name}}', { name: row.person.name })),
+                    onError: () => showToast(t('It could not be changed: it is still held. Try again.')),
+                  },
+                )
               }
             >
               {t('Let it go on')}

@@ -1,15 +1,17 @@
 import type { MyPlan } from '@jackdaw/contracts/plans'
 import type { PersonId } from '@jackdaw/core/shared'
 import { Link } from 'react-router'
-import { dayOf } from '../ui'
+import { dayOf, Failed } from '../ui'
 import { useTexts, type Texts } from '../ui/words/texts'
 import { useMyPlans, usePlansOf } from './queries'
 
 /** The plans that somebody goes through, with the stage in which they are, and who looks after them. */
-export const MyPlans = () => <Plans plans={useMyPlans().data ?? []} />
+export const MyPlans = () => <Plans query={useMyPlans()} />
 /** The same of somebody else, as they see them. */
-export const PlansOf = ({ personId }: { personId: PersonId }) => <Plans plans={usePlansOf(personId).data ?? []} />
-const Plans = ({ plans }: { plans: readonly MyPlan[] }) => plans.map((plan) => <PlanShown key={plan.id} plan={plan} />)
+export const PlansOf = ({ personId }: { personId: PersonId }) => <Plans query={usePlansOf(personId)} />
+/** Until they are there, nothing stands in their place: most people go through none. */
+const Plans = ({ query }: { query: { data?: readonly MyPlan[] | undefined; isError: boolean; error: unknown } }) =>
+  query.data ? query.data.map((plan) => <PlanShown key={plan.id} plan={plan} />) : query.isError && <Failed error={query.error} />
 
 /** Where somebody is in a plan, in a sentence. */
 function standingWords(t: Texts['t'], { stages, heldSince, freeUntil, endsOn }: MyPlan): string {
