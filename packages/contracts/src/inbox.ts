@@ -1,5 +1,4 @@
-import { EntryKind } from '@jackdaw/core/inbox'
-import { ItemRef } from '@jackdaw/core/items'
+import { AboutRef, EntryKind } from '@jackdaw/core/inbox'
 import { EntryId, Instant, LocalDate } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -9,7 +8,7 @@ import { endpoint } from './endpoint'
 export const Entry = z.object({
   id: EntryId,
   kind: EntryKind,
-  about: ItemRef,
+  about: AboutRef,
   data: z.record(z.string(), z.unknown()),
   at: z.int(),
   readAt: z.nullable(z.int()),

@@ -1,6 +1,6 @@
 import { ItemRef } from '@jackdaw/core/items'
 import { PACES, PlanDocument } from '@jackdaw/core/plans'
-import { EnrolmentId, Instant, LocalDate, PersonId, PlanGivingId, PlanId, StageId } from '@jackdaw/core/shared'
+import { EnrolmentId, Instant, LocalDate, PersonId, PlanGivingId, PlanId, PlannedCheckInId, StageId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { AudienceChoice, AudienceShown } from './audiences'
 import { endpoint } from './endpoint'
@@ -78,15 +78,17 @@ export const savePlan = endpoint({
   response: z.object({ revision: z.int() }),
   problems: ['invalid', 'not-found', 'draft-moved-on'],
 })
+/** An item or a check-in of a plan by what it is called. */
+const PlanPartNamed = z.object({ title: z.string(), checkIn: z.boolean() })
 /** What would become of those who go through a plan if it held for them as it is written: of whom something changes, by name, and how many stay as they are.
  * `endsOn`: when they are through if they do everything on its day, now and then. */
 export const PlanTouches = z.object({
   people: z.array(
     z.object({
       person: PersonRef,
-      comes: z.array(z.string()),
-      goes: z.array(z.string()),
-      moves: z.array(z.object({ title: z.string(), from: LocalDate, to: LocalDate })),
+      comes: z.array(PlanPartNamed),
+      goes: z.array(PlanPartNamed),
+      moves: z.array(z.object({ ...PlanPartNamed.shape, from: LocalDate, to: LocalDate })),
       endsOn: z.nullable(LocalDate),
       endsOnThen: z.nullable(LocalDate),
     }),
@@ -141,7 +143,13 @@ export const SimulatedPlan = z.object({
   stuckAt: z.nullable(StageId),
   moved: z.object({ holiday: z.int(), away: z.int() }),
   stages: z.array(
-    z.object({ id: StageId, startsOn: z.nullable(LocalDate), endsOn: z.nullable(LocalDate), finishedOn: z.nullable(LocalDate) }),
+    z.object({
+      id: StageId,
+      startsOn: z.nullable(LocalDate),
+      endsOn: z.nullable(LocalDate),
+      finishedOn: z.nullable(LocalDate),
+      checkIns: z.array(z.object({ id: PlannedCheckInId, on: LocalDate })),
+    }),
   ),
   days: z.array(Day),
 })
@@ -216,7 +224,8 @@ export const StageOfPerson = z.object({
   required: z.int(),
   done: z.int(),
 })
-/** Somebody who goes through a plan. `late`: what they are late with, the oldest first. `endsOn`: when they are through if they do everything on its day from
+/** Somebody who goes through a plan. `late`: what they are late with, the oldest first. `checkIns`: of the stages that they have come to; `missing`: of whom
+ * answers are, once it was asked. `endsOn`: when they are through if they do everything on its day from
  * now on; `null` once they are. */
 export const Enrolled = z.object({
   id: EnrolmentId,
@@ -227,6 +236,15 @@ export const Enrolled = z.object({
   today: LocalDate,
   stages: z.array(StageOfPerson),
   late: z.array(z.object({ item: ItemRef, title: z.string(), dueOn: LocalDate })),
+  checkIns: z.array(
+    z.object({
+      id: PlannedCheckInId,
+      name: z.string(),
+      on: LocalDate,
+      state: z.enum(['coming', 'waits', 'over']),
+      missing: z.array(PersonRef),
+    }),
+  ),
   heldSince: z.nullable(LocalDate),
   overAt: z.nullable(Instant),
   endsOn: z.nullable(LocalDate),

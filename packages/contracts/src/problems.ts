@@ -18,6 +18,7 @@ export const PROBLEMS = {
   'item-archived': { status: 409, title: 'It is archived' },
   'already-handed-in': { status: 409, title: 'It waits to be confirmed already' },
   'already-answered': { status: 409, title: 'It has been answered already' },
+  'check-in-closed': { status: 409, title: 'It is not asked any more' },
   'already-done': { status: 409, title: 'It is done already' },
   'recording-over': { status: 409, title: 'The recording has ended' },
   'recording-full': { status: 409, title: 'The recording is full' },

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { guideItem } from '../items'
-import type { GuideId } from '../shared'
+import type { CheckInId, GuideId } from '../shared'
+import { aboutCheckIn } from './about'
 import { ENTRIES, entrySaid, type EntryKind } from './entries'
 
 const about = guideItem('V1StGXR8_Z5jdHi6B-myT' as GuideId)
@@ -15,6 +16,13 @@ it('says who was first where that is known', () => {
   expect(said('Ada')).toContain('{{by}}')
   expect(said(null)).not.toContain('{{')
 })
+it('leads to a check-in, and says who answers beside', () => {
+  const checkIn = aboutCheckIn('c'.repeat(21) as CheckInId)
+  const said = (other: string | null) => entrySaid('check-in', checkIn, { name: 'First week', other })
+  expect(said('Ada')).toMatchObject({ to: `/check-ins/${checkIn.id}`, into: { name: 'First week', other: 'Ada' } })
+  expect(said('Ada').more).toContain('{{other}}')
+  expect(said(null).more).not.toContain('{{')
+})
 it('puts nothing into words that its data do not hold', () => {
   const data: Record<EntryKind, object> = {
     'due-again': { title: 'a', due: null },
@@ -26,6 +34,8 @@ it('puts nothing into words that its data do not hold', () => {
     'to-confirm': { title: 'a', names: 'b', count: 1 },
     'sent-back': { title: 'a', by: 'b', reason: 'c' },
     confirmed: { title: 'a', by: 'b' },
+    'check-in': { name: 'a', other: 'b' },
+    'checked-in': { name: 'a', other: 'b' },
     'to-do': { title: 'a', by: 'b', due: '2026-03-24' },
     clash: { title: 'a', by: 'b', step: 'x' },
     imported: { title: 'a', count: 3, missing: 1 },

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
-import { pathOfItem, type ItemRef } from '../items'
 import { LocalDate, keysOf } from '../shared'
+import { pathOfAbout, type AboutRef } from './about'
 
 /** All that is to be known of a kind of entry in an inbox.
  * `data`: what was so when it came in, for its words.
@@ -19,7 +19,7 @@ export type EntryRules<D extends z.ZodMiniType = z.ZodMiniType> = {
   more: (data: z.infer<D>) => string
   choice: string
   act: string
-  leadsTo: (about: ItemRef, data: z.infer<D>) => string
+  leadsTo: (about: AboutRef, data: z.infer<D>) => string
 }
 const entry = <D extends z.ZodMiniType>(rules: EntryRules<D>): EntryRules<D> => rules
 
@@ -37,7 +37,7 @@ export const ENTRIES = {
     more: ({ due }) => (due === null ? 'There is no date by which it has to be done.' : 'It is to be done by {{due}}.'),
     choice: 'I am given something to do',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
   }),
   'due-again': entry({
     data: z.object({ title, due: z.nullable(LocalDate) }),
@@ -48,7 +48,7 @@ export const ENTRIES = {
     more: ({ due }) => (due === null ? 'There is no date by which it has to be done.' : 'It is to be done by {{due}}.'),
     choice: 'Something that I have done is to be done again',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
   }),
   'to-look-up': entry({
     data: z.object({ title, by }),
@@ -59,7 +59,7 @@ export const ENTRIES = {
     more: () => 'There is nothing to be done; it is at hand when you need it.',
     choice: 'I am given something to look up',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
   }),
   'due-soon': entry({
     data: z.object({ title, due: LocalDate }),
@@ -70,7 +70,7 @@ export const ENTRIES = {
     more: () => 'It is still to be done by you.',
     choice: 'Something that I am to do is due soon',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
   }),
   late: entry({
     data: z.object({ title, due: LocalDate }),
@@ -81,7 +81,7 @@ export const ENTRIES = {
     more: () => 'It is still to be done by you.',
     choice: 'Something that I was to do is late',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
   }),
   'team-late': entry({
     data: z.object({ title, names: z.string(), count: z.int() }),
@@ -103,7 +103,7 @@ export const ENTRIES = {
     more: ({ due }) => (due === null ? 'It waits to be done by you.' : 'It is to be done by {{due}}.'),
     choice: 'Somebody reminds me of what I am to do',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
   }),
   'to-confirm': entry({
     data: z.object({ title, names: z.string(), count: z.int() }),
@@ -125,7 +125,7 @@ export const ENTRIES = {
     more: () => '“{{reason}}”',
     choice: 'Something that I have handed in is sent back to me',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
   }),
   confirmed: entry({
     data: z.object({ title, by }),
@@ -136,7 +136,32 @@ export const ENTRIES = {
     more: () => 'It stands in your records.',
     choice: 'It is confirmed that I have done something',
     act: 'Open it',
-    leadsTo: pathOfItem,
+    leadsTo: pathOfAbout,
+  }),
+  'check-in': entry({
+    data: z.object({ name: z.string(), other: z.nullable(z.string()) }),
+    waits: true,
+    toDo: false,
+    mail: true,
+    words: 'The check-in “{{name}}” waits for your answers',
+    more: ({ other }) =>
+      other === null
+        ? 'Somebody else answers the same questions. When both have answered, you see the answers side by side.'
+        : '{{other}} answers the same questions. When both have answered, you see the answers side by side.',
+    choice: 'A check-in waits for my answers',
+    act: 'Answer',
+    leadsTo: pathOfAbout,
+  }),
+  'checked-in': entry({
+    data: z.object({ name: z.string(), other: z.string() }),
+    waits: false,
+    toDo: false,
+    mail: true,
+    words: '{{other}} has answered too: “{{name}}”',
+    more: () => 'Both answers stand side by side now. Look at them, then talk.',
+    choice: 'Both have answered a check-in of mine',
+    act: 'See both',
+    leadsTo: pathOfAbout,
   }),
   clash: entry({
     data: z.object({ title, by: z.nullable(z.string()), step: z.nullable(z.string()) }),
@@ -150,7 +175,7 @@ export const ENTRIES = {
         : 'It was not taken over, because {{by}} has changed the same place meanwhile. Both are kept; choose in the editor.',
     choice: 'A change of mine meets that of somebody else and waits for my decision',
     act: 'Decide',
-    leadsTo: (about, { step }) => `${pathOfItem(about)}/edit${step === null ? '' : `?step=${step}`}`,
+    leadsTo: (about, { step }) => `${pathOfAbout(about)}/edit${step === null ? '' : `?step=${step}`}`,
   }),
   imported: entry({
     data: z.object({ title, count: z.int(), missing: z.int() }),
@@ -162,7 +187,7 @@ export const ENTRIES = {
       missing === 0 ? 'It is a draft with {{count}} steps.' : 'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}.',
     choice: 'An import of mine is done',
     act: 'Open the draft',
-    leadsTo: (about) => `${pathOfItem(about)}/edit`,
+    leadsTo: (about) => `${pathOfAbout(about)}/edit`,
   }),
   'write-along': entry({
     data: z.object({ title, by }),
@@ -173,7 +198,7 @@ export const ENTRIES = {
     more: () => 'You can change its draft now, as its owner can.',
     choice: 'Somebody asks me to write along at a guide',
     act: 'Open the draft',
-    leadsTo: (about) => `${pathOfItem(about)}/edit`,
+    leadsTo: (about) => `${pathOfAbout(about)}/edit`,
   }),
 }
 /** The kinds that ask for an item to be done. */
@@ -191,7 +216,7 @@ export type SaidEntry = { words: string; more: string; act: string; to: string; 
 /** What an entry says.
  * @param data as it was stored; checked against the schema of its kind
  * @throws when the data are not those of the kind */
-export function entrySaid(kind: EntryKind, about: ItemRef, data: unknown): SaidEntry {
+export function entrySaid(kind: EntryKind, about: AboutRef, data: unknown): SaidEntry {
   const rules: EntryRules = ENTRIES[kind]
   const into = rules.data.parse(data)
   return {

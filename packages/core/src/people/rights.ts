@@ -51,6 +51,7 @@ export const RIGHTS = {
   'hand-in.read': [everyone('self', 'asked', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
   'hand-in.answer': [everyone('asked', 'reports'), holder('guides.all', 'any')],
   'hand-in.take-back': [everyone('self')],
+  'check-in.answer': [everyone('self', 'asked')],
   'inbox.use': [everyone('any')],
   'jobs.manage': [holder('company.settings', 'any')],
   'records.list': [holder('records.all', 'any'), everyone('reports')],
@@ -85,6 +86,7 @@ export const THINGS = {
   /** Of whatever kind: how somebody stands to it is asked of its kind. */
   item: ITEM_RIGHTS,
   'hand-in': { relations: ['self', 'asked', 'reports'], knownBy: ['hand-in.read'] },
+  'check-in': { relations: ['self', 'asked'], knownBy: ['check-in.answer'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

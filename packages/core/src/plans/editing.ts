@@ -1,6 +1,7 @@
 import { itemKey, type ItemRef } from '../items'
-import type { StageId } from '../shared'
-import { PLAN_LIMITS, type PlanDocument, type PlanItem, type Stage } from './plan'
+import type { PlannedCheckInId, StageId } from '../shared'
+import type { PlannedCheckIn } from './checkIn'
+import { daysOfStage, PLAN_LIMITS, type PlanDocument, type PlanItem, type Stage } from './plan'
 
 const within = (n: number, least: number, most: number): number => Math.min(most, Math.max(least, n))
 const isSame = (a: ItemRef, b: ItemRef): boolean => itemKey(a) === itemKey(b)
@@ -47,6 +48,32 @@ export function moveItemTo(plan: PlanDocument, item: ItemRef, to: StageId, day: 
 export const removeItem = (plan: PlanDocument, item: ItemRef): PlanDocument => ({
   ...plan,
   stages: plan.stages.map((stage) => ({ ...stage, items: stage.items.filter((each) => !isSame(each.item, item)) })),
+})
+/** Puts a check-in at the end of a stage, on its last day. */
+export const addCheckIn = (plan: PlanDocument, id: StageId, checkIn: Omit<PlannedCheckIn, 'day'>): PlanDocument =>
+  inStage(plan, id, (stage) => ({ ...stage, checkIns: [...(stage.checkIns ?? []), { ...checkIn, day: daysOfStage(stage) }] }))
+/** Changes a check-in. */
+export const setCheckIn = (plan: PlanDocument, id: PlannedCheckInId, more: Partial<Omit<PlannedCheckIn, 'id'>>): PlanDocument => ({
+  ...plan,
+  stages: plan.stages.map((stage) =>
+    stage.checkIns?.some((each) => each.id === id)
+      ? { ...stage, checkIns: stage.checkIns.map((each) => (each.id === id ? { ...each, ...more } : each)) }
+      : stage,
+  ),
+})
+/** Puts a check-in on a day of a stage, the one in which it stands or another. */
+export function placeCheckIn(plan: PlanDocument, id: PlannedCheckInId, to: StageId, day: number): PlanDocument {
+  const from = plan.stages.find(({ checkIns }) => checkIns?.some((each) => each.id === id))
+  const found = from?.checkIns?.find((each) => each.id === id)
+  if (!from || !found || !plan.stages.some((stage) => stage.id === to)) return plan
+  const on = within(day, 1, PLAN_LIMITS.days)
+  if (from.id === to) return on === found.day ? plan : setCheckIn(plan, id, { day: on })
+  return inStage(removeCheckIn(plan, id), to, (stage) => ({ ...stage, checkIns: [...(stage.checkIns ?? []), { ...found, day: on }] }))
+}
+/** Takes a check-in out of a plan. */
+export const removeCheckIn = (plan: PlanDocument, id: PlannedCheckInId): PlanDocument => ({
+  ...plan,
+  stages: plan.stages.map((stage) => (stage.checkIns ? { ...stage, checkIns: stage.checkIns.filter((each) => each.id !== id) } : stage)),
 })
 /** Adds a stage at the end. */
 export const addStage = (plan: PlanDocument, id: StageId, name: string): PlanDocument =>

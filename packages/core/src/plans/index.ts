@@ -1,12 +1,40 @@
-export { daysOfStage, itemsOfPlan, PLAN_LIMITS, PlanDocument, PlanItem, Release, Stage } from './plan'
+export {
+  Answer,
+  answersBeside,
+  APART,
+  CHECK_IN_LIMITS,
+  CHECK_IN_STATES,
+  checkInState,
+  compare,
+  Question,
+  SCALE,
+  SIDES,
+  unanswered,
+} from './checkIn'
+export type { CheckInState, Compared, PlannedCheckIn, Side } from './checkIn'
+export { checkInsOfPlan, daysOfStage, itemsOfPlan, PLAN_LIMITS, PlanDocument, PlanItem, Release, Stage } from './plan'
 export { isOver, standingOf, toRelease } from './standing'
-export type { DatedItem, Happened, PlanFacts, StageStanding } from './standing'
+export type { DatedCheckIn, DatedItem, Happened, PlanFacts, StageStanding } from './standing'
 export { planChange } from './compare'
-export type { PlanChange } from './compare'
+export type { PlanChange, PlanPart } from './compare'
 export { lengthDays, PACES, simulate, SLOW_DAYS } from './simulate'
 export type { Pace, Simulated, SimulatedDay } from './simulate'
 export { planFrom, STARTERS } from './starters'
 export type { Starter } from './starters'
 export { timeLineOf } from './timeLine'
 export type { PlacedDay, PlacedStage } from './timeLine'
-export { addItems, addStage, moveItemBy, moveItemTo, moveStageBy, removeItem, removeStage, setItem, setStage } from './editing'
+export {
+  addCheckIn,
+  addItems,
+  addStage,
+  moveItemBy,
+  moveItemTo,
+  moveStageBy,
+  placeCheckIn,
+  removeCheckIn,
+  removeItem,
+  removeStage,
+  setCheckIn,
+  setItem,
+  setStage,
+} from './editing'

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import { itemKey, ItemRef } from '../items'
 import { StageId } from '../shared'
+import { CHECK_IN_LIMITS, plannedCheckIn, type PlannedCheckIn } from './checkIn'
 
 /** How much a plan may hold: characters, stages, items in all of them, days of a stage, free days before one, and minutes of a day. */
 export const PLAN_LIMITS = {
@@ -30,7 +31,8 @@ export const PlanItem = z.object({
 export type PlanItem = z.infer<typeof PlanItem>
 
 /** A block of items that come together. `free`: so many days without anything lie before it, working days or all of them; of the first stage they are
- * not asked. `note`: what belongs into it, for those who write the plan. */
+ * not asked. `note`: what belongs into it, for those who write the plan. `checkIns`: on which of its days
+ * somebody and whoever they report to look back; nothing waits for them. */
 export const Stage = z.object({
   id: StageId,
   name: z.string().check(z.trim(), z.minLength(1, 'Give the stage a name'), z.maxLength(PLAN_LIMITS.name)),
@@ -38,6 +40,7 @@ export const Stage = z.object({
   release: Release,
   free: z.object({ days: z.int().check(z.minimum(0), z.maximum(PLAN_LIMITS.free)), working: z.boolean() }),
   items: z.array(PlanItem),
+  checkIns: z.optional(z.array(plannedCheckIn(PLAN_LIMITS.days))),
 })
 /** Read by {@link Stage}. */
 export type Stage = z.infer<typeof Stage>
@@ -63,6 +66,14 @@ export const PlanDocument = z
       path: ['stages'],
       error: `A plan holds at most ${PLAN_LIMITS.items} items`,
     }),
+    z.refine(({ stages }) => hasNoneTwice(checkInsOf(stages).map(({ id }) => id)), {
+      path: ['stages'],
+      error: 'Two check-ins have the same id',
+    }),
+    z.refine(({ stages }) => checkInsOf(stages).length <= CHECK_IN_LIMITS.inPlan, {
+      path: ['stages'],
+      error: `A plan holds at most ${CHECK_IN_LIMITS.inPlan} check-ins`,
+    }),
   )
 /** Read by {@link PlanDocument}. */
 export type PlanDocument = z.infer<typeof PlanDocument>
@@ -70,5 +81,9 @@ export type PlanDocument = z.infer<typeof PlanDocument>
 const itemsOf = (stages: readonly Stage[]): PlanItem[] => stages.flatMap(({ items }) => items)
 /** All items of a plan in its order. */
 export const itemsOfPlan = ({ stages }: Pick<PlanDocument, 'stages'>): PlanItem[] => itemsOf(stages)
-/** How many days a stage is long: up to its last item, and at least one. */
-export const daysOfStage = ({ items }: Pick<Stage, 'items'>): number => Math.max(1, ...items.map(({ day }) => day))
+const checkInsOf = (stages: readonly Stage[]): PlannedCheckIn[] => stages.flatMap(({ checkIns = [] }) => checkIns)
+/** All check-ins of a plan in its order. */
+export const checkInsOfPlan = ({ stages }: Pick<PlanDocument, 'stages'>): PlannedCheckIn[] => checkInsOf(stages)
+/** How many days a stage is long: up to its last item or check-in, and at least one. */
+export const daysOfStage = ({ items, checkIns = [] }: Pick<Stage, 'items' | 'checkIns'>): number =>
+  Math.max(1, ...[...items, ...checkIns].map(({ day }) => day))

@@ -2,8 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isWorkingDay, USUAL_CALENDAR, type Away, type WorkCalendar } from '../calendar'
 import { itemKey, taskItem } from '../items'
-import { addDays, type LocalDate, type StageId, type TaskId } from '../shared'
+import { addDays, type LocalDate, type PlannedCheckInId, type QuestionId, type StageId, type TaskId } from '../shared'
 import {
+  addCheckIn,
   addItems,
   addStage,
   isOver,
@@ -14,15 +15,20 @@ import {
   planFrom,
   STARTERS,
   PACES,
+  placeCheckIn,
   PlanDocument,
+  removeCheckIn,
   removeStage,
+  setCheckIn,
   simulate,
   standingOf,
   timeLineOf,
   toRelease,
   type PlanFacts,
+  type PlannedCheckIn,
   type Release,
   type Stage,
+  type StageStanding,
 } from './index'
 
 const id = <I extends string>(n: number, letter: string): I => `${letter}${String(n).padStart(20, '0')}` as I
@@ -36,6 +42,10 @@ const stage = (n: number, items: readonly [n: number, day: number, optional?: tr
   free: { days: 0, working: true },
   items: items.map(([item, on, optional = false]) => ({ item: task(item), day: on, optional })),
   ...more,
+})
+const checkIn = (n: number, on: number): PlannedCheckIn => ({
+  ...{ id: id<PlannedCheckInId>(n, 'c'), name: `Check-in ${n}`, day: on },
+  questions: [{ id: id<QuestionId>(n, 'q'), words: 'What was unclear?', answer: 'words' }],
 })
 const plan = (stages: Stage[], more: Partial<PlanDocument> = {}): PlanDocument => ({
   ...{ title: 'First weeks', about: '', working: true, dayLimitMin: 60, stages },
@@ -169,14 +179,16 @@ describe('any plan, for anybody, at any pace', () => {
     release: fc.constantFrom<Release>('date', 'completion', 'both'),
     free: fc.record({ days: fc.integer({ min: 0, max: 6 }), working: fc.boolean() }),
     items: fc.array(fc.tuple(fc.integer({ min: 1, max: 9 }), fc.boolean()), { maxLength: 4 }),
+    checkIns: fc.array(fc.integer({ min: 1, max: 12 }), { maxLength: 2 }),
   })
   const somePlan = fc.tuple(fc.array(aStage, { minLength: 1, maxLength: 5 }), fc.boolean()).map(([stages, working]) => {
     let n = 0
     return plan(
-      stages.map(({ items, ...more }, s) => ({
+      stages.map(({ items, checkIns, ...more }, s) => ({
         ...stage(s, []),
         ...more,
         items: items.map(([on, optional]) => ({ item: task(n++), day: on, optional })),
+        checkIns: checkIns.map((on) => checkIn(n++, on)),
       })),
       { working },
     )
@@ -189,7 +201,8 @@ describe('any plan, for anybody, at any pace', () => {
         const starts = stages.flatMap(({ startsOn }) => startsOn ?? [])
         expect(starts).toEqual([...starts].sort())
         expect(new Set(starts).size).toBe(starts.length)
-        for (const on of [...starts, ...stages.flatMap(({ items }) => items.map(({ dueOn }) => dueOn))])
+        const asked = stages.flatMap(({ checkIns }) => checkIns.map(({ on }) => on))
+        for (const on of [...starts, ...asked, ...stages.flatMap(({ items }) => items.map(({ dueOn }) => dueOn))])
           expect([on, isHere(on)]).toEqual([on, true])
         if (pace !== 'nothing') expect(endsOn).not.toBeNull()
         if (pace === 'as-planned')
@@ -208,10 +221,9 @@ describe('any plan, for anybody, at any pace', () => {
           for (const { id: due } of toRelease(standings, today)) released.set(due, today)
         }
         const carriedOut = standingOf(any, who, { released, done })
-        expect(carriedOut.filter((each) => each.released).map(({ id: of, startsOn, items }) => [of, startsOn, items])).toEqual(
-          simulated.stages
-            .filter(({ startsOn }) => startsOn !== null && startsOn < today)
-            .map(({ id: of, startsOn, items }) => [of, startsOn, items]),
+        const said = ({ id: of, startsOn, items, checkIns }: StageStanding) => [of, startsOn, items, checkIns]
+        expect(carriedOut.filter((each) => each.released).map(said)).toEqual(
+          simulated.stages.filter(({ startsOn }) => startsOn !== null && startsOn < today).map(said),
         )
       }),
       { numRuns: 25 },
@@ -240,10 +252,21 @@ describe('a plan that is changed while somebody goes through it', () => {
       ]),
       second,
     ])
-    expect(planChange(standings(before), standings(after), done)).toEqual({
-      comes: [task(5)],
-      goes: [task(2)],
-      moves: [{ item: task(3), from: '2027-01-06', to: '2027-01-07' }],
+    expect(planChange(standings(before), standings(after), done, new Set())).toEqual({
+      comes: [{ item: task(5) }],
+      goes: [{ item: task(2) }],
+      moves: [{ part: { item: task(3) }, from: '2027-01-06', to: '2027-01-07' }],
+      isChanged: true,
+    })
+  })
+  it('says the same of check-ins, and leaves alone those that were asked', () => {
+    const of = (...checkIns: PlannedCheckIn[]) => standings(plan([{ ...first, checkIns }, second]))
+    const [was, becomes] = [of(checkIn(1, 1), checkIn(2, 2), checkIn(3, 3)), of(checkIn(2, 4), checkIn(4, 1))]
+    const ids = { gone: checkIn(1, 1).id, moved: checkIn(2, 2).id, asked: checkIn(3, 3).id, fresh: checkIn(4, 1).id }
+    expect(planChange(was, becomes, done, new Set([ids.asked]))).toEqual({
+      comes: [{ checkIn: ids.fresh }],
+      goes: [{ checkIn: ids.gone }],
+      moves: [{ part: { checkIn: ids.moved }, from: '2027-01-05', to: '2027-01-07' }],
       isChanged: true,
     })
   })
@@ -259,7 +282,7 @@ describe('a plan that is changed while somebody goes through it', () => {
         { release: 'completion' },
       ),
     ])
-    expect(planChange(standings(before), standings(after), done).isChanged).toBe(false)
+    expect(planChange(standings(before), standings(after), done, new Set()).isChanged).toBe(false)
     const optional = plan([
       stage(1, [
         [1, 1],
@@ -268,7 +291,49 @@ describe('a plan that is changed while somebody goes through it', () => {
       ]),
       second,
     ])
-    expect(planChange(standings(before), standings(optional), done)).toMatchObject({ comes: [], moves: [], isChanged: true })
+    expect(planChange(standings(before), standings(optional), done, new Set())).toMatchObject({ comes: [], moves: [], isChanged: true })
+  })
+})
+
+describe('a check-in in a plan', () => {
+  it('lies on a day of its stage, which lasts until it, and holds nobody up', () => {
+    const asked = plan([
+      stage(1, [[1, 1]], { checkIns: [checkIn(1, 5)] }),
+      stage(2, [[2, 1]], { release: 'completion' }),
+      stage(3, [[3, 1]], { release: 'both' }),
+    ])
+    const { stages } = simulate(asked, facts('2027-01-04', { calendar: holidays('2027-01-08') }), 'as-planned', half)
+    // Friday is a holiday: they are asked on Monday.
+    expect(stages[0]!.checkIns).toEqual([{ id: checkIn(1, 5).id, on: '2027-01-11' }])
+    expect(stages.map(({ startsOn, endsOn }) => [startsOn, endsOn])).toEqual([
+      ['2027-01-04', '2027-01-11'],
+      ['2027-01-05', '2027-01-05'],
+      ['2027-01-06', '2027-01-06'],
+    ])
+  })
+  it('is added, moved, changed and taken out', () => {
+    const [first, second] = [stage(1, [[1, 4]]), stage(2, [[2, 1]])]
+    const { id: of, ...said } = checkIn(1, 1)
+    const on = (document: PlanDocument) => document.stages.map(({ checkIns = [] }) => checkIns.map((each) => each.day))
+    const added = addCheckIn(plan([first, second]), first.id, { id: of, name: said.name, questions: said.questions })
+    expect(on(added)).toEqual([[4], []])
+    expect(on(placeCheckIn(added, of, first.id, -2))).toEqual([[1], []])
+    const moved = placeCheckIn(added, of, second.id, 6)
+    expect(on(moved)).toEqual([[], [6]])
+    expect(placeCheckIn(moved, of, second.id, 6)).toBe(moved)
+    expect(placeCheckIn(moved, of, id<StageId>(9, 's'), 6)).toBe(moved)
+    expect(setCheckIn(moved, of, { name: 'Look back' }).stages[1]!.checkIns![0]).toMatchObject({ name: 'Look back', day: 6 })
+    expect(on(removeCheckIn(moved, of))).toEqual([[], []])
+    for (const each of [added, moved, removeCheckIn(moved, of)]) expect(PlanDocument.safeParse(each).success).toBe(true)
+  })
+  it('is not taken twice, without a question, or in such numbers as nobody answers', () => {
+    const fits = (...checkIns: PlannedCheckIn[]) => PlanDocument.safeParse(plan([{ ...stage(1, [[1, 1]]), checkIns }])).success
+    const many = (n: number) => Array.from({ length: n }, (_, at) => checkIn(at, 1))
+    expect([fits(checkIn(1, 1), checkIn(1, 2)), fits({ ...checkIn(1, 1), questions: [] }), fits(...many(40)), fits(...many(41))]).toEqual([
+      ...[false, false, true, false],
+    ])
+    const [question] = checkIn(1, 1).questions
+    expect(fits({ ...checkIn(1, 1), questions: [question!, question!] })).toBe(false)
   })
 })
 

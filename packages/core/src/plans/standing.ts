@@ -1,7 +1,7 @@
 import { dayAfter, daysAfter, workingDayFrom, type Away, type WorkCalendar } from '../calendar'
 import { itemKey } from '../items'
-import { addDays, type LocalDate, type StageId } from '../shared'
-import type { PlanDocument, PlanItem, Stage } from './plan'
+import { addDays, type LocalDate, type PlannedCheckInId, type StageId } from '../shared'
+import { daysOfStage, type PlanDocument, type PlanItem, type Stage } from './plan'
 
 /** For whom a plan is reckoned: the day on which it starts, on which days people work where they are, and when they are away. While it is held for
  * somebody, that counts as being away. */
@@ -11,8 +11,10 @@ export type Happened = { released: ReadonlyMap<StageId, LocalDate>; done: Readon
 
 /** An item with the day on which it is to be done. `moved`: why that is not the day on which it would fall if nobody had holidays or were away. */
 export type DatedItem = PlanItem & { dueOn: LocalDate; moved: 'holiday' | 'away' | null }
+/** A check-in with the day on which both are asked. */
+export type DatedCheckIn = { id: PlannedCheckInId; on: LocalDate }
 /** How a stage stands. `startsOn`: the day on which it was released, or will be; `null` while that waits for what is not done yet. `endsOn`: the last day
- * on which something of it is to be done. `finishedOn`: since when all that has to be done in it is done. */
+ * on which something of it is to be done or asked. `finishedOn`: since when all that has to be done in it is done. */
 export type StageStanding = {
   id: StageId
   startsOn: LocalDate | null
@@ -20,6 +22,7 @@ export type StageStanding = {
   endsOn: LocalDate | null
   finishedOn: LocalDate | null
   items: readonly DatedItem[]
+  checkIns: readonly DatedCheckIn[]
 }
 
 /** The first working day from a day on which somebody is here. */
@@ -33,21 +36,22 @@ function workdayHere(from: LocalDate, { calendar, away }: Pick<PlanFacts, 'calen
   }
 }
 
-/** On which day each item of a stage is to be done that begins on a working day. Of all days, one on which nobody works, or they are away, gives way to the
- * next on which they work. */
-function datedItems({ items }: Pick<Stage, 'items'>, startsOn: LocalDate, working: boolean, facts: PlanFacts): DatedItem[] {
+/** On which day each item of a stage is to be done that begins on a working day, and each check-in is asked. Of all days, one on which nobody works, or they are
+ * away, gives way to the next on which they work. */
+function datedParts(stage: Stage, startsOn: LocalDate, working: boolean, facts: PlanFacts): Pick<StageStanding, 'items' | 'checkIns'> {
   const { calendar, away } = facts
   const plain = { ...calendar, holidays: new Set<LocalDate>() }
-  // Each day is counted once for all items.
-  const last = Math.max(1, ...items.map(({ day }) => day)) - 1
+  // Each day is counted once for all.
+  const last = daysOfStage(stage) - 1
   const counted = daysAfter(startsOn, last, { working, calendar, away })
   const undisturbed = daysAfter(startsOn, last, { working, calendar: plain, away: [] })
-  return items.map((each) => {
+  const items = stage.items.map((each): DatedItem => {
     const dueOn = workdayHere(counted[each.day - 1]!, facts)
     const first = workingDayFrom(plain, undisturbed[each.day - 1]!)
     const isAway = away.some(({ from, until }) => from <= first && first <= until)
     return { ...each, dueOn, moved: calendar.holidays.has(first) ? 'holiday' : isAway ? 'away' : null }
   })
+  return { items, checkIns: (stage.checkIns ?? []).map(({ id, day }) => ({ id, on: workdayHere(counted[day - 1]!, facts) })) }
 }
 
 const latest = (...days: LocalDate[]): LocalDate => days.reduce((a, b) => (a > b ? a : b))
@@ -83,14 +87,15 @@ export function standingOfStage(
   { released, done }: Happened,
 ): StageStanding {
   const startsOn = released.get(stage.id) ?? (before ? startAfter(before, stage, facts) : workdayHere(facts.start, facts))
-  const items = startsOn === null ? [] : datedItems(stage, startsOn, working, facts)
+  const { items, checkIns } = startsOn === null ? { items: [], checkIns: [] } : datedParts(stage, startsOn, working, facts)
   return {
     id: stage.id,
     startsOn,
     released: released.has(stage.id),
-    endsOn: startsOn === null ? null : latest(startsOn, ...items.map(({ dueOn }) => dueOn)),
+    endsOn: startsOn === null ? null : latest(startsOn, ...items.map(({ dueOn }) => dueOn), ...checkIns.map(({ on }) => on)),
     finishedOn: startsOn === null ? null : finishedOf(stage.items, startsOn, done),
     items,
+    checkIns,
   }
 }
 

@@ -1,7 +1,12 @@
-import type { NewId, StageId } from '../shared'
+import type { NewId, PlannedCheckInId, QuestionId, StageId } from '../shared'
+import type { Question } from './checkIn'
 import type { PlanDocument, Release } from './plan'
 
-type StarterStage = { name: string; note: string; release: Release; free: number }
+/** A check-in of a starter: its name, its day, and what is asked. */
+type StarterCheckIn = { name: string; day: number; asks: readonly Omit<Question, 'id'>[] }
+type StarterStage = { name: string; note: string; release: Release; free: number; checkIn?: StarterCheckIn }
+const mark = (words: string): Omit<Question, 'id'> => ({ words, answer: 'scale' })
+const words = (asked: string): Omit<Question, 'id'> => ({ words: asked, answer: 'words' })
 /** A plan to begin from: what it is for, and its stages with what belongs into each. */
 export type Starter = { key: string; title: string; about: string; working: boolean; dayLimitMin: number; stages: readonly StarterStage[] }
 
@@ -14,14 +19,36 @@ export const STARTERS: readonly Starter[] = [
     working: true,
     dayLimitMin: 60,
     stages: [
-      { name: 'Arrive', note: 'Who we are, where things are, what to do in a fire, whom to ask.', release: 'both', free: 0 },
+      {
+        ...{ name: 'Arrive', note: 'Who we are, where things are, what to do in a fire, whom to ask.', release: 'both', free: 0 },
+        checkIn: {
+          ...{ name: 'After the first week', day: 5 },
+          asks: [mark('Does the newcomer know whom to ask?'), words('What was unclear this week?'), words('What would help next week?')],
+        },
+      },
       {
         name: 'Work beside somebody',
         note: 'The rules for safe work, and the first job, done beside a colleague.',
         release: 'both',
         free: 2,
       },
-      { name: 'On your own', note: 'The job done alone; then a look back with whoever they report to.', release: 'completion', free: 3 },
+      {
+        ...{
+          name: 'On your own',
+          note: 'The job done alone; then a look back with whoever they report to.',
+          release: 'completion',
+          free: 3,
+        },
+        checkIn: {
+          ...{ name: 'At the end', day: 5 },
+          asks: [
+            mark('Can the job be done alone now?'),
+            mark('Is the pace of the line kept?'),
+            words('What goes well?'),
+            words('What is still missing?'),
+          ],
+        },
+      },
     ],
   },
   {
@@ -49,7 +76,13 @@ export const STARTERS: readonly Starter[] = [
     dayLimitMin: 45,
     stages: [
       { name: 'What is new', note: 'New editions, new rules, new colleagues.', release: 'both', free: 0 },
-      { name: 'Back at work', note: 'A walk through the place of work, and a talk after the first week.', release: 'date', free: 2 },
+      {
+        ...{ name: 'Back at work', note: 'A walk through the place of work, and a talk after the first week.', release: 'date', free: 2 },
+        checkIn: {
+          ...{ name: 'First week back', day: 5 },
+          asks: [mark('Is the amount of work right?'), words('What has changed most?'), words('What should we do differently?')],
+        },
+      },
     ],
   },
   {
@@ -62,7 +95,18 @@ export const STARTERS: readonly Starter[] = [
       { name: 'What one answers for', note: 'Safety, people, reports, whom to call at night.', release: 'both', free: 0 },
       { name: 'Beside a lead', note: 'Opening, handing over and closing, beside somebody who leads.', release: 'completion', free: 1 },
       { name: 'Leading, with help', note: 'Own shifts, with somebody within reach.', release: 'completion', free: 1 },
-      { name: 'Looking back', note: 'A talk after a month: what went well, what is missing.', release: 'date', free: 15 },
+      {
+        ...{ name: 'Looking back', note: 'A talk after a month: what went well, what is missing.', release: 'date', free: 15 },
+        checkIn: {
+          ...{ name: 'A month as lead', day: 1 },
+          asks: [
+            mark('Does the shift run safely?'),
+            mark('Are people treated fairly?'),
+            words('What went well?'),
+            words('What is missing?'),
+          ],
+        },
+      },
     ],
   },
   {
@@ -80,6 +124,10 @@ export const STARTERS: readonly Starter[] = [
   },
 ]
 
+const checkInFrom = ({ name, day, asks }: StarterCheckIn, newId: NewId) => ({
+  ...{ id: newId<PlannedCheckInId>(), name, day },
+  questions: asks.map((question) => ({ ...question, id: newId<QuestionId>() })),
+})
 /** A plan that begins from another one. @param title what it is called */
 export const planFrom = (
   { about, working, dayLimitMin, stages }: Omit<Starter, 'key' | 'title'>,
@@ -87,8 +135,9 @@ export const planFrom = (
   newId: NewId,
 ): PlanDocument => ({
   ...{ title, about, working, dayLimitMin },
-  stages: stages.map(({ name, note, release, free }) => ({
+  stages: stages.map(({ name, note, release, free, checkIn }) => ({
     ...{ id: newId<StageId>(), name, note, release, free: { days: free, working: true } },
     items: [],
+    checkIns: checkIn ? [checkInFrom(checkIn, newId)] : [],
   })),
 })

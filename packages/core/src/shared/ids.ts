@@ -72,6 +72,18 @@ export type PlanGivingId = z.infer<typeof PlanGivingId>
 export const EnrolmentId = idOf('enrolment')
 /** Read by {@link EnrolmentId}. */
 export type EnrolmentId = z.infer<typeof EnrolmentId>
+/** Id of a check-in in a plan. */
+export const PlannedCheckInId = idOf('planned-check-in')
+/** Read by {@link PlannedCheckInId}. */
+export type PlannedCheckInId = z.infer<typeof PlannedCheckInId>
+/** Id of a check-in of somebody who goes through a plan. */
+export const CheckInId = idOf('check-in')
+/** Read by {@link CheckInId}. */
+export type CheckInId = z.infer<typeof CheckInId>
+/** Id of a question of a check-in. */
+export const QuestionId = idOf('question')
+/** Read by {@link QuestionId}. */
+export type QuestionId = z.infer<typeof QuestionId>
 /** Id of a step. */
 export const StepId = idOf('step')
 /** Read by {@link StepId}. */

@@ -27,6 +27,7 @@ import { reminders } from './migrations/0023-reminders'
 import { favourites } from './migrations/0024-favourites'
 import { tasks } from './migrations/0025-tasks'
 import { plans } from './migrations/0026-plans'
+import { checkIns } from './migrations/0027-check-ins'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -55,6 +56,7 @@ const MIGRATIONS: readonly Migration[] = [
   favourites,
   tasks,
   plans,
+  checkIns,
 ]
 const LOCK = 7_203_114
 

@@ -16,12 +16,14 @@ import {
   type TestServer,
   type Who,
 } from '../testing/testServer'
+import { aCheckInOf } from '../testing/hostile/madeForPeople'
 
 let server: TestServer
 let company: Company
 let guide = { id: '', steps: [] as string[] }
 let taskId: TaskId
 let planId: PlanId
+let checkInId = ''
 let png: Buffer
 let pictureId = ''
 let folderId = ''
@@ -35,6 +37,7 @@ beforeAll(async () => {
   guide = await aGuide(server, company, 'author')
   taskId = await aTask(server, company, 'author')
   planId = await aPlan(server, company, [{ tasks: [[taskId, 1]] }])
+  checkInId = await aCheckInOf(server, company, company.people.staff)
   png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#245834' } })
     .png()
     .toBuffer()
@@ -270,6 +273,10 @@ const TABLE: Row[] = [
   ['delete /api/plans/:id/people/:enrolmentId', (c) => c.send('delete', `/api/plans/${planId}/people/${nanoid()}`), [401, 403, 403, 403, 403, 403, 404, 404]],
   ['get /api/my-plans', (c) => c.send('get', '/api/my-plans'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/people/:id/plans', (c) => c.send('get', `/api/people/${company.people.staff}/plans`), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['get /api/my-check-ins', (c) => c.send('get', '/api/my-check-ins'), [401, 200, 200, 200, 200, 200, 200, 200]],
+  ['get /api/people/:id/check-ins', (c) => c.send('get', `/api/people/${company.people.staff}/check-ins`), [401, 403, 403, 403, 403, 403, 200, 200]],
+  ['get /api/check-ins/:id', (c) => c.send('get', `/api/check-ins/${checkInId}`), [401, 404, 200, 200, 404, 404, 404, 404]],
+  ['put /api/check-ins/:id/answers', (c) => c.send('put', `/api/check-ins/${checkInId}/answers`, { answers: [] }), [401, 404, 422, 422, 404, 404, 404, 404]],
   ['get /api/my-givings', (c) => c.send('get', '/api/my-givings'), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],

@@ -1,6 +1,5 @@
 import type { Entry, InboxCounts, InboxPart } from '@jackdaw/contracts/inbox'
-import type { EntryKind } from '@jackdaw/core/inbox'
-import { itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
+import { aboutRefOf, type AboutRef, type EntryKind } from '@jackdaw/core/inbox'
 import type { EntryId, PersonId } from '@jackdaw/core/shared'
 import { Op } from 'sequelize'
 import type { Db } from '../db'
@@ -13,8 +12,8 @@ const OF_PART: Record<InboxPart, string> = { all: 'true', unread: 'read_at is nu
 type Row = {
   id: EntryId
   kind: EntryKind
-  about_kind: ItemKind
-  about_id: ItemId
+  about_kind: AboutRef['kind']
+  about_id: AboutRef['id']
   data: Record<string, unknown>
   at: Date
   read_at: Date | null
@@ -23,7 +22,7 @@ type Row = {
 const entryOf = (row: Row): Entry => ({
   id: row.id,
   kind: row.kind,
-  about: itemRefOf(row.about_kind, row.about_id),
+  about: aboutRefOf(row.about_kind, row.about_id),
   data: row.data,
   at: row.at.getTime(),
   readAt: row.read_at?.getTime() ?? null,

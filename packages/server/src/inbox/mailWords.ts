@@ -1,11 +1,10 @@
-import { entrySaid, type EntryKind } from '@jackdaw/core/inbox'
-import type { ItemRef } from '@jackdaw/core/items'
+import { entrySaid, type AboutRef, type EntryKind } from '@jackdaw/core/inbox'
 import type { Language } from '@jackdaw/core/people'
 import { escapeUTF8 } from 'entities'
 import type { Mail } from '../mail'
 import { textsIn, withDaysWritten } from '../words'
 
-type Told = { kind: EntryKind; about: ItemRef; data: unknown }
+type Told = { kind: EntryKind; about: AboutRef; data: unknown }
 /** Addresses: of the application, and of the page that ends such mails. */
 type Links = { publicUrl: string; stopUrl: string }
 type Paragraph = { what: string; more: string; act: string; to: string }

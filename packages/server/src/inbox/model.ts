@@ -1,5 +1,4 @@
-import type { EntryKind } from '@jackdaw/core/inbox'
-import type { ItemId, ItemKind } from '@jackdaw/core/items'
+import type { AboutRef, EntryKind } from '@jackdaw/core/inbox'
 import type { EntryId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { day, instant, json, key, optional, table, text, truth, whole } from '../db'
@@ -9,8 +8,8 @@ export class InboxEntryRow extends Model<InferAttributes<InboxEntryRow>, InferCr
   declare id: EntryId
   declare personId: PersonId
   declare kind: EntryKind
-  declare aboutKind: ItemKind
-  declare aboutId: ItemId
+  declare aboutKind: AboutRef['kind']
+  declare aboutId: AboutRef['id']
   declare data: Record<string, unknown>
   declare at: number
   declare readAt: CreationOptional<number | null>

@@ -1,5 +1,4 @@
-import { ENTRIES, TO_DO_ENTRIES, type EntryData, type EntryKind } from '@jackdaw/core/inbox'
-import type { ItemRef } from '@jackdaw/core/items'
+import { ENTRIES, TO_DO_ENTRIES, type AboutRef, type EntryData, type EntryKind } from '@jackdaw/core/inbox'
 import type { EntryId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Parts } from '../http'
@@ -17,7 +16,7 @@ export const notify = <K extends EntryKind>(
   tx: Db,
   telling: Telling,
   kind: K,
-  about: ItemRef,
+  about: AboutRef,
   people: readonly Told<K>[],
   now: number,
 ): Promise<void> =>
@@ -29,12 +28,12 @@ export const notify = <K extends EntryKind>(
     now,
   )
 
-/** The same about several items at once. */
+/** The same about several things at once. */
 export async function notifyOfMany<K extends EntryKind>(
   tx: Db,
   { newId, mail, config }: Telling,
   kind: K,
-  told: readonly (Told<K> & { about: ItemRef })[],
+  told: readonly (Told<K> & { about: AboutRef })[],
   now: number,
 ): Promise<void> {
   if (told.length === 0) return
@@ -70,14 +69,14 @@ export async function notifyOfMany<K extends EntryKind>(
 }
 
 /** Says that a decision has been made: what waited for it waits no longer, and counts as seen. */
-export const settle = async (tx: Db, kind: EntryKind, about: ItemRef, personId: PersonId, now: number): Promise<void> =>
+export const settle = async (tx: Db, kind: EntryKind, about: AboutRef, personId: PersonId, now: number): Promise<void> =>
   void (await tx.rows(
     `update inbox_entry set settled_at = $5, read_at = coalesce(read_at, $5) where person_id = $1 and kind = $2 and about_kind = $3 and about_id = $4 and settled_at is null`,
     [personId, kind, about.kind, about.id, new Date(now)],
   ))
 
 /** Takes back all that asked people to do items and that they have not seen yet, because those are not to be done any more. */
-export async function takeBackToDo(tx: Db, lost: readonly { about: ItemRef; people: readonly PersonId[] }[]): Promise<void> {
+export async function takeBackToDo(tx: Db, lost: readonly { about: AboutRef; people: readonly PersonId[] }[]): Promise<void> {
   const rows = lost.flatMap(({ about: { kind, id }, people }) => people.map((person) => ({ kind, id, person })))
   if (rows.length === 0) return
   await tx.rows(
@@ -87,6 +86,9 @@ export async function takeBackToDo(tx: Db, lost: readonly { about: ItemRef; peop
   )
 }
 
+/** Takes back all that anybody was told about something that is not there any more. */
+export const takeBackAll = (tx: Db, about: AboutRef): Promise<number> =>
+  tx.in(INBOX_ENTRY).remove({ aboutKind: about.kind, aboutId: about.id })
 /** Takes back what somebody was told and has not seen yet, because it holds no more. */
-export const takeBack = (tx: Db, kind: EntryKind, about: ItemRef, people: readonly PersonId[]): Promise<number> =>
+export const takeBack = (tx: Db, kind: EntryKind, about: AboutRef, people: readonly PersonId[]): Promise<number> =>
   tx.in(INBOX_ENTRY).remove({ kind, aboutKind: about.kind, aboutId: about.id, personId: [...people], readAt: null })

@@ -1,5 +1,4 @@
-import { isQuiet } from '@jackdaw/core/inbox'
-import { itemRefOf } from '@jackdaw/core/items'
+import { aboutRefOf, isQuiet } from '@jackdaw/core/inbox'
 import type { JobData } from '@jackdaw/core/jobs'
 import type { Language } from '@jackdaw/core/people'
 import { localDateAt, type PersonId } from '@jackdaw/core/shared'
@@ -43,7 +42,7 @@ async function mailAll(tx: Db, { mail, config }: Parts, personId: PersonId, pers
   const detail = entries.length === 1 ? first.kind : 'all'
   const token = await issueToken(tx, { purpose: 'stop-mails', personId, detail, expiresAt: now + STOP_HOLDS_MS })
   const { publicUrl, company } = config
-  const told = entries.map((entry) => ({ kind: entry.kind, about: itemRefOf(entry.about_kind, entry.about_id), data: entry.data }))
+  const told = entries.map((entry) => ({ kind: entry.kind, about: aboutRefOf(entry.about_kind, entry.about_id), data: entry.data }))
   const words = mailOf(told, company, person.language, { publicUrl, stopUrl: `${publicUrl}/stop-mails#${token}` })
   await mail!({ id: `${personId}.${day}`, to: { name: person.name, address: person.mail }, ...words })
   await tx.in(INBOX_ENTRY).update({ mailedAt: now }, { id: entries.map(({ id }) => id) })

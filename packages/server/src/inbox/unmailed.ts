@@ -1,5 +1,4 @@
-import { ENTRIES, TO_DO_ENTRIES, type EntryKind } from '@jackdaw/core/inbox'
-import type { ItemId, ItemKind } from '@jackdaw/core/items'
+import { ENTRIES, TO_DO_ENTRIES, type AboutRef, type EntryKind } from '@jackdaw/core/inbox'
 import { keysOf, type EntryId, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { columnsOf, doneSql, waitingSql } from '../items'
@@ -26,7 +25,7 @@ const bindOf = ({ least }: MailRules, now: number): unknown[] => [
 ]
 
 /** An entry that is to be mailed. */
-export type Unmailed = { id: EntryId; kind: EntryKind; about_kind: ItemKind; about_id: ItemId; data: unknown }
+export type Unmailed = { id: EntryId; kind: EntryKind; about_kind: AboutRef['kind']; about_id: AboutRef['id']; data: unknown }
 /** What somebody is to be mailed, the oldest first. */
 export const unmailedFor = (db: Db, personId: PersonId, rules: MailRules, now: number): Promise<Unmailed[]> =>
   db.rows<Unmailed>(`select e.id, e.kind, e.about_kind, e.about_id, e.data ${UNMAILED} and e.person_id = $5 order by e.at, e.id`, [

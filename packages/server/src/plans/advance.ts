@@ -4,6 +4,7 @@ import type { EnrolmentId } from '@jackdaw/core/shared'
 import { setReasons, tellReaders, type ReasonOf, type WantedReason } from '../assignments'
 import type { Db } from '../db'
 import type { Parts, PeopleFollower } from '../http'
+import { askAllDue, askDue, endCheckIns, setCheckIns } from './checkIns/asking'
 import { ENROLMENT, ENROLMENT_STAGE } from './model'
 import { othersFirst, standingsOf, underWay, type UnderWay } from './underWay'
 
@@ -21,13 +22,18 @@ function wantedOf({ held, happened }: UnderWay, standings: readonly StageStandin
     })
 }
 
-/** Brings plans forward: releases the stages that are due, gives what stands in them, and sees who is through. Twice is as once.
+/** Brings plans forward: releases the stages that are due, gives what stands in them, asks the check-ins that are due, and sees who is through. Twice is as once.
  * @param where which enrolments, a condition on a row `e` of `enrolment`; @param ends they end, as they do for whoever has left */
 export async function advance(tx: Db, parts: Parts, where: string, bind: unknown[], now: number, ends = false): Promise<void> {
   const all = await underWay(tx, where, bind, now, { lock: true })
   const here = ends ? [] : all.filter(({ active }) => active)
   const gone = all.filter((each) => !here.includes(each))
   if (gone.length > 0) await tx.in(ENROLMENT).update({ endedAt: now }, { id: gone.map(({ id }) => id) })
+  await endCheckIns(
+    tx,
+    gone.map(({ id }) => id),
+    now,
+  )
   const reasons = gone.map(({ id, person, giver }): ReasonOf => ({ kind: BY_PLAN, ref: id, personId: person, givenBy: giver, wanted: [] }))
   const over: EnrolmentId[] = []
   for (const each of here) {
@@ -43,9 +49,11 @@ export async function advance(tx: Db, parts: Parts, where: string, bind: unknown
       standings = standingsOf({ ...each, happened: { ...each.happened, released } })
     }
     reasons.push({ kind: BY_PLAN, ref: each.id, personId: each.person, givenBy: each.giver, wanted: wantedOf(each, standings) })
+    await setCheckIns(tx, parts, each, standings, now)
     if (each.overAt === null && isOver(standings)) over.push(each.id)
   }
   if (over.length > 0) await tx.in(ENROLMENT).update({ overAt: now }, { id: over })
+  await askDue(tx, parts, 'c.enrolment_id = any ($1)', [here.map(({ id }) => id)], now)
   await tellReaders(tx, parts, await setReasons(tx, parts.newId, reasons, now), now)
 }
 
@@ -55,10 +63,11 @@ export const advanceTouched: PeopleFollower = async (tx, parts, { touched, now }
 
 /** Enrolments that are looked at in one transaction. */
 const TOGETHER = 200
-/** Brings all plans forward that are under way. */
+/** Brings all plans forward that are under way, and asks the check-ins that are due, also of those who are through. */
 export async function advanceAll(parts: Parts, now: number): Promise<void> {
   const { database } = parts
   const ids = await database.rows<{ id: EnrolmentId }>('select id from enrolment where over_at is null and ended_at is null order by id')
   for (let at = 0; at < ids.length; at += TOGETHER)
     await database.transaction((tx) => advance(tx, parts, 'e.id = any ($1)', [ids.slice(at, at + TOGETHER).map(({ id }) => id)], now))
+  await askAllDue(parts, now)
 }

@@ -1,6 +1,6 @@
 import type { PlanTouches } from '@jackdaw/contracts/plans'
-import { itemKey, type ItemRef } from '@jackdaw/core/items'
-import { planChange, type PlanDocument } from '@jackdaw/core/plans'
+import { itemKey } from '@jackdaw/core/items'
+import { checkInsOfPlan, planChange, type PlanDocument, type PlanPart } from '@jackdaw/core/plans'
 import type { PersonId, PlanId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Parts } from '../http'
@@ -26,14 +26,20 @@ export async function lookAtEdition(db: Db, id: PlanId, document: PlanDocument, 
     if (!next) continue
     await othersFirst()
     const [had, has] = [standingsOf(each), standingsOf(next)]
-    const { comes, goes, moves, isChanged } = planChange(had, has, each.happened.done)
+    const asked = new Set([...each.checkIns].flatMap(([key, checkIn]) => (checkIn.asked ? [key] : [])))
+    const { comes, goes, moves, isChanged } = planChange(had, has, each.happened.done, asked)
     const [endsOn, endsOnThen] = [forecastOf(each, had).endsOn, forecastOf(next, has).endsOn]
     if (!isChanged && endsOn === endsOnThen) continue
-    const titleOf = (item: ItemRef) => next.titles.get(itemKey(item)) ?? each.titles.get(itemKey(item)) ?? ''
+    const namesOf = [next, each].map(({ document: says, titles }) => ({ titles, checkIns: checkInsOfPlan(says) }))
+    const named = (part: PlanPart) => {
+      const titleIn = ({ titles, checkIns }: (typeof namesOf)[number]) =>
+        'item' in part ? titles.get(itemKey(part.item)) : checkIns.find(({ id: key }) => key === part.checkIn)?.name
+      return { title: namesOf.map(titleIn).find((title) => title !== undefined) ?? '', checkIn: 'checkIn' in part }
+    }
     people.push({
       person: { id: each.person, name: nameOf.get(each.person) ?? '' },
-      ...{ comes: comes.map(titleOf), goes: goes.map(titleOf), endsOn, endsOnThen },
-      moves: moves.map(({ item, from, to }) => ({ title: titleOf(item), from, to })),
+      ...{ comes: comes.map(named), goes: goes.map(named), endsOn, endsOnThen },
+      moves: moves.map(({ part, from, to }) => ({ ...named(part), from, to })),
     })
   }
   people.sort((a, b) => a.person.name.localeCompare(b.person.name))

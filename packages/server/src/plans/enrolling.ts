@@ -55,7 +55,10 @@ export async function simulateFor(
     const found = simulate({ ...document, stages }, facts, pace, (key) => known(usable, key))
     paces.push({
       ...{ pace, startsOn: found.startsOn, endsOn: found.endsOn, stuckAt: found.stuckAt, moved: found.moved },
-      stages: found.stages.map(({ id, startsOn: on, endsOn, finishedOn }) => ({ id, startsOn: on, endsOn, finishedOn })),
+      stages: found.stages.map(({ id, startsOn: on, endsOn, finishedOn, checkIns }) => ({
+        ...{ id, startsOn: on, endsOn, finishedOn },
+        checkIns: [...checkIns],
+      })),
       days: found.days.map(({ on, minutes, over, items }) => ({ on, minutes, over, items: items.map(({ item }) => item) })),
     })
   }

@@ -1,5 +1,15 @@
-import type { PlanDocument } from '@jackdaw/core/plans'
-import type { AudienceId, EnrolmentId, LocalDate, PersonId, PlanGivingId, PlanId, StageId } from '@jackdaw/core/shared'
+import type { Answer, PlanDocument, Question, Side } from '@jackdaw/core/plans'
+import type {
+  AudienceId,
+  CheckInId,
+  EnrolmentId,
+  LocalDate,
+  PersonId,
+  PlanGivingId,
+  PlanId,
+  PlannedCheckInId,
+  StageId,
+} from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { day, instant, json, key, optional, table, text, whole } from '../db'
 
@@ -120,4 +130,47 @@ export const ENROLMENT_HOLD = table('enrolment_hold', EnrolmentHoldRow, () => ({
   untilOn: optional(day()),
   why: text(),
   heldBy: text(),
+}))
+
+/** A check-in of somebody in a stage that they have come to. `askedAt`: since when both are asked; `managerId`: who answers beside them, from then on;
+ * `closedAt`: since when it is not asked any more. */
+export class CheckInRow extends Model<InferAttributes<CheckInRow>, InferCreationAttributes<CheckInRow>> {
+  declare id: CheckInId
+  declare enrolmentId: EnrolmentId
+  declare plannedId: PlannedCheckInId
+  declare personId: PersonId
+  declare name: string
+  declare questions: readonly Question[]
+  declare askOn: LocalDate
+  declare askedAt: CreationOptional<number | null>
+  declare managerId: CreationOptional<PersonId | null>
+  declare closedAt: CreationOptional<number | null>
+}
+export const CHECK_IN = table('check_in', CheckInRow, () => ({
+  id: key(text()),
+  enrolmentId: text(),
+  plannedId: text(),
+  personId: text(),
+  name: text(),
+  questions: json(),
+  askOn: day(),
+  askedAt: optional(instant()),
+  managerId: optional(text()),
+  closedAt: optional(instant()),
+}))
+
+/** What one of the two has answered. */
+export class CheckInAnswersRow extends Model<InferAttributes<CheckInAnswersRow>, InferCreationAttributes<CheckInAnswersRow>> {
+  declare checkInId: CheckInId
+  declare side: Side
+  declare personId: PersonId
+  declare answers: readonly Answer[]
+  declare at: number
+}
+export const CHECK_IN_ANSWERS = table('check_in_answers', CheckInAnswersRow, () => ({
+  checkInId: key(text()),
+  side: key(text()),
+  personId: text(),
+  answers: json(),
+  at: instant(),
 }))

@@ -334,7 +334,7 @@ describe('a plan', () => {
       others: 0,
       people: [
         {
-          ...{ person: { id: company.people.staff }, comes: ['Task 3'], goes: ['Task 0'] },
+          ...{ person: { id: company.people.staff }, comes: [{ title: 'Task 3', checkIn: false }], goes: [{ title: 'Task 0' }] },
           ...{ moves: [{ title: 'Task 1', from: '2026-03-12', to: '2026-03-13' }], endsOn: '2026-03-16', endsOnThen: '2026-03-17' },
         },
       ],

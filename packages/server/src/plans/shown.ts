@@ -23,12 +23,27 @@ const stagesOf = (each: UnderWay, standings: readonly StageStanding[], expected:
 
 const NAMES = 'select p.id, p.name, s.name as site from person p join people_group s on s.id = p.site_id where p.id = any ($1)'
 async function namesOf(db: Db, all: readonly UnderWay[]): Promise<Map<PersonId, { name: string; site: string }>> {
-  const ids = [...new Set(all.flatMap(({ person, mentor }) => [person, ...(mentor ? [mentor] : [])]))]
+  const ids = [
+    ...new Set(
+      all.flatMap(({ person, mentor, checkIns }) => [
+        person,
+        ...(mentor ? [mentor] : []),
+        ...[...checkIns.values()].flatMap(({ missing }) => missing),
+      ]),
+    ),
+  ]
   const rows = await db.rows<{ id: PersonId; name: string; site: string }>(NAMES, [ids])
   return new Map(rows.map(({ id, name, site }) => [id, { name, site }]))
 }
 const refOf = (names: ReadonlyMap<PersonId, { name: string }>, id: PersonId | null) =>
   id === null ? null : { id, name: known(names, id).name }
+
+/** The check-ins of the stages that somebody has come to. */
+const checkInsOf = ({ checkIns }: UnderWay, names: ReadonlyMap<PersonId, { name: string }>): Enrolled['checkIns'] =>
+  [...checkIns].map(([id, { name, askOn, asked, missing }]) => ({
+    ...{ id, name, on: askOn, state: !asked ? 'coming' : missing.length > 0 ? 'waits' : 'over' },
+    missing: missing.map((each) => ({ id: each, name: known(names, each).name })),
+  }))
 
 /** Who goes through a plan, and where they are. */
 export async function enrolledIn(db: Db, id: PlanId, now: number): Promise<{ title: string; count: number; rows: Enrolled[] }> {
@@ -53,6 +68,7 @@ export async function enrolledIn(db: Db, id: PlanId, now: number): Promise<{ tit
       ...{ id: each.id, person: { id: each.person, name, site }, mentor: refOf(names, each.mentor), edition: each.edition },
       ...{ startOn: each.facts.start, today: each.today, stages: stagesOf(each, standings, forecast.stages) },
       late: each.held === null ? late.map(({ item, dueOn }) => ({ item, title: each.titles.get(itemKey(item)) ?? '', dueOn })) : [],
+      checkIns: checkInsOf(each, names),
       ...{ heldSince: each.held, overAt: each.overAt, endsOn: each.overAt === null ? forecast.endsOn : null },
     })
   }

@@ -1,15 +1,25 @@
 import type { Away } from '@jackdaw/core/calendar'
 import { itemKey, itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
-import { itemsOfPlan, standingOf, type Happened, type PlanDocument, type PlanFacts, type StageStanding } from '@jackdaw/core/plans'
+import {
+  itemsOfPlan,
+  standingOf,
+  type Happened,
+  type PlanDocument,
+  type PlanFacts,
+  type Question,
+  type StageStanding,
+} from '@jackdaw/core/plans'
 import {
   addDays,
   groupedBy,
   known,
   localDateAt,
+  type CheckInId,
   type EnrolmentId,
   type LocalDate,
   type PersonId,
   type PlanId,
+  type PlannedCheckInId,
   type StageId,
 } from '@jackdaw/core/shared'
 import { dueFactsOf } from '../assignments'
@@ -32,10 +42,22 @@ export type UnderWay = {
   happened: Happened
   /** What they have handed in and somebody else has to judge, by its key. */
   waiting: ReadonlySet<string>
+  /** The check-ins of the stages that they have come to, by what stands in the plan. */
+  checkIns: ReadonlyMap<PlannedCheckInId, CheckInUnderWay>
   today: LocalDate
   held: LocalDate | null
   overAt: number | null
   active: boolean
+}
+
+/** A check-in of somebody: what they are, or will be, asked. `missing`: of whom there is no answer yet, once it was asked. */
+type CheckInUnderWay = {
+  id: CheckInId
+  name: string
+  questions: readonly Question[]
+  askOn: LocalDate
+  asked: boolean
+  missing: readonly PersonId[]
 }
 
 type Row = {
@@ -50,6 +72,12 @@ type Row = {
   over_at: Date | null
   document: PlanDocument
   active: boolean
+}
+type CheckInRow = Omit<CheckInUnderWay, 'askOn' | 'missing'> & {
+  enrolment: EnrolmentId
+  planned: PlannedCheckInId
+  ask_on: LocalDate
+  missing: PersonId[] | null
 }
 type HoldRow = { enrolment_id: EnrolmentId; from_on: LocalDate; until_on: LocalDate | null }
 type ItemRow = { kind: ItemKind; id: ItemId; title: string }
@@ -108,8 +136,17 @@ async function walkedBy(db: Db, ids: readonly EnrolmentId[]) {
     ),
     (row) => row.enrolment_id,
   )
-  return { stages, holds }
+  return { stages, holds, checkIns: groupedBy(await db.rows<CheckInRow>(CHECK_INS, [[...ids]]), ({ enrolment }) => enrolment) }
 }
+const CHECK_INS = `
+  select c.id, c.enrolment_id as enrolment, c.planned_id as planned, c.name, c.questions, to_char(c.ask_on, 'YYYY-MM-DD') as ask_on, c.asked_at is not null as asked,
+    (select array_agg(x.id order by x.id <> c.person_id) from (values (c.person_id, 'person'), (c.manager_id, 'manager')) as x (id, side)
+     where x.id is not null and c.closed_at is null and not exists (select 1 from check_in_answers a where a.check_in_id = c.id and a.side = x.side)) as missing
+  from check_in c where c.enrolment_id = any ($1) order by c.ask_on, c.id`
+const checkInOf = ({ id, name, questions, ask_on: askOn, asked, missing }: CheckInRow): CheckInUnderWay => ({
+  ...{ id, name, questions, askOn, asked },
+  missing: asked ? (missing ?? []) : [],
+})
 
 /** Enrolments that have not ended, as they stand.
  * @param where a condition on a row `e` of `enrolment`; @param lock hold them until the end of the transaction; @param document what the plan says, instead of what it says */
@@ -134,7 +171,7 @@ export async function underWay(
   const titles = await usableItems(db, items)
   const done = await doneBy(db, people, items)
   const waived = groupedBy(await db.rows<DoneRow>(WAIVED, [people, items]), ({ person }) => person)
-  const { stages, holds } = await walkedBy(db, ids)
+  const { stages, holds, checkIns } = await walkedBy(db, ids)
   return rows.map((row): UnderWay => {
     const { zone, calendar, away } = known(facts, row.person_id)
     const today = localDateAt(now, zone)
@@ -157,6 +194,7 @@ export async function underWay(
         ),
       },
       waiting: new Set(keysDone.flatMap(({ kind, id, at }) => (at ? [] : [itemKey(itemRefOf(kind, id))]))),
+      checkIns: new Map((checkIns.get(row.id) ?? []).map((each) => [each.planned, checkInOf(each)])),
       held: held.find(({ until_on }) => until_on === null)?.from_on ?? null,
     }
   })

@@ -6,12 +6,11 @@ import { Op } from 'sequelize'
 import type { Db } from '../db'
 import type { Parts, PeopleFollower } from '../http'
 import { notify, settle, type Telling } from '../inbox'
+import { lineAboveSql } from '../people'
 import { HAND_IN_ASKED } from './model'
 
 /** So many people of a role are asked at most. */
 const MOST_ASKED = 200
-/** The reporting line of anybody is no longer. */
-const MOST_LINE = 50
 
 type Waiting = { id: HandInId; task: TaskId; person: PersonId; by: Confirmer['by']; role: GroupId | null; site: GroupId; zone: string }
 const WAITING = `
@@ -34,10 +33,7 @@ const MENTORS = `
 /** What one has to know to say who is asked. */
 async function factsOf(db: Db, { person, task, site, role, by }: Waiting, today: LocalDate): Promise<AskingFacts> {
   const line = await db.rows<{ id: PersonId; away: boolean }>(
-    `with recursive line as (
-       select p.manager_id as id, 1 as depth from person p where p.id = $1
-       union select m.manager_id, l.depth + 1 from line l join person m on m.id = l.id where l.depth < ${MOST_LINE})
-     select l.id, ${away('l.id', '$2::date')} as away from line l join person p on p.id = l.id and p.active and p.id <> $1 order by l.depth`,
+    `select l.id, ${away('l.id', '$2::date')} as away from ${lineAboveSql('$1')} l order by l.depth`,
     [person, today],
   )
   const holders =

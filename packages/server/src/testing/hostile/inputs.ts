@@ -8,6 +8,7 @@ import { gzipSync } from 'node:zlib'
 import { v7 as uuidV7 } from 'uuid'
 import { PASSWORD, START } from '../testServer'
 import { PEOPLE_INPUTS } from './peopleInputs'
+import { QUESTION } from './madeForPeople'
 import { aPlayerState, planOf } from './madeThings'
 import { body, type Input, type Special } from './special'
 import type { CallerName, HostileWorld, Things } from './world'
@@ -89,6 +90,7 @@ const SPECIAL: Record<string, Special> = {
     sent['edition'] = 1
     sent['photo'] = null
   }),
+  'put /api/check-ins/:id/answers': body((sent) => void (sent['answers'] = [{ question: QUESTION, words: 'The labels', mark: null }])),
   'get /api/people/:id/hand-ins/:taskId': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
   'patch /api/folders/:folderId': body((sent) => void (sent['parentId'] = null)),
   'get /guides/:id/editions/:edition/pictures/:pictureId': (_world, _things, input) => void (input.params['edition'] = '1'),
@@ -176,6 +178,7 @@ export async function validInput(
     giving: [things.giving],
     task: [things.task],
     'hand-in': [things.handIn],
+    'check-in': [things.checkIn],
     plan: [things.plan],
     enrolment: [things.enrolment],
     'plan-giving': [things.planGiving],

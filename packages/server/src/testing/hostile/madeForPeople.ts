@@ -1,11 +1,11 @@
 import { ticked } from '@jackdaw/core/audiences'
 import { taskItem } from '@jackdaw/core/items'
-import type { GuideId, PersonId, PictureId, PlanId, TaskId } from '@jackdaw/core/shared'
+import type { GuideId, PersonId, PictureId, PlanId, PlannedCheckInId, QuestionId, TaskId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { adoptPicture, type PictureContent } from '../../files'
 import { TASK } from '../../tasks'
 import { planOf } from './madeThings'
-import { aTask, START, type Company, type TestServer, type Who } from '../testServer'
+import { aPlan, aTask, START, type Company, type TestServer, type Who } from '../testServer'
 
 /** A task, its picture, and what somebody has handed in of it. */
 export type TaskHandedIn = { task: TaskId; taskPicture: PictureId; handIn: string }
@@ -48,6 +48,23 @@ export async function aPlanUnderWay(
   const row = await parts.database.one<{ id: string }>('select id from enrolment where plan_id = $1', [plan])
   const { id: planGiving } = await services.givePlan(plan, { audience: ticked([company.role], []), mentorId: null }, lead, START)
   return { plan, enrolment: row!.id, planGiving }
+}
+
+/** The question that is asked in every check-in here. */
+export const QUESTION = 'q'.repeat(21) as QuestionId
+/** A check-in that somebody is asked. @param title the plan's */
+export async function aCheckInOf(server: TestServer, company: Company, personId: string, title = 'First weeks'): Promise<string> {
+  const task = await aTask(server, company, 'lead', { given: false })
+  const questions = [{ id: QUESTION, words: 'What was unclear?', answer: 'words' as const }]
+  const checkIn = { id: nanoid<PlannedCheckInId>(), name: title, day: 1, questions }
+  const plan = await aPlan(server, company, [{ tasks: [[task, 1]], checkIns: [checkIn] }])
+  const enrolling = { people: [personId as PersonId], startOn: '2026-03-10' as never, mentorId: null }
+  await server.services.enrol(plan, enrolling, company.people.lead, START)
+  const row = await server.parts.database.one<{ id: string }>('select id from check_in where person_id = $1 and planned_id = $2', [
+    personId,
+    checkIn.id,
+  ])
+  return row!.id
 }
 
 /** Something that somebody was told. */

@@ -206,6 +206,7 @@ const MUST_REFUSE = new Set([
   'giving',
   'task',
   'hand-in',
+  'check-in',
   'picture',
   'attempt',
   'recording',

@@ -7,7 +7,7 @@ import { issueToken } from '../../people'
 import { v7 as uuidV7 } from 'uuid'
 import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
 import sharp from 'sharp'
-import { aPlanUnderWay, aTaskHandedIn, entryFor } from './madeForPeople'
+import { aCheckInOf, aPlanUnderWay, aTaskHandedIn, entryFor } from './madeForPeople'
 import { anAction, documentWith } from './madeThings'
 import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
 
@@ -53,6 +53,7 @@ export type Things = {
   plan: string
   enrolment: string
   planGiving: string
+  checkIn: string
   code: string
   revision: number
 }
@@ -256,6 +257,7 @@ export class HostileWorld {
       ...made,
       ...task,
       ...(path.includes('/plans') ? await aPlanUnderWay(this.server, this.company, made.guide) : {}),
+      checkIn: path.includes('/check-ins/:id') ? await aCheckInOf(this.server, this.company, this.personOf(caller)) : made.checkIn,
       attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.guide) : made.attempt,
       remark: path.includes('/remarks/') ? await this.remarkOn({ id: made.guide, steps: made.steps }) : made.remark,
       entry: path.includes(':entryId') ? await entryFor(this.server, this.personOf(caller)) : made.entry,
@@ -309,6 +311,7 @@ export class HostileWorld {
       plan: nanoid(),
       enrolment: nanoid(),
       planGiving: nanoid(),
+      checkIn: nanoid(),
       code: '',
       revision: saved.revision + 1,
     }
@@ -332,6 +335,7 @@ export class HostileWorld {
       giving: await this.aGiving(guide.id),
       task: task.task,
       'hand-in': task.handIn,
+      'check-in': await aCheckInOf(this.server, this.company, theirs.by, CANARY),
       step: guide.steps[0]!,
       section: guide.section,
       picture: guide.picture,
@@ -379,11 +383,11 @@ export class HostileWorld {
           (select string_agg(t::text, '|' order by t::text) from edition t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from attempt t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from giving t where item_id = $1),
-          (select string_agg(t::text, '|') from task t where id = $4), (select string_agg(t::text, '|') from hand_in t where id = $5),
+          (select string_agg(t::text, '|') from task t where id = $4), (select string_agg(t::text, '|') from hand_in t where id = $5), (select string_agg(t::text, '|') from check_in_answers t where check_in_id = $6),
           (select string_agg(t::text, '|' order by t::text) from remark t where item_id = $1),
           (select string_agg(t::text, '|' order by t::text) from inbox_entry t where id = $3),
           (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,
-        [id, this.foreign['recording'], this.foreign['entry'], this.foreign['task'], this.foreign['hand-in']],
+        [id, this.foreign['recording'], this.foreign['entry'], this.foreign['task'], this.foreign['hand-in'], this.foreign['check-in']],
       )
       return (rows[0] as { hash: string }).hash
     }
