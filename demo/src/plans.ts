@@ -1,6 +1,17 @@
 import { guideItem, taskItem, type ItemRef } from '@jackdaw/core/items'
-import type { PlanDocument, Release } from '@jackdaw/core/plans'
-import { addDays, known, localDateAt, type GuideId, type PersonId, type PlanId, type StageId, type TaskId } from '@jackdaw/core/shared'
+import type { Answer, PlanDocument, PlannedCheckIn, Release } from '@jackdaw/core/plans'
+import {
+  addDays,
+  known,
+  localDateAt,
+  type GuideId,
+  type PersonId,
+  type PlanId,
+  type PlannedCheckInId,
+  type QuestionId,
+  type StageId,
+  type TaskId,
+} from '@jackdaw/core/shared'
 import type { Loading } from './tasks'
 
 const DAY = 86_400_000
@@ -9,13 +20,26 @@ const DAY = 86_400_000
 type On = { guide?: string; task?: string; day: number; optional?: true }
 /** What somebody has done of a plan: a task, so many days before the end, confirmed or waiting. */
 type Done = { task: string; daysAgo: number; waits?: true; words?: string }
+/** A check-in of a stage, with what is asked. */
+type Asked = { name: string; day: number; asks: readonly { words: string; answer: 'words' | 'scale' }[] }
+/** What one of the two has answered to a check-in, in the order of its questions, so many days before the end. */
+type Answered = { name: string; side: 'person' | 'manager'; daysAgo: number; answers: readonly (string | number)[] }
 /** Somebody who goes through it: the so-many-th of a team, and when they began. */
-type Walker = { team: string; place: number; startedDaysAgo: number; mentor?: string; done: readonly Done[] }
+type Walker = {
+  team: string
+  place: number
+  startedDaysAgo: number
+  mentor?: string
+  done: readonly Done[]
+  answered?: readonly Answered[]
+}
 type DemoPlan = {
   document: Pick<PlanDocument, 'title' | 'about' | 'dayLimitMin'>
-  stages: readonly { name: string; release: Release; free: number; items: readonly On[] }[]
+  stages: readonly { name: string; release: Release; free: number; items: readonly On[]; checkIns?: readonly Asked[] }[]
   people: readonly Walker[]
 }
+
+const FIRST_DAYS = { name: 'After the first days' }
 
 /** The plans of the demo, with people who joined in the last two months: somebody is stuck, somebody is ahead. */
 const PLANS: readonly DemoPlan[] = [
@@ -33,6 +57,16 @@ const PLANS: readonly DemoPlan[] = [
         items: [
           { guide: 'welcome', day: 1, optional: true },
           { task: 'beside-somebody', day: 3 },
+        ],
+        checkIns: [
+          {
+            ...{ name: 'After the first days', day: 4 },
+            asks: [
+              { words: 'Is it clear whom to ask when something is unclear?', answer: 'scale' },
+              { words: 'Could a crate be packed alone by now?', answer: 'scale' },
+              { words: 'What was hard, and what would help?', answer: 'words' },
+            ],
+          },
         ],
       },
       {
@@ -63,11 +97,21 @@ const PLANS: readonly DemoPlan[] = [
           { task: 'fire-route', daysAgo: 26 },
           { task: 'look-back', daysAgo: 6 },
         ],
+        answered: [
+          {
+            ...FIRST_DAYS,
+            side: 'person',
+            daysAgo: 34,
+            answers: [5, 4, 'The names of the herbs. A card at the line with leaves on it would help.'],
+          },
+          { ...FIRST_DAYS, side: 'manager', daysAgo: 33, answers: [5, 2, 'The pace will come. The scales are set right every time.'] },
+        ],
       },
       { team: 'Crate line B', place: 2, startedDaysAgo: 32, mentor: 'Linnea Moss', done: [] },
       {
         ...{ team: 'Crate line B', place: 3, startedDaysAgo: 18, mentor: 'Linnea Moss' },
         done: [{ task: 'beside-somebody', daysAgo: 15 }],
+        answered: [{ ...FIRST_DAYS, side: 'person', daysAgo: 12, answers: [3, 2, 'I never know who is shift lead on Saturdays.'] }],
       },
       {
         team: 'Crate line B',
@@ -108,6 +152,19 @@ const PLANS: readonly DemoPlan[] = [
   },
 ]
 
+/** Answers a check-in of somebody, on their side or on that of whoever answers beside them. */
+async function answerAs({ services }: Loading, person: PersonId, { name, side, answers }: Answered, at: number): Promise<void> {
+  const row = (await services.checkInsOf(person)).find((each) => each.name === name)
+  const by = side === 'person' ? person : row?.other?.id
+  if (!row || by === undefined) throw new Error(`nobody is asked “${name}”`)
+  const { questions } = await services.checkInFor(row.id, person)
+  const given = questions.map(({ id }, n): Answer => {
+    const answer = answers[n]
+    return { question: id, words: typeof answer === 'string' ? answer : '', mark: typeof answer === 'number' ? answer : null }
+  })
+  await services.answerCheckIn(row.id, given, by, at)
+}
+
 /** Makes the plans of the demo, gives them, and has people go through them day by day until the end. */
 export async function addPlans(loading: Loading, guides: ReadonlyMap<string, GuideId>, tasks: ReadonlyMap<string, TaskId>): Promise<void> {
   const { services, ids, members, lead, until } = loading
@@ -120,17 +177,25 @@ export async function addPlans(loading: Loading, guides: ReadonlyMap<string, Gui
     const written: PlanDocument = {
       ...document,
       working: true,
-      stages: stages.map(({ name, release, free, items }) => ({
+      stages: stages.map(({ name, release, free, items, checkIns = [] }) => ({
         ...{ id: services.newId<StageId>(), name, release, free: { days: free, working: true } },
         items: items.map((each) => ({ item: itemOf(each), day: each.day, optional: each.optional ?? false })),
+        checkIns: checkIns.map(({ asks, ...more }): PlannedCheckIn => ({
+          ...{ ...more, id: services.newId<PlannedCheckInId>() },
+          questions: asks.map((question) => ({ ...question, id: services.newId<QuestionId>() })),
+        })),
       })),
     }
     acts.push({ at: until - 50 * DAY, act: () => services.addPlan({ id, document: written, ownerId: lead, now: until - 50 * DAY }) })
-    for (const { team, place, startedDaysAgo, mentor, done } of people) {
+    for (const { team, place, startedDaysAgo, mentor, done, answered = [] } of people) {
       const who = members.filter(({ teams, joinsLate }) => teams[0] === team && joinsLate === null)[place]!
       const from = until - startedDaysAgo * DAY
       const enrolling = { people: [who.id], startOn: localDateAt(from, 'UTC'), mentorId: mentor ? person(mentor) : null }
       acts.push({ at: from, act: () => services.enrol(id, enrolling, lead, from) })
+      for (const each of answered) {
+        const at = until - each.daysAgo * DAY
+        acts.push({ at, act: () => answerAs(loading, who.id, each, at) })
+      }
       for (const { task, daysAgo, waits, words = 'Done, together.' } of done) {
         const [at, key] = [until - daysAgo * DAY, known(tasks, task)]
         acts.push({

@@ -1,5 +1,6 @@
 import type {
   AudienceId,
+  CheckInId,
   FolderId,
   GroupId,
   GuideId,
@@ -11,7 +12,8 @@ import type {
   PlanId,
   TaskId,
 } from '@jackdaw/core/shared'
-import type { PlanDocument } from '@jackdaw/core/plans'
+import type { CheckInRow } from '@jackdaw/contracts/checkIns'
+import type { Answer, PlanDocument, Question } from '@jackdaw/core/plans'
 import type { HandInAnswer, TaskDocument } from '@jackdaw/core/tasks'
 import type { SiteCalendar } from '@jackdaw/contracts/calendar'
 import type { DutyId } from '@jackdaw/contracts/groups'
@@ -101,6 +103,10 @@ export type DemoServices = {
     now: number,
   ): Promise<{ id: string }>
   advancePlans(now: number): Promise<void>
+  /** The check-ins that somebody was asked, on whichever side. */
+  checkInsOf(personId: PersonId): Promise<CheckInRow[]>
+  checkInFor(id: CheckInId, personId: PersonId): Promise<{ questions: readonly Question[] }>
+  answerCheckIn(id: CheckInId, answers: readonly Answer[], by: PersonId, now: number): Promise<unknown>
   /** Handles the assignments of some people at once. */
   handle(guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number): Promise<unknown>
   takeEvents(batches: readonly Batch[]): Promise<void>

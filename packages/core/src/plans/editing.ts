@@ -1,6 +1,7 @@
 import { itemKey, type ItemRef } from '../items'
 import type { PlannedCheckInId, StageId } from '../shared'
 import type { PlannedCheckIn } from './checkIn'
+import type { PlanPart } from './compare'
 import { daysOfStage, PLAN_LIMITS, type PlanDocument, type PlanItem, type Stage } from './plan'
 
 const within = (n: number, least: number, most: number): number => Math.min(most, Math.max(least, n))
@@ -30,24 +31,41 @@ export const setItem = (plan: PlanDocument, item: ItemRef, more: Partial<Omit<Pl
     items: stage.items.map((each) => (isSame(each.item, item) ? { ...each, ...more } : each)),
   })),
 })
-/** Moves an item by days within its stage, never before its first one. */
-export function moveItemBy(plan: PlanDocument, item: ItemRef, days: number): PlanDocument {
-  const found = plan.stages.flatMap(({ items }) => items).find((each) => isSame(each.item, item))
-  return found ? setItem(plan, item, { day: within(found.day + days, 1, PLAN_LIMITS.days) }) : plan
+/** In which stage a part of a plan stands, and on which of its days; `undefined` where it stands in none. */
+export function findPart(plan: PlanDocument, part: PlanPart): { stage: Stage; day: number } | undefined {
+  for (const stage of plan.stages) {
+    const found =
+      'item' in part ? stage.items.find((each) => isSame(each.item, part.item)) : stage.checkIns?.find(({ id }) => id === part.checkIn)
+    if (found) return { stage, day: found.day }
+  }
+  return undefined
 }
-/** Moves an item to another stage, to one of its days. */
-export function moveItemTo(plan: PlanDocument, item: ItemRef, to: StageId, day: number): PlanDocument {
-  const found = plan.stages.flatMap(({ items }) => items).find((each) => isSame(each.item, item))
+const setDay = (plan: PlanDocument, part: PlanPart, day: number): PlanDocument =>
+  'item' in part ? setItem(plan, part.item, { day }) : setCheckIn(plan, part.checkIn, { day })
+/** Puts a part of a plan on a day of a stage, its own or another; never before the first day. */
+export function placePart(plan: PlanDocument, part: PlanPart, to: StageId, day: number): PlanDocument {
+  const found = findPart(plan, part)
   if (!found || !plan.stages.some(({ id }) => id === to)) return plan
-  return inStage(removeItem(plan, item), to, (stage) => ({
+  const on = within(day, 1, PLAN_LIMITS.days)
+  if (found.stage.id === to) return on === found.day ? plan : setDay(plan, part, on)
+  const { stage: from } = found
+  const { items, checkIns = [] } = from
+  const [item, checkIn] =
+    'item' in part ? [items.find((each) => isSame(each.item, part.item))] : [undefined, checkIns.find(({ id }) => id === part.checkIn)]
+  return inStage(removePart(plan, part), to, (stage) => ({
     ...stage,
-    items: [...stage.items, { ...found, day: within(day, 1, PLAN_LIMITS.days) }],
+    items: item ? [...stage.items, { ...item, day: on }] : stage.items,
+    ...(checkIn ? { checkIns: [...(stage.checkIns ?? []), { ...checkIn, day: on }] } : {}),
   }))
 }
-/** Takes an item out of a plan. */
-export const removeItem = (plan: PlanDocument, item: ItemRef): PlanDocument => ({
+/** Takes a part out of a plan. */
+export const removePart = (plan: PlanDocument, part: PlanPart): PlanDocument => ({
   ...plan,
-  stages: plan.stages.map((stage) => ({ ...stage, items: stage.items.filter((each) => !isSame(each.item, item)) })),
+  stages: plan.stages.map((stage) =>
+    'item' in part
+      ? { ...stage, items: stage.items.filter((each) => !isSame(each.item, part.item)) }
+      : { ...stage, checkIns: (stage.checkIns ?? []).filter(({ id }) => id !== part.checkIn) },
+  ),
 })
 /** Puts a check-in at the end of a stage, on its last day. */
 export const addCheckIn = (plan: PlanDocument, id: StageId, checkIn: Omit<PlannedCheckIn, 'day'>): PlanDocument =>
@@ -60,20 +78,6 @@ export const setCheckIn = (plan: PlanDocument, id: PlannedCheckInId, more: Parti
       ? { ...stage, checkIns: stage.checkIns.map((each) => (each.id === id ? { ...each, ...more } : each)) }
       : stage,
   ),
-})
-/** Puts a check-in on a day of a stage, the one in which it stands or another. */
-export function placeCheckIn(plan: PlanDocument, id: PlannedCheckInId, to: StageId, day: number): PlanDocument {
-  const from = plan.stages.find(({ checkIns }) => checkIns?.some((each) => each.id === id))
-  const found = from?.checkIns?.find((each) => each.id === id)
-  if (!from || !found || !plan.stages.some((stage) => stage.id === to)) return plan
-  const on = within(day, 1, PLAN_LIMITS.days)
-  if (from.id === to) return on === found.day ? plan : setCheckIn(plan, id, { day: on })
-  return inStage(removeCheckIn(plan, id), to, (stage) => ({ ...stage, checkIns: [...(stage.checkIns ?? []), { ...found, day: on }] }))
-}
-/** Takes a check-in out of a plan. */
-export const removeCheckIn = (plan: PlanDocument, id: PlannedCheckInId): PlanDocument => ({
-  ...plan,
-  stages: plan.stages.map((stage) => (stage.checkIns ? { ...stage, checkIns: stage.checkIns.filter((each) => each.id !== id) } : stage)),
 })
 /** Adds a stage at the end. */
 export const addStage = (plan: PlanDocument, id: StageId, name: string): PlanDocument =>

@@ -8,16 +8,15 @@ import {
   addItems,
   addStage,
   isOver,
-  moveItemBy,
-  moveItemTo,
+  findPart,
   moveStageBy,
   planChange,
   planFrom,
   STARTERS,
   PACES,
-  placeCheckIn,
+  placePart,
   PlanDocument,
-  removeCheckIn,
+  removePart,
   removeStage,
   setCheckIn,
   simulate,
@@ -317,14 +316,15 @@ describe('a check-in in a plan', () => {
     const on = (document: PlanDocument) => document.stages.map(({ checkIns = [] }) => checkIns.map((each) => each.day))
     const added = addCheckIn(plan([first, second]), first.id, { id: of, name: said.name, questions: said.questions })
     expect(on(added)).toEqual([[4], []])
-    expect(on(placeCheckIn(added, of, first.id, -2))).toEqual([[1], []])
-    const moved = placeCheckIn(added, of, second.id, 6)
+    expect(on(placePart(added, { checkIn: of }, first.id, -2))).toEqual([[1], []])
+    const moved = placePart(added, { checkIn: of }, second.id, 6)
     expect(on(moved)).toEqual([[], [6]])
-    expect(placeCheckIn(moved, of, second.id, 6)).toBe(moved)
-    expect(placeCheckIn(moved, of, id<StageId>(9, 's'), 6)).toBe(moved)
+    expect(placePart(moved, { checkIn: of }, second.id, 6)).toBe(moved)
+    expect(placePart(moved, { checkIn: of }, id<StageId>(9, 's'), 6)).toBe(moved)
     expect(setCheckIn(moved, of, { name: 'Look back' }).stages[1]!.checkIns![0]).toMatchObject({ name: 'Look back', day: 6 })
-    expect(on(removeCheckIn(moved, of))).toEqual([[], []])
-    for (const each of [added, moved, removeCheckIn(moved, of)]) expect(PlanDocument.safeParse(each).success).toBe(true)
+    expect(findPart(moved, { checkIn: of })).toMatchObject({ stage: { id: second.id }, day: 6 })
+    expect(on(removePart(moved, { checkIn: of }))).toEqual([[], []])
+    for (const each of [added, moved, removePart(moved, { checkIn: of })]) expect(PlanDocument.safeParse(each).success).toBe(true)
   })
   it('is not taken twice, without a question, or in such numbers as nobody answers', () => {
     const fits = (...checkIns: PlannedCheckIn[]) => PlanDocument.safeParse(plan([{ ...stage(1, [[1, 1]]), checkIns }])).success
@@ -375,16 +375,16 @@ describe('the time line of a plan as it is written', () => {
   it('is changed by moving items and stages, and never holds one twice', () => {
     const [first, second] = drawn.stages as [Stage, Stage]
     const days = (of: PlanDocument, n: number) => of.stages[n]!.items.map(({ item, day: on }) => [item, on])
-    expect(days(moveItemBy(moveItemBy(drawn, task(2), 4), task(1), -3), 0)).toEqual([
+    expect(days(placePart(placePart(drawn, { item: task(2) }, first.id, 7), { item: task(1) }, first.id, -2), 0)).toEqual([
       [task(1), 1],
       [task(2), 7],
     ])
-    expect(days(moveItemTo(drawn, task(1), second.id, 0), 1).at(-1)).toEqual([task(1), 1])
+    expect(days(placePart(drawn, { item: task(1) }, second.id, 0), 1).at(-1)).toEqual([task(1), 1])
     expect(days(addItems(drawn, first.id, [task(6), task(9)]), 0).at(-1)).toEqual([task(9), 3])
     expect(moveStageBy(drawn, second.id, -5).stages.map((each) => each.id)).toEqual([second.id, first.id])
     expect(removeStage(removeStage(drawn, first.id), second.id).stages).toHaveLength(1)
     expect(addStage(drawn, id<StageId>(3, 's'), 'Third').stages).toHaveLength(3)
-    for (const changed of [moveItemTo(drawn, task(1), second.id, 3), addItems(drawn, first.id, [task(1)])])
+    for (const changed of [placePart(drawn, { item: task(1) }, second.id, 3), addItems(drawn, first.id, [task(1)])])
       expect(PlanDocument.safeParse(changed).success).toBe(true)
     expect(PlanDocument.safeParse({ ...drawn, stages: [first, { ...second, items: first.items }] }).success).toBe(false)
   })

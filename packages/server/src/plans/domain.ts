@@ -10,7 +10,7 @@ import { advanceAll, advanceTouched } from './advance'
 import { answerCheckIn } from './checkIns/answering'
 import { askOthers } from './checkIns/asking'
 import { checkInRoutes } from './checkIns/routes'
-import { checkInsOf, relationsToCheckIn } from './checkIns/shown'
+import { checkInFor, checkInsOf, relationsToCheckIn } from './checkIns/shown'
 import { enrol, type Enrolling } from './enrolling'
 import { followPlanAudiences, givePlan } from './givings'
 import { handsOverPlans } from './handsOver'
@@ -42,6 +42,7 @@ export const plans = {
       givePlan({ ...parts, mail: null }, planId, giving, by, now),
     answerCheckIn: (id: CheckInId, answers: readonly Answer[], by: PersonId, now: number) =>
       answerCheckIn({ ...parts, mail: null }, id, answers, by, now),
+    checkInFor: (id: CheckInId, personId: PersonId) => checkInFor(parts.database, id, personId),
     checkInsOf: (personId: PersonId) => checkInsOf(parts.database, personId),
     advancePlans: (now: number) => advanceAll({ ...parts, mail: null }, now),
   }),

@@ -4,7 +4,7 @@ import { useState, type MouseEvent } from 'react'
 import { TodayOf } from '../assignments/TodayOf'
 import { LibraryOf } from '../library/LibraryOf'
 import { usePerson } from '../people/directory/queries'
-import { PlansOf } from '../plans'
+import { CheckInsOf, PlansOf } from '../plans'
 import { Button, Loaded, showToast, TitleLine } from '../ui'
 import { SmallWindow } from '../ui/over/SmallWindow'
 import { useIds } from '../ui/search/useIds'
@@ -53,7 +53,19 @@ function LookAs({ person }: { person: { id: PersonId; name: string } }) {
       <div className="bg-wash grow p-4">
         <SmallWindow title={t('As {{name}} finds it', { name })} widthPx={phone ? PHONE_PX : null}>
           <div onClickCapture={stay}>
-            {what === 'today' ? <TodayOf personId={id} before={<PlansOf personId={id} />} /> : <LibraryOf personId={id} />}
+            {what === 'today' ? (
+              <TodayOf
+                personId={id}
+                before={
+                  <>
+                    <CheckInsOf personId={id} />
+                    <PlansOf personId={id} />
+                  </>
+                }
+              />
+            ) : (
+              <LibraryOf personId={id} />
+            )}
           </div>
         </SmallWindow>
       </div>

@@ -1,7 +1,7 @@
 import { TodayList } from '../assignments/TodayList'
 import { FirstStepsBar } from '../beginning/FirstStepsBar'
 import { useMe } from '../people'
-import { MyPlans } from '../plans'
+import { MyCheckIns, MyPlans } from '../plans'
 import { WaitingHere } from '../records'
 import { RemarksForMe } from '../remarks'
 import { useTexts } from '../ui/words/texts'
@@ -17,6 +17,7 @@ export function TodayPage() {
         before={
           <>
             <FirstStepsBar />
+            <MyCheckIns />
             <MyPlans />
             <WaitingHere />
             {me.permissions.includes('guides.write') && <RemarksForMe />}

@@ -184,7 +184,7 @@ function PersonRow({
 }
 
 /** Stage by stage, and what somebody is late with. */
-function Opened({ row: { person, stages, late, endsOn } }: { row: Enrolled }) {
+function Opened({ row: { person, stages, late, checkIns, endsOn } }: { row: Enrolled }) {
   const { t } = useTexts()
   return (
     <div className="px-4 md:px-6 pb-2 text-sm sticky left-0 w-fit max-w-2xl">
@@ -195,6 +195,17 @@ function Opened({ row: { person, stages, late, endsOn } }: { row: Enrolled }) {
             {stage.startsOn
               ? `, ${dayOf(stage.startsOn)} – ${dayOf(stage.endsOn ?? stage.startsOn)}`
               : `, ${t('waits for the stage before')}`}
+          </li>
+        ))}
+        {checkIns.map(({ id, name, on, state, missing }) => (
+          <li key={id}>
+            {state === 'coming'
+              ? t('check-in “{{name}}” on {{day}}', { name, day: dayOf(on) })
+              : state === 'over'
+                ? t('check-in “{{name}}”: answered', { name })
+                : t('check-in “{{name}}” waits since {{day}} for {{names}}', {
+                    ...{ name, day: dayOf(on), names: missing.map((each) => each.name).join(', ') },
+                  })}
           </li>
         ))}
         {late.map(({ item, title, dueOn }) => (

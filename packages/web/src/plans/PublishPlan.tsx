@@ -53,8 +53,11 @@ export function PublishPlan({
   )
 }
 
+type Named = { title: string; checkIn: boolean }
 function Touches({ people, others }: PlanTouches) {
   const { t } = useTexts()
+  const titleOf = ({ title, checkIn }: Named) => (checkIn ? t('check-in “{{name}}”', { name: title }) : title)
+  const titlesOf = (all: readonly Named[]) => all.map(titleOf).join(', ')
   return (
     <section aria-label={t('Who would be touched')}>
       <h3 className="font-semibold">{t('{{count}} people would be touched', { count: people.length })}</h3>
@@ -62,11 +65,11 @@ function Touches({ people, others }: PlanTouches) {
         {people.map(({ person, comes, goes, moves, endsOn, endsOnThen }) => (
           <li key={person.id} className="py-1.5 border-b border-hair">
             <span className="font-semibold">{person.name}</span>
-            {comes.length > 0 && <span className="block">{t('comes: {{titles}}', { titles: comes.join(', ') })}</span>}
-            {goes.length > 0 && <span className="block">{t('goes: {{titles}}', { titles: goes.join(', ') })}</span>}
-            {moves.map(({ title, from, to }) => (
-              <span key={title} className="block">
-                {t('{{title}}: {{to}} instead of {{from}}', { title, to: dayOf(to), from: dayOf(from) })}
+            {comes.length > 0 && <span className="block">{t('comes: {{titles}}', { titles: titlesOf(comes) })}</span>}
+            {goes.length > 0 && <span className="block">{t('goes: {{titles}}', { titles: titlesOf(goes) })}</span>}
+            {moves.map(({ from, to, ...part }) => (
+              <span key={titleOf(part)} className="block">
+                {t('{{title}}: {{to}} instead of {{from}}', { title: titleOf(part), to: dayOf(to), from: dayOf(from) })}
               </span>
             ))}
             {endsOnThen !== null && endsOnThen !== endsOn && (

@@ -1,9 +1,13 @@
-import { itemKey, type ItemRef } from '@jackdaw/core/items'
+import { itemKey, pathOfItem, type ItemRef } from '@jackdaw/core/items'
 import {
-  moveItemTo,
+  addCheckIn,
+  CHECK_IN_LIMITS,
+  checkInsOfPlan,
+  findPart,
   moveStageBy,
   PLAN_LIMITS,
-  removeItem,
+  placePart,
+  removePart,
   removeStage,
   setItem,
   setStage,
@@ -11,12 +15,13 @@ import {
   type Release,
   type Stage,
 } from '@jackdaw/core/plans'
-import type { StageId } from '@jackdaw/core/shared'
-import { pathOfItem } from '@jackdaw/core/items'
+import type { PlannedCheckInId, QuestionId, StageId } from '@jackdaw/core/shared'
+import { nanoid } from 'nanoid'
 import { namedItem } from '../items'
 import { Button, Check, chosen, NumberField, Radios, Select, TextArea, TextField, TextLink } from '../ui'
 import { useTexts } from '../ui/words/texts'
 import { AddItems } from './AddItems'
+import { CheckInFields } from './checkIns/CheckInFields'
 import type { Selected } from './TimeLine'
 import type { PlanWriting } from './usePlanDraft'
 
@@ -38,6 +43,8 @@ export function SelectedFields({
   }
   if (selected !== null && 'item' in selected)
     return <ItemFields key={itemKey(selected.item)} {...{ writing, item: selected.item, onSelect }} />
+  if (selected !== null && 'checkIn' in selected && findPart(document, selected))
+    return <CheckInFields key={selected.checkIn} {...{ writing, id: selected.checkIn, onSelect }} />
   return <WholeFields writing={writing} />
 }
 
@@ -123,6 +130,17 @@ function StageFields({
         onChange={(event) => set({ note: event.target.value })}
       />
       <AddItems writing={writing} stageId={stage.id} />
+      <Button
+        disabled={checkInsOfPlan(document).length >= CHECK_IN_LIMITS.inPlan}
+        onClick={() => {
+          const id = nanoid<PlannedCheckInId>()
+          const questions = [{ id: nanoid<QuestionId>(), words: t('What goes well, and what does not?'), answer: 'words' as const }]
+          change(addCheckIn(document, stage.id, { id, name: t('Check-in'), questions }))
+          onSelect({ checkIn: id })
+        }}
+      >
+        {t('Put a check-in on its last day')}
+      </Button>
       <div className="flex flex-wrap gap-2">
         <Button disabled={at === 0} onClick={() => change(moveStageBy(document, stage.id, -1))}>
           {t('Earlier')}
@@ -210,7 +228,7 @@ function ItemFields({ writing, item, onSelect }: { writing: PlanWriting; item: I
       <Select
         label={t('In the stage')}
         value={stage.id}
-        onChange={chosen<StageId>((id) => change(moveItemTo(document, item, id, placed.day)))}
+        onChange={chosen<StageId>((id) => change(placePart(document, { item }, id, placed.day)))}
       >
         {document.stages.map(({ id, name }, n) => (
           <option key={id} value={id}>
@@ -227,7 +245,7 @@ function ItemFields({ writing, item, onSelect }: { writing: PlanWriting; item: I
       <Button
         onClick={() => {
           onSelect(null)
-          change(removeItem(document, item))
+          change(removePart(document, { item }))
         }}
       >
         {t('Take it out of the plan')}

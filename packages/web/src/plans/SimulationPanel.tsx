@@ -74,12 +74,19 @@ function PaceWords({ each, document, name }: { each: SimulatedPlan; document: Pl
               ▲ {t('{{day}} holds {{minutes}} min, {{over}} over your limit', { day: dayOf(day.on), minutes: day.minutes, over: day.over })}
             </li>
           ))}
-          {document.stages.map(({ id, name: called }) => {
+          {document.stages.map(({ id, name: called, checkIns = [] }) => {
             const stage = each.stages.find((found) => found.id === id)
             return (
               stage?.startsOn && (
                 <li key={id} className="text-soft">
                   {called}: {dayOf(stage.startsOn)} – {dayOf(stage.endsOn ?? stage.startsOn)}
+                  {stage.checkIns.map(({ id: asked, on }) => (
+                    <span key={asked} className="block pl-3">
+                      {t('{{day}}: check-in “{{name}}”', {
+                        ...{ day: dayOf(on), name: checkIns.find((found) => found.id === asked)?.name ?? '' },
+                      })}
+                    </span>
+                  ))}
                 </li>
               )
             )

@@ -1,34 +1,23 @@
 import type { PlanItemFacts } from '@jackdaw/contracts/plans'
-import { itemKey, type ItemRef } from '@jackdaw/core/items'
-import { daysOfStage, moveItemBy, moveItemTo, removeItem, timeLineOf, type PlacedStage, type PlanDocument } from '@jackdaw/core/plans'
-import { nth, type StageId } from '@jackdaw/core/shared'
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core'
-import type { KeyboardEvent } from 'react'
+import { itemKey } from '@jackdaw/core/items'
+import { daysOfStage, findPart, placePart, timeLineOf, type PlacedStage, type PlanDocument, type PlanPart } from '@jackdaw/core/plans'
+import type { StageId } from '@jackdaw/core/shared'
+import { DndContext, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
+import { ArrowLeftRight } from 'lucide-react'
 import { useTexts } from '../ui/words/texts'
+import { DAY_PX, leftOf, partKey, PartRow, TITLES_PX } from './PartRow'
 
-/** Width of a day and of the column with the titles, in pixels. */
-const DAY_PX = 34
-const TITLES_PX = 232
 const POINTER = { activationConstraint: { distance: 4 } }
 // What keys do to an item is done by the item itself.
 const NO_KEYS = { keyboardCodes: { start: [], cancel: ['Escape'], end: [] } }
 
-/** What is selected in a plan: a stage, or an item. */
-export type Selected = { stage: StageId } | { item: ItemRef } | null
+/** What is selected in a plan: a stage, an item or a check-in. */
+export type Selected = { stage: StageId } | PlanPart | null
 type Known = ReadonlyMap<string, PlanItemFacts>
 const minutesIn = (known: Known) => (key: string) => known.get(key)?.minutes ?? 0
 
-/** A plan as a time line from day 1: stages with their items on their days, free days between, and the minutes of every day on top. Items are moved by hand
- * or by keys. */
+/** A plan as a time line from day 1: stages with their items and check-ins on their days, free days between, and the minutes of every day on top. They are moved by
+ * hand or by keys. */
 export function TimeLine({
   document,
   known,
@@ -48,19 +37,12 @@ export function TimeLine({
   // Room to drag something further to the right.
   const shown = length + 5
   const drop = ({ active, over, delta }: DragEndEvent) => {
-    const item = active.data.current?.['item'] as ItemRef | undefined
-    const from = stages.find(({ items }) => items.some((each) => itemKey(each.item) === active.id))
-    const placed = from?.items.find((each) => itemKey(each.item) === active.id)
-    if (!item || !from || !placed) return
-    const moved = Math.round(delta.x / DAY_PX)
+    const part = active.data.current?.['part'] as PlanPart | undefined
+    const found = part && findPart(document, part)
+    const from = stages.find(({ stage }) => stage === found?.stage)
+    if (!part || !found || !from) return
     const to = stages.find(({ stage }) => stage.id === over?.id) ?? from
-    onChange(
-      to.stage.id === from.stage.id
-        ? moved === 0
-          ? document
-          : moveItemBy(document, item, moved)
-        : moveItemTo(document, item, to.stage.id, placed.on + moved - to.from + 1),
-    )
+    onChange(placePart(document, part, to.stage.id, from.from + found.day + Math.round(delta.x / DAY_PX) - to.from))
   }
   return (
     <DndContext sensors={sensors} onDragEnd={drop}>
@@ -74,7 +56,7 @@ export function TimeLine({
       </div>
       <p className="text-sm text-soft px-4 md:px-6 py-2">
         {t(
-          'Drag an item to another day or stage; or choose it and press ← → for the day, Alt with ↑ ↓ for the stage, Delete to take it out.',
+          'Drag an item or a check-in to another day or stage; or choose it and press ← → for the day, Alt with ↑ ↓ for the stage, Delete to take it out.',
         )}
       </p>
     </DndContext>
@@ -150,12 +132,11 @@ type RowsProps = {
   onSelect: (selected: Selected) => void
   onChange: (document: PlanDocument) => void
 }
-const left = (day: number) => (day - 1) * DAY_PX
 
 /** A stage: its band from its first to its last day, the free days before it, and a row for each of its items. */
 function StageRows({ placed, n, document, known, selected, shown, onSelect, onChange }: RowsProps) {
   const { t } = useTexts()
-  const { stage, freeFrom, from, until, items } = placed
+  const { stage, freeFrom, from, until, items, checkIns } = placed
   const { setNodeRef, isOver } = useDroppable({ id: stage.id })
   const isSelected = selected !== null && 'stage' in selected && selected.stage === stage.id
   const free = from - freeFrom
@@ -185,18 +166,43 @@ function StageRows({ placed, n, document, known, selected, shown, onSelect, onCh
           {free > 0 && (
             <span
               className="absolute top-3 h-5 text-xs text-soft text-center border-y border-dashed border-edge whitespace-nowrap overflow-hidden"
-              style={{ left: left(freeFrom), width: free * DAY_PX }}
+              style={{ left: leftOf(freeFrom), width: free * DAY_PX }}
             >
               {free * DAY_PX > 40 ? t('free') : ''}
             </span>
           )}
-          <span className="absolute top-3 h-5 bg-ink/85" style={{ left: left(from) + 1, width: (until - from + 1) * DAY_PX - 2 }} />
+          <span className="absolute top-3 h-5 bg-ink/85" style={{ left: leftOf(from) + 1, width: (until - from + 1) * DAY_PX - 2 }} />
         </div>
       </div>
-      {items.map((each) => (
-        <ItemRow key={itemKey(each.item)} {...{ each, placed, document, known, selected, shown, onSelect, onChange }} />
-      ))}
-      {items.length === 0 && (
+      {items.map((each) => {
+        const [part, facts] = [{ item: each.item }, known.get(itemKey(each.item))]
+        const look = !facts?.usable ? 'lost' : each.optional ? 'optional' : 'item'
+        const title = facts?.title ?? t('Something that is not there any more')
+        const name = t('{{title}}, day {{day}} of {{stage}}, {{minutes}} min', {
+          ...{ title, day: each.day, stage: stage.name, minutes: facts?.minutes ?? 0 },
+        })
+        return (
+          <PartRow key={partKey(part)} {...{ part, look, title, name, document, selected, shown, onSelect, onChange }} on={each.on}>
+            {facts?.usable ? `${facts.minutes}′` : '!'}
+          </PartRow>
+        )
+      })}
+      {checkIns.map((each) => {
+        const part = { checkIn: each.id }
+        const name = t('Check-in {{title}}, day {{day}} of {{stage}}', { title: each.name, day: each.day, stage: stage.name })
+        return (
+          <PartRow
+            key={partKey(part)}
+            {...{ part, name, document, selected, shown, onSelect, onChange }}
+            look="check-in"
+            title={each.name || t('A check-in without a name')}
+            on={each.on}
+          >
+            <ArrowLeftRight size={14} aria-hidden />
+          </PartRow>
+        )
+      })}
+      {items.length + checkIns.length === 0 && (
         <p className="text-sm text-soft px-4 md:px-6 pb-2 sticky left-0 w-fit">
           {stage.note || t('Nothing stands in this stage yet. Choose it, then put items into it.')}
         </p>
@@ -207,77 +213,3 @@ function StageRows({ placed, n, document, known, selected, shown, onSelect, onCh
 
 const releaseWords = (t: (words: string) => string, release: PlanDocument['stages'][number]['release']): string =>
   ({ date: t('after its time'), completion: t('after what was to be done'), both: t('after both') })[release]
-
-function ItemRow({
-  each,
-  placed,
-  document,
-  known,
-  selected,
-  shown,
-  onSelect,
-  onChange,
-}: Omit<RowsProps, 'n'> & { each: PlacedStage['items'][number] }) {
-  const { t } = useTexts()
-  const { item, on, day, optional } = each
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: itemKey(item), data: { item } })
-  const facts = known.get(itemKey(item))
-  const isSelected = selected !== null && 'item' in selected && itemKey(selected.item) === itemKey(item)
-  const title = facts?.title ?? t('Something that is not there any more')
-  const keys = (event: KeyboardEvent) => {
-    const { stages } = document
-    const at = stages.findIndex(({ id }) => id === placed.stage.id)
-    const side = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
-    const way = { ArrowUp: -1, ArrowDown: 1 }[event.key]
-    if (side !== undefined) onChange(moveItemBy(document, item, side))
-    else if (way !== undefined && event.altKey && at + way >= 0 && at + way < stages.length)
-      onChange(moveItemTo(document, item, nth(stages, at + way).id, day))
-    else if (event.key === 'Delete') {
-      onSelect(null)
-      onChange(removeItem(document, item))
-    } else return
-    event.preventDefault()
-  }
-  const moved = transform ? `translate(${Math.round(transform.x / DAY_PX) * DAY_PX}px, ${transform.y}px)` : undefined
-  return (
-    <div className={`flex ${isSelected ? 'bg-wash' : ''}`}>
-      <div className="shrink-0 sticky left-0 z-[5] bg-inherit px-4 md:px-6 py-1 text-sm" style={{ width: TITLES_PX }}>
-        <span className={`block truncate pl-4 ${isSelected ? 'font-semibold' : ''}`} title={title}>
-          {title}
-        </span>
-      </div>
-      <div
-        className="relative h-8"
-        style={{
-          width: shown * DAY_PX,
-          backgroundImage: `repeating-linear-gradient(to right, var(--color-hair) 0 1px, transparent 1px ${DAY_PX}px)`,
-        }}
-      >
-        <button
-          ref={setNodeRef}
-          type="button"
-          {...attributes}
-          {...listeners}
-          aria-pressed={isSelected}
-          aria-roledescription={undefined}
-          aria-label={t('{{title}}, day {{day}} of {{stage}}, {{minutes}} min', {
-            ...{ title, day, stage: placed.stage.name, minutes: facts?.minutes ?? 0 },
-          })}
-          className={`absolute top-1 h-6 px-1 text-xs rounded-sm border touch-none cursor-grab tabular-nums ${isDragging ? 'z-20 cursor-grabbing' : ''} ${
-            !facts?.usable
-              ? 'bg-sheet text-brick border-brick'
-              : optional
-                ? 'bg-sheet text-petrol border-petrol border-dashed'
-                : 'bg-petrol text-white border-petrol'
-          } aria-pressed:ring-2 aria-pressed:ring-kingfisher`}
-          style={{ left: left(on) + 2, minWidth: DAY_PX - 4, transform: moved }}
-          onClick={() => onSelect({ item })}
-          onFocus={() => onSelect({ item })}
-          onKeyDown={keys}
-        >
-          {facts?.usable ? `${facts.minutes}′` : '!'}
-        </button>
-      </div>
-    </div>
-  )
-}

@@ -1,1 +1,2 @@
+export { CheckInsOf, MyCheckIns } from './checkIns/MyCheckIns'
 export { MyPlans, PlansOf } from './MyPlans'
