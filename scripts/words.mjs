@@ -36,6 +36,10 @@ const TRANSLATED = [
   'assignments/TodayList.tsx',
   'records/WaitingHere.tsx',
   'plans/MyPlans.tsx',
+  'plans/checkIns/CheckInPage.tsx',
+  'plans/checkIns/CheckInsPage.tsx',
+  'plans/checkIns/Marks.tsx',
+  'plans/checkIns/MyCheckIns.tsx',
   'tasks/AnswerButtons.tsx',
   'tasks/HandInList.tsx',
   'tasks/PictureField.tsx',
@@ -196,7 +200,7 @@ function faultsOfWords() {
     if (key.includes('{{count}}') && !(`${key}_one` in english)) faults.push(`en: no form for one: ${key} (${places[0].file})`)
   const german = faultsOf(
     'de',
-    { ...resource('ui/words/german.ts'), ...resource('ui/words/germanPeople.ts'), ...resource('ui/words/germanTasks.ts') },
+    Object.assign({}, ...['german', 'germanPeople', 'germanPlans', 'germanTasks'].map((name) => resource(`ui/words/${name}.ts`))),
     used,
     core,
   )

@@ -7,6 +7,18 @@ export const german: Record<string, string> = {
   'You are asked to confirm “{{title}}”: {{count}}': 'Sie werden gebeten, „{{title}}“ zu bestätigen: {{count}}',
   'I am asked to confirm that somebody has done something': 'Ich werde gebeten, zu bestätigen, dass jemand etwas getan hat',
   'See what waits': 'Ansehen, was wartet',
+  'The check-in “{{name}}” waits for your answers': 'Der Rückblick „{{name}}“ wartet auf Ihre Antworten',
+  'Somebody else answers the same questions. When both have answered, you see the answers side by side.':
+    'Noch jemand beantwortet dieselben Fragen. Wenn beide geantwortet haben, sehen Sie die Antworten nebeneinander.',
+  '{{other}} answers the same questions. When both have answered, you see the answers side by side.':
+    '{{other}} beantwortet dieselben Fragen. Wenn beide geantwortet haben, sehen Sie die Antworten nebeneinander.',
+  'A check-in waits for my answers': 'Ein Rückblick wartet auf meine Antworten',
+  Answer: 'Antworten',
+  '{{other}} has answered too: “{{name}}”': '{{other}} hat auch geantwortet: „{{name}}“',
+  'Both answers stand side by side now. Look at them, then talk.':
+    'Beide Antworten stehen jetzt nebeneinander. Sehen Sie sie an, dann sprechen Sie.',
+  'Both have answered a check-in of mine': 'Beide haben einen Rückblick von mir beantwortet',
+  'See both': 'Beide ansehen',
   '{{by}} sends “{{title}}” back to you': '{{by}} gibt Ihnen „{{title}}“ zurück',
   '“{{reason}}”': '„{{reason}}“',
   'Something that I have handed in is sent back to me': 'Etwas, das ich abgegeben habe, kommt zurück',

@@ -200,10 +200,10 @@ function Opened({ row: { person, stages, late, checkIns, endsOn } }: { row: Enro
         {checkIns.map(({ id, name, on, state, missing }) => (
           <li key={id}>
             {state === 'coming'
-              ? t('check-in “{{name}}” on {{day}}', { name, day: dayOf(on) })
+              ? t('Check-in “{{name}}” on {{day}}', { name, day: dayOf(on) })
               : state === 'over'
-                ? t('check-in “{{name}}”: answered', { name })
-                : t('check-in “{{name}}” waits since {{day}} for {{names}}', {
+                ? t('Check-in “{{name}}”: answered', { name })
+                : t('Check-in “{{name}}” waits since {{day}} for {{names}}', {
                     ...{ name, day: dayOf(on), names: missing.map((each) => each.name).join(', ') },
                   })}
           </li>

@@ -98,7 +98,7 @@ function Flag({ name, mark, side }: { name: string; mark: number; side: 'above' 
     <div className="grid grid-cols-5">
       <span className="text-center text-sm font-semibold whitespace-nowrap flex flex-col items-center" style={{ gridColumnStart: mark }}>
         {side === 'below' && <span className="w-2 h-2.5 bg-ochre" />}
-        <span className="max-w-28 truncate">{name}</span>
+        <span className={`max-w-32 truncate ${mark === SCALE[0] ? 'self-start' : mark === SCALE.length ? 'self-end' : ''}`}>{name}</span>
         {side === 'above' && <span className="w-2 h-2.5 bg-petrol" />}
       </span>
     </div>

@@ -1,5 +1,10 @@
 /** The words for one; all other English, also for many, stands where it is used. */
 export const english: Record<string, string> = {
+  '{{count}} answers are missing_one': 'One answer is missing',
+  '{{count}} answers lie far apart. Begin with those when you talk._one':
+    'One pair of answers lies far apart. Begin with it when you talk.',
+  '{{count}} marks apart_one': 'one mark apart',
+  'All {{count}} that wait, and those before_one': 'The one that waits, and those before',
   'Give it to {{count}} people_one': 'Give it to one person',
   'Given to {{count}} people_one': 'Given to one person',
   '{{count}} people have begun it and are not given it any more: for them it is optional._one':

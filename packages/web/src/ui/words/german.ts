@@ -1,5 +1,6 @@
 /** German: what pages say that speak it altogether, see `scripts/words.mjs`. */
 import { germanPeople } from './germanPeople'
+import { germanPlans } from './germanPlans'
 import { germanTasks } from './germanTasks'
 
 export const german: Record<string, string> = {
@@ -281,5 +282,6 @@ export const german: Record<string, string> = {
   'Part of a name': 'Teil eines Namens',
   'under way': 'läuft',
   ...germanPeople,
+  ...germanPlans,
   ...germanTasks,
 }
