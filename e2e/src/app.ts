@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { cp, mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import { DEMO_PASSWORD } from '@jackdaw/demo'
 import axe from 'axe-core'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
@@ -11,7 +12,19 @@ import { cloneDatabase, DEMO_DATABASE, launch, stop, type Running } from './serv
 
 export { BROWSER_FLAGS, CHROMIUM, click, seen }
 
-export type App = { address: string; kill: () => Promise<void>; restart: () => Promise<void>; close: () => Promise<void> }
+/** A built application that runs. `restart`: once it was killed, with other environment variables where that is said. */
+export type App = {
+  address: string
+  kill: () => Promise<void>
+  restart: (otherwise?: Record<string, string>) => Promise<void>
+  close: () => Promise<void>
+}
+
+/** Environment variables by which a server takes it to be another moment. */
+export const clockAt = (moment: Date): Record<string, string> => ({
+  NODE_OPTIONS: `--import=${pathToFileURL(join(process.cwd(), 'e2e/src/clockAhead.mjs')).href}`,
+  CLOCK_AHEAD_MS: String(moment.getTime() - Date.now()),
+})
 
 /** Runs the built application with nobody in it.
  * @returns also what stands behind the mark in the link by which the company is set up */
@@ -41,8 +54,8 @@ function appOf(running: Pick<Running, 'child' | 'port'>, { cluster, database, fi
   return {
     address: `http://127.0.0.1:${port}`,
     kill: () => stop(child, 'SIGKILL'),
-    async restart() {
-      ;({ child, port } = await launch({ cluster, database, files, port, more }))
+    async restart(otherwise = {}) {
+      ;({ child, port } = await launch({ cluster, database, files, port, more: { ...more, ...otherwise } }))
     },
     async close() {
       await stop(child, 'SIGTERM')
@@ -71,15 +84,11 @@ function untilItLives(page: Page): void {
   }
 }
 
-/** A browser of its own for one person, signed in, with its complaints collected. */
-export async function signedIn(
-  browser: Browser,
-  app: App,
-  mail: string,
-  device: 'wide' | 'phone' = 'wide',
-): Promise<Page & { complaints: string[] }> {
+type PersonsPage = Page & { complaints: string[] }
+/** A browser of its own for one person, with its complaints collected. */
+export async function ownPage(browser: Browser, device: 'wide' | 'phone' = 'wide'): Promise<PersonsPage> {
   const context = await browser.createBrowserContext()
-  const page = (await context.newPage()) as Page & { complaints: string[] }
+  const page = (await context.newPage()) as PersonsPage
   page.complaints = []
   page.on('pageerror', (error) => void page.complaints.push(String(error)))
   page.on('console', (message) => void (message.type() === 'error' && !WANTED.test(message.text()) && page.complaints.push(message.text())))
@@ -88,6 +97,12 @@ export async function signedIn(
   // A page that lies behind another one is not drawn, and what waits for it to be drawn waits for ever: all count as being in front.
   await (await page.createCDPSession()).send('Emulation.setFocusEmulationEnabled', { enabled: true })
   untilItLives(page)
+  return page
+}
+
+/** A browser of its own for one person, signed in. */
+export async function signedIn(browser: Browser, app: App, mail: string, device: 'wide' | 'phone' = 'wide'): Promise<PersonsPage> {
+  const page = await ownPage(browser, device)
   await page.goto(`${app.address}/sign-in`)
   await page.locator('input[autocomplete=username]').fill(mail)
   await page.locator('input[type=password]').fill(DEMO_PASSWORD)

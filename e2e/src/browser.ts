@@ -37,12 +37,18 @@ async function makeReady(el: Element): Promise<{ x: number; y: number } | null> 
   }
   const from = performance.now()
   let before = middle()
+  let scrolled = false
   for (let still = 0; still < 2;) {
     await frame()
     if (!el.isConnected) return null
     const now = middle()
     const waited = performance.now() - from
     const hit = document.elementFromPoint(now.x, now.y)
+    // It lies behind a bar at an edge of the window: a hand would scroll.
+    if (hit !== null && !isOf(hit) && !scrolled && waited > 300) {
+      scrolled = true
+      el.scrollIntoView({ block: 'center' })
+    }
     const ready = !el.matches(':disabled') && ((hit !== null && isOf(hit)) || waited > 1_500)
     still = now.x === before.x && now.y === before.y && (ready || waited > 10_000) ? still + 1 : 0
     before = now

@@ -53,7 +53,7 @@ export async function checkInsOf(db: Db, personId: PersonId): Promise<CheckInRow
   const rows = await db.rows<Row>(
     `select * from (${ROWS} and (c.person_id = $1 or c.manager_id = $1)) x
      where not x.closed or case when x.person_id = $1 then x.by_person else x.by_manager end
-     order by case when x.person_id = $1 then x.by_person else x.by_manager end, x.asked_on desc, x.id limit ${MOST_CHECK_INS}`,
+     order by case when x.person_id = $1 then x.by_person else x.by_manager end, x.asked_on desc, x.person, x.id limit ${MOST_CHECK_INS}`,
     [personId],
   )
   return rows.map((row) => rowFor(row, personId))
