@@ -4,16 +4,12 @@ import { EnrolmentId, Instant, LocalDate, PersonId, PlanGivingId, PlanId, Planne
 import * as z from 'zod/mini'
 import { AudienceChoice, AudienceShown } from './audiences'
 import { endpoint } from './endpoint'
+import { ItemFacts } from './items'
 import { PersonRef } from './people'
 
 const plan = z.object({ id: PlanId })
 const leads = { access: { may: 'plan.change' } } as const
 const onPlan = { ...leads, params: plan } as const
-
-/** What a plan needs to know of an item that stands in it. `usable`: whether it is published and not archived; what is not is passed over. */
-export const PlanItemFacts = z.object({ item: ItemRef, number: z.int(), title: z.string(), minutes: z.int(), usable: z.boolean() })
-/** Read by {@link PlanItemFacts}. */
-export type PlanItemFacts = z.infer<typeof PlanItemFacts>
 
 /** A plan in a list. `underWay`, `over`: how many go through it, and how many are through. */
 export const PlanRow = z.object({
@@ -59,7 +55,8 @@ export const getPlan = endpoint({
     id: PlanId,
     revision: z.int(),
     document: PlanDocument,
-    items: z.array(PlanItemFacts),
+    /** What is to be known of its items; such as are not usable are passed over. */
+    items: z.array(ItemFacts),
     edition: z.nullable(z.int()),
     /** What the newest edition says, by which people are given it. */
     published: z.nullable(PlanDocument),
@@ -123,16 +120,6 @@ export const archivePlan = endpoint({
   body: z.object({ archived: z.boolean() }),
   problems: ['invalid', 'not-found'],
 })
-/** Items that could stand in a plan: published, found by a part of their title. */
-export const findPlanItems = endpoint({
-  method: 'get',
-  path: '/api/plan-items',
-  ...leads,
-  query: z.object({ find: z.optional(z.string().check(z.maxLength(100))) }),
-  response: z.array(PlanItemFacts),
-  problems: ['invalid'],
-})
-
 /** A day on which something is to be done. */
 const Day = z.object({ on: LocalDate, minutes: z.int(), over: z.int(), items: z.array(ItemRef) })
 /** What comes of a plan for somebody at a pace; see `simulate` of the core. */

@@ -2,6 +2,7 @@ export { items } from './domain'
 export { addEdition, findEdition, listEditions, revisionOfEdition } from './editions'
 export type { EditionFacts } from './editions'
 export { findItem, knownItem } from './findItem'
+export { factsOf } from './itemFacts'
 export { EDITION_PART, FAVOURITE, ITEM, ITEM_PROGRESS } from './model'
 export { countAllPartsSeen, countPartsSeenBy, countPartsSeenOf, partDoneSql, partsDone } from './progress'
 

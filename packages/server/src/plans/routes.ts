@@ -6,7 +6,7 @@ import { lookAtEdition, publishEdition } from './editions'
 import { endPlanGiving, givePlan, planGivings } from './givings'
 import { ENROLMENT, PLAN, PLAN_EDITION } from './model'
 import { enrolledIn, plansOf } from './shown'
-import { createPlan, findItems, isChanged, itemFactsOf, listPlans, planOf, savePlan } from './writing'
+import { createPlan, isChanged, itemFactsOf, listPlans, planOf, savePlan } from './writing'
 
 export function planRoutes(routes: Routes): void {
   const { parts } = routes
@@ -41,7 +41,6 @@ export function planRoutes(routes: Routes): void {
   route(routes, contract.archivePlan, async ({ params: { id }, body: { archived } }, { now }) => {
     if ((await db.in(PLAN).update({ archivedAt: archived ? now : null }, { id })) === 0) fail('not-found')
   })
-  route(routes, contract.findPlanItems, ({ query }) => findItems(db, query.find?.trim() ?? ''))
   route(routes, contract.simulatePlan, ({ body }, { now }) => simulateFor(db, body, now))
   route(routes, contract.enrolPeople, ({ params: { id }, body }, { caller, now }) => enrol(parts, id, body, caller.id, now))
   route(routes, contract.listPlanGivings, ({ params: { id } }) => planGivings(db, id))

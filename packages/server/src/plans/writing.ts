@@ -1,10 +1,12 @@
-import type { PlanItemFacts, PlanRow } from '@jackdaw/contracts/plans'
-import { itemKey, itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
+import type { ItemFacts } from '@jackdaw/contracts/items'
+import type { PlanRow } from '@jackdaw/contracts/plans'
+import { itemKey } from '@jackdaw/core/items'
 import { itemsOfPlan, timeLineOf, type PlanDocument } from '@jackdaw/core/plans'
 import type { PersonId, PlanId } from '@jackdaw/core/shared'
 import { Op } from 'sequelize'
 import type { Db } from '../db'
 import { fail, failField } from '../http'
+import { factsOf } from '../items'
 import { PLAN, PLAN_EDITION, type PlanRow as Row } from './model'
 
 /** A plan that is there. @param lock hold it until the end of the transaction
@@ -12,28 +14,12 @@ import { PLAN, PLAN_EDITION, type PlanRow as Row } from './model'
 export const planOf = async (db: Db, id: PlanId, lock = false): Promise<Row> =>
   ((await db.in(PLAN).one({ id }, lock ? { lock } : {})) as Row | undefined) ?? fail('not-found')
 
-type ItemRow = { kind: ItemKind; id: ItemId; number: number; title: string | null; minutes: number; usable: boolean }
-const FACTS = 'kind, id, number, title, minutes, edition is not null and archived_at is null as usable from item'
-const factsOf = ({ kind, id, number, title, minutes, usable }: ItemRow): PlanItemFacts => ({
-  ...{ item: itemRefOf(kind, id), number, title: title ?? '', minutes: Math.max(1, minutes), usable },
-})
 /** What is to be known of the items of a plan, in its order; such as are not there are left out. */
-export async function itemFactsOf(db: Db, document: PlanDocument): Promise<PlanItemFacts[]> {
-  const ids = itemsOfPlan(document).map(({ item }) => item.id)
-  const rows = await db.rows<ItemRow>(`select ${FACTS} where id = any ($1)`, [ids])
-  const found = new Map(rows.map((row) => [itemKey(itemRefOf(row.kind, row.id)), factsOf(row)]))
-  return itemsOfPlan(document).flatMap(({ item }) => found.get(itemKey(item)) ?? [])
+export async function itemFactsOf(db: Db, document: PlanDocument): Promise<ItemFacts[]> {
+  const items = itemsOfPlan(document).map(({ item }) => item)
+  const found = new Map((await factsOf(db, items)).map((facts) => [itemKey(facts.item), facts]))
+  return items.flatMap((item) => found.get(itemKey(item)) ?? [])
 }
-const MOST_FOUND = 30
-/** Published items by a part of their title. */
-export const findItems = async (db: Db, find: string): Promise<PlanItemFacts[]> =>
-  (
-    await db.rows<ItemRow>(
-      `select ${FACTS} where edition is not null and archived_at is null and ($1 = '' or position(plain($1) in plain(title)) > 0)
-       order by position(plain($1) in plain(title)) <> 1, title, kind, number limit ${MOST_FOUND}`,
-      [find],
-    )
-  ).map(factsOf)
 
 /** Refuses a document in which something stands that is no item. */
 async function check(db: Db, document: PlanDocument): Promise<void> {

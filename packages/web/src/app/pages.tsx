@@ -49,6 +49,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/people/groups', async () => (await import('../people/groups/GroupsPage')).GroupsPage),
   page('/people/groups/:groupId', async () => (await import('../people/groups/GroupPage')).GroupPage),
   page('/people/:id', async () => (await import('./PersonHomePage')).PersonHomePage),
+  page('/people/:id/give', async () => (await import('./GiveToPersonPage')).GiveToPersonPage),
   page('/people/:id/look', async () => (await import('./LookAsPage')).LookAsPage),
   page('/people/:id/edit', async () => (await import('../people/directory/EditPersonPage')).EditPersonPage),
   page('/people/audiences', async () => (await import('../audiences/AudiencesPage')).AudiencesPage),

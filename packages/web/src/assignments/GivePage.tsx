@@ -2,18 +2,18 @@ import { GivingSaving, type Giving, type NamedItem } from '@jackdaw/contracts/as
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { previewGiving } from '@jackdaw/contracts/assignments'
 import type { AudienceShown } from '@jackdaw/contracts/audiences'
-import { MOST_REPEAT_MONTHS, USUAL_DUE } from '@jackdaw/core/assignments'
+import { USUAL_DUE } from '@jackdaw/core/assignments'
 import { NOBODY } from '@jackdaw/core/audiences'
 import type { ItemId } from '@jackdaw/core/items'
 import type { GivingId } from '@jackdaw/core/shared'
 import { useState, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
-import { Button, Check, Failed, Loaded, Message, NumberField, Radios, showToast, TitleLine, Waiting } from '../ui'
+import { Button, Check, Failed, Loaded, Message, showToast, TitleLine, Waiting } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { AudienceFields, NOBODY_YET } from './AudienceFields'
-import { DueFields } from './DueFields'
 import { FormPart } from './FormPart'
+import { ForWhat } from './ForWhat'
 import { useChangeGiving, useGive, useGivingPreview, useGivings } from './givingQueries'
 
 /** Gives an item to more people. */
@@ -160,63 +160,6 @@ function GivingForm({
         </aside>
       </div>
     </form>
-  )
-}
-
-/** Whether it is to be done, by when, and whether again. */
-function ForWhat({
-  saving: { use, due, repeatMonths },
-  set,
-  children,
-}: {
-  saving: GivingSaving
-  set: (more: Partial<GivingSaving>) => void
-  children: ReactNode
-}) {
-  const { t } = useTexts()
-  return (
-    <>
-      <FormPart title={t('For what')}>
-        <Radios
-          label={t('For what')}
-          hidden
-          value={use}
-          onChange={(next) => set({ use: next })}
-          options={[
-            { value: 'to-do', words: t('To do'), hint: t('It can be late, and counts for who has finished.') },
-            { value: 'to-look-up', words: t('To look up'), hint: t('It is at hand on their page Today. Nothing has to be done.') },
-          ]}
-        />
-      </FormPart>
-      {use === 'to-do' && (
-        <>
-          <FormPart title={t('Until when')}>
-            <DueFields due={due} onChange={(next) => set({ due: next })} />
-            {children}
-          </FormPart>
-          <FormPart title={t('Again')}>
-            <Check
-              checked={repeatMonths !== null}
-              onChange={(event) => set({ repeatMonths: event.target.checked ? 12 : null })}
-              label={t('To be done again and again')}
-              hint={t('Some months after somebody has done it, it counts as not done again, and is due anew.')}
-            />
-            {repeatMonths !== null && (
-              <div className="w-40 mt-2">
-                <NumberField
-                  label={t('Months')}
-                  whole
-                  min={1}
-                  max={MOST_REPEAT_MONTHS}
-                  value={repeatMonths}
-                  onChange={(next) => set({ repeatMonths: next })}
-                />
-              </div>
-            )}
-          </FormPart>
-        </>
-      )}
-    </>
   )
 }
 

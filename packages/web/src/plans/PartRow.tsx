@@ -3,7 +3,7 @@ import { findPart, placePart, removePart, type PlanDocument, type PlanPart } fro
 import { nth } from '@jackdaw/core/shared'
 import { useDraggable } from '@dnd-kit/core'
 import type { KeyboardEvent, ReactNode } from 'react'
-import type { Selected } from './TimeLine'
+import type { Selected } from './selected'
 
 /** Width of a day and of the column with the titles, in pixels. */
 export const DAY_PX = 34

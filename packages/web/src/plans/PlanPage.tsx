@@ -11,7 +11,8 @@ import { useArchivePlan, usePlan, usePublishPlan } from './queries'
 import { PublishPlan } from './PublishPlan'
 import { SelectedFields } from './SelectedFields'
 import { SimulationPanel } from './SimulationPanel'
-import { TimeLine, type Selected } from './TimeLine'
+import type { Selected } from './selected'
+import { TimeLine } from './TimeLine'
 import { usePlanDraft, type PlanDraft } from './usePlanDraft'
 
 /** A plan as it is written: its time line, what is selected of it, and trying it out. */

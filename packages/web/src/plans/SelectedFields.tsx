@@ -22,7 +22,7 @@ import { Button, Check, chosen, NumberField, Radios, Select, TextArea, TextField
 import { useTexts } from '../ui/words/texts'
 import { AddItems } from './AddItems'
 import { CheckInFields } from './checkIns/CheckInFields'
-import type { Selected } from './TimeLine'
+import type { Selected } from './selected'
 import type { PlanWriting } from './usePlanDraft'
 
 /** What can be said of what is selected; of the plan as a whole where nothing is. */

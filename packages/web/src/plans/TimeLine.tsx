@@ -1,19 +1,17 @@
-import type { PlanItemFacts } from '@jackdaw/contracts/plans'
+import type { ItemFacts } from '@jackdaw/contracts/items'
 import { itemKey } from '@jackdaw/core/items'
 import { daysOfStage, findPart, placePart, timeLineOf, type PlacedStage, type PlanDocument, type PlanPart } from '@jackdaw/core/plans'
-import type { StageId } from '@jackdaw/core/shared'
 import { DndContext, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
 import { useTexts } from '../ui/words/texts'
+import type { Selected } from './selected'
 import { DAY_PX, leftOf, partKey, PartRow, TITLES_PX } from './PartRow'
 
 const POINTER = { activationConstraint: { distance: 4 } }
 // What keys do to an item is done by the item itself.
 const NO_KEYS = { keyboardCodes: { start: [], cancel: ['Escape'], end: [] } }
 
-/** What is selected in a plan: a stage, an item or a check-in. */
-export type Selected = { stage: StageId } | PlanPart | null
-type Known = ReadonlyMap<string, PlanItemFacts>
+type Known = ReadonlyMap<string, ItemFacts>
 const minutesIn = (known: Known) => (key: string) => known.get(key)?.minutes ?? 0
 
 /** A plan as a time line from day 1: stages with their items and check-ins on their days, free days between, and the minutes of every day on top. They are moved by

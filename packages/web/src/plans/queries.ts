@@ -5,7 +5,6 @@ import {
   endEnrolment,
   endPlanGiving,
   enrolPeople,
-  findPlanItems,
   getPlan,
   givePlan,
   listEnrolled,
@@ -43,12 +42,6 @@ export const usePlan = (id: PlanId) =>
   })
 export const useEnrolled = (id: PlanId) =>
   useQuery({ queryKey: ['plan', id, 'people'], ...fresh, queryFn: ({ signal }) => call(listEnrolled, { params: { id }, signal }) })
-export const usePlanItems = (find: string) =>
-  useQuery({
-    queryKey: ['plan-items', find],
-    placeholderData: keepPreviousData,
-    queryFn: ({ signal }) => call(findPlanItems, { query: find ? { find } : {}, signal }),
-  })
 /** @param asked `null` while something is still to be chosen */
 export const useSimulation = (asked: BodyOf<typeof simulatePlan> | null) =>
   useQuery({

@@ -1,4 +1,5 @@
-import type { getPlan, PlanItemFacts } from '@jackdaw/contracts/plans'
+import type { ItemFacts } from '@jackdaw/contracts/items'
+import type { getPlan } from '@jackdaw/contracts/plans'
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { itemKey } from '@jackdaw/core/items'
 import { PlanDocument } from '@jackdaw/core/plans'
@@ -15,9 +16,7 @@ export function usePlanDraft(draft: PlanDraft) {
   const [document, setDocument] = useState(draft.document)
   const [back, setBack] = useState<readonly PlanDocument[]>([])
   const [saved, setSaved] = useState({ revision: draft.revision, document: draft.document })
-  const [known, setKnown] = useState<ReadonlyMap<string, PlanItemFacts>>(
-    () => new Map(draft.items.map((each) => [itemKey(each.item), each])),
-  )
+  const [known, setKnown] = useState<ReadonlyMap<string, ItemFacts>>(() => new Map(draft.items.map((each) => [itemKey(each.item), each])))
   const save = useSavePlan(draft.id)
   const unsaved = document !== saved.document
   useWarnUnsaved(unsaved)
@@ -43,8 +42,7 @@ export function usePlanDraft(draft: PlanDraft) {
     void queryClient.invalidateQueries({ queryKey: ['plans'] })
     return revision
   }
-  const learn = (facts: readonly PlanItemFacts[]) =>
-    setKnown(new Map([...known, ...facts.map((each) => [itemKey(each.item), each] as const)]))
+  const learn = (facts: readonly ItemFacts[]) => setKnown(new Map([...known, ...facts.map((each) => [itemKey(each.item), each] as const)]))
   return { document, change, undo, canUndo: back.length > 0, known, learn, save, unsaved, keep, fault }
 }
 export type PlanWriting = ReturnType<typeof usePlanDraft>

@@ -31,6 +31,9 @@ function Shown({ person, reports }: { person: PersonShown; reports: ((person: Pe
       <title>{`${person.name} – Jackdaw`}</title>
       <TitleLine where={{ to: '/people', name: t('People') }} title={person.name} state={person.jobTitle}>
         {person.maySeeRecords && <ButtonLink to={`/records/people/${person.id}`}>{t('Records')}</ButtonLink>}
+        {person.active && (me.permissions.includes('guides.all') || me.permissions.includes('guides.publish')) && (
+          <ButtonLink to={`/people/${person.id}/give`}>{t('Give something')}</ButtonLink>
+        )}
         {person.active && !mine && me.permissions.includes('guides.all') && (
           <ButtonLink to={`/people/${person.id}/look`}>{t('As they find it')}</ButtonLink>
         )}

@@ -13,7 +13,7 @@ import { nanoid } from 'nanoid'
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { Button, chosen, IconButton, NumberField, Select, TextArea, TextField } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
-import type { Selected } from '../TimeLine'
+import type { Selected } from '../selected'
 import type { PlanWriting } from '../usePlanDraft'
 
 /** What can be said of a check-in: its name, its day, and what both are asked. */
