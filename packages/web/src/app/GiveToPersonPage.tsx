@@ -32,7 +32,7 @@ function Give({ person }: { person: { id: PersonId; name: string; active: boolea
             <>
               {me.permissions.includes('guides.all') && (
                 <Radios
-                  label={t('What they get')}
+                  label={t('What you give')}
                   value={what}
                   onChange={setWhat}
                   options={[

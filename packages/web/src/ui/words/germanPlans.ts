@@ -12,7 +12,7 @@ export const germanPlans: Record<string, string> = {
   'Give something to {{name}} – Jackdaw': '{{name}} etwas geben – Jackdaw',
   'Give something to {{name}}': '{{name}} etwas geben',
   'Give something': 'Etwas geben',
-  'What they get': 'Was es ist',
+  'What you give': 'Was Sie geben',
   'A guide or a task': 'Eine Anleitung oder eine Aufgabe',
   'A plan': 'Ein Plan',
   'Stages of guides and tasks, one after another.': 'Abschnitte aus Anleitungen und Aufgaben, einer nach dem anderen.',
