@@ -22,7 +22,7 @@ export type App = {
 
 /** Environment variables by which a server takes it to be another moment. */
 export const clockAt = (moment: Date): Record<string, string> => ({
-  NODE_OPTIONS: `--import=${pathToFileURL(join(process.cwd(), 'e2e/src/clockAhead.mjs')).href}`,
+  NODE_OPTIONS: `--import=${pathToFileURL(join(process.cwd(), 'packages/server/src/testing/clockAhead.mjs')).href}`,
   CLOCK_AHEAD_MS: String(moment.getTime() - Date.now()),
 })
 

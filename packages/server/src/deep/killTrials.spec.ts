@@ -3,6 +3,7 @@ import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises'
 import { rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { ticked } from '@jackdaw/core/audiences'
 import { plainText, readDocument, richTextOf, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { seededRandom } from '@jackdaw/core/shared'
 import { oneOf } from '@jackdaw/core/testing'
@@ -10,15 +11,13 @@ import { nanoid } from 'nanoid'
 import sharp from 'sharp'
 import { v7 as uuidV7 } from 'uuid'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { buildServer, realParts } from '../buildServer'
 import { migrateUp, openDatabase, type Database } from '../db'
-import { Decoder } from '../decoding'
-import { demoServices } from '../demoServices'
 import { EVENT_RULES } from '../domains'
 import { recount } from '../events'
-import { aGuide, Client, smallCompany, type Company, type TestServer } from '../testing/testServer'
+import { aGuide, Client, smallCompany, type Company } from '../testing/testServer'
 import { clusterFolder, postgresScripts } from '../testing/throwAwayCluster'
 import { startBuilt, type RunningServer } from '../testing/builtServer'
+import { servicesOver } from './trialServer'
 
 const TRIALS = Number(process.env['KILL_TRIALS'] ?? 200)
 const PASSWORD = 'trial'.repeat(6)
@@ -60,33 +59,12 @@ afterAll(() => {
 
 /** People and two guides, made by the server's own services. */
 async function seed(): Promise<void> {
-  const config = { databaseUrl: url(), sessionSecret: 'd'.repeat(40), storageDir: storage, webDir: '', company: 'Larkmoor Glasshouses' }
-  const parts = realParts(
-    {
-      ...config,
-      port: 0,
-      host: '127.0.0.1',
-      https: false,
-      trustedProxies: [],
-      logLevel: 'silent',
-      dbConnections: 4,
-      demo: false,
-      demoAnchor: '',
-      runsJobs: false,
-      publicUrl: 'http://localhost',
-      smtpUrl: '',
-      mailGatherS: 0,
-      mailFrom: '',
-    },
-    { decoder: new Decoder(new URL(`file://${join(process.cwd(), 'dist/server/decoding.mjs')}`)) },
-  )
-  const built = buildServer(parts)
-  const server = { ...built, clock: { now: Date.now() - 3_600_000 }, services: demoServices(parts), address: '' } as unknown as TestServer
+  const { server, stop } = servicesOver(url(), storage)
   company = await smallCompany(server)
   guide = await aGuide(server, company, 'author', { texts: Array.from({ length: 6 }, (_, n) => `Step ${n}`) })
   released = await aGuide(server, company, 'author', { texts: ['One', 'Two', 'Three'] })
   shared = await aGuide(server, company, 'author', { texts: ['One', 'Two', 'Three'] })
-  await built.stop()
+  await stop()
 }
 
 async function clientsOf(server: RunningServer): Promise<void> {
@@ -126,9 +104,10 @@ async function publishing(): Promise<void> {
       revision,
       changeNote: 'Again',
       mustReread: false,
-      audience: { people: [], teams: [company.team], roles: [] },
+      audience: ticked([company.team], []),
       openToAll: false,
       due: { kind: 'none' },
+      tell: false,
     })
     if (response.ok) done.editions.push(((await response.json()) as { edition: number }).edition)
     else await response.arrayBuffer()
@@ -195,7 +174,7 @@ async function trial(n: number): Promise<void> {
       throw error
   }
   const running = Promise.all(Object.values(WORK).map((work) => work().catch(cutOff)))
-  await new Promise((resolve) => setTimeout(resolve, 200 + random() * 1_800))
+  await new Promise((resolve) => setTimeout(resolve, 300 + random() * 3_200))
   if (n % 2 === 0) spawnSync('pkill', ['-9', '-f', folder])
   if (n % 4 === 0) await new Promise((resolve) => setTimeout(resolve, random() * 150))
   server.child.kill('SIGKILL')

@@ -1,4 +1,4 @@
-// Loaded before a server, it sets that server's clock ahead by CLOCK_AHEAD_MS, so that a journey can go on some days later.
+// Loaded before a server, it sets that server's clock ahead by CLOCK_AHEAD_MS, so that a test can go on some days later.
 const aheadMs = Number(process.env['CLOCK_AHEAD_MS'] ?? 0)
 const Present = Date
 globalThis.Date = class extends Present {
