@@ -1,6 +1,9 @@
 import pg from 'pg'
 import { ticked } from '@jackdaw/core/audiences'
 import type { GroupId } from '@jackdaw/core/shared'
+import { bareRoute } from './bareRoute'
+import { watchStolen } from './machine'
+import { openLoad } from './openLoad'
 import { change, jobTime } from './people'
 import { get, type Running, type Session } from './server'
 
@@ -73,4 +76,28 @@ export async function movesWithForty(app: Running, lead: Session, team: GroupId,
     }
   }
   return list.sort((a, b) => a - b)
+}
+
+const inMs = (n: number): string => `${n.toFixed(1).padStart(8)} ms`
+/** Asks for the Today of somebody who has 40 items, and for a bare route beside it, 100 times a second each. */
+export async function todayLoad(
+  app: Running,
+  who: Session,
+  databaseUrl: string,
+  seconds: number,
+  say: (line: string) => void,
+): Promise<void> {
+  const bare = await bareRoute(databaseUrl)
+  const both = [
+    { name: 'Today', address: app.address, cookie: who.cookie, path: () => '/api/today' },
+    { name: 'bare route', address: bare.address, cookie: '', path: () => '/' },
+  ]
+  await openLoad(both, 50, 2)
+  const stolen = watchStolen()
+  const loaded = await openLoad(both, 200, seconds)
+  const share = `${Math.round(stolen() * 100)} % of the processors taken away meanwhile`
+  say(`\nToday with 40 items, at 100 requests a second (p95 under 60 ms; ${share}):`)
+  for (const [name, { p50, p95, max, failed }] of loaded)
+    say(`  ${name.padEnd(14)} p50 ${inMs(p50)}  p95 ${inMs(p95)}  max ${inMs(max)}, ${failed} failed`)
+  bare.close()
 }

@@ -9,7 +9,7 @@ import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
-import { fillAssignments, movesWithForty, remindTime, simulationTime } from './assignments'
+import { fillAssignments, movesWithForty, remindTime, simulationTime, todayLoad } from './assignments'
 import { chartTimes, fillAudiences, fillPeople, findTimes, fromNothing, importTimes, jobsDone, moverTimes, rebuildTime } from './people'
 import { practiseTimes } from './players'
 import { recorderTimes } from './recorder'
@@ -312,14 +312,7 @@ async function measureAssignments({ url, sql }: Cluster): Promise<void> {
   const app = await startServer(url('assignments'))
   const [admin, ines] = [await signIn(app.address, 'priya@larkmoor.example'), await signIn(app.address, 'ines@larkmoor.example')]
   await jobsDone(url('assignments'))
-  const bare = await bareRoute(url('assignments'))
-  const today = { name: 'Today', address: app.address, cookie: ines.cookie, path: () => '/api/today' }
-  const both = [today, { name: 'bare route', address: bare.address, cookie: '', path: () => '/' }]
-  await openLoad(both, 50, 2)
-  say('\nToday with 40 items, at 100 requests a second (p95 under 60 ms):')
-  for (const [name, r] of await openLoad(both, 200, SECONDS))
-    say(`  ${name.padEnd(14)} p50 ${ms(r.p50)}  p95 ${ms(r.p95)}  max ${ms(r.max)}, ${r.failed} failed`)
-  bare.close()
+  await todayLoad(app, ines, url('assignments'), SECONDS, say)
   say(`\nA plan of 60 items simulated at three paces (under 20 ms): ${simulationTime()}`)
   say('\nOne mover with 40 changed assignments (under 100 ms):')
   line('in and out', await movesWithForty(app, admin, team, quick ? 10 : 40))

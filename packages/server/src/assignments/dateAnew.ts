@@ -7,6 +7,7 @@ import { settle } from './settle'
 
 /** Counts anew by when people are to have done what they have not done yet: after somebody was away, came to another site, or a calendar was changed. */
 export async function dateAnew(tx: Db, people: readonly PersonId[], item?: ItemRef): Promise<void> {
+  if (people.length === 0) return
   const lines = await tx.rows<{ id: string }>(
     `select a.id from assignment a join item i on i.kind = a.item_kind and i.id = a.item_id
      left join item_progress r on r.item_kind = a.item_kind and r.item_id = a.item_id and r.person_id = a.person_id
@@ -20,8 +21,8 @@ export async function dateAnew(tx: Db, people: readonly PersonId[], item?: ItemR
   )
 }
 
-/** The same of those of whom something has changed. */
-export const dateChanged: PeopleFollower = (tx, _parts, { touched }) => dateAnew(tx, touched)
+/** The same of those whose days count anew after a change. */
+export const dateChanged: PeopleFollower = (tx, _parts, { dated }) => dateAnew(tx, dated)
 
 /** People whose days are counted in one transaction. */
 const TOGETHER = 500

@@ -53,13 +53,15 @@ export type Parts = {
 }
 
 /** People of whom something has changed, or who report to such a one: who has to be looked at anew.
- * @param by who changed it; `null` where nobody did, as when a day has passed */
-export type PeopleChange = { touched: readonly PersonId[]; by: PersonId | null; now: number }
+ * `by`: who changed it; `null` where nobody did, as when a day has passed. */
+type Touching = { touched: readonly PersonId[]; by: PersonId | null; now: number }
+/** The same, with those among them whose days count anew: their place of work, their first day, whether they work here, or their absences have changed. */
+export type PeopleChange = Touching & { dated: readonly PersonId[] }
 /** What follows when people have changed, in the same transaction: a port for which domains above people declare themselves. */
 export type PeopleFollower = (tx: Db, parts: Parts, change: PeopleChange) => Promise<void>
 
 /** People who have come to belong to audiences, or ceased to, and the audiences of which that is so. */
-type AudienceChange = PeopleChange & { audiences: readonly AudienceId[] }
+type AudienceChange = Touching & { audiences: readonly AudienceId[] }
 /** What follows when who belongs to audiences has changed, in the same transaction. */
 export type AudienceFollower = (tx: Db, parts: Parts, change: AudienceChange) => Promise<void>
 

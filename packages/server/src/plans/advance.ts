@@ -26,6 +26,7 @@ function wantedOf({ held, happened }: UnderWay, standings: readonly StageStandin
  * @param where which enrolments, a condition on a row `e` of `enrolment`; @param ends they end, as they do for whoever has left */
 export async function advance(tx: Db, parts: Parts, where: string, bind: unknown[], now: number, ends = false): Promise<void> {
   const all = await underWay(tx, where, bind, now, { lock: true })
+  if (all.length === 0) return
   const here = ends ? [] : all.filter(({ active }) => active)
   const gone = all.filter((each) => !here.includes(each))
   if (gone.length > 0) await tx.in(ENROLMENT).update({ endedAt: now }, { id: gone.map(({ id }) => id) })

@@ -1,7 +1,7 @@
 import { itemKey } from '@jackdaw/core/items'
 import { addItems, itemsOfPlan } from '@jackdaw/core/plans'
 import type { StageId } from '@jackdaw/core/shared'
-import { FindItems } from '../items'
+import { FindItems } from '../items/FindItems'
 import { useTexts } from '../ui/words/texts'
 import type { PlanWriting } from './usePlanDraft'
 

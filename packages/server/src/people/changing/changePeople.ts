@@ -123,7 +123,11 @@ export async function changePeople(tx: Db, parts: Parts, { ids, into, by, now }:
   await refuseNoAdmin(tx, changed)
   if (changed.length === 0) return changed
   const touched = [...new Set([...changed.map((each) => each.after.id), ...underBefore, ...(await below(tx, changed))])]
-  for (const follow of parts.peopleFollowers) await follow(tx, parts, { touched, by: by?.id ?? null, now })
+  const dated = changed.filter(
+    ({ before: was, after: is }) => was?.siteId !== is.siteId || was.startedOn !== is.startedOn || was.active !== is.active,
+  )
+  const change = { touched, dated: dated.map((each) => each.after.id), by: by?.id ?? null, now }
+  for (const follow of parts.peopleFollowers) await follow(tx, parts, change)
   return changed
 }
 

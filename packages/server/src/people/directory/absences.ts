@@ -38,6 +38,6 @@ export async function saveAbsences(
         `insert into absence (person_id, from_on, until_on, by_id, created_at) select $1, x."from", x.until, $3, $4 from jsonb_to_recordset($2::jsonb) as x ("from" date, until date)`,
         [id, JSON.stringify(sorted), by.id, new Date(now)],
       )
-    for (const follow of parts.peopleFollowers) await follow(tx, parts, { touched: [id], by: by.id, now })
+    for (const follow of parts.peopleFollowers) await follow(tx, parts, { touched: [id], dated: [id], by: by.id, now })
   })
 }

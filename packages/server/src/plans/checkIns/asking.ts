@@ -1,7 +1,7 @@
 import { aboutCheckIn } from '@jackdaw/core/inbox'
 import { answersBeside, checkInsOfPlan, type StageStanding } from '@jackdaw/core/plans'
 import { known, sameValue, type CheckInId, type EnrolmentId, type PersonId } from '@jackdaw/core/shared'
-import type { Db } from '../../db'
+import { keepPlan, type Db } from '../../db'
 import type { Parts, PeopleFollower } from '../../http'
 import { notify, settle, takeBack, takeBackAll } from '../../inbox'
 import { lineAboveSql } from '../../people'
@@ -98,13 +98,14 @@ export async function askAllDue(parts: Parts, now: number): Promise<void> {
   while ((await parts.database.transaction((tx) => askDue(tx, parts, 'true', [], now))) === TOGETHER);
 }
 
+const BESIDE = keepPlan(
+  'check-ins-beside',
+  `${ROWS} where c.asked_at is not null and c.closed_at is null and not exists (select 1 from check_in_answers a where a.check_in_id = c.id and a.side = 'manager')
+   and (c.person_id = any ($1) or c.manager_id = any ($1) or p.manager_id = any ($1)) order by c.id for update of c`,
+)
 /** Asks somebody else where whoever answers beside somebody has changed and not answered. */
 export const askOthers: PeopleFollower = async (tx, parts, { touched, now }) => {
-  const open = await tx.rows<Row>(
-    `${ROWS} where c.asked_at is not null and c.closed_at is null and not exists (select 1 from check_in_answers a where a.check_in_id = c.id and a.side = 'manager')
-     and (c.person_id = any ($1) or c.manager_id = any ($1) or p.manager_id = any ($1)) order by c.id for update of c`,
-    [[...touched]],
-  )
+  const open = await tx.rows<Row>(BESIDE, [[...touched]])
   for (const row of open) {
     const { manager, names } = await besideNow(tx, row)
     if (manager === row.manager) continue
