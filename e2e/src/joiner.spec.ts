@@ -30,8 +30,7 @@ afterAll(async () => {
 const id = (letter: string): string => letter.repeat(21)
 const fill = (page: Page, field: string, words: string) => page.locator(`::-p-aria([name="${field}"][role="textbox"])`).fill(words)
 const clean = async (page: Page) => expect(await seriousFindings(page)).toEqual([])
-const itemCalled = async (page: Page, title: string) =>
-  (await api(page, 'GET', `/api/items?find=${encodeURIComponent(title)}`))[0].item
+const itemCalled = async (page: Page, title: string) => (await api(page, 'GET', `/api/items?find=${encodeURIComponent(title)}`))[0].item
 
 /** A plan of two stages for whoever belongs to a team: something to read and a check-in at once; after two free days something more. */
 async function givePlan(marta: Page): Promise<string> {

@@ -17,7 +17,7 @@ import { recount } from '../events'
 import { aGuide, Client, smallCompany, type Company } from '../testing/testServer'
 import { clusterFolder, postgresScripts } from '../testing/throwAwayCluster'
 import { startBuilt, type RunningServer } from '../testing/builtServer'
-import { servicesOver } from './trialServer'
+import { servicesOver } from '../testing/servicesOver'
 
 const TRIALS = Number(process.env['KILL_TRIALS'] ?? 200)
 const PASSWORD = 'trial'.repeat(6)

@@ -19,7 +19,7 @@ import { migrateUp, openDatabase, type Database } from '../db'
 import { startBuilt, type RunningServer } from '../testing/builtServer'
 import { aPlan, aTask, smallCompany } from '../testing/testServer'
 import { clusterFolder, postgresScripts } from '../testing/throwAwayCluster'
-import { servicesOver } from './trialServer'
+import { servicesOver } from '../testing/servicesOver'
 
 const DAYS = Number(process.env['PLAN_TRIAL_DAYS'] ?? 12)
 const PEOPLE = 30

@@ -2,7 +2,7 @@ import { join } from 'node:path'
 import { buildServer, realParts } from '../buildServer'
 import { Decoder } from '../decoding'
 import { demoServices } from '../demoServices'
-import type { TestServer } from '../testing/testServer'
+import type { TestServer } from './testServer'
 
 /** A server's own services over a database, for what trials begin with; an hour before now.
  * @returns with what ends it */
