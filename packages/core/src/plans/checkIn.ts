@@ -7,6 +7,8 @@ export const CHECK_IN_LIMITS = { name: 80, question: 300, answer: 4_000, questio
 export const SCALE = [1, 2, 3, 4, 5] as const
 /** So many marks lie between two answers that are worth talking about. */
 export const APART = 2
+/** So many working days after they were asked, those who have not answered are asked once more. */
+export const ASKED_AGAIN_DAYS = 3
 
 /** Something that both are asked, each for themselves. `answer`: in words of their own, or as a mark on a scale. */
 export const Question = z.object({

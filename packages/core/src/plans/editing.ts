@@ -17,7 +17,7 @@ export const setStage = (plan: PlanDocument, id: StageId, more: Partial<Omit<Sta
 /** Puts items at the end of a stage, each on its last day; those that stand in the plan already are left where they are. */
 export function addItems(plan: PlanDocument, id: StageId, items: readonly ItemRef[]): PlanDocument {
   const has = new Set(plan.stages.flatMap((stage) => stage.items.map(({ item }) => itemKey(item))))
-  const fresh = items.filter((item) => !has.has(itemKey(item)))
+  const fresh = [...new Map(items.map((item) => [itemKey(item), item])).values()].filter((item) => !has.has(itemKey(item)))
   return inStage(plan, id, (stage) => {
     const day = Math.max(1, ...stage.items.map((each) => each.day))
     return { ...stage, items: [...stage.items, ...fresh.map((item): PlanItem => ({ item, day, optional: false }))] }

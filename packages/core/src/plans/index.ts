@@ -2,6 +2,7 @@ export {
   Answer,
   answersBeside,
   APART,
+  ASKED_AGAIN_DAYS,
   CHECK_IN_LIMITS,
   CHECK_IN_STATES,
   checkInState,

@@ -1,27 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isWorkingDay, USUAL_CALENDAR, type Away, type WorkCalendar } from '../calendar'
-import { itemKey, taskItem } from '../items'
-import { addDays, type LocalDate, type PlannedCheckInId, type QuestionId, type StageId, type TaskId } from '../shared'
+import { itemKey } from '../items'
+import { addDays, type LocalDate, type StageId } from '../shared'
 import {
-  addCheckIn,
-  addItems,
-  addStage,
   isOver,
-  findPart,
-  moveStageBy,
   planChange,
-  planFrom,
-  STARTERS,
   PACES,
-  placePart,
   PlanDocument,
-  removePart,
-  removeStage,
-  setCheckIn,
   simulate,
   standingOf,
-  timeLineOf,
   toRelease,
   type PlanFacts,
   type PlannedCheckIn,
@@ -29,27 +17,8 @@ import {
   type Stage,
   type StageStanding,
 } from './index'
+import { checkIn, day, half, key, plan, stage, task } from './testing'
 
-const id = <I extends string>(n: number, letter: string): I => `${letter}${String(n).padStart(20, '0')}` as I
-const task = (n: number) => taskItem(id<TaskId>(n, 't'))
-const key = (n: number) => itemKey(task(n))
-const day = (date: string) => date as LocalDate
-const stage = (n: number, items: readonly [n: number, day: number, optional?: true][], more: Partial<Stage> = {}): Stage => ({
-  id: id<StageId>(n, 's'),
-  name: `Stage ${n}`,
-  release: 'date',
-  free: { days: 0, working: true },
-  items: items.map(([item, on, optional = false]) => ({ item: task(item), day: on, optional })),
-  ...more,
-})
-const checkIn = (n: number, on: number): PlannedCheckIn => ({
-  ...{ id: id<PlannedCheckInId>(n, 'c'), name: `Check-in ${n}`, day: on },
-  questions: [{ id: id<QuestionId>(n, 'q'), words: 'What was unclear?', answer: 'words' }],
-})
-const plan = (stages: Stage[], more: Partial<PlanDocument> = {}): PlanDocument => ({
-  ...{ title: 'First weeks', about: '', working: true, dayLimitMin: 60, stages },
-  ...more,
-})
 const facts = (start: string, more: Partial<PlanFacts> = {}): PlanFacts => ({
   start: day(start),
   calendar: USUAL_CALENDAR,
@@ -57,7 +26,6 @@ const facts = (start: string, more: Partial<PlanFacts> = {}): PlanFacts => ({
   ...more,
 })
 const holidays = (...days: string[]): WorkCalendar => ({ ...USUAL_CALENDAR, holidays: new Set(days.map(day)) })
-const half = () => 30
 
 describe('a plan for somebody, worked out by hand', () => {
   // Monday 4 January 2027.
@@ -309,83 +277,5 @@ describe('a check-in in a plan', () => {
       ['2027-01-05', '2027-01-05'],
       ['2027-01-06', '2027-01-06'],
     ])
-  })
-  it('is added, moved, changed and taken out', () => {
-    const [first, second] = [stage(1, [[1, 4]]), stage(2, [[2, 1]])]
-    const { id: of, ...said } = checkIn(1, 1)
-    const on = (document: PlanDocument) => document.stages.map(({ checkIns = [] }) => checkIns.map((each) => each.day))
-    const added = addCheckIn(plan([first, second]), first.id, { id: of, name: said.name, questions: said.questions })
-    expect(on(added)).toEqual([[4], []])
-    expect(on(placePart(added, { checkIn: of }, first.id, -2))).toEqual([[1], []])
-    const moved = placePart(added, { checkIn: of }, second.id, 6)
-    expect(on(moved)).toEqual([[], [6]])
-    expect(placePart(moved, { checkIn: of }, second.id, 6)).toBe(moved)
-    expect(placePart(moved, { checkIn: of }, id<StageId>(9, 's'), 6)).toBe(moved)
-    expect(setCheckIn(moved, of, { name: 'Look back' }).stages[1]!.checkIns![0]).toMatchObject({ name: 'Look back', day: 6 })
-    expect(findPart(moved, { checkIn: of })).toMatchObject({ stage: { id: second.id }, day: 6 })
-    expect(on(removePart(moved, { checkIn: of }))).toEqual([[], []])
-    for (const each of [added, moved, removePart(moved, { checkIn: of })]) expect(PlanDocument.safeParse(each).success).toBe(true)
-  })
-  it('is not taken twice, without a question, or in such numbers as nobody answers', () => {
-    const fits = (...checkIns: PlannedCheckIn[]) => PlanDocument.safeParse(plan([{ ...stage(1, [[1, 1]]), checkIns }])).success
-    const many = (n: number) => Array.from({ length: n }, (_, at) => checkIn(at, 1))
-    expect([fits(checkIn(1, 1), checkIn(1, 2)), fits({ ...checkIn(1, 1), questions: [] }), fits(...many(40)), fits(...many(41))]).toEqual([
-      ...[false, false, true, false],
-    ])
-    const [question] = checkIn(1, 1).questions
-    expect(fits({ ...checkIn(1, 1), questions: [question!, question!] })).toBe(false)
-  })
-})
-
-describe('the time line of a plan as it is written', () => {
-  const drawn = plan([
-    stage(1, [
-      [1, 1],
-      [2, 3],
-    ]),
-    stage(
-      2,
-      [
-        [3, 2],
-        [4, 2],
-        [5, 2],
-        [6, 1, true],
-      ],
-      { free: { days: 2, working: false } },
-    ),
-  ])
-  it('has day 1 first, free days between, and the load of each day', () => {
-    const { stages, days, length } = timeLineOf(drawn, half)
-    expect(stages.map(({ freeFrom, from, until }) => [freeFrom, from, until])).toEqual([
-      [1, 1, 3],
-      [4, 6, 7],
-    ])
-    expect(days).toEqual([
-      { day: 1, minutes: 30, over: 0 },
-      { day: 3, minutes: 30, over: 0 },
-      { day: 7, minutes: 90, over: 30 },
-    ])
-    expect(length).toBe(7)
-  })
-  it('begins from one of five, each a plan that holds', () => {
-    let n = 0
-    const all = STARTERS.map((starter) => planFrom(starter, starter.title, <I extends string>() => id<I>(n++, 's')))
-    expect(all.map((each) => PlanDocument.safeParse(each).success)).toEqual([true, true, true, true, true])
-  })
-  it('is changed by moving items and stages, and never holds one twice', () => {
-    const [first, second] = drawn.stages as [Stage, Stage]
-    const days = (of: PlanDocument, n: number) => of.stages[n]!.items.map(({ item, day: on }) => [item, on])
-    expect(days(placePart(placePart(drawn, { item: task(2) }, first.id, 7), { item: task(1) }, first.id, -2), 0)).toEqual([
-      [task(1), 1],
-      [task(2), 7],
-    ])
-    expect(days(placePart(drawn, { item: task(1) }, second.id, 0), 1).at(-1)).toEqual([task(1), 1])
-    expect(days(addItems(drawn, first.id, [task(6), task(9)]), 0).at(-1)).toEqual([task(9), 3])
-    expect(moveStageBy(drawn, second.id, -5).stages.map((each) => each.id)).toEqual([second.id, first.id])
-    expect(removeStage(removeStage(drawn, first.id), second.id).stages).toHaveLength(1)
-    expect(addStage(drawn, id<StageId>(3, 's'), 'Third').stages).toHaveLength(3)
-    for (const changed of [placePart(drawn, { item: task(1) }, second.id, 3), addItems(drawn, first.id, [task(1)])])
-      expect(PlanDocument.safeParse(changed).success).toBe(true)
-    expect(PlanDocument.safeParse({ ...drawn, stages: [first, { ...second, items: first.items }] }).success).toBe(false)
   })
 })

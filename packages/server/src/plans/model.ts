@@ -133,7 +133,7 @@ export const ENROLMENT_HOLD = table('enrolment_hold', EnrolmentHoldRow, () => ({
 }))
 
 /** A check-in of somebody in a stage that they have come to. `askedAt`: since when both are asked; `managerId`: who answers beside them, from then on;
- * `closedAt`: since when it is not asked any more. */
+ * `remindedAt`: when they were asked once more; `closedAt`: since when it is not asked any more. */
 export class CheckInRow extends Model<InferAttributes<CheckInRow>, InferCreationAttributes<CheckInRow>> {
   declare id: CheckInId
   declare enrolmentId: EnrolmentId
@@ -144,6 +144,7 @@ export class CheckInRow extends Model<InferAttributes<CheckInRow>, InferCreation
   declare askOn: LocalDate
   declare askedAt: CreationOptional<number | null>
   declare managerId: CreationOptional<PersonId | null>
+  declare remindedAt: CreationOptional<number | null>
   declare closedAt: CreationOptional<number | null>
 }
 export const CHECK_IN = table('check_in', CheckInRow, () => ({
@@ -156,6 +157,7 @@ export const CHECK_IN = table('check_in', CheckInRow, () => ({
   askOn: day(),
   askedAt: optional(instant()),
   managerId: optional(text()),
+  remindedAt: optional(instant()),
   closedAt: optional(instant()),
 }))
 

@@ -7,7 +7,7 @@ export const checkIns: Migration = {
 create table check_in (
   id text collate "C" primary key, enrolment_id text collate "C" not null references enrolment, planned_id text collate "C" not null,
   person_id text collate "C" not null references person, name text not null, questions jsonb not null, ask_on date not null, asked_at timestamptz,
-  manager_id text collate "C" references person, closed_at timestamptz, unique (enrolment_id, planned_id));
+  manager_id text collate "C" references person, reminded_at timestamptz, closed_at timestamptz, unique (enrolment_id, planned_id));
 create index check_in_person on check_in (person_id);
 create index check_in_manager on check_in (manager_id);
 create index check_in_coming on check_in (ask_on) where asked_at is null;

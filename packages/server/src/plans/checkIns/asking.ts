@@ -1,6 +1,8 @@
 import { aboutCheckIn } from '@jackdaw/core/inbox'
-import { answersBeside, checkInsOfPlan, type StageStanding } from '@jackdaw/core/plans'
-import { known, sameValue, type CheckInId, type EnrolmentId, type PersonId } from '@jackdaw/core/shared'
+import { dayAfter } from '@jackdaw/core/calendar'
+import { answersBeside, ASKED_AGAIN_DAYS, checkInsOfPlan, type StageStanding } from '@jackdaw/core/plans'
+import { known, localDateAt, sameValue, type CheckInId, type EnrolmentId, type LocalDate, type PersonId } from '@jackdaw/core/shared'
+import { dueFactsOf } from '../../assignments'
 import { keepPlan, type Db } from '../../db'
 import type { Parts, PeopleFollower } from '../../http'
 import { notify, settle, takeBack, takeBackAll } from '../../inbox'
@@ -58,6 +60,10 @@ const ROWS = `select c.id, c.name, c.person_id as person, c.manager_id as manage
   left join person q on q.id = e.mentor_id and q.active left join person g on g.id = e.given_by and g.active`
 const LINE = `select l.id from ${lineAboveSql('$1')} l order by l.depth`
 
+async function namesOf(tx: Db, people: readonly (PersonId | null)[]): Promise<ReadonlyMap<PersonId, string>> {
+  const rows = await tx.rows<{ id: PersonId; name: string }>('select id, name from person where id = any ($1)', [[...people]])
+  return new Map(rows.map(({ id, name }) => [id, name]))
+}
 /** Who answers beside somebody at present, and what both are called. */
 async function besideNow(
   tx: Db,
@@ -65,8 +71,7 @@ async function besideNow(
 ): Promise<{ manager: PersonId | null; names: ReadonlyMap<PersonId, string> }> {
   const line = (await tx.rows<{ id: PersonId }>(LINE, [person])).map(({ id }) => id)
   const manager = answersBeside(person, { line, mentor, giver })
-  const rows = await tx.rows<{ id: PersonId; name: string }>('select id, name from person where id = any ($1)', [[person, manager]])
-  return { manager, names: new Map(rows.map(({ id, name }) => [id, name])) }
+  return { manager, names: await namesOf(tx, [person, manager]) }
 }
 const told = (name: string, other: PersonId | null, names: ReadonlyMap<PersonId, string>) => ({
   name,
@@ -93,9 +98,45 @@ export async function askDue(tx: Db, parts: Parts, where: string, bind: unknown[
   }
   return due.length
 }
-/** Asks both of all that is due by now. */
+type OpenRow = Row & { ask_on: LocalDate; missing: PersonId[] }
+const OPEN = ROWS.replace(
+  'select c.id,',
+  `select to_char(c.ask_on, 'YYYY-MM-DD') as ask_on, array(select x.id from (values (c.person_id, 'person'), (c.manager_id, 'manager')) as x (id, side)
+     where x.id is not null and not exists (select 1 from check_in_answers a where a.check_in_id = c.id and a.side = x.side)) as missing, c.id,`,
+)
+/** Asks those once more who have not answered some working days after they were asked.
+ * @param after which check-in to begin
+ * @returns after which to go on; `null` at the end */
+async function askAgain(tx: Db, parts: Parts, after: string, now: number): Promise<string | null> {
+  const open = await tx.rows<OpenRow>(
+    `${OPEN} where c.asked_at < $1 and c.reminded_at is null and c.closed_at is null and c.id > $2
+     and (select count(*) from check_in_answers a where a.check_in_id = c.id) < 2 order by c.id limit ${TOGETHER} for update of c`,
+    [new Date(now - ASKED_AGAIN_DAYS * 86_400_000), after],
+  )
+  const facts = await dueFactsOf(tx, [...new Set(open.map(({ person }) => person))])
+  for (const row of open) {
+    const { zone, calendar, away } = known(facts, row.person)
+    if (dayAfter(row.ask_on, ASKED_AGAIN_DAYS, { working: true, calendar, away }) > localDateAt(now, zone)) continue
+    await tx.in(CHECK_IN).update({ remindedAt: now }, { id: row.id })
+    const names = await namesOf(tx, [row.person, row.manager])
+    const people = row.missing.map((personId) => ({
+      personId,
+      data: told(row.name, personId === row.person ? row.manager : row.person, names),
+    }))
+    await notify(tx, parts, 'check-in', aboutCheckIn(row.id), people, now)
+  }
+  return open.length === TOGETHER ? open.at(-1)!.id : null
+}
+
+/** Asks both of all that is due by now, and those once more who have not answered. */
 export async function askAllDue(parts: Parts, now: number): Promise<void> {
-  while ((await parts.database.transaction((tx) => askDue(tx, parts, 'true', [], now))) === TOGETHER);
+  const { database } = parts
+  while ((await database.transaction((tx) => askDue(tx, parts, 'true', [], now))) === TOGETHER);
+  let after: string | null = ''
+  while (after !== null) {
+    const from: string = after
+    after = await database.transaction((tx) => askAgain(tx, parts, from, now))
+  }
 }
 
 const BESIDE = keepPlan(

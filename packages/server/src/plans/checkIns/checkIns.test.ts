@@ -208,6 +208,27 @@ describe('a check-in', () => {
     const names = (await mine('staff')).map(({ name }: { name: string }) => name)
     expect(names.sort()).toEqual(['Second week', 'Third'])
   })
+  it('is asked once more after three working days, of those who have not answered', async () => {
+    const { id } = await asked()
+    await answer('staff', id, 4, 'The knives')
+    const unread = async (who: Who) =>
+      (
+        await server.parts.database.rows<{ n: number }>(
+          "select count(*)::int as n from inbox_entry where person_id = $1 and kind = 'check-in' and read_at is null",
+          [company.people[who]],
+        )
+      )[0]!.n
+    await clients.manager.json('post', '/api/inbox/read', { until: server.clock.now }, 204)
+    // Asked on a Thursday: Friday, Monday, Tuesday.
+    await goTo('2026-03-16')
+    expect([await unread('staff'), await unread('manager')]).toEqual([0, 0])
+    await goTo('2026-03-17')
+    expect([await unread('staff'), await unread('manager')]).toEqual([0, 1])
+    expect(await told('manager')).toEqual([{ kind: 'check-in', open: true }])
+    await clients.manager.json('post', '/api/inbox/read', { until: server.clock.now }, 204)
+    await goTo('2026-03-30')
+    expect(await unread('manager')).toBe(0)
+  })
   it('is asked once by two runners at the same moment', async () => {
     await given(planned(2), planned(2, { name: 'Other' }))
     const [one, two] = [server.parts, (await server.second()).parts]

@@ -2,7 +2,7 @@ import { emptyDocument, PLAIN_SOLO, richTextOf, withBlockIds, type GuideDocument
 import { actingScriptOf, begin, type Play } from '@jackdaw/core/players'
 import { guideItem } from '@jackdaw/core/items'
 import type { PlanDocument } from '@jackdaw/core/plans'
-import type { GuideId, PictureId, StageId } from '@jackdaw/core/shared'
+import type { GuideId, PictureId, PlannedCheckInId, QuestionId, StageId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { START } from '../testServer'
 
@@ -21,6 +21,12 @@ export const planOf = (guide: GuideId): PlanDocument => ({
     {
       ...{ id: nanoid<StageId>(), name: 'One', release: 'both', free: { days: 1, working: true } },
       items: [{ item: guideItem(guide), day: 2, optional: false }],
+      checkIns: [
+        {
+          ...{ id: nanoid<PlannedCheckInId>(), name: 'First week', day: 2 },
+          questions: [{ id: nanoid<QuestionId>(), words: 'What was unclear?', answer: 'words' }],
+        },
+      ],
     },
   ],
 })
