@@ -338,9 +338,15 @@ describe('at 390 px', () => {
   it('every page that staff use fits', async () => {
     const phone = await signedIn(browser, app, 'gareth@larkmoor.example', 'phone')
     const fits = async () => expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-    for (const path of ['/', '/library', '/records', '/records?by=people']) {
+    const pages = [
+      ['/', '[data-today]'],
+      ['/library', 'td a'],
+      ['/records', 'tbody tr'],
+      ['/records?by=people', 'tbody tr'],
+    ] as const
+    for (const [path, there] of pages) {
       await phone.goto(app.address + path)
-      await phone.waitForNetworkIdle({ idleTime: 300 })
+      await phone.waitForSelector(there)
       await fits()
       await clean(phone)
     }
