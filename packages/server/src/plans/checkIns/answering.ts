@@ -28,6 +28,8 @@ export async function answerCheckIn(parts: Parts, id: CheckInId, answers: readon
     if (closedAt !== null) fail('check-in-closed', 'The plan has ended, and this check-in is not asked any more. Nothing was sent.')
     if (answers.some(({ question }) => !questions.some((each) => each.id === question)))
       failField('body/answers', 'One of these questions is not asked. Load the page again.')
+    if (new Set(answers.map(({ question }) => question)).size < answers.length)
+      failField('body/answers', 'A question is answered twice. Load the page again.')
     if (unanswered(questions, answers).length > 0)
       failField('body/answers', 'Answer every question. A dash will do where you have nothing to say.')
     await tx.in(CHECK_IN_ANSWERS).insertAll([{ checkInId: id, side, personId: by, answers, at: now }], { inPlaceOf: ['answers', 'at'] })

@@ -137,6 +137,7 @@ describe('a check-in', () => {
       [mark, { ...words, words: '  ' }],
       [{ ...mark, mark: null, words: 'three' }, words],
       [mark, words, { ...words, question: 'x'.repeat(21) }],
+      [mark, { ...words, words: '' }, words],
       [{ ...mark, mark: 6 }, words],
     ])
       expect((await clients.staff.send('put', `/api/check-ins/${id}/answers`, { answers: wrong })).status).toBe(422)
