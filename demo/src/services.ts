@@ -1,5 +1,7 @@
 import type {
+  AttemptId,
   AudienceId,
+  BankId,
   CheckInId,
   FolderId,
   GroupId,
@@ -10,21 +12,24 @@ import type {
   PersonId,
   PictureId,
   PlanId,
+  QuestionId,
+  QuizId,
   TaskId,
 } from '@jackdaw/core/shared'
 import type { CheckInRow } from '@jackdaw/contracts/checkIns'
-import type { Answer, PlanDocument, Question } from '@jackdaw/core/plans'
+import type { Answer as CheckInAnswer, PlanDocument, Question as CheckInQuestion } from '@jackdaw/core/plans'
+import type { Answer, BankDocument, QuizDocument } from '@jackdaw/core/quizzes'
 import type { HandInAnswer, TaskDocument } from '@jackdaw/core/tasks'
 import type { SiteCalendar } from '@jackdaw/contracts/calendar'
 import type { DutyId } from '@jackdaw/contracts/groups'
-import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
+import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import type { DueRule, GivenFor, Handling } from '@jackdaw/core/assignments'
 import type { ItemRef } from '@jackdaw/core/items'
 import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { UsageEvent } from '@jackdaw/core/players'
 import type { Change, GuideDocument, Look } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
-import type { Level, PersonState } from '@jackdaw/core/people'
+import type { Language, Level, PersonState } from '@jackdaw/core/people'
 
 export type NewPerson = Partial<PersonState> & Pick<PersonState, 'id' | 'name' | 'siteId' | 'groups'> & { mail: string; level: Level }
 type NewGroup = { id: GroupId; kind: string; name: string; zone?: string; about?: string }
@@ -86,6 +91,14 @@ export type DemoServices = {
   saveTask(id: TaskId, revision: number, document: TaskDocument, by: PersonId, now: number): Promise<unknown>
   publishTask(id: TaskId, revision: number, by: PersonId, now: number): Promise<unknown>
   /** Somebody hands a task in; somebody answers what they have handed in last. */
+  addQuiz(quiz: { id: QuizId; document: QuizDocument; ownerId: PersonId; now: number }): Promise<unknown>
+  saveQuiz(id: QuizId, revision: number, document: QuizDocument, by: PersonId, now: number): Promise<unknown>
+  publishQuiz(id: QuizId, revision: number, by: PersonId, now: number): Promise<unknown>
+  addBank(bank: { id: BankId; document: BankDocument; ownerId: PersonId; now: number }): Promise<unknown>
+  beginQuiz(id: QuizId, person: PersonId, language: Language, now: number): Promise<AttemptId>
+  questionsOfAttempt(id: AttemptId): Promise<QuestionId[]>
+  answerQuestion(id: AttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number): Promise<unknown>
+  handInQuiz(id: AttemptId, now: number): Promise<void>
   handIn(task: TaskId, edition: number, evidence: { words: string; photo: PictureId | null }, by: PersonId, now: number): Promise<HandInId>
   answerHandIn(task: TaskId, person: PersonId, answer: HandInAnswer, reason: string, by: PersonId, now: number): Promise<void>
   /** Makes a plan and publishes it; gives it to people; brings all plans to a moment. */
@@ -105,8 +118,8 @@ export type DemoServices = {
   advancePlans(now: number): Promise<void>
   /** The check-ins that somebody was asked, on whichever side. */
   checkInsOf(personId: PersonId): Promise<CheckInRow[]>
-  checkInFor(id: CheckInId, personId: PersonId): Promise<{ questions: readonly Question[] }>
-  answerCheckIn(id: CheckInId, answers: readonly Answer[], by: PersonId, now: number): Promise<unknown>
+  checkInFor(id: CheckInId, personId: PersonId): Promise<{ questions: readonly CheckInQuestion[] }>
+  answerCheckIn(id: CheckInId, answers: readonly CheckInAnswer[], by: PersonId, now: number): Promise<unknown>
   /** Handles the assignments of some people at once. */
   handle(guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number): Promise<unknown>
   takeEvents(batches: readonly Batch[]): Promise<void>

@@ -1,14 +1,10 @@
 import { Act, PlayerState, SoloSaid, SoloScreen } from '@jackdaw/core/players'
-import { GuideId, idOf, StepId, Whole } from '@jackdaw/core/shared'
+import { AttemptId, GuideId, StepId, Whole } from '@jackdaw/core/shared'
 import { waysWhere } from '@jackdaw/core/ways'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 
 const guide = z.object({ id: GuideId })
-/** Id of an attempt. */
-export const AttemptId = idOf('attempt')
-/** Read by {@link AttemptId}. */
-export type AttemptId = z.infer<typeof AttemptId>
 
 /** Ways whose state the browser keeps: what it says of them is claimed. */
 export const KeptWay = z.enum(waysWhere('keptAs', 'play'))

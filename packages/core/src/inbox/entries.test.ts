@@ -35,6 +35,8 @@ it('puts nothing into words that its data do not hold', () => {
     'sent-back': { title: 'a', by: 'b', reason: 'c' },
     confirmed: { title: 'a', by: 'b' },
     'check-in': { name: 'a', other: 'b' },
+    'quiz-result': { title: 'a', person: 'b', passed: false, percent: 60, attempt: 3 },
+    'time-over': { title: 'a', answered: 2, questions: 5 },
     'checked-in': { name: 'a', other: 'b' },
     'to-do': { title: 'a', by: 'b', due: '2026-03-24' },
     clash: { title: 'a', by: 'b', step: 'x' },

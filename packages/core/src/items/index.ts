@@ -1,6 +1,6 @@
 export { ALL_ITEM_KINDS, ITEM_KINDS } from './itemKind'
 export type { ItemKind, KindOfItem } from './itemKind'
-export { countsAsProgress, guideItem, itemKey, pathOfItem, taskItem } from './pathOfItem'
+export { countsAsProgress, guideItem, itemKey, pathOfItem, quizItem, taskItem } from './pathOfItem'
 export { AnyItemId, ItemRef, itemRefOf, UsedItemRef } from './itemRef'
 export type { ItemId } from './itemRef'
 export { ItemState } from './itemState'

@@ -25,6 +25,7 @@ export const ITEM_KINDS = {
     claimSuffices: true,
   },
   task: { name: 'task', path: (id) => `/tasks/${id}`, ways: [], done: 'finished', claimSuffices: false },
+  quiz: { name: 'quiz', path: (id) => `/quizzes/${id}`, ways: [], done: 'passed', claimSuffices: false },
 } as const satisfies Record<string, KindOfItem>
 /** A kind of item. */
 export type ItemKind = keyof typeof ITEM_KINDS

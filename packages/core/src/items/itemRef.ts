@@ -1,9 +1,9 @@
 import * as z from 'zod/mini'
-import { GuideId, TaskId, entriesOf, idOf } from '../shared'
+import { GuideId, QuizId, TaskId, entriesOf, idOf } from '../shared'
 import { ITEM_KINDS, type ItemKind } from './itemKind'
 
 /** Ids of each kind of item. */
-const IDS = { guide: GuideId, task: TaskId } as const satisfies Record<ItemKind, z.ZodMiniType<string>>
+const IDS = { guide: GuideId, task: TaskId, quiz: QuizId } as const satisfies Record<ItemKind, z.ZodMiniType<string>>
 /** The id of an item of a kind. */
 export type ItemId<K extends ItemKind = ItemKind> = z.infer<(typeof IDS)[K]>
 /** The id of an item of whatever kind, where that is not said: an id is that of one item only. */

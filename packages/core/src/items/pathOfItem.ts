@@ -1,4 +1,4 @@
-import type { GuideId, TaskId } from '../shared'
+import type { GuideId, QuizId, TaskId } from '../shared'
 import type { Way } from '../ways'
 import { ITEM_KINDS } from './itemKind'
 import type { ItemRef } from './itemRef'
@@ -11,5 +11,7 @@ export const itemKey = ({ kind, id }: ItemRef): string => `${kind} ${id}`
 export const countsAsProgress = ({ kind }: ItemRef, way: Way): boolean => (ITEM_KINDS[kind].ways as readonly Way[]).includes(way)
 /** A task as an item. */
 export const taskItem = (id: TaskId) => ({ kind: 'task', id }) as const satisfies ItemRef
+/** A quiz as an item. */
+export const quizItem = (id: QuizId) => ({ kind: 'quiz', id }) as const satisfies ItemRef
 /** A guide as an item. */
 export const guideItem = (id: GuideId) => ({ kind: 'guide', id }) as const satisfies ItemRef

@@ -57,6 +57,17 @@ export const JOBS = {
     words: 'Delete photos that were taken for a task and never handed in',
   },
   'end-expired-attempts': { ...tidying, every: { ms: HOUR_MS, afterMs: 5 * 60_000 }, words: 'End attempts whose time is up' },
+  'end-timed-attempts': {
+    ...tidying,
+    lane: 'short',
+    every: { ms: 60_000, afterMs: 0 },
+    words: 'Hand in attempts at quizzes whose time is over',
+  },
+  'remove-unused-quiz-pictures': {
+    ...tidying,
+    every: { ms: DAY_MS, afterMs: 2.75 * HOUR_MS },
+    words: 'Delete pictures of quizzes that nothing shows',
+  },
   'forget-expired-sessions': {
     ...tidying,
     every: { ms: HOUR_MS, afterMs: 10 * 60_000 },

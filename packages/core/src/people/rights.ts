@@ -52,6 +52,11 @@ export const RIGHTS = {
   'hand-in.answer': [everyone('asked', 'reports'), holder('guides.all', 'any')],
   'hand-in.take-back': [everyone('self')],
   'check-in.answer': [everyone('self', 'asked')],
+  'bank.use': [holder('guides.write', 'any')],
+  'bank.edit': [holder('guides.write', 'own'), holder('guides.all', 'any')],
+  'attempt.answer': [everyone('self')],
+  'attempt.record': [everyone('self', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
+  'quiz.allow': [everyone('reports'), holder('guides.all', 'any')],
   'inbox.use': [everyone('any')],
   'jobs.manage': [holder('company.settings', 'any')],
   'records.list': [holder('records.all', 'any'), everyone('reports')],
@@ -83,10 +88,13 @@ const ITEM_RIGHTS = {
 export const THINGS = {
   guide: ITEM_RIGHTS,
   task: ITEM_RIGHTS,
+  quiz: ITEM_RIGHTS,
   /** Of whatever kind: how somebody stands to it is asked of its kind. */
   item: ITEM_RIGHTS,
   'hand-in': { relations: ['self', 'asked', 'reports'], knownBy: ['hand-in.read'] },
   'check-in': { relations: ['self', 'asked'], knownBy: ['check-in.answer'] },
+  bank: { relations: ['own'], knownBy: ['bank.use'] },
+  attempt: { relations: ['self', 'reports'], knownBy: ['attempt.answer', 'attempt.record'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

@@ -52,6 +52,18 @@ export type GuideId = z.infer<typeof GuideId>
 export const TaskId = idOf('task')
 /** Read by {@link TaskId}. */
 export type TaskId = z.infer<typeof TaskId>
+/** Id of a quiz. */
+export const QuizId = idOf('quiz')
+/** Read by {@link QuizId}. */
+export type QuizId = z.infer<typeof QuizId>
+/** Id of a question bank. */
+export const BankId = idOf('bank')
+/** Read by {@link BankId}. */
+export type BankId = z.infer<typeof BankId>
+/** Id of an attempt that is judged. */
+export const AttemptId = idOf('attempt')
+/** Read by {@link AttemptId}. */
+export type AttemptId = z.infer<typeof AttemptId>
 /** Id of what somebody has handed in of a task. */
 export const HandInId = idOf('hand-in')
 /** Read by {@link HandInId}. */
@@ -80,7 +92,7 @@ export type PlannedCheckInId = z.infer<typeof PlannedCheckInId>
 export const CheckInId = idOf('check-in')
 /** Read by {@link CheckInId}. */
 export type CheckInId = z.infer<typeof CheckInId>
-/** Id of a question of a check-in. */
+/** Id of a question, in a quiz, a bank or a check-in. */
 export const QuestionId = idOf('question')
 /** Read by {@link QuestionId}. */
 export type QuestionId = z.infer<typeof QuestionId>

@@ -1,5 +1,5 @@
-import type { AttemptId, SoloAct } from '@jackdaw/contracts/players'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { SoloAct } from '@jackdaw/contracts/players'
+import type { AttemptId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Parts } from '../http'
 import { actInAttempt, giveUpAttempt, openAttempt } from './attempts'
 

@@ -29,6 +29,13 @@ const PAGES: Record<ItemKind, ItemPages> = {
     edit: (t, id) => ({ to: `/tasks/${id}/edit`, words: t('Edit the task') }),
     partsSeen: null,
   },
+  quiz: {
+    named: (t, n) => t('Quiz {{n}}', { n }),
+    records: (id) => `/records/quizzes/${id}`,
+    recordOfPerson: (personId, id) => `/records/people/${personId}/quizzes/${id}`,
+    edit: (t, id) => ({ to: `/quizzes/${id}/edit`, words: t('Edit the quiz') }),
+    partsSeen: null,
+  },
 }
 
 /** What an item is called, with its number: “Guide 12”. */

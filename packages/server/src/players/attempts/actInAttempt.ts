@@ -1,6 +1,6 @@
-import type { AttemptId, SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
+import type { SoloAct, SoloAttempt } from '@jackdaw/contracts/players'
 import { reduce, type PlayerEvent } from '@jackdaw/core/players'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { AttemptId, GuideId, PersonId } from '@jackdaw/core/shared'
 import { fail, type Parts, said } from '../../http'
 import { ATTEMPT_ACT } from '../model'
 import { ownAttempt, viewOf } from './attempt'

@@ -1,6 +1,6 @@
-import type { AttemptId, SoloAttempt, SoloResult } from '@jackdaw/contracts/players'
+import type { SoloAttempt, SoloResult } from '@jackdaw/contracts/players'
 import { readDocument } from '@jackdaw/core/guides'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
+import type { AttemptId, GuideId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import type { Parts } from '../../http'
 import { ATTEMPT } from '../model'
