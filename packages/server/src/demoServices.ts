@@ -13,6 +13,7 @@ import { library } from './library'
 import { people } from './people'
 import { plans } from './plans'
 import { players } from './players'
+import { quizzes } from './quizzes'
 import { tasks } from './tasks'
 
 /** The server's own services as the demo company is loaded through them: each domain's part. One that is missing does not compile. */
@@ -26,6 +27,7 @@ export const demoServices = (parts: Parts): DemoServices => ({
   ...guides.demo(parts),
   ...files.demo(parts),
   ...tasks.demo(parts),
+  ...quizzes.demo(parts),
   ...assignments.demo(parts),
   ...plans.demo(parts),
   ...players.demo(parts),

@@ -16,6 +16,7 @@ import { library } from './library'
 import { people } from './people'
 import { plans } from './plans'
 import { players } from './players'
+import { quizzes } from './quizzes'
 import { recording } from './recording'
 import { records } from './records'
 import { remarks } from './remarks'
@@ -35,6 +36,7 @@ export const DOMAINS: readonly Domain[] = [
   guides,
   exchange,
   tasks,
+  quizzes,
   assignments,
   plans,
   players,

@@ -1,7 +1,7 @@
-import type { GivingId, GuideId, PersonId, TaskId } from '@jackdaw/core/shared'
+import type { GivingId, GuideId, PersonId, QuizId, TaskId } from '@jackdaw/core/shared'
 import type { DueRule } from '@jackdaw/core/assignments'
 import type { AudienceChoice } from '@jackdaw/contracts/audiences'
-import { guideItem, taskItem, type ItemRef } from '@jackdaw/core/items'
+import { guideItem, quizItem, taskItem, type ItemRef } from '@jackdaw/core/items'
 import { Op } from 'sequelize'
 import { audienceFor, dropUnused } from '../audiences'
 import type { Db } from '../db'
@@ -9,6 +9,7 @@ import { freezeEdition } from '../guides'
 import type { Parts } from '../http'
 import type { Telling } from '../inbox'
 import { ITEM, ITEM_PROGRESS } from '../items'
+import { publishQuiz } from '../quizzes'
 import { publishTask } from '../tasks'
 import { assign } from './assign'
 import { peopleOf } from './givings'
@@ -76,19 +77,30 @@ async function giveAnew(tx: Db, parts: Parts, item: ItemRef, { again, mail, tell
   if (tell) await tellReaders(tx, { ...parts, mail }, changes, now)
 }
 
-type TaskPublishing = { revision: number; changeNote: string; again: boolean }
-/** Publishes a task: freezes what it says as an edition, and tells those who have to do it once more. @returns the number of the edition */
-export async function publishTaskToPeople(
+/** What somebody says who publishes a draft. `revision`: the state that they have seen; `again`: whoever is done has to do it once more. */
+type Publishing = { revision: number; changeNote: string; again: boolean }
+/** Freezes a draft as the next edition. */
+type Freeze<Id> = (tx: Db, id: Id, publishing: Publishing & { by: PersonId; now: number }) => Promise<{ number: number; isNew: boolean }>
+
+/** Publishes what is not published to somebody at once: freezes what it says as an edition, and tells those who have to do it once more. @returns the number of the edition */
+async function publishToPeople<R extends ItemRef>(
   parts: Parts,
-  taskId: TaskId,
-  publishing: TaskPublishing,
+  item: R,
+  freeze: Freeze<R['id']>,
+  publishing: Publishing,
   by: PersonId,
   now: number,
 ): Promise<number> {
   return parts.database.transaction(async (tx) => {
-    await lockItem(tx, taskItem(taskId))
-    const { number, isNew } = await publishTask(tx, taskId, { ...publishing, by, now })
-    await giveAnew(tx, parts, taskItem(taskId), { again: isNew && publishing.again, mail: parts.mail, tell: true }, now)
+    await lockItem(tx, item)
+    const { number, isNew } = await freeze(tx, item.id, { ...publishing, by, now })
+    await giveAnew(tx, parts, item, { again: isNew && publishing.again, mail: parts.mail, tell: true }, now)
     return number
   })
 }
+/** Publishes a task. @returns the number of the edition */
+export const publishTaskToPeople = (parts: Parts, id: TaskId, publishing: Publishing, by: PersonId, now: number): Promise<number> =>
+  publishToPeople(parts, taskItem(id), publishTask, publishing, by, now)
+/** Publishes a quiz. @returns the number of the edition */
+export const publishQuizToPeople = (parts: Parts, id: QuizId, publishing: Publishing, by: PersonId, now: number): Promise<number> =>
+  publishToPeople(parts, quizItem(id), publishQuiz, publishing, by, now)

@@ -15,6 +15,7 @@ import {
 } from '@jackdaw/contracts/assignments'
 import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday, getTodayOf } from '@jackdaw/contracts/reading'
+import { publishQuiz } from '@jackdaw/contracts/quizzes'
 import { publishTask } from '@jackdaw/contracts/tasks'
 import { USUAL_DUE } from '@jackdaw/core/assignments'
 import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
@@ -30,7 +31,7 @@ import { standings, type Standing } from './standings'
 import * as givings from './givings'
 import { givingsBy, givingsOf } from './listGivings'
 import { ASSIGNMENT, GIVING, REMINDER_CHOICE } from './model'
-import { publish, publishTaskToPeople } from './publish'
+import { publish, publishQuizToPeople, publishTaskToPeople } from './publish'
 import { previewOf } from './previewGiving'
 import { todayOf } from './today'
 import { readReminders, writeReminders } from './remind'
@@ -102,6 +103,9 @@ export function assignmentRoutes(routes: Routes): void {
   route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) =>
     publish(routes.parts, routes.parts.mail, id, body, caller.id, now),
   )
+  route(routes, publishQuiz, async ({ params: { id }, body }, { caller, now }) => ({
+    edition: await publishQuizToPeople(routes.parts, id, body, caller.id, now),
+  }))
   route(routes, publishTask, async ({ params: { id }, body }, { caller, now }) => ({
     edition: await publishTaskToPeople(routes.parts, id, body, caller.id, now),
   }))

@@ -41,6 +41,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0025-tasks',
     '0026-plans',
     '0027-check-ins',
+    '0028-quizzes',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

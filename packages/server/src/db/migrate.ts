@@ -28,6 +28,7 @@ import { favourites } from './migrations/0024-favourites'
 import { tasks } from './migrations/0025-tasks'
 import { plans } from './migrations/0026-plans'
 import { checkIns } from './migrations/0027-check-ins'
+import { quizzes } from './migrations/0028-quizzes'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -57,6 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
   tasks,
   plans,
   checkIns,
+  quizzes,
 ]
 const LOCK = 7_203_114
 

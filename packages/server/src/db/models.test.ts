@@ -35,6 +35,7 @@ afterAll(() => database.close())
 
 const TYPES: [abstract: string, stored: string][] = [
   ['TEXT', 'text'],
+  ['DOUBLE PRECISION', 'double precision'],
   ['INTEGER', 'integer'],
   ['SMALLINT', 'smallint'],
   ['BIGINT', 'bigint'],

@@ -26,6 +26,8 @@ const notNull = (type: Column['type'], more: Partial<Column> = {}): Column => ({
 /** Kinds of columns. */
 export const text = (): Column => notNull(DataTypes.TEXT)
 export const whole = (): Column => notNull(DataTypes.INTEGER)
+/** A number with a fraction. */
+export const real = (): Column => notNull(DataTypes.DOUBLE)
 export const small = (): Column => notNull(DataTypes.SMALLINT)
 export const truth = (): Column => notNull(DataTypes.BOOLEAN)
 export const uuid = (): Column => notNull(DataTypes.UUID)

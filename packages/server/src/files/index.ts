@@ -5,6 +5,8 @@ export {
   adoptPicture,
   adoptPicturesOf,
   findPicture,
+  findUsedPicture,
+  findVersion,
   notePictureUse,
   ownersOf,
   picturesOfEdition,

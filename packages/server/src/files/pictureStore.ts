@@ -160,3 +160,17 @@ export async function adoptPicturesOf(
   })
   return Object.fromEntries(pairs.map(([picture, id]) => [picture.id, id]))
 }
+
+/** The newest version of a picture that an edition shows, to whatever it belongs. */
+export async function findUsedPicture(
+  db: Db,
+  { kind, id }: ItemRef,
+  edition: number,
+  pictureId: PictureId,
+): Promise<PictureVersion | undefined> {
+  const row = await db.one<VersionRow>(
+    `${NEWEST} join picture_use u on u.picture_id = p.id where u.item_kind = $1 and u.item_id = $2 and u.edition = $3 and p.id = $4 order by v.picture_id, v.version desc`,
+    [kind, id, edition, pictureId],
+  )
+  return row && versionOf(row)
+}

@@ -1,7 +1,7 @@
 import type { FirstStep } from '@jackdaw/core/beginning'
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { AudienceId, CheckInId, HandInId, NewId, PersonId } from '@jackdaw/core/shared'
+import type { AttemptId, AudienceId, BankId, CheckInId, HandInId, NewId, PersonId } from '@jackdaw/core/shared'
 import type { Language, Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
@@ -75,7 +75,14 @@ export type HandOver = {
 }
 
 /** Ids of the things that rights are asked for. */
-type ThingIds = { [K in ItemKind]: ItemId<K> } & { item: ItemId; person: PersonId; 'hand-in': HandInId; 'check-in': CheckInId }
+type ThingIds = { [K in ItemKind]: ItemId<K> } & {
+  item: ItemId
+  person: PersonId
+  'hand-in': HandInId
+  'check-in': CheckInId
+  bank: BankId
+  attempt: AttemptId
+}
 /** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {
   [T in Thing]: (caller: Caller, id: ThingIds[T]) => Promise<ReadonlySet<RelationTo<T>> | null>

@@ -3,7 +3,7 @@ export { addEdition, findEdition, listEditions, revisionOfEdition } from './edit
 export type { EditionFacts } from './editions'
 export { findItem, knownItem } from './findItem'
 export { factsOf } from './itemFacts'
-export { EDITION_PART, FAVOURITE, ITEM, ITEM_PROGRESS } from './model'
+export { EDITION, EDITION_PART, FAVOURITE, ITEM, ITEM_PROGRESS } from './model'
 export { countAllPartsSeen, countPartsSeenBy, countPartsSeenOf, partDoneSql, partsDone } from './progress'
 
 export { relationsToItemSql } from './relationsToItem'

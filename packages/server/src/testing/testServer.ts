@@ -6,9 +6,10 @@ import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { Level } from '@jackdaw/core/people'
 import { NOBODY, ticked } from '@jackdaw/core/audiences'
-import { taskItem } from '@jackdaw/core/items'
+import { quizItem, taskItem } from '@jackdaw/core/items'
+import { BLANK_QUIZ, type QuizDocument } from '@jackdaw/core/quizzes'
 import type { PlanDocument, Stage } from '@jackdaw/core/plans'
-import type { GroupId, GuideId, PersonId, PlanId, StageId, TaskId } from '@jackdaw/core/shared'
+import type { GroupId, GuideId, PersonId, PlanId, QuizId, StageId, TaskId } from '@jackdaw/core/shared'
 import type { TaskDocument } from '@jackdaw/core/tasks'
 import { emptyDocument, withBlockIds, richTextOf, type GuideDocument } from '@jackdaw/core/guides'
 import { nanoid } from 'nanoid'
@@ -214,6 +215,25 @@ export async function aTask(
   if (given) {
     const saving = { audience: ticked([company.team], []), use: 'to-do', due: { kind: 'days', days: 14 }, repeatMonths: null } as const
     await services.give(taskItem(id), saving, company.people.lead, clock.now)
+  }
+  return id
+}
+
+/** A quiz of somebody's; published and given to the company's team unless said otherwise. */
+export async function aQuiz(
+  server: TestServer,
+  company: Company,
+  owner: Who,
+  document: Partial<QuizDocument> & Pick<QuizDocument, 'parts'>,
+  { published = true, given = published }: { published?: boolean; given?: boolean } = {},
+): Promise<QuizId> {
+  const id = nanoid<QuizId>()
+  const { services, clock } = server
+  await services.addQuiz({ id, document: { ...BLANK_QUIZ, title: 'Water', ...document }, ownerId: company.people[owner], now: clock.now })
+  if (published) await services.publishQuiz(id, 1, company.people.lead, clock.now)
+  if (given) {
+    const saving = { audience: ticked([company.team], []), use: 'to-do', due: { kind: 'days', days: 14 }, repeatMonths: null } as const
+    await services.give(quizItem(id), saving, company.people.lead, clock.now)
   }
   return id
 }

@@ -1,0 +1,42 @@
+import { QUIZ_VERBS, type Answer, type BankDocument, type QuizDocument } from '@jackdaw/core/quizzes'
+import type { AttemptId, BankId, PersonId, QuestionId, QuizId } from '@jackdaw/core/shared'
+import type { Language } from '@jackdaw/core/people'
+import type { Domain } from '../domain'
+import { job } from '../jobs'
+import { beginAttempt, handIn, saveAnswer } from './attempts/answering'
+import { endThoseOver } from './attempts/endThoseOver'
+import { createBank } from './banks/banks'
+import { dropUnusedQuizPictures } from './dropUnusedPictures'
+import { handsOverQuizzes } from './handsOver'
+import { QUIZ_ATTEMPT } from './model'
+import { relationsToAttempt, relationsToBank, relationsToQuiz } from './relations'
+import { quizRoutes } from './routes'
+import { createQuiz, saveQuiz } from './writing/writeQuiz'
+
+/** Questions by which it is found out what somebody can do. */
+export const quizzes = {
+  routes: quizRoutes,
+  verbs: QUIZ_VERBS,
+  relations: ({ database }) => ({
+    quiz: (caller, id) => relationsToQuiz(database, caller, id),
+    bank: (caller, id) => relationsToBank(database, caller, id),
+    attempt: (caller, id) => relationsToAttempt(database, caller, id),
+  }),
+  handsOver: handsOverQuizzes,
+  jobs: [
+    job('end-timed-attempts', async (parts, _nothing, { now }) => void (await endThoseOver(parts, now))),
+    job('remove-unused-quiz-pictures', async ({ database }, _nothing, { now }) => void (await dropUnusedQuizPictures(database, now))),
+  ],
+  demo: (parts) => ({
+    addQuiz: (quiz: { id: QuizId; document: QuizDocument; ownerId: PersonId; now: number }) => createQuiz(parts.database, quiz),
+    saveQuiz: (id: QuizId, revision: number, document: QuizDocument, by: PersonId, now: number) =>
+      saveQuiz(parts.database, id, { revision, document }, by, now),
+    addBank: (bank: { id: BankId; document: BankDocument; ownerId: PersonId; now: number }) => createBank(parts.database, bank),
+    beginQuiz: (id: QuizId, person: PersonId, language: Language, now: number) =>
+      beginAttempt({ ...parts, mail: null }, id, { id: person, language }, now),
+    questionsOfAttempt: async (id: AttemptId): Promise<QuestionId[]> => (await parts.database.in(QUIZ_ATTEMPT).one({ id }))?.drawn ?? [],
+    answerQuestion: (id: AttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number) =>
+      saveAnswer(parts, id, { questionId, answer, revision: 0, activeMs }, now),
+    handInQuiz: async (id: AttemptId, now: number) => void (await handIn({ ...parts, mail: null }, id, now)),
+  }),
+} satisfies Domain

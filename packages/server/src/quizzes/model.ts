@@ -1,0 +1,149 @@
+import type { Answer, BankDocument, QuizDocument, Verdict } from '@jackdaw/core/quizzes'
+import type { QuizEnd } from '@jackdaw/contracts/quizzes'
+import type { AttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
+import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import { big, counted, instant, json, key, optional, real, table, text, texts, truth, whole } from '../db'
+
+/** A quiz as its author writes it. */
+export class QuizRow extends Model<InferAttributes<QuizRow>, InferCreationAttributes<QuizRow>> {
+  declare id: QuizId
+  declare number: CreationOptional<number>
+  declare ownerId: PersonId
+  declare revision: number
+  declare document: QuizDocument
+  declare createdAt: number
+  declare changedAt: number
+  declare changedBy: PersonId
+}
+const written = () => ({
+  id: key(text()),
+  number: counted(whole()),
+  ownerId: text(),
+  revision: whole(),
+  document: json(),
+  createdAt: instant(),
+  changedAt: instant(),
+  changedBy: text(),
+})
+export const QUIZ = table('quiz', QuizRow, written)
+
+/** Questions from which quizzes draw. */
+export class BankRow extends Model<InferAttributes<BankRow>, InferCreationAttributes<BankRow>> {
+  declare id: BankId
+  declare number: CreationOptional<number>
+  declare ownerId: PersonId
+  declare revision: number
+  declare document: BankDocument
+  declare createdAt: number
+  declare changedAt: number
+  declare changedBy: PersonId
+  declare archivedAt: CreationOptional<number | null>
+}
+export const BANK = table('question_bank', BankRow, () => ({ ...written(), archivedAt: optional(instant()) }))
+
+/** A picture that belongs to a bank. */
+export class BankPictureRow extends Model<InferAttributes<BankPictureRow>, InferCreationAttributes<BankPictureRow>> {
+  declare pictureId: PictureId
+  declare bankId: BankId
+}
+export const BANK_PICTURE = table('bank_picture', BankPictureRow, () => ({ pictureId: key(text()), bankId: text() }))
+
+/** From which state of which bank an edition draws. */
+export class QuizPoolRow extends Model<InferAttributes<QuizPoolRow>, InferCreationAttributes<QuizPoolRow>> {
+  declare quizId: QuizId
+  declare edition: number
+  declare bankId: BankId
+  declare revision: number
+}
+export const QUIZ_POOL = table('quiz_pool', QuizPoolRow, () => ({
+  quizId: key(text()),
+  edition: key(whole()),
+  bankId: key(text()),
+  revision: whole(),
+}))
+
+/** An attempt at a quiz. What came of it is a fact with the version of the rules by which it was marked; `percent` is not there as long as somebody has to judge. */
+export class QuizAttemptRow extends Model<InferAttributes<QuizAttemptRow>, InferCreationAttributes<QuizAttemptRow>> {
+  declare id: AttemptId
+  declare quizId: QuizId
+  declare edition: number
+  declare personId: PersonId
+  declare number: number
+  declare seed: number
+  declare drawn: QuestionId[]
+  declare language: string
+  declare openedAt: number
+  declare endsAt: number | null
+  declare endedAt: CreationOptional<number | null>
+  declare ended: CreationOptional<QuizEnd | null>
+  declare rules: CreationOptional<number | null>
+  declare points: CreationOptional<number | null>
+  declare most: CreationOptional<number | null>
+  declare percent: CreationOptional<number | null>
+  declare passed: CreationOptional<boolean | null>
+  declare rightCount: CreationOptional<number | null>
+  declare activeMs: number
+}
+export const QUIZ_ATTEMPT = table('quiz_attempt', QuizAttemptRow, () => ({
+  id: key(text()),
+  quizId: text(),
+  edition: whole(),
+  personId: text(),
+  number: whole(),
+  seed: big(),
+  drawn: texts(),
+  language: text(),
+  openedAt: instant(),
+  endsAt: optional(instant()),
+  endedAt: optional(instant()),
+  ended: optional(text()),
+  rules: optional(whole()),
+  points: optional(real()),
+  most: optional(real()),
+  percent: optional(whole()),
+  passed: optional(truth()),
+  rightCount: optional(whole()),
+  activeMs: whole(),
+}))
+
+/** What somebody has answered to a question of an attempt, and, once it is over, what came of it. */
+export class QuizAnswerRow extends Model<InferAttributes<QuizAnswerRow>, InferCreationAttributes<QuizAnswerRow>> {
+  declare attemptId: AttemptId
+  declare questionId: QuestionId
+  declare answer: Answer | null
+  declare revision: number
+  declare savedAt: number
+  declare activeMs: number
+  declare verdict: CreationOptional<Verdict | null>
+  declare points: CreationOptional<number | null>
+  declare most: CreationOptional<number | null>
+}
+export const QUIZ_ANSWER = table('quiz_answer', QuizAnswerRow, () => ({
+  attemptId: key(text()),
+  questionId: key(text()),
+  answer: optional(json()),
+  revision: whole(),
+  savedAt: instant(),
+  activeMs: whole(),
+  verdict: optional(text()),
+  points: optional(real()),
+  most: optional(real()),
+}))
+
+/** What somebody has been granted beyond the rules of a quiz. */
+export class QuizAllowanceRow extends Model<InferAttributes<QuizAllowanceRow>, InferCreationAttributes<QuizAllowanceRow>> {
+  declare quizId: QuizId
+  declare personId: PersonId
+  declare extraPercent: number
+  declare extraAttempts: number
+  declare allowedBy: PersonId
+  declare allowedAt: number
+}
+export const QUIZ_ALLOWANCE = table('quiz_allowance', QuizAllowanceRow, () => ({
+  quizId: key(text()),
+  personId: key(text()),
+  extraPercent: whole(),
+  extraAttempts: whole(),
+  allowedBy: text(),
+  allowedAt: instant(),
+}))

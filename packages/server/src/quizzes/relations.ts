@@ -1,0 +1,32 @@
+import type { RelationTo } from '@jackdaw/core/people'
+import type { AttemptId, BankId, QuizId } from '@jackdaw/core/shared'
+import type { Db } from '../db'
+import type { Caller } from '../http'
+import { relationsToItemSql, type RelationToItem } from '../items'
+
+const TO_QUIZ = ['own', 'assigned', 'open', 'reports'] as const satisfies readonly RelationTo<'quiz'>[]
+const TO_ATTEMPT = ['self', 'reports'] as const satisfies readonly RelationTo<'attempt'>[]
+
+/** How a caller stands to a quiz; `null` when there is none. */
+export async function relationsToQuiz(db: Db, caller: Caller, id: QuizId): Promise<ReadonlySet<RelationTo<'quiz'>> | null> {
+  const row = await db.one<Record<RelationToItem | 'own', boolean>>(
+    `select q.owner_id = $2 as own, ${relationsToItemSql('i', '$2', '$3')} from quiz q left join item i on i.kind = 'quiz' and i.id = q.id where q.id = $1`,
+    [id, caller.id, caller.hasReports],
+  )
+  return row ? new Set(TO_QUIZ.filter((relation) => row[relation])) : null
+}
+
+/** How a caller stands to a bank; `null` when there is none. */
+export async function relationsToBank(db: Db, caller: Caller, id: BankId): Promise<ReadonlySet<RelationTo<'bank'>> | null> {
+  const row = await db.one<{ own: boolean }>('select owner_id = $2 as own from question_bank where id = $1', [id, caller.id])
+  return row ? new Set(row.own ? ['own' as const] : []) : null
+}
+
+/** How a caller stands to an attempt at a quiz; `null` when there is none. */
+export async function relationsToAttempt(db: Db, caller: Caller, id: AttemptId): Promise<ReadonlySet<RelationTo<'attempt'>> | null> {
+  const row = await db.one<Record<RelationTo<'attempt'>, boolean>>(
+    `select a.person_id = $2 as self, $3 and exists (select 1 from reports_of($2) m where m.person_id = a.person_id) as reports from quiz_attempt a where a.id = $1`,
+    [id, caller.id, caller.hasReports],
+  )
+  return row ? new Set(TO_ATTEMPT.filter((relation) => row[relation])) : null
+}
