@@ -29,7 +29,7 @@ const WEB_TIERS = [
   ['ui', 'api'],
   ['people', 'calendar', 'events', 'items', 'inbox', 'jobs'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences'],
-  ['players', 'library', 'assignments', 'tasks', 'plans', 'beginning'],
+  ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning'],
   ['editing', 'records'],
   ['app'],
   ['firstPicture'],

@@ -32,6 +32,7 @@ import { GUIDES, type DemoGuide } from './guides'
 import { cautionSteps, refine } from './refine'
 import type { Batch, DemoServices } from './services'
 import { addPlans } from './plans'
+import { addQuizzes } from './quizzes'
 import { addTasks } from './tasks'
 
 const DAY = 86_400_000
@@ -164,7 +165,7 @@ function readingOf(company: Company, guide: DemoGuide, { id, document }: Loaded,
 }
 
 /** A guide, published, read, practised, and published again where it was. */
-async function seedGuide(company: Company, guide: DemoGuide): Promise<GuideId> {
+async function seedGuide(company: Company, guide: DemoGuide): Promise<{ id: GuideId; steps: readonly StepId[] }> {
   const { services, folder, ids, members, lead, until, diligence, exercising } = company
   const publishedAt = until - guide.publishedDaysAgo * DAY
   const loaded = await loadGuide(services, folder, guide, ids, publishedAt - 2 * DAY)
@@ -195,7 +196,7 @@ async function seedGuide(company: Company, guide: DemoGuide): Promise<GuideId> {
       .map((member) => ({ id: member.id, diligence: diligence.get(member.id)! }))
     await useRecorded(services, { guideId: id, file: guide.file, document }, people, publishedAt + DAY, until, exercising)
   }
-  if (!again) return id
+  if (!again) return { id, steps }
   const added = await addStepAgain(services, loaded, again.addStep, steps.at(-1) ?? null, changedAt - 3_600_000)
   await services.publish(id, { ...request, revision: 1, changeNote: again.note, mustReread: again.mustReread }, lead, changedAt)
   await services.takeEvents(
@@ -203,7 +204,7 @@ async function seedGuide(company: Company, guide: DemoGuide): Promise<GuideId> {
       company.random() < 0.7 ? readingOf(company, guide, loaded, member)(2, [...steps, added], changedAt, until) : [],
     ),
   )
-  return id
+  return { id, steps }
 }
 
 /** Adds a step to a guide that was published already. */
@@ -237,13 +238,15 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   const lead = ids.people.get('Marta Sorrel')! as PersonId
   const exercising = { random: seededRandom(2026), newEventId: services.newEventId, newId: services.newId }
   const company: Company = { services, folder, ids, members, lead, until, diligence, random, exercising }
-  const guideIds = new Map<string, GuideId>()
-  for (const guide of GUIDES) guideIds.set(guide.file, await seedGuide(company, guide))
+  const loaded = new Map<string, Awaited<ReturnType<typeof seedGuide>>>()
+  for (const guide of GUIDES) loaded.set(guide.file, await seedGuide(company, guide))
+  const guideIds = new Map([...loaded].map(([file, { id }]) => [file, id]))
   await services.inboxesRead(until - 12 * DAY)
   await addLateJoiners(services, members, until)
   await organise(services, ids, guideIds, lead, until)
   await giveMore(company, guideIds)
   await addPlans(company, guideIds, await addTasks(company))
+  await addQuizzes(company, loaded)
   await handleSome(company, known(guideIds, 'count-stock'), anchor)
   await setFaces(services, folder, members)
   await addDraftInWork(services, ids, until)

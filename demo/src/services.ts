@@ -98,7 +98,9 @@ export type DemoServices = {
   beginQuiz(id: QuizId, person: PersonId, language: Language, now: number): Promise<AttemptId>
   questionsOfAttempt(id: AttemptId): Promise<QuestionId[]>
   answerQuestion(id: AttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number): Promise<unknown>
-  handInQuiz(id: AttemptId, now: number): Promise<void>
+  addQuizPicture(picture: { id: PictureId; quizId: QuizId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
+  /** @returns whether it was passed */
+  handInQuiz(id: AttemptId, now: number): Promise<boolean>
   handIn(task: TaskId, edition: number, evidence: { words: string; photo: PictureId | null }, by: PersonId, now: number): Promise<HandInId>
   answerHandIn(task: TaskId, person: PersonId, answer: HandInAnswer, reason: string, by: PersonId, now: number): Promise<void>
   /** Makes a plan and publishes it; gives it to people; brings all plans to a moment. */

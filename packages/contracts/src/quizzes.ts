@@ -1,18 +1,5 @@
-import { LineFor } from '@jackdaw/core/assignments'
-import { ItemState } from '@jackdaw/core/items'
-import {
-  Answer,
-  AskedQuestion,
-  BankDocument,
-  Content,
-  Question,
-  QUIZ_LIMITS,
-  QuizDocument,
-  TestedStep,
-  TOLD_AFTER,
-  VERDICTS,
-} from '@jackdaw/core/quizzes'
-import { AttemptId, BankId, Instant, LocalDate, PersonId, PictureId, QuestionId, QuizId, Whole } from '@jackdaw/core/shared'
+import { BankDocument, QuizDocument, TestedStep } from '@jackdaw/core/quizzes'
+import { BankId, Instant, PictureId, QuizId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
@@ -22,7 +9,6 @@ const quiz = z.object({ id: QuizId })
 const edits = { access: { may: 'item.edit', over: 'quiz' }, params: quiz } as const
 const bank = z.object({ id: BankId })
 const ofBank = { access: { may: 'bank.edit', over: 'bank' }, params: bank } as const
-const ofAttempt = { access: { may: 'attempt.answer', over: 'attempt' }, params: z.object({ id: AttemptId }) } as const
 const upload = { types: ['image/*', 'application/octet-stream'], maxBytes: MAX_PICTURE_BYTES } as const
 const size = z.object({ size: z.optional(PictureSize) })
 const editionInAddress = z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000))
@@ -36,6 +22,11 @@ export const Finding = z.object({
   words: z.string(),
   into: z.optional(z.record(z.string(), z.union([z.string(), z.number()]))),
 })
+
+/** A step that questions name, as it is called in the newest edition of its guide. */
+export const NamedStep = z.extend(TestedStep, { name: z.string(), title: z.string() })
+/** Read by {@link NamedStep}. */
+export type NamedStep = z.infer<typeof NamedStep>
 
 /** A quiz in a list. `changed`: the draft, or a bank from which it draws, says something else than the newest edition. */
 export const QuizRow = z.object({
@@ -75,7 +66,7 @@ export const createQuiz = endpoint({
   response: z.object({ id: QuizId }),
   problems: ['invalid', 'not-found'],
 })
-/** What a quiz says at the moment, for whoever writes it. `tests`: titles of the guides and steps that its questions name, as far as they are there. */
+/** What a quiz says at the moment, for whoever writes it. `tested`: the steps that its questions name, as far as they are there. */
 export const getQuizDraft = endpoint({
   method: 'get',
   path: '/api/quizzes/:id/draft',
@@ -93,6 +84,7 @@ export const getQuizDraft = endpoint({
     mayPublish: z.boolean(),
     findings: z.array(Finding),
     told: z.array(PersonRef),
+    tested: z.array(NamedStep),
   }),
   problems: [],
 })
@@ -203,6 +195,7 @@ export const getBank = endpoint({
     mayEdit: z.boolean(),
     /** The quizzes that draw from it, as far as the asker may edit them. */
     quizzes: z.array(z.object({ id: QuizId, title: z.string() })),
+    tested: z.array(NamedStep),
   }),
   problems: [],
 })
@@ -241,220 +234,5 @@ export const getBankPicture = endpoint({
   file: true,
   params: z.object({ id: BankId, pictureId: PictureId }),
   query: size,
-  problems: ['not-found'],
-})
-
-/** Whether an attempt may be begun, see `Beginning` of the core. */
-export const Beginning = z.union([
-  z.object({ may: z.literal(true) }),
-  z.object({ may: z.literal(false), reason: z.enum(['not-open-yet', 'too-soon']), at: Instant }),
-  z.object({ may: z.literal(false), reason: z.enum(['closed', 'none-left', 'waits']) }),
-])
-const Told = z.enum(TOLD_AFTER)
-/** How an attempt ended: it was handed in, or its time was over. */
-export const QuizEnd = z.enum(['handed-in', 'time-over'])
-/** Read by {@link QuizEnd}. */
-export type QuizEnd = z.infer<typeof QuizEnd>
-/** What somebody is told of an attempt of theirs that is over. `passed`: `null` as long as a person has to judge some of it; what the author does
- * not want to be told is `null`. */
-export const AttemptResult = z.object({
-  attemptId: AttemptId,
-  number: z.int(),
-  edition: z.int(),
-  openedAt: Instant,
-  endedAt: Instant,
-  ended: QuizEnd,
-  passed: z.nullable(z.boolean()),
-  told: Told,
-  percent: z.nullable(z.int()),
-  right: z.nullable(z.int()),
-  questions: z.int(),
-})
-/** Read by {@link AttemptResult}. */
-export type AttemptResult = z.infer<typeof AttemptResult>
-
-/** A quiz for whoever takes it: what they should know before they begin, and what they have done so far. */
-export const getQuiz = endpoint({
-  method: 'get',
-  path: '/api/quizzes/:id',
-  access: { may: 'item.read', over: 'quiz' },
-  params: quiz,
-  response: z.object({
-    id: QuizId,
-    number: z.int(),
-    edition: z.int(),
-    title: z.string(),
-    words: z.string(),
-    questions: z.int(),
-    passMark: z.int(),
-    timeLimitMinutes: z.nullable(z.int()),
-    /** More time that the asker has, in percent of the limit. */
-    extraPercent: z.int(),
-    waitMinutes: z.int(),
-    opensAt: z.nullable(Instant),
-    closesAt: z.nullable(Instant),
-    favourite: z.boolean(),
-    mayEdit: z.boolean(),
-    maySeeRecords: z.boolean(),
-    state: ItemState,
-    use: z.nullable(LineFor),
-    dueOn: z.nullable(LocalDate),
-    begins: Beginning,
-    attemptsLeft: z.nullable(z.int()),
-    open: z.nullable(AttemptId),
-    done: z.array(AttemptResult),
-  }),
-  problems: ['not-published'],
-})
-/** Begins an attempt; one that is open already is gone on with. */
-export const beginAttempt = endpoint({
-  method: 'post',
-  path: '/api/quizzes/:id/attempts',
-  access: { may: 'item.read', over: 'quiz' },
-  params: quiz,
-  response: z.object({ attemptId: AttemptId }),
-  problems: ['not-published', 'attempt-not-yet', 'no-attempts-left'],
-})
-
-/** What somebody has answered so far. `revision`: how often it was saved. */
-export const SavedAnswer = z.object({ questionId: QuestionId, answer: z.nullable(Answer), revision: z.int() })
-/** Read by {@link SavedAnswer}. */
-export type SavedAnswer = z.infer<typeof SavedAnswer>
-/** What came of a question, as far as it is told. `explained`: what is right and why, where that is told. */
-export const ToldMark = z.object({
-  questionId: QuestionId,
-  verdict: z.enum(VERDICTS),
-  points: z.number(),
-  most: z.number(),
-  explained: z.nullable(z.object({ question: Question, explanation: Content })),
-})
-/** Read by {@link ToldMark}. */
-export type ToldMark = z.infer<typeof ToldMark>
-/** An attempt as whoever makes it sees it. `now`: by the server's clock, which is the one that counts. */
-export const QuizAttempt = z.object({
-  attemptId: AttemptId,
-  quizId: QuizId,
-  number: z.int(),
-  edition: z.int(),
-  title: z.string(),
-  passMark: z.int(),
-  openedAt: Instant,
-  endsAt: z.nullable(Instant),
-  now: Instant,
-  questions: z.array(AskedQuestion),
-  answers: z.array(SavedAnswer),
-  /** Once it is over. `marks`: `null` where it is not told which were right. `goOver`: the steps behind what was missed. */
-  result: z.nullable(
-    z.extend(AttemptResult, {
-      marks: z.nullable(z.array(ToldMark)),
-      goOver: z.array(z.object({ guideId: TestedStep.shape.guideId, title: z.string(), steps: z.array(TestedStep.shape.stepId) })),
-      begins: Beginning,
-      attemptsLeft: z.nullable(z.int()),
-    }),
-  ),
-})
-/** Read by {@link QuizAttempt}. */
-export type QuizAttempt = z.infer<typeof QuizAttempt>
-/** One's own attempt. */
-export const getQuizAttempt = endpoint({
-  method: 'get',
-  path: '/api/quiz-attempts/:id',
-  ...ofAttempt,
-  response: QuizAttempt,
-  problems: [],
-})
-/** Longest time spent on a question that is told at once, in milliseconds. */
-export const MOST_ACTIVE_MS = 3_600_000
-/** Saves what somebody answers. `revision`: the one that was answered anew; where another page of theirs has saved since, nothing is changed. */
-export const saveAnswer = endpoint({
-  method: 'put',
-  path: '/api/quiz-attempts/:id/answers/:questionId',
-  access: ofAttempt.access,
-  params: z.object({ id: AttemptId, questionId: QuestionId }),
-  body: z.object({ answer: z.nullable(Answer), revision: Whole, activeMs: z.int().check(z.minimum(0), z.maximum(MOST_ACTIVE_MS)) }),
-  response: z.object({ revision: z.int() }),
-  problems: ['invalid', 'precondition-failed', 'attempt-over'],
-})
-/** Hands an attempt in; what is not answered counts as wrong. Doing so once more changes nothing. */
-export const handInAttempt = endpoint({
-  method: 'post',
-  path: '/api/quiz-attempts/:id/hand-in',
-  ...ofAttempt,
-  response: QuizAttempt,
-  problems: [],
-})
-
-/** An attempt in the records. */
-export const RecordedAttempt = z.object({
-  attemptId: AttemptId,
-  number: z.int(),
-  edition: z.int(),
-  openedAt: Instant,
-  endedAt: z.nullable(Instant),
-  ended: z.nullable(QuizEnd),
-  passed: z.nullable(z.boolean()),
-  percent: z.nullable(z.int()),
-  right: z.nullable(z.int()),
-  questions: z.int(),
-  activeMs: z.int(),
-})
-/** Read by {@link RecordedAttempt}. */
-export type RecordedAttempt = z.infer<typeof RecordedAttempt>
-const ofPersonAndQuiz = z.object({ id: PersonId, quizId: QuizId })
-const Allowance = z.object({
-  extraPercent: z.int('A whole number of percent').check(z.minimum(0), z.maximum(QUIZ_LIMITS.extraTime)),
-  extraAttempts: z.int('A whole number of attempts').check(z.minimum(0), z.maximum(QUIZ_LIMITS.attempts)),
-})
-/** All attempts of a person at a quiz, and what they have been granted. */
-export const listQuizAttempts = endpoint({
-  method: 'get',
-  path: '/api/people/:id/quizzes/:quizId/attempts',
-  access: { may: 'records.person', over: 'person' },
-  params: ofPersonAndQuiz,
-  response: z.object({
-    title: z.string(),
-    limited: z.boolean(),
-    timed: z.boolean(),
-    attempts: z.array(RecordedAttempt),
-    allowance: Allowance,
-    mayAllow: z.boolean(),
-  }),
-  problems: [],
-})
-/** Grants somebody more time, or more attempts, at a quiz. What is under way is not made longer. */
-export const allowMore = endpoint({
-  method: 'put',
-  path: '/api/people/:id/quizzes/:quizId/allowance',
-  access: { may: 'quiz.allow', over: 'person' },
-  params: ofPersonAndQuiz,
-  body: Allowance,
-  problems: ['invalid'],
-})
-/** What somebody has answered in an attempt that is over, and what came of it. What is right stands there for those who may edit the quiz. */
-export const getAttemptRecord = endpoint({
-  method: 'get',
-  path: '/api/quiz-attempts/:id/record',
-  access: { may: 'attempt.record', over: 'attempt' },
-  params: ofAttempt.params,
-  response: z.object({
-    quizId: QuizId,
-    title: z.string(),
-    person: PersonRef,
-    attempt: RecordedAttempt,
-    rules: z.nullable(z.int()),
-    seed: z.int(),
-    questions: z.array(
-      z.object({
-        question: AskedQuestion,
-        /** With its key, for those who may see it. */
-        whole: z.nullable(Question),
-        answer: z.nullable(Answer),
-        verdict: z.nullable(z.enum(VERDICTS)),
-        points: z.number(),
-        most: z.number(),
-        activeMs: z.int(),
-      }),
-    ),
-  }),
   problems: ['not-found'],
 })

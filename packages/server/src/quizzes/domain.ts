@@ -1,7 +1,9 @@
+import { quizItem } from '@jackdaw/core/items'
 import { QUIZ_VERBS, type Answer, type BankDocument, type QuizDocument } from '@jackdaw/core/quizzes'
-import type { AttemptId, BankId, PersonId, QuestionId, QuizId } from '@jackdaw/core/shared'
+import type { AttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
 import type { Language } from '@jackdaw/core/people'
 import type { Domain } from '../domain'
+import { readPicture, storePicture } from '../files'
 import { job } from '../jobs'
 import { beginAttempt, handIn, saveAnswer } from './attempts/answering'
 import { endThoseOver } from './attempts/endThoseOver'
@@ -37,6 +39,10 @@ export const quizzes = {
     questionsOfAttempt: async (id: AttemptId): Promise<QuestionId[]> => (await parts.database.in(QUIZ_ATTEMPT).one({ id }))?.drawn ?? [],
     answerQuestion: (id: AttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number) =>
       saveAnswer(parts, id, { questionId, answer, revision: 0, activeMs }, now),
-    handInQuiz: async (id: AttemptId, now: number) => void (await handIn({ ...parts, mail: null }, id, now)),
+    async addQuizPicture({ id, quizId, bytes, by, now }: { id: PictureId; quizId: QuizId; bytes: Uint8Array; by: PersonId; now: number }) {
+      const { database, content, decoder } = parts
+      await storePicture(database, content, await readPicture(decoder, bytes), { id, item: quizItem(quizId), by, now })
+    },
+    handInQuiz: async (id: AttemptId, now: number) => (await handIn({ ...parts, mail: null }, id, now)).passed === true,
   }),
 } satisfies Domain

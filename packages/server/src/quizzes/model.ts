@@ -1,5 +1,5 @@
 import type { Answer, BankDocument, QuizDocument, Verdict } from '@jackdaw/core/quizzes'
-import type { QuizEnd } from '@jackdaw/contracts/quizzes'
+import type { QuizEnd } from '@jackdaw/contracts/attempts'
 import type { AttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { big, counted, instant, json, key, optional, real, table, text, texts, truth, whole } from '../db'

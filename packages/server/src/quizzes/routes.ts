@@ -1,3 +1,4 @@
+import * as attempts from '@jackdaw/contracts/attempts'
 import * as contract from '@jackdaw/contracts/quizzes'
 import { quizItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
@@ -24,7 +25,7 @@ function draftRoutes(routes: Routes): void {
     return { id }
   })
   route(routes, contract.getQuizDraft, async ({ params: { id } }, { caller, relations }) => ({
-    ...(await draftOf(db, id)),
+    ...(await draftOf(db, id, caller.id)),
     mayPublish: may(caller.permissions, 'item.publish', relations),
   }))
   route(routes, contract.saveQuiz, ({ params: { id }, body }, { caller, now }) => saveQuiz(db, id, body, caller.id, now))
@@ -85,7 +86,7 @@ function takingRoutes(routes: Routes): void {
   const { parts } = routes
   const { database: db, content } = parts
 
-  route(routes, contract.getQuiz, async ({ params: { id } }, { caller, relations, now }) => ({
+  route(routes, attempts.getQuiz, async ({ params: { id } }, { caller, relations, now }) => ({
     ...(await quizFor(db, id, caller.id, now)),
     mayEdit: may(caller.permissions, 'item.edit', relations),
     maySeeRecords: may(caller.permissions, 'records.item', relations),
@@ -93,34 +94,34 @@ function takingRoutes(routes: Routes): void {
   route(routes, contract.getQuizPicture, async ({ params: { id, edition, pictureId }, query }, { req, res }) =>
     sendPicture(req, res, content, await findUsedPicture(db, quizItem(id), edition, pictureId), query.size ?? 'screen'),
   )
-  route(routes, contract.beginAttempt, async ({ params: { id } }, { caller, now }) => ({
+  route(routes, attempts.beginAttempt, async ({ params: { id } }, { caller, now }) => ({
     attemptId: await beginAttempt(parts, id, caller, now),
   }))
-  route(routes, contract.getQuizAttempt, async ({ params: { id } }, { now }) => {
+  route(routes, attempts.getQuizAttempt, async ({ params: { id } }, { now }) => {
     const attempt = await withAttempt(parts, id, now, async (_, held) => held)
     return attemptFor(db, attempt, now)
   })
-  route(routes, contract.saveAnswer, async ({ params: { id, questionId }, body }, { now }) => ({
+  route(routes, attempts.saveAnswer, async ({ params: { id, questionId }, body }, { now }) => ({
     revision: await saveAnswer(parts, id, { questionId, ...body }, now),
   }))
-  route(routes, contract.handInAttempt, async ({ params: { id } }, { now }) => attemptFor(db, await handIn(parts, id, now), now))
+  route(routes, attempts.handInAttempt, async ({ params: { id } }, { now }) => attemptFor(db, await handIn(parts, id, now), now))
 }
 
 /** What stands in the records of attempts. */
 function recordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
-  route(routes, contract.listQuizAttempts, async ({ params: { id, quizId } }, { caller, relations }) => ({
+  route(routes, attempts.listQuizAttempts, async ({ params: { id, quizId } }, { caller, relations }) => ({
     ...(await attemptsInRecord(db, quizId, id, id === caller.id)),
     mayAllow: may(caller.permissions, 'quiz.allow', relations),
   }))
-  route(routes, contract.allowMore, async ({ params: { id, quizId }, body }, { caller, now }) => {
+  route(routes, attempts.allowMore, async ({ params: { id, quizId }, body }, { caller, now }) => {
     const item = await db.in(ITEM).one(quizItem(quizId))
     if (!item || item.edition === null) return fail('not-found')
     const row = { quizId, personId: id, ...body, allowedBy: caller.id, allowedAt: now }
     await db.in(QUIZ_ALLOWANCE).insertAll([row], { inPlaceOf: ['extraPercent', 'extraAttempts', 'allowedBy', 'allowedAt'] })
   })
-  route(routes, contract.getAttemptRecord, async ({ params: { id } }, { caller }) => {
+  route(routes, attempts.getAttemptRecord, async ({ params: { id } }, { caller }) => {
     const { personId, quizId, endedAt } = (await db.in(QUIZ_ATTEMPT).one({ id })) ?? fail('not-found')
     // One's own attempt is seen where it was made, with as much as the author has one told.
     if (personId === caller.id || endedAt === null) return fail('not-found')

@@ -1,5 +1,5 @@
 import { quizItem } from '@jackdaw/core/items'
-import type { QuizAttempt } from '@jackdaw/contracts/quizzes'
+import type { QuizAttempt } from '@jackdaw/contracts/attempts'
 import type { QuizDocument } from '@jackdaw/core/quizzes'
 import type { BankId, QuizId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'

@@ -17,13 +17,14 @@ import { CHOOSE_OWN } from './pages'
 import { loadingPages } from './loadingPages'
 import { useOnline } from './useOnline'
 
-/** `also`: another address under which its pages stand. */
-type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean; also?: string }
+/** `also`: other addresses under which its pages stand. */
+type Area = { to: string; name: string; Icon: typeof LibraryBig; end?: boolean; also?: readonly string[] }
 
-/** Whoever leads has plans, with the tasks beside them; who only writes has the tasks. */
+/** Whoever leads has plans, with tasks and quizzes beside them; who only writes has those. */
 function planAreas(me: Me, t: (words: string) => string): Area[] {
-  if (me.permissions.includes('guides.all')) return [{ to: '/plans', name: t('Plans'), Icon: ListTodo, also: '/tasks' }]
-  return me.permissions.includes('guides.write') ? [{ to: '/tasks', name: t('Tasks'), Icon: ListTodo }] : []
+  if (me.permissions.includes('guides.all'))
+    return [{ to: '/plans', name: t('Plans'), Icon: ListTodo, also: ['/tasks', '/quizzes', '/banks'] }]
+  return me.permissions.includes('guides.write') ? [{ to: '/quizzes', name: t('Quizzes'), Icon: ListTodo, also: ['/tasks', '/banks'] }] : []
 }
 
 function areasFor(me: Me, t: (words: string) => string): Area[] {
@@ -98,7 +99,7 @@ export function Shell() {
               to={area.to}
               end={area.end ?? false}
               className={({ isActive }) =>
-                `inline-flex items-center px-3 border-b-3 pt-[3px] ${isActive || (area.also && pathname.startsWith(area.also)) ? 'border-petrol font-semibold text-ink' : 'border-transparent text-soft hover:text-ink'}`
+                `inline-flex items-center px-3 border-b-3 pt-[3px] ${isActive || area.also?.some((also) => pathname.startsWith(also)) ? 'border-petrol font-semibold text-ink' : 'border-transparent text-soft hover:text-ink'}`
               }
             >
               {area.name}

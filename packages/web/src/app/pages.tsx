@@ -34,6 +34,13 @@ export const IN_SHELL: readonly Page[] = [
   page('/tasks/new', async () => (await import('../tasks/EditTaskPage')).NewTaskPage),
   page('/tasks/:id', async () => (await import('../tasks/TaskPage')).TaskPage),
   page('/tasks/:id/edit', async () => (await import('../tasks/EditTaskPage')).EditTaskPage),
+  page('/quizzes', async () => (await import('../quizzes/QuizzesPage')).QuizzesPage),
+  page('/quizzes/new', async () => (await import('../editing/quizzes/NewQuizPage')).NewQuizPage),
+  page('/quizzes/:id', async () => (await import('../quizzes/QuizPage')).QuizPage),
+  page('/quizzes/:id/edit', async () => (await import('../editing/quizzes/EditQuizPage')).EditQuizPage),
+  page('/banks', async () => (await import('../quizzes/QuizzesPage')).BanksPage),
+  page('/banks/new', async () => (await import('../editing/quizzes/NewQuizPage')).NewBankPage),
+  page('/banks/:id', async () => (await import('../editing/quizzes/EditBankPage')).EditBankPage),
   page('/to-confirm', async () => (await import('../tasks/ToConfirmPage')).ToConfirmPage),
   page('/recorder', async () => (await import('../recording/RecorderPage')).RecorderPage),
   page('/reminders', async () => (await import('../assignments/RemindersPage')).RemindersPage),
@@ -62,9 +69,12 @@ export const IN_SHELL: readonly Page[] = [
   page('/records', async () => (await import('../records/RecordsPage')).RecordsPage),
   page('/records/guides/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
   page('/records/tasks/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
+  page('/records/quizzes/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
+  page('/records/attempts/:id', async () => (await import('../quizzes/AttemptRecordPage')).AttemptRecordPage),
   page('/records/guides/:id/cautions', async () => (await import('../records/CautionsPage')).CautionsPage),
   page('/records/people/:id/guides/:guideId', async () => (await import('../records/PersonGuidePage')).PersonGuidePage),
   page('/records/people/:id/tasks/:taskId', async () => (await import('../records/PersonTaskPage')).PersonTaskPage),
+  page('/records/people/:id/quizzes/:quizId', async () => (await import('../records/PersonQuizPage')).PersonQuizPage),
   page('/records/people/:id', async () => (await import('../records/PersonPage')).PersonPage),
 ]
 /** Players have the whole window. */
@@ -72,6 +82,7 @@ export const ALONE: readonly Page[] = [
   page('/guides/:id/watch', async () => (await import('../players/watch/WatchPage')).WatchPage),
   page('/guides/:id/practise', async () => (await import('../players/practise/PractisePage')).PractisePage),
   page('/guides/:id/solo', async () => (await import('../players/solo/SoloPage')).SoloPage),
+  page('/quiz-attempts/:id', async () => (await import('../quizzes/taking/TakingPage')).TakingPage),
   page('/guides/:id/preview/:way', async () => (await import('../players/preview/PreviewPage')).PreviewPage),
 ]
 /** Pages for those who build the application; they are not part of it. */

@@ -2,17 +2,19 @@ import { NavLink } from 'react-router'
 import { useMe } from '../people'
 import { useTexts } from '../ui/words/texts'
 
-/** The parts of the area Plans: what people go through, and what they do in the real world. */
+/** The parts of the area Plans: what people go through, what they do in the real world, and by which questions it shows what they can do. */
 export function PlanTabs() {
   const { t } = useTexts()
   const me = useMe()
-  if (!me.permissions.includes('guides.all')) return null
+  const leads = me.permissions.includes('guides.all')
   return (
     <nav aria-label={t('Plans')} className="flex overflow-x-auto border-y border-hair px-2 md:px-4">
       {(
         [
-          ['/plans', t('Plans')],
+          ...(leads ? ([['/plans', t('Plans')]] as const) : []),
           ['/tasks', t('Tasks')],
+          ['/quizzes', t('Quizzes')],
+          ['/banks', t('Question banks')],
         ] as const
       ).map(([to, words]) => (
         <NavLink

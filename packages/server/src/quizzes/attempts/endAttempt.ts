@@ -1,4 +1,4 @@
-import type { QuizEnd } from '@jackdaw/contracts/quizzes'
+import type { QuizEnd } from '@jackdaw/contracts/attempts'
 import { aboutAttempt } from '@jackdaw/core/inbox'
 import { quizItem } from '@jackdaw/core/items'
 import { isTold, MARKING_RULES, markOf, questionsOf, scoreOf, type Mark, type QuizDocument } from '@jackdaw/core/quizzes'

@@ -1,4 +1,4 @@
-import type { getAttemptRecord, getQuiz, listQuizAttempts, QuizAttempt, RecordedAttempt } from '@jackdaw/contracts/quizzes'
+import type { getAttemptRecord, getQuiz, listQuizAttempts, QuizAttempt, RecordedAttempt } from '@jackdaw/contracts/attempts'
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { STATE_ORDER } from '@jackdaw/core/items'
 import { askedOf, attemptsLeft, mayBegin, questionsAsked, questionsOf, type Allowance, type QuizDocument } from '@jackdaw/core/quizzes'

@@ -1,9 +1,10 @@
-import type { AttemptResult, QuizAttempt, ToldMark } from '@jackdaw/contracts/quizzes'
-import { questionsOf, type QuizDocument, type QuizEdition, type TestedStep, type ToldAfter } from '@jackdaw/core/quizzes'
-import { groupedBy, known, type GuideId, type PersonId, type StepId } from '@jackdaw/core/shared'
+import type { AttemptResult, QuizAttempt, ToldMark } from '@jackdaw/contracts/attempts'
+import { questionsOf, type QuizDocument, type QuizEdition, type ToldAfter } from '@jackdaw/core/quizzes'
+import { groupedBy, known } from '@jackdaw/core/shared'
 import type { Attributes } from 'sequelize'
 import type { Db } from '../../db'
 import type { QuizAnswerRow } from '../model'
+import { testedSteps } from '../writing/testedSteps'
 import type { Attempt } from './endAttempt'
 
 /** What somebody is told after an attempt, by the author's choice. As long as a person has to judge some of it, nothing. */
@@ -46,22 +47,13 @@ export async function stepsToGoOver(
   if (toldAfter(edition.document, attempt.passed) === 'nothing') return []
   const questions = questionsOf(edition)
   const missed = answers.filter(({ verdict }) => verdict !== null && verdict !== 'right' && verdict !== 'waits')
-  const steps = missed.flatMap(({ questionId }) => questions.get(questionId)?.steps ?? [])
-  if (steps.length === 0) return []
-  const rows = await readableSteps(db, steps, attempt.personId)
-  return [...groupedBy(rows, ({ guide }) => guide)].map(([guideId, of]) => ({
+  const steps = await testedSteps(
+    db,
+    missed.flatMap(({ questionId }) => questions.get(questionId) ?? []),
+    attempt.personId,
+  )
+  return [...groupedBy(steps, ({ guideId }) => guideId)].map(([guideId, of]) => ({
     ...{ guideId, title: of[0]!.title },
-    steps: of.map(({ step }) => step),
+    steps: of.map(({ stepId }) => stepId),
   }))
 }
-
-type StepRow = { guide: GuideId; step: StepId; title: string }
-/** Those of some steps that stand in the newest edition of a guide that somebody may read, in the order of the guides. */
-const readableSteps = (db: Db, steps: readonly TestedStep[], personId: PersonId): Promise<StepRow[]> =>
-  db.rows<StepRow>(
-    `select i.id as guide, x.part_id as step, i.title from item i join edition_part x on x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition
-     where i.kind = 'guide' and (i.id, x.part_id) in (select * from unnest($1::text[], $2::text[]))
-       and exists (select 1 from item_access v where v.person_id = $3 and v.item_kind = i.kind and v.item_id = i.id)
-     order by i.title, i.id, x.position`,
-    [steps.map(({ guideId }) => guideId), steps.map(({ stepId }) => stepId), personId],
-  )

@@ -6,6 +6,7 @@ import type { Db } from '../../db'
 import { fail } from '../../http'
 import { BANK } from '../model'
 import { checkBankPictures } from '../writing/pictures'
+import { testedSteps } from '../writing/testedSteps'
 
 /** Which quizzes draw from a bank: those whose draft does. */
 const DRAWS = `exists (select 1 from jsonb_array_elements(q.document -> 'parts') x where x ->> 'part' = 'draw' and x ->> 'bankId' = b.id)`
@@ -55,7 +56,15 @@ export async function bankFor(db: Db, id: BankId, caller: PersonId): Promise<Omi
        and exists (select 1 from item_access v where v.person_id = $2 and v.item_kind = 'quiz' and v.item_id = q.id and v.why in ('own', 'any')) order by 2, 1`,
     [id, caller],
   )
-  return { id, number, revision, document, archived: archivedAt !== null, quizzes }
+  return {
+    id,
+    number,
+    revision,
+    document,
+    archived: archivedAt !== null,
+    quizzes,
+    tested: await testedSteps(db, document.questions, caller),
+  }
 }
 
 /** Writes a bank anew.

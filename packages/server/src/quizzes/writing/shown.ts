@@ -9,6 +9,8 @@ import { ITEM, revisionOfEdition } from '../../items'
 import { PERSON } from '../../people'
 import { QUIZ, QUIZ_POOL } from '../model'
 import { banksOf, findingsWith } from './banksOf'
+import { testedSteps } from './testedSteps'
+import { ownQuestions } from './writeQuiz'
 
 type Row = {
   id: QuizId
@@ -55,7 +57,7 @@ export async function quizzesOf(db: Db, caller: PersonId, archived: boolean): Pr
 }
 
 /** What a quiz says at the moment. */
-export async function draftOf(db: Db, id: QuizId): Promise<Omit<ResponseOf<typeof getQuizDraft>, 'mayPublish'>> {
+export async function draftOf(db: Db, id: QuizId, caller: PersonId): Promise<Omit<ResponseOf<typeof getQuizDraft>, 'mayPublish'>> {
   const item = (await db.in(ITEM).one(quizItem(id))) ?? fail('not-found')
   const { number, revision, document } = (await db.in(QUIZ).one({ id })) ?? fail('not-found')
   const banks = await banksOf(db, document)
@@ -72,5 +74,6 @@ export async function draftOf(db: Db, id: QuizId): Promise<Omit<ResponseOf<typeo
     changedBanks: changedBanks.map(({ title }) => title),
     archived: item.archivedAt !== null,
     findings: findingsWith(document, banks),
+    tested: await testedSteps(db, ownQuestions(document), caller),
   }
 }

@@ -39,20 +39,21 @@ function putLink(editor: Editor, place: Place, href: string, words: string): voi
       .run()
 }
 
-type LinkFormProps = { editor: Editor; guideId: GuideId; document: () => GuideDocument; onClose: () => void }
+/** `guide`: the one in which it stands, whose own steps are found first; `null` for a text elsewhere. */
+type LinkFormProps = { editor: Editor; guide: { id: GuideId; document: GuideDocument } | null; onClose: () => void }
 
 /** What was typed of a link, and what it leads to. */
-function useLink({ editor, guideId, document }: LinkFormProps) {
+function useLink({ editor, guide }: LinkFormProps) {
   const { t } = useTexts()
   const [place] = useState(() => placeOf(editor))
   const [words, setWords] = useState(place.words)
   const own = readGuideLink(place.href)
   const [target, setTarget] = useState<{ href: string; name: string } | null>(
-    own === null ? null : { href: place.href, name: nameOfTarget(document(), guideId, own.guideId, own.stepId) ?? t('A guide here') },
+    own === null ? null : { href: place.href, name: nameOfTarget(guide, own.guideId, own.stepId) ?? t('A guide here') },
   )
   const [typed, setTyped] = useState(target ? target.name : place.href)
   const found = useSuggestions(target ? '' : typed)
-  const options = optionsFor(typed, found, document(), guideId, t)
+  const options = optionsFor(typed, found, guide, t)
   const href = target ? target.href : asAddress(typed)
   const type = (next: string) => {
     setTyped(next)
@@ -141,30 +142,29 @@ function LinkButtons({ removes, nothing, onClose }: { removes: boolean; nothing:
 }
 
 /** What a link leads to, as far as this guide knows it. */
-function nameOfTarget(document: GuideDocument, here: GuideId, guideId: GuideId, stepId: StepId | null): string | null {
-  if (guideId !== here) return null
-  const step = stepsOf(document).find((each) => each.id === stepId)
-  return step ? stepName(step) : document.title
+function nameOfTarget(here: LinkFormProps['guide'], guideId: GuideId, stepId: StepId | null): string | null {
+  if (here === null || guideId !== here.id) return null
+  const step = stepsOf(here.document).find((each) => each.id === stepId)
+  return step ? stepName(step) : here.document.title
 }
 
 /** Steps of this guide first, then guides, then steps of others. */
 function optionsFor(
   typed: string,
   found: ReturnType<typeof useSuggestions>,
-  document: GuideDocument,
-  here: GuideId,
+  here: LinkFormProps['guide'],
   t: ReturnType<typeof useTexts>['t'],
 ): (Suggestion & { href: string })[] {
   const wish = typed.trim().toLowerCase()
   if (wish === '') return []
-  const own = stepsOf(document).flatMap((step, n) =>
+  const own = (here ? stepsOf(here.document) : []).flatMap((step, n) =>
     stepName(step).toLowerCase().includes(wish) || wish === String(n + 1)
       ? [
           {
             id: step.id,
             words: stepName(step),
             about: t('Step {{n}} of this guide', { n: n + 1 }),
-            href: guideLink({ guideId: here, stepId: step.id }),
+            href: guideLink({ guideId: here!.id, stepId: step.id }),
           },
         ]
       : [],
@@ -172,7 +172,7 @@ function optionsFor(
   return [
     ...own.slice(0, 6),
     ...found.guides
-      .filter((guide) => guide.id !== here)
+      .filter((guide) => guide.id !== here?.id)
       .map(({ id, number, title }) => ({
         id: id,
         words: title,
@@ -180,7 +180,7 @@ function optionsFor(
         href: guideLink({ guideId: id, stepId: null }),
       })),
     ...found.steps
-      .filter((step) => step.guideId !== here)
+      .filter((step) => step.guideId !== here?.id)
       .map(({ guideId, stepId, title, name, position }) => ({
         id: stepId,
         words: name,

@@ -1,12 +1,12 @@
 import { cleanRichText, plainText, type RichText } from '@jackdaw/core/guides'
 import type { EditorState } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
-import { EditorContent, useEditor, type Editor } from '@tiptap/react'
+import { EditorContent, type Editor } from '@tiptap/react'
 import { nanoid } from 'nanoid'
 import { useEffect, useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
-import { bodyExtensions } from './bodyExtensions'
 import { RichTextView } from '../../guides/RichTextView'
+import { useWrittenText } from './useWrittenText'
 
 type Props = {
   body: RichText
@@ -58,8 +58,6 @@ export function StepBody(props: Props) {
     </div>
   )
 }
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 
 function pictureFiles(data: DataTransfer | null): File[] {
   return [...(data?.files ?? [])].filter((file) => file.type.startsWith('image/'))
@@ -120,53 +118,26 @@ function keyed(view: EditorView, event: KeyboardEvent, { onJoin, onNewStep, onSp
   return true
 }
 
-/** The text's own editor. @param lastSaid the text as it was last told or taken over */
-function useWriting({ body, label, onLeave, ...now }: Calls & Pick<Props, 'body' | 'label'> & { onLeave: () => void }) {
-  const lastSaid = useRef(body)
+/** The text's own editor. */
+function useWriting({ body, label, onLeave, ...now }: Calls & Pick<Props, 'body' | 'label'> & { onLeave: () => void }): Editor | null {
   const calls = useRef<Calls>(now)
   calls.current = now
-  const editor = useEditor({
-    extensions: bodyExtensions,
-    content: body,
-    injectCSS: false,
-    editorProps: {
-      // The bars above and below the sheet lie over it.
-      scrollThreshold: { top: 150, bottom: 90, left: 0, right: 0 },
-      scrollMargin: { top: 160, bottom: 100, left: 0, right: 0 },
-      attributes: {
-        class: 'guide-text py-1 min-h-9',
-        'aria-label': label,
-        role: 'textbox',
-        'aria-multiline': 'true',
-        'data-step-text': '',
-      },
-      handlePaste: (_view, event) => {
-        const files = pictureFiles(event.clipboardData)
-        if (files.length === 0 || event.clipboardData?.types.includes('text/html')) return false
-        calls.current.onPictures(files)
-        return true
-      },
-      handleDrop: (_view, event) => pictureFiles(event.dataTransfer).length > 0,
-      handleKeyDown: (view, event) => keyed(view, event, calls.current),
+  return useWrittenText({
+    ...{ body, label, onLeave, className: 'guide-text py-1 min-h-9', attributes: { 'data-step-text': '' } },
+    onChange: (text) => calls.current.onChange(text),
+    handlePaste: (_view, event) => {
+      const files = pictureFiles(event.clipboardData)
+      if (files.length === 0 || event.clipboardData?.types.includes('text/html')) return false
+      calls.current.onPictures(files)
+      return true
     },
-    onUpdate: ({ editor: written }) => {
-      const clean = cleanRichText(written.getJSON(), nanoid)
-      if (!clean.ok) throw new Error(clean.detail)
-      if (same(clean.text, lastSaid.current)) return
-      lastSaid.current = clean.text
-      calls.current.onChange(clean.text)
-    },
-    onBlur: ({ event }) => {
-      const to = event.relatedTarget as HTMLElement | null
-      if (!to?.closest('[data-keeps-editor]')) onLeave()
-    },
+    handleDrop: (_view, event) => pictureFiles(event.dataTransfer).length > 0,
+    handleKeyDown: (view, event) => keyed(view, event, calls.current),
   })
-  return { editor, lastSaid }
 }
 
 function Writing({ at, onEditor, ...props }: Props & { at: At['at']; onLeave: () => void }) {
-  const { body } = props
-  const { editor, lastSaid } = useWriting(props)
+  const editor = useWriting(props)
   useEffect(() => {
     if (!editor) return
     onEditor(editor)
@@ -177,13 +148,5 @@ function Writing({ at, onEditor, ...props }: Props & { at: At['at']; onLeave: ()
     return () => onEditor(null)
     // The place of the first press is wanted once, when the editor opens.
   }, [editor])
-  useEffect(() => {
-    if (!editor || same(body, lastSaid.current)) return
-    // The text came from elsewhere: undone, redone, or written by somebody else.
-    lastSaid.current = body
-    const { from } = editor.state.selection
-    editor.commands.setContent(body, { emitUpdate: false })
-    editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size))
-  }, [editor, body, lastSaid])
   return <EditorContent editor={editor} />
 }

@@ -80,7 +80,9 @@ export const TextTools = memo(function TextTools({
       {tool('codeBlock', t('Block of code'), <FileCode2 size={17} aria-hidden />)}
       {tool('table', t('Table'), <Table size={17} aria-hidden />)}
       {active?.table && editor && !linking && <TableTools editor={editor} />}
-      {linking && editor && <LinkForm {...{ editor, guideId }} document={actions.document} onClose={() => setLinking(false)} />}
+      {linking && editor && (
+        <LinkForm editor={editor} guide={{ id: guideId, document: actions.document() }} onClose={() => setLinking(false)} />
+      )}
     </div>
   )
 })

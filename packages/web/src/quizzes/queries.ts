@@ -1,0 +1,87 @@
+import * as attempts from '@jackdaw/contracts/attempts'
+import * as contract from '@jackdaw/contracts/quizzes'
+import type { BodyOf } from '@jackdaw/contracts/endpoint'
+import type { AttemptId, BankId, PersonId, QuizId } from '@jackdaw/core/shared'
+import type { BankDocument, QuizDocument } from '@jackdaw/core/quizzes'
+import { useMutation, useQuery } from '@tanstack/react-query'
+import { call, queryClient } from '../api'
+
+const changed = { onSuccess: () => queryClient.invalidateQueries() }
+const fresh = { staleTime: 0 }
+/** What is written is not asked for again while somebody writes. */
+const writing = { ...fresh, refetchOnWindowFocus: false, refetchOnReconnect: false } as const
+const archive = (archived: boolean) => (archived ? { archived: 'yes' as const } : {})
+
+export const useQuizzes = (archived: boolean) =>
+  useQuery({
+    queryKey: ['quizzes', archived],
+    ...fresh,
+    queryFn: ({ signal }) => call(contract.listQuizzes, { query: archive(archived), signal }),
+  })
+export const useBanks = (archived = false) =>
+  useQuery({
+    queryKey: ['banks', archived],
+    ...fresh,
+    queryFn: ({ signal }) => call(contract.listBanks, { query: archive(archived), signal }),
+  })
+export const useBank = (id: BankId) =>
+  useQuery({ queryKey: ['bank', id], ...writing, queryFn: ({ signal }) => call(contract.getBank, { params: { id }, signal }) })
+export const useQuizDraft = (id: QuizId) =>
+  useQuery({ queryKey: ['quiz-draft', id], ...writing, queryFn: ({ signal }) => call(contract.getQuizDraft, { params: { id }, signal }) })
+export const useQuiz = (id: QuizId) =>
+  useQuery({ queryKey: ['quiz', id], ...fresh, queryFn: ({ signal }) => call(attempts.getQuiz, { params: { id }, signal }) })
+export const useQuizAttempt = (id: AttemptId) =>
+  useQuery({
+    queryKey: ['quiz-attempt', id],
+    ...writing,
+    gcTime: 0,
+    queryFn: ({ signal }) => call(attempts.getQuizAttempt, { params: { id }, signal }),
+  })
+export const useQuizAttempts = (id: PersonId, quizId: QuizId) =>
+  useQuery({
+    queryKey: ['quiz-attempts', id, quizId],
+    ...fresh,
+    queryFn: ({ signal }) => call(attempts.listQuizAttempts, { params: { id, quizId }, signal }),
+  })
+export const useAttemptRecord = (id: AttemptId) =>
+  useQuery({
+    queryKey: ['attempt-record', id],
+    ...fresh,
+    queryFn: ({ signal }) => call(attempts.getAttemptRecord, { params: { id }, signal }),
+  })
+
+export const useCreateQuiz = () =>
+  useMutation({ mutationFn: (document: QuizDocument) => call(contract.createQuiz, { body: { document } }), ...changed })
+export const useSaveQuiz = (id: QuizId) =>
+  useMutation({ mutationFn: (body: BodyOf<typeof contract.saveQuiz>) => call(contract.saveQuiz, { params: { id }, body }) })
+export const usePublishQuiz = (id: QuizId) =>
+  useMutation({
+    mutationFn: (body: BodyOf<typeof contract.publishQuiz>) => call(contract.publishQuiz, { params: { id }, body }),
+    ...changed,
+  })
+export const useArchiveQuiz = (id: QuizId) =>
+  useMutation({ mutationFn: (archived: boolean) => call(contract.archiveQuiz, { params: { id }, body: { archived } }), ...changed })
+export const useAddQuizPicture = (id: QuizId) =>
+  useMutation({ mutationFn: (bytes: File) => call(contract.addQuizPicture, { params: { id }, bytes }) })
+export const useCreateBank = () =>
+  useMutation({ mutationFn: (document: BankDocument) => call(contract.createBank, { body: { document } }), ...changed })
+export const useSaveBank = (id: BankId) =>
+  useMutation({ mutationFn: (body: BodyOf<typeof contract.saveBank>) => call(contract.saveBank, { params: { id }, body }) })
+export const useArchiveBank = (id: BankId) =>
+  useMutation({ mutationFn: (archived: boolean) => call(contract.archiveBank, { params: { id }, body: { archived } }), ...changed })
+export const useAddBankPicture = (id: BankId) =>
+  useMutation({ mutationFn: (bytes: File) => call(contract.addBankPicture, { params: { id }, bytes }) })
+export const useBeginAttempt = (id: QuizId) => useMutation({ mutationFn: () => call(attempts.beginAttempt, { params: { id } }) })
+export const useHandInAttempt = (id: AttemptId) =>
+  useMutation({
+    mutationFn: () => call(attempts.handInAttempt, { params: { id } }),
+    onSuccess: (attempt) => {
+      queryClient.setQueryData(['quiz-attempt', id], attempt)
+      void queryClient.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'quiz-attempt' })
+    },
+  })
+export const useAllowMore = (id: PersonId, quizId: QuizId) =>
+  useMutation({
+    mutationFn: (body: BodyOf<typeof attempts.allowMore>) => call(attempts.allowMore, { params: { id, quizId }, body }),
+    ...changed,
+  })

@@ -1,0 +1,154 @@
+import type { QuizAttempt, ToldMark } from '@jackdaw/contracts/attempts'
+import { isBlank } from '@jackdaw/core/quizzes'
+import { guideLink } from '@jackdaw/core/guides'
+import { CircleCheck, CircleX, Hourglass } from 'lucide-react'
+import { useNavigate } from 'react-router'
+import { Button, ButtonLink, Failed, lengthOf, momentOf, TextLink } from '../../ui'
+import { useTexts } from '../../ui/words/texts'
+import { whyNot } from '../beginWords'
+import { ContentView, type PictureSource } from '../ContentView'
+import { useBeginAttempt } from '../queries'
+import { RightAnswer } from '../RightAnswer'
+import { VerdictMark } from '../verdictWords'
+import { AnswerTo } from './answers/AnswerTo'
+
+type Result = NonNullable<QuizAttempt['result']>
+
+/** What came of an attempt, as far as its author has it told, and what can be done next. */
+export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; result: Result; source: PictureSource }) {
+  const { t } = useTexts()
+  const { title, quizId, passMark } = attempt
+  return (
+    <main id="main" className="min-h-dvh bg-sheet px-4 md:px-10 py-8">
+      <title>{`${title} – Jackdaw`}</title>
+      <div className="max-w-[760px] mx-auto space-y-8">
+        <header className="space-y-2">
+          <p className="text-sm text-soft">
+            <TextLink to={`/quizzes/${quizId}`}>{title}</TextLink> · {t('Attempt {{n}}', { n: result.number })}
+          </p>
+          <Standing result={result} />
+          {result.percent !== null && (
+            <p className="text-lg">
+              {t('{{percent}} %; {{mark}} % are needed. {{right}} of {{questions}} right.', {
+                ...{ percent: result.percent, mark: passMark, right: result.right, questions: result.questions },
+              })}
+            </p>
+          )}
+          <p className="text-sm text-soft">
+            {result.ended === 'time-over'
+              ? t('The time was over {{moment}}; what was answered by then counts.', { moment: momentOf(result.endedAt) })
+              : momentOf(result.endedAt)}
+            {' · '}
+            {lengthOf(result.endedAt - result.openedAt)}
+          </p>
+        </header>
+        <Next {...{ attempt, result }} />
+        {result.marks && <Marks {...{ attempt, source }} marks={result.marks} />}
+      </div>
+    </main>
+  )
+}
+
+function Standing({ result: { passed } }: { result: Result }) {
+  const { t } = useTexts()
+  const [Icon, colour, words] =
+    passed === null
+      ? ([Hourglass, 'text-petrol', t('Handed in. A person judges some of it; you are told.')] as const)
+      : passed
+        ? ([CircleCheck, 'text-moss', t('Passed')] as const)
+        : ([CircleX, 'text-brick', t('Not passed yet')] as const)
+  return (
+    <h1 className={`font-serif text-3xl flex items-center gap-3 ${colour}`}>
+      <Icon size={34} aria-hidden className="shrink-0" />
+      {words}
+    </h1>
+  )
+}
+
+/** The steps behind what was missed, and the next attempt. */
+function Next({ attempt: { quizId }, result }: { attempt: QuizAttempt; result: Result }) {
+  const { t } = useTexts()
+  const go = useNavigate()
+  const begin = useBeginAttempt(quizId)
+  const why = whyNot(t, result.begins)
+  const again = () => begin.mutate(undefined, { onSuccess: ({ attemptId }) => void go(`/quiz-attempts/${attemptId}`) })
+  return (
+    <section className="space-y-4">
+      {!result.passed && result.goOver.length > 0 && (
+        <div className="border-l-4 border-petrol pl-4">
+          <h2 className="text-lg">{t('Go over these steps again')}</h2>
+          <ul className="mt-1 space-y-1">
+            {result.goOver.map(({ guideId, title, steps }) => (
+              <li key={guideId}>
+                <TextLink to={guideLink({ guideId, stepId: steps[0] ?? null })}>{title}</TextLink>{' '}
+                <span className="text-soft">· {t('{{count}} steps', { count: steps.length })}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {begin.isError && <Failed error={begin.error} />}
+      <div className="flex flex-wrap gap-3 items-center">
+        {why === null && !result.passed && (
+          <Button look="primary" className="min-h-14 px-8 text-lg" disabled={begin.isPending} onClick={again}>
+            {t('Try again')}
+          </Button>
+        )}
+        <ButtonLink to="/" look={result.passed ? 'primary' : 'plain'} className="min-h-14 px-6 text-lg">
+          {t('Go to Today')}
+        </ButtonLink>
+        {why === null && result.passed && (
+          <Button className="min-h-14 px-6" disabled={begin.isPending} onClick={again}>
+            {t('Take it once more')}
+          </Button>
+        )}
+        {!result.passed && why === null && result.attemptsLeft !== null && (
+          <span className="text-soft">{t('{{count}} attempts left', { count: result.attemptsLeft })}</span>
+        )}
+      </div>
+      {why !== null && <p className={result.passed ? 'text-soft' : 'font-semibold'}>{why}</p>}
+    </section>
+  )
+}
+
+/** Each question with what was answered and how it was marked; where the author has it told, with what is right and why. */
+function Marks({ attempt, marks, source }: { attempt: QuizAttempt; marks: readonly ToldMark[]; source: PictureSource }) {
+  const { t } = useTexts()
+  return (
+    <section className="space-y-2">
+      <h2 className="text-lg border-b-2 border-ink">{t('Your answers')}</h2>
+      <ol>
+        {attempt.questions.map((question, n) => {
+          const mark = marks.find(({ questionId }) => questionId === question.id)
+          const given = attempt.answers.find(({ questionId }) => questionId === question.id)?.answer ?? null
+          return (
+            <li key={question.id} className="border-b border-hair py-5 space-y-3">
+              <div className="flex flex-wrap gap-x-4 gap-y-1 items-baseline">
+                <span className="tabular-nums text-soft">{n + 1}</span>
+                {mark && <VerdictMark verdict={mark.verdict} />}
+                {mark && mark.most !== 1 && (
+                  <span className="text-sm text-soft">
+                    {t('{{points}} of {{most}} points', { points: Math.round(mark.points * 100) / 100, most: mark.most })}
+                  </span>
+                )}
+              </div>
+              <ContentView content={question.prompt} source={source} />
+              <AnswerTo question={question} answer={given} disabled source={source} />
+              {mark?.explained && (
+                <div className="border-l-4 border-moss pl-4 space-y-2">
+                  {mark.verdict !== 'right' && mark.explained.question.kind !== 'written' && (
+                    <>
+                      <h3 className="text-sm font-semibold">{t('What is right')}</h3>
+                      <RightAnswer question={mark.explained.question} source={source} />
+                    </>
+                  )}
+                  {!isBlank(mark.explained.explanation) && <ContentView content={mark.explained.explanation} source={source} />}
+                </div>
+              )}
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+}

@@ -1,0 +1,75 @@
+import { useEffect, useRef, useState } from 'react'
+import type * as z from 'zod/mini'
+import { useWarnUnsaved } from './useWarnUnsaved'
+
+/** So long after the last change it is saved. */
+const REST_MS = 900
+const MOST_BACK = 100
+
+type Saved<D> = { revision: number; document: D }
+/** A document that is written in a browser: each change can be taken back, and is saved by itself a moment later. What breaks a rule of the document
+ * waits until that is put right. `keep` saves at once. @param first as it came from the server @param send saves it */
+export function useSavedAsYouGo<D extends object>(
+  first: Saved<D>,
+  schema: z.ZodMiniType<D>,
+  send: (state: Saved<D>) => Promise<{ revision: number }>,
+) {
+  const [document, setDocument] = useState(first.document)
+  const [back, setBack] = useState<readonly D[]>([])
+  const [saved, setSaved] = useState(first)
+  const [error, setError] = useState<unknown>(null)
+  const [saving, setSaving] = useState(false)
+  const unsaved = document !== saved.document
+  useWarnUnsaved(unsaved)
+  const now = useRef({ document, saved, send })
+  now.current = { document, saved, send }
+  const running = useRef<Promise<number | null> | null>(null)
+  const issue = schema.safeParse(document).error?.issues[0]
+  const fault = issue?.message ?? null
+
+  const change = (next: D) => {
+    if (next === document) return
+    setBack((states) => [...states.slice(-MOST_BACK), document])
+    setDocument(next)
+  }
+  const undo = (): boolean => {
+    const last = back.at(-1)
+    if (!last) return false
+    setBack(back.slice(0, -1))
+    setDocument(last)
+    return true
+  }
+  /** Saves what is written where it is not saved. @returns its revision; `null` when something in it is wrong */
+  const keep = async (): Promise<number | null> => {
+    await running.current?.catch(() => undefined /* It stands on the page. */)
+    const { document: written, saved: before, send: by } = now.current
+    if (!schema.safeParse(written).success) return null
+    if (written === before.document) return before.revision
+    const save = async () => {
+      setSaving(true)
+      try {
+        const { revision } = await by({ revision: before.revision, document: written })
+        now.current.saved = { revision, document: written }
+        setSaved(now.current.saved)
+        setError(null)
+        return revision
+      } catch (cause) {
+        setError(cause)
+        throw cause
+      } finally {
+        setSaving(false)
+        running.current = null
+      }
+    }
+    running.current = save()
+    return running.current
+  }
+  const keepNow = useRef(keep)
+  keepNow.current = keep
+  useEffect(() => {
+    if (!unsaved || fault !== null) return
+    const timer = setTimeout(() => void keepNow.current().catch(() => undefined /* It stands on the page. */), REST_MS)
+    return () => clearTimeout(timer)
+  }, [document, unsaved, fault])
+  return { document, change, undo, canUndo: back.length > 0, unsaved, saving, fault, error, keep, revision: saved.revision }
+}
