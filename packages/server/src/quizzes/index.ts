@@ -1,3 +1,2 @@
 export { quizzes } from './domain'
-export { QUIZ } from './model'
 export { publishQuiz } from './writing/publishQuiz'

@@ -17,6 +17,16 @@ export const german: Record<string, string> = {
   '{{other}} has answered too: “{{name}}”': '{{other}} hat auch geantwortet: „{{name}}“',
   'Both answers stand side by side now. Look at them, then talk.':
     'Beide Antworten stehen jetzt nebeneinander. Sehen Sie sie an, dann sprechen Sie.',
+  'A result in “{{title}}”: {{person}}': 'Ein Ergebnis in „{{title}}“: {{person}}',
+  'Passed with {{percent}} % at attempt {{attempt}}.': 'Bestanden mit {{percent}} % beim Versuch {{attempt}}.',
+  'Not passed, with {{percent}} % at attempt {{attempt}}.': 'Nicht bestanden, mit {{percent}} % beim Versuch {{attempt}}.',
+  'There is a result of a quiz of which I am told': 'Es gibt ein Ergebnis einer Prüfung, von dem ich erfahre',
+  'See the records': 'Nachweise ansehen',
+  'The time for “{{title}}” was over': 'Die Zeit für „{{title}}“ war vorbei',
+  'What you had answered by then was handed in: {{answered}} of {{questions}} questions.':
+    'Was Sie bis dahin beantwortet hatten, wurde abgegeben: {{answered}} von {{questions}} Fragen.',
+  'The time for an attempt of mine was over': 'Die Zeit für einen Versuch von mir war vorbei',
+  'See what came of it': 'Ansehen, was daraus wurde',
   'Both have answered a check-in of mine': 'Beide haben einen Rückblick von mir beantwortet',
   'See both': 'Beide ansehen',
   '{{by}} sends “{{title}}” back to you': '{{by}} gibt Ihnen „{{title}}“ zurück',

@@ -82,6 +82,7 @@ export const ALONE: readonly Page[] = [
   page('/guides/:id/watch', async () => (await import('../players/watch/WatchPage')).WatchPage),
   page('/guides/:id/practise', async () => (await import('../players/practise/PractisePage')).PractisePage),
   page('/guides/:id/solo', async () => (await import('../players/solo/SoloPage')).SoloPage),
+  page('/quiz-attempts/:id/go-over', async () => (await import('../quizzes/taking/GoOverPage')).GoOverPage),
   page('/quiz-attempts/:id', async () => (await import('../quizzes/taking/TakingPage')).TakingPage),
   page('/guides/:id/preview/:way', async () => (await import('../players/preview/PreviewPage')).PreviewPage),
 ]

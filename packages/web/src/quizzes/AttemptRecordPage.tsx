@@ -38,7 +38,7 @@ export function AttemptRecordPage() {
               <ol className="max-w-[760px]">
                 {questions.map(({ question, whole, answer, verdict, points, most, activeMs }, n) => (
                   <li key={question.id} className="border-b border-hair py-5 space-y-3">
-                    <div className="flex flex-wrap gap-x-4 gap-y-1 items-baseline">
+                    <div className="flex flex-wrap gap-x-4 gap-y-1 items-center">
                       <span className="tabular-nums text-soft">{n + 1}</span>
                       {verdict && <VerdictMark verdict={verdict} />}
                       <span className="text-sm text-soft">

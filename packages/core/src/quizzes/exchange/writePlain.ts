@@ -13,9 +13,9 @@ export type LostKind =
 const isPlainBlock = (block: Block): boolean =>
   block.type === 'paragraph' && (block.content ?? []).every((node) => node.type === 'text' && !node.marks?.length)
 /** Whether content is more than paragraphs of plain words. */
-export const isFormatted = ({ text }: Content): boolean => !text.content.every(isPlainBlock)
+const isFormatted = ({ text }: Content): boolean => !text.content.every(isPlainBlock)
 /** The contents of a question, whatever its kind. */
-export function contentsIn(question: Question): Content[] {
+function contentsIn(question: Question): Content[] {
   const { prompt, explanation } = question
   switch (question.kind) {
     case 'one':

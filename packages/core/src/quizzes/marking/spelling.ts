@@ -1,5 +1,5 @@
 /** So many letters of an accepted spelling there must be for each slip that is let pass: nobody writes “yes” by a slip in “no”. */
-export const LETTERS_PER_SLIP = 4
+const LETTERS_PER_SLIP = 4
 
 /** A text as it is compared: one form of each letter (NFKC), blanks put together, nothing at the ends. */
 const tidied = (text: string, sameCase: boolean): string => {

@@ -42,7 +42,7 @@ const NumberAnswer = z.object({ words: z.string().check(z.maxLength(60, tooLong(
 const OTHER_WAYS = ['en', 'de'] as const
 /** The number that somebody meant: as people of their language write it, else in the other way where that leaves no doubt; the unit may
  * stand behind it. @returns `null` when it is none */
-export function numberMeant(words: string, unit: string, language: string): number | null {
+function numberMeant(words: string, unit: string, language: string): number | null {
   const typed = words.trim()
   const bare = unit !== '' && folded(typed).endsWith(folded(unit)) ? typed.slice(0, typed.length - unit.length).trim() : typed
   for (const way of [language, ...OTHER_WAYS]) {

@@ -8,7 +8,7 @@ import { testedSteps } from '../writing/testedSteps'
 import type { Attempt } from './endAttempt'
 
 /** What somebody is told after an attempt, by the author's choice. As long as a person has to judge some of it, nothing. */
-export const toldAfter = (
+const toldAfter = (
   { afterFailing, afterPassing }: Pick<QuizDocument, 'afterFailing' | 'afterPassing'>,
   passed: boolean | null,
 ): ToldAfter => (passed === null ? 'nothing' : passed ? afterPassing : afterFailing)

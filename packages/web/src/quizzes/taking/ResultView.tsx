@@ -1,6 +1,5 @@
 import type { QuizAttempt, ToldMark } from '@jackdaw/contracts/attempts'
 import { isBlank } from '@jackdaw/core/quizzes'
-import { guideLink } from '@jackdaw/core/guides'
 import { CircleCheck, CircleX, Hourglass } from 'lucide-react'
 import { useNavigate } from 'react-router'
 import { Button, ButtonLink, Failed, lengthOf, momentOf, TextLink } from '../../ui'
@@ -58,7 +57,7 @@ function Standing({ result: { passed } }: { result: Result }) {
         ? ([CircleCheck, 'text-moss', t('Passed')] as const)
         : ([CircleX, 'text-brick', t('Not passed yet')] as const)
   return (
-    <h1 className={`font-serif text-3xl flex items-center gap-3 ${colour}`}>
+    <h1 className={`font-serif text-2xl flex items-center gap-3 ${colour}`}>
       <Icon size={34} aria-hidden className="shrink-0" />
       {words}
     </h1>
@@ -66,7 +65,7 @@ function Standing({ result: { passed } }: { result: Result }) {
 }
 
 /** The steps behind what was missed, and the next attempt. */
-function Next({ attempt: { quizId }, result }: { attempt: QuizAttempt; result: Result }) {
+function Next({ attempt: { attemptId, quizId }, result }: { attempt: QuizAttempt; result: Result }) {
   const { t } = useTexts()
   const go = useNavigate()
   const begin = useBeginAttempt(quizId)
@@ -75,22 +74,29 @@ function Next({ attempt: { quizId }, result }: { attempt: QuizAttempt; result: R
   return (
     <section className="space-y-4">
       {!result.passed && result.goOver.length > 0 && (
-        <div className="border-l-4 border-petrol pl-4">
-          <h2 className="text-lg">{t('Go over these steps again')}</h2>
-          <ul className="mt-1 space-y-1">
+        <div className="border-l-4 border-petrol pl-4 space-y-2">
+          <h2 className="text-lg">{t('What you missed is said here')}</h2>
+          <ul>
             {result.goOver.map(({ guideId, title, steps }) => (
               <li key={guideId}>
-                <TextLink to={guideLink({ guideId, stepId: steps[0] ?? null })}>{title}</TextLink>{' '}
-                <span className="text-soft">· {t('{{count}} steps', { count: steps.length })}</span>
+                {title} <span className="text-soft">· {t('{{count}} steps', { count: steps.length })}</span>
               </li>
             ))}
           </ul>
+          <ButtonLink look="primary" className="min-h-14 px-6 text-lg" to={`/quiz-attempts/${attemptId}/go-over`}>
+            {t('Go over these steps again')}
+          </ButtonLink>
         </div>
       )}
       {begin.isError && <Failed error={begin.error} />}
       <div className="flex flex-wrap gap-3 items-center">
         {why === null && !result.passed && (
-          <Button look="primary" className="min-h-14 px-8 text-lg" disabled={begin.isPending} onClick={again}>
+          <Button
+            look={result.goOver.length > 0 ? 'plain' : 'primary'}
+            className="min-h-14 px-8 text-lg"
+            disabled={begin.isPending}
+            onClick={again}
+          >
             {t('Try again')}
           </Button>
         )}
@@ -123,7 +129,7 @@ function Marks({ attempt, marks, source }: { attempt: QuizAttempt; marks: readon
           const given = attempt.answers.find(({ questionId }) => questionId === question.id)?.answer ?? null
           return (
             <li key={question.id} className="border-b border-hair py-5 space-y-3">
-              <div className="flex flex-wrap gap-x-4 gap-y-1 items-baseline">
+              <div className="flex flex-wrap gap-x-4 gap-y-1 items-center">
                 <span className="tabular-nums text-soft">{n + 1}</span>
                 {mark && <VerdictMark verdict={mark.verdict} />}
                 {mark && mark.most !== 1 && (

@@ -142,4 +142,13 @@ export const english: Record<string, string> = {
   '{{count}} lines were left out_one': 'One line was left out',
   '{{count}} lines are wrong_one': 'One line is wrong',
   '{{count}} lines change something_one': 'One line changes something',
+  '{{count}} questions_one': 'One question',
+  'Between an attempt that is not passed and the next lie {{count}} minutes._one':
+    'Between an attempt that is not passed and the next lies one minute.',
+  '{{count}} from “{{bank}}”_one': 'One from “{{bank}}”',
+  '{{count}} questions, {{percent}} % to pass_one': 'One question, {{percent}} % to pass',
+  '{{count}} minutes are left_one': 'One minute is left',
+  '{{count}} attempts left_one': 'One attempt left',
+  '{{count}} not answered_one': 'One not answered',
+  'Hand it in with {{count}} not answered?_one': 'Hand it in with one not answered?',
 }

@@ -1,6 +1,7 @@
 /** German: what pages say that speak it altogether, see `scripts/words.mjs`. */
 import { germanPeople } from './germanPeople'
 import { germanPlans } from './germanPlans'
+import { germanQuizzes } from './germanQuizzes'
 import { germanTasks } from './germanTasks'
 
 export const german: Record<string, string> = {
@@ -284,4 +285,5 @@ export const german: Record<string, string> = {
   ...germanPeople,
   ...germanPlans,
   ...germanTasks,
+  ...germanQuizzes,
 }

@@ -65,7 +65,7 @@ function Entry({
   const { t } = useTexts()
   const { listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: entry.id })
   const name = wordsOf(entry.content) || String(n + 1)
-  const arrow = 'size-14 shrink-0 flex items-center justify-center border-l border-hair hover:bg-wash disabled:opacity-35'
+  const arrow = 'w-14 min-h-14 shrink-0 flex items-center justify-center border-l border-hair hover:bg-wash disabled:opacity-35'
   return (
     <li
       ref={setNodeRef}
