@@ -206,7 +206,10 @@ function faultsOfWords() {
     if (key.includes('{{count}}') && !(`${key}_one` in english)) faults.push(`en: no form for one: ${key} (${places[0].file})`)
   const german = faultsOf(
     'de',
-    Object.assign({}, ...['german', 'germanPeople', 'germanPlans', 'germanTasks'].map((name) => resource(`ui/words/${name}.ts`))),
+    Object.assign(
+      {},
+      ...['german', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) => resource(`ui/words/${name}.ts`)),
+    ),
     used,
     core,
   )

@@ -1,6 +1,10 @@
 /** What people read while they take a quiz, in German. */
 export const germanQuizzes: Record<string, string> = {
   Quizzes: 'Prüfungen',
+  Saved: 'Gespeichert',
+  '{{count}} steps_one': 'Ein Schritt',
+  '{{count}} steps_other': '{{count}} Schritte',
+  'Step {{n}}': 'Schritt {{n}}',
   'Question banks': 'Fragensammlungen',
   'Quiz {{n}}': 'Prüfung {{n}}',
   'Edit the quiz': 'Prüfung bearbeiten',
