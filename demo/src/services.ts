@@ -13,6 +13,7 @@ import type {
   PictureId,
   PlanId,
   QuestionId,
+  QuizAttemptId,
   QuizId,
   TaskId,
 } from '@jackdaw/core/shared'
@@ -95,12 +96,12 @@ export type DemoServices = {
   saveQuiz(id: QuizId, revision: number, document: QuizDocument, by: PersonId, now: number): Promise<unknown>
   publishQuiz(id: QuizId, revision: number, by: PersonId, now: number): Promise<unknown>
   addBank(bank: { id: BankId; document: BankDocument; ownerId: PersonId; now: number }): Promise<unknown>
-  beginQuiz(id: QuizId, person: PersonId, language: Language, now: number): Promise<AttemptId>
-  questionsOfAttempt(id: AttemptId): Promise<QuestionId[]>
-  answerQuestion(id: AttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number): Promise<unknown>
+  beginQuiz(id: QuizId, person: PersonId, language: Language, now: number): Promise<QuizAttemptId>
+  questionsOfAttempt(id: QuizAttemptId): Promise<QuestionId[]>
+  answerQuestion(id: QuizAttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number): Promise<unknown>
   addQuizPicture(picture: { id: PictureId; quizId: QuizId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
   /** @returns whether it was passed */
-  handInQuiz(id: AttemptId, now: number): Promise<boolean>
+  handInQuiz(id: QuizAttemptId, now: number): Promise<boolean>
   handIn(task: TaskId, edition: number, evidence: { words: string; photo: PictureId | null }, by: PersonId, now: number): Promise<HandInId>
   answerHandIn(task: TaskId, person: PersonId, answer: HandInAnswer, reason: string, by: PersonId, now: number): Promise<void>
   /** Makes a plan and publishes it; gives it to people; brings all plans to a moment. */

@@ -1,13 +1,13 @@
 import { LineFor } from '@jackdaw/core/assignments'
 import { ItemState } from '@jackdaw/core/items'
 import { Answer, AskedQuestion, Content, Question, QUIZ_LIMITS, TestedStep, TOLD_AFTER, VERDICTS } from '@jackdaw/core/quizzes'
-import { AttemptId, Instant, LocalDate, PersonId, QuestionId, QuizId, Whole } from '@jackdaw/core/shared'
+import { QuizAttemptId, Instant, LocalDate, PersonId, QuestionId, QuizId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
 
 const quiz = z.object({ id: QuizId })
-const ofAttempt = { access: { may: 'attempt.answer', over: 'attempt' }, params: z.object({ id: AttemptId }) } as const
+const ofAttempt = { access: { may: 'attempt.answer', over: 'quiz-attempt' }, params: z.object({ id: QuizAttemptId }) } as const
 
 /** Whether an attempt may be begun, see `Beginning` of the core. */
 export const Beginning = z.union([
@@ -23,7 +23,7 @@ export type QuizEnd = z.infer<typeof QuizEnd>
 /** What somebody is told of an attempt of theirs that is over. `passed`: `null` as long as a person has to judge some of it; what the author does
  * not want to be told is `null`. */
 export const AttemptResult = z.object({
-  attemptId: AttemptId,
+  attemptId: QuizAttemptId,
   number: z.int(),
   edition: z.int(),
   openedAt: Instant,
@@ -66,7 +66,7 @@ export const getQuiz = endpoint({
     dueOn: z.nullable(LocalDate),
     begins: Beginning,
     attemptsLeft: z.nullable(z.int()),
-    open: z.nullable(AttemptId),
+    open: z.nullable(QuizAttemptId),
     done: z.array(AttemptResult),
   }),
   problems: ['not-published'],
@@ -77,7 +77,7 @@ export const beginAttempt = endpoint({
   path: '/api/quizzes/:id/attempts',
   access: { may: 'item.read', over: 'quiz' },
   params: quiz,
-  response: z.object({ attemptId: AttemptId }),
+  response: z.object({ attemptId: QuizAttemptId }),
   problems: ['not-published', 'attempt-not-yet', 'no-attempts-left'],
 })
 
@@ -97,7 +97,7 @@ export const ToldMark = z.object({
 export type ToldMark = z.infer<typeof ToldMark>
 /** An attempt as whoever makes it sees it. `now`: by the server's clock, which is the one that counts. */
 export const QuizAttempt = z.object({
-  attemptId: AttemptId,
+  attemptId: QuizAttemptId,
   quizId: QuizId,
   number: z.int(),
   edition: z.int(),
@@ -135,7 +135,7 @@ export const saveAnswer = endpoint({
   method: 'put',
   path: '/api/quiz-attempts/:id/answers/:questionId',
   access: ofAttempt.access,
-  params: z.object({ id: AttemptId, questionId: QuestionId }),
+  params: z.object({ id: QuizAttemptId, questionId: QuestionId }),
   body: z.object({ answer: z.nullable(Answer), revision: Whole, activeMs: z.int().check(z.minimum(0), z.maximum(MOST_ACTIVE_MS)) }),
   response: z.object({ revision: z.int() }),
   problems: ['invalid', 'precondition-failed', 'attempt-over'],
@@ -151,7 +151,7 @@ export const handInAttempt = endpoint({
 
 /** An attempt in the records. */
 export const RecordedAttempt = z.object({
-  attemptId: AttemptId,
+  attemptId: QuizAttemptId,
   number: z.int(),
   edition: z.int(),
   openedAt: Instant,
@@ -199,7 +199,7 @@ export const allowMore = endpoint({
 export const getAttemptRecord = endpoint({
   method: 'get',
   path: '/api/quiz-attempts/:id/record',
-  access: { may: 'attempt.record', over: 'attempt' },
+  access: { may: 'attempt.record', over: 'quiz-attempt' },
   params: ofAttempt.params,
   response: z.object({
     quizId: QuizId,

@@ -1,24 +1,24 @@
 import * as z from 'zod/mini'
 import { ItemRef, pathOfItem } from '../items'
-import { AttemptId, CheckInId } from '../shared'
+import { QuizAttemptId, CheckInId } from '../shared'
 
 /** What an entry is about: an item, a check-in, or an attempt at a quiz. */
-export type AboutRef = ItemRef | { kind: 'check-in'; id: CheckInId } | { kind: 'attempt'; id: AttemptId }
+export type AboutRef = ItemRef | { kind: 'check-in'; id: CheckInId } | { kind: 'quiz-attempt'; id: QuizAttemptId }
 /** What an entry is about: an item, a check-in, or an attempt at a quiz. */
 export const AboutRef = z.union([
   ItemRef,
   z.object({ kind: z.literal('check-in'), id: CheckInId }),
-  z.object({ kind: z.literal('attempt'), id: AttemptId }),
+  z.object({ kind: z.literal('quiz-attempt'), id: QuizAttemptId }),
 ]) as z.ZodMiniType<AboutRef>
 /** What an entry is about whose kind and id have been stored together. */
 export const aboutRefOf = (kind: AboutRef['kind'], id: AboutRef['id']): AboutRef => ({ kind, id }) as AboutRef
 /** A check-in as what an entry is about. */
 export const aboutCheckIn = (id: CheckInId) => ({ kind: 'check-in', id }) as const satisfies AboutRef
 /** An attempt at a quiz as what an entry is about. */
-export const aboutAttempt = (id: AttemptId) => ({ kind: 'attempt', id }) as const satisfies AboutRef
+export const aboutAttempt = (id: QuizAttemptId) => ({ kind: 'quiz-attempt', id }) as const satisfies AboutRef
 
 /** Where what an entry is about is opened. */
 export const pathOfAbout = (about: AboutRef): string => {
   if (about.kind === 'check-in') return `/check-ins/${about.id}`
-  return about.kind === 'attempt' ? `/quiz-attempts/${about.id}` : pathOfItem(about)
+  return about.kind === 'quiz-attempt' ? `/quiz-attempts/${about.id}` : pathOfItem(about)
 }

@@ -94,7 +94,7 @@ export const THINGS = {
   'hand-in': { relations: ['self', 'asked', 'reports'], knownBy: ['hand-in.read'] },
   'check-in': { relations: ['self', 'asked'], knownBy: ['check-in.answer'] },
   bank: { relations: ['own'], knownBy: ['bank.use'] },
-  attempt: { relations: ['self', 'reports'], knownBy: ['attempt.answer', 'attempt.record'] },
+  'quiz-attempt': { relations: ['self', 'reports'], knownBy: ['attempt.answer', 'attempt.record'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

@@ -60,7 +60,11 @@ export type QuizId = z.infer<typeof QuizId>
 export const BankId = idOf('bank')
 /** Read by {@link BankId}. */
 export type BankId = z.infer<typeof BankId>
-/** Id of an attempt that is judged. */
+/** Id of an attempt at a quiz. */
+export const QuizAttemptId = idOf('quiz-attempt')
+/** Read by {@link QuizAttemptId}. */
+export type QuizAttemptId = z.infer<typeof QuizAttemptId>
+/** Id of an attempt in Solo. */
 export const AttemptId = idOf('attempt')
 /** Read by {@link AttemptId}. */
 export type AttemptId = z.infer<typeof AttemptId>

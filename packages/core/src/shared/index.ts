@@ -12,6 +12,7 @@ export {
   QuizId,
   BankId,
   AttemptId,
+  QuizAttemptId,
   HandInId,
   PlanId,
   PlanGivingId,

@@ -23,6 +23,8 @@ export function sitesOf(schema: Schema, value: unknown, path: readonly PropertyK
     }
     case 'array':
       return [here, ...(value as unknown[]).flatMap((each, index) => sitesOf(definition.element!, each, [...path, index]))]
+    case 'tuple':
+      return [here, ...definition.items!.flatMap((each, index) => sitesOf(each, (value as unknown[])[index], [...path, index]))]
     case 'record':
       return [here, ...Object.entries(value as object).flatMap(([key, each]) => sitesOf(definition.valueType!, each, [...path, key]))]
     case 'object':

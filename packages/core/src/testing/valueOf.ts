@@ -109,6 +109,8 @@ function make(schema: Schema, making: Making, path: readonly PropertyKey[], dept
       const length = Math.min(maxLength, minLength + (depth > DEEPEST ? 0 : making.full ? 1 : Math.floor(random() * 3)))
       return Array.from({ length }, (_, index) => inner(definition.element!, index))
     }
+    case 'tuple':
+      return definition.items!.map((each, index) => inner(each, index))
     case 'record':
       return Object.fromEntries(
         Array.from({ length: Math.floor(random() * 3) }, (_, index) => [

@@ -1,7 +1,7 @@
 import type { FirstStep } from '@jackdaw/core/beginning'
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { AttemptId, AudienceId, BankId, CheckInId, HandInId, NewId, PersonId } from '@jackdaw/core/shared'
+import type { AudienceId, BankId, CheckInId, HandInId, NewId, PersonId, QuizAttemptId } from '@jackdaw/core/shared'
 import type { Language, Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
@@ -81,7 +81,7 @@ type ThingIds = { [K in ItemKind]: ItemId<K> } & {
   'hand-in': HandInId
   'check-in': CheckInId
   bank: BankId
-  attempt: AttemptId
+  'quiz-attempt': QuizAttemptId
 }
 /** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {

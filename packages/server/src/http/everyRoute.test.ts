@@ -16,7 +16,9 @@ import {
   type TestServer,
   type Who,
 } from '../testing/testServer'
+import { readPicture, storeContent } from '../files'
 import { aCheckInOf } from '../testing/hostile/madeForPeople'
+import { aQuizTaken, type QuizThings } from '../testing/hostile/quizThings'
 
 let server: TestServer
 let company: Company
@@ -24,6 +26,7 @@ let guide = { id: '', steps: [] as string[] }
 let taskId: TaskId
 let planId: PlanId
 let checkInId = ''
+let quiz: QuizThings
 let png: Buffer
 let pictureId = ''
 let folderId = ''
@@ -41,6 +44,8 @@ beforeAll(async () => {
   png = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#245834' } })
     .png()
     .toBuffer()
+  const stored = await storeContent(server.parts.content, await readPicture(server.parts.decoder, png))
+  quiz = await aQuizTaken(server, company, { owner: 'author', by: company.people.staff, ended: true, stored })
   pictureId = nanoid()
   folderId = nanoid()
   audienceId = nanoid()
@@ -277,6 +282,30 @@ const TABLE: Row[] = [
   ['get /api/people/:id/check-ins', (c) => c.send('get', `/api/people/${company.people.staff}/check-ins`), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['get /api/check-ins/:id', (c) => c.send('get', `/api/check-ins/${checkInId}`), [401, 404, 200, 200, 404, 404, 404, 404]],
   ['put /api/check-ins/:id/answers', (c) => c.send('put', `/api/check-ins/${checkInId}/answers`, { answers: [] }), [401, 404, 422, 422, 404, 404, 404, 404]],
+  ['get /api/quizzes', (c) => c.send('get', '/api/quizzes'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['post /api/quizzes', (c) => c.send('post', '/api/quizzes', {}), [401, 403, 403, 403, 422, 422, 422, 422]],
+  ['get /api/quizzes/:id', (c) => c.send('get', `/api/quizzes/${quiz.quiz}`), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['get /api/quizzes/:id/draft', (c) => c.send('get', `/api/quizzes/${quiz.quiz}/draft`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['put /api/quizzes/:id/draft', (c) => c.send('put', `/api/quizzes/${quiz.quiz}/draft`, {}), [401, 404, 403, 403, 404, 422, 422, 422]],
+  ['post /api/quizzes/:id/editions', (c) => c.send('post', `/api/quizzes/${quiz.quiz}/editions`, { revision: 99, changeNote: '', again: false }), [401, 404, 403, 403, 404, 403, 409, 409]],
+  ['put /api/quizzes/:id/archived', (c) => c.send('put', `/api/quizzes/${quiz.quiz}/archived`, { archived: false }), [401, 404, 403, 403, 404, 204, 204, 204]],
+  ['post /api/quizzes/:id/pictures', (c) => c.send('post', `/api/quizzes/${quiz.quiz}/pictures`, png), [401, 404, 403, 403, 404, 415, 415, 415]],
+  ['get /quizzes/:id/draft/pictures/:pictureId', (c) => c.send('get', `/quizzes/${quiz.quiz}/draft/pictures/${quiz.quizPicture}`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /quizzes/:id/editions/:edition/pictures/:pictureId', (c) => c.send('get', `/quizzes/${quiz.quiz}/editions/1/pictures/${nanoid()}`), [401, 404, 404, 403, 404, 404, 404, 404]],
+  ['post /api/quizzes/:id/attempts', (c) => c.send('post', `/api/quizzes/${quiz.quiz}/attempts`), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['get /api/banks', (c) => c.send('get', '/api/banks'), [401, 403, 403, 403, 200, 200, 200, 200]],
+  ['post /api/banks', (c) => c.send('post', '/api/banks', {}), [401, 403, 403, 403, 422, 422, 422, 422]],
+  ['get /api/banks/:id', (c) => c.send('get', `/api/banks/${quiz.bank}`), [401, 404, 404, 404, 200, 200, 200, 200]],
+  ['put /api/banks/:id', (c) => c.send('put', `/api/banks/${quiz.bank}`, {}), [401, 404, 404, 404, 403, 422, 422, 422]],
+  ['put /api/banks/:id/archived', (c) => c.send('put', `/api/banks/${quiz.bank}/archived`, { archived: false }), [401, 404, 404, 404, 403, 204, 204, 204]],
+  ['post /api/banks/:id/pictures', (c) => c.send('post', `/api/banks/${quiz.bank}/pictures`, png), [401, 404, 404, 404, 403, 415, 415, 415]],
+  ['get /banks/:id/pictures/:pictureId', (c) => c.send('get', `/banks/${quiz.bank}/pictures/${nanoid()}`), [401, 404, 404, 404, 404, 404, 404, 404]],
+  ['get /api/quiz-attempts/:id', (c) => c.send('get', `/api/quiz-attempts/${quiz.quizAttempt}`), [401, 404, 200, 403, 404, 404, 403, 403]],
+  ['put /api/quiz-attempts/:id/answers/:questionId', (c) => c.send('put', `/api/quiz-attempts/${quiz.quizAttempt}/answers/${quiz.question}`, {}), [401, 404, 422, 403, 404, 404, 403, 403]],
+  ['post /api/quiz-attempts/:id/hand-in', (c) => c.send('post', `/api/quiz-attempts/${quiz.quizAttempt}/hand-in`), [401, 404, 200, 403, 404, 404, 403, 403]],
+  ['get /api/quiz-attempts/:id/record', (c) => c.send('get', `/api/quiz-attempts/${quiz.quizAttempt}/record`), [401, 404, 404, 200, 404, 404, 200, 200]],
+  ['get /api/people/:id/quizzes/:quizId/attempts', (c) => c.send('get', `/api/people/${company.people.staff}/quizzes/${quiz.quiz}/attempts`), [401, 403, 200, 200, 403, 403, 200, 200]],
+  ['put /api/people/:id/quizzes/:quizId/allowance', (c) => c.send('put', `/api/people/${company.people.staff}/quizzes/${quiz.quiz}/allowance`, { extraPercent: 0, extraAttempts: 1 }), [401, 403, 403, 204, 403, 403, 204, 204]],
   ['get /api/my-givings', (c) => c.send('get', '/api/my-givings'), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['post /api/guides/:id/audience-preview', (c) => c.send('post', `/api/guides/${guide.id}/audience-preview`, { audience: NOBODY }), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],

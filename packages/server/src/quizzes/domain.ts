@@ -1,6 +1,6 @@
 import { quizItem } from '@jackdaw/core/items'
 import { QUIZ_VERBS, type Answer, type BankDocument, type QuizDocument } from '@jackdaw/core/quizzes'
-import type { AttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
 import type { Language } from '@jackdaw/core/people'
 import type { Domain } from '../domain'
 import { readPicture, storePicture } from '../files'
@@ -22,7 +22,7 @@ export const quizzes = {
   relations: ({ database }) => ({
     quiz: (caller, id) => relationsToQuiz(database, caller, id),
     bank: (caller, id) => relationsToBank(database, caller, id),
-    attempt: (caller, id) => relationsToAttempt(database, caller, id),
+    'quiz-attempt': (caller, id) => relationsToAttempt(database, caller, id),
   }),
   handsOver: handsOverQuizzes,
   jobs: [
@@ -36,13 +36,14 @@ export const quizzes = {
     addBank: (bank: { id: BankId; document: BankDocument; ownerId: PersonId; now: number }) => createBank(parts.database, bank),
     beginQuiz: (id: QuizId, person: PersonId, language: Language, now: number) =>
       beginAttempt({ ...parts, mail: null }, id, { id: person, language }, now),
-    questionsOfAttempt: async (id: AttemptId): Promise<QuestionId[]> => (await parts.database.in(QUIZ_ATTEMPT).one({ id }))?.drawn ?? [],
-    answerQuestion: (id: AttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number) =>
+    questionsOfAttempt: async (id: QuizAttemptId): Promise<QuestionId[]> =>
+      (await parts.database.in(QUIZ_ATTEMPT).one({ id }))?.drawn ?? [],
+    answerQuestion: (id: QuizAttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number) =>
       saveAnswer(parts, id, { questionId, answer, revision: 0, activeMs }, now),
     async addQuizPicture({ id, quizId, bytes, by, now }: { id: PictureId; quizId: QuizId; bytes: Uint8Array; by: PersonId; now: number }) {
       const { database, content, decoder } = parts
       await storePicture(database, content, await readPicture(decoder, bytes), { id, item: quizItem(quizId), by, now })
     },
-    handInQuiz: async (id: AttemptId, now: number) => (await handIn({ ...parts, mail: null }, id, now)).passed === true,
+    handInQuiz: async (id: QuizAttemptId, now: number) => (await handIn({ ...parts, mail: null }, id, now)).passed === true,
   }),
 } satisfies Domain

@@ -1,6 +1,6 @@
 import type { Answer, BankDocument, QuizDocument, Verdict } from '@jackdaw/core/quizzes'
 import type { QuizEnd } from '@jackdaw/contracts/attempts'
-import type { AttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { big, counted, instant, json, key, optional, real, table, text, texts, truth, whole } from '../db'
 
@@ -64,7 +64,7 @@ export const QUIZ_POOL = table('quiz_pool', QuizPoolRow, () => ({
 
 /** An attempt at a quiz. What came of it is a fact with the version of the rules by which it was marked; `percent` is not there as long as somebody has to judge. */
 export class QuizAttemptRow extends Model<InferAttributes<QuizAttemptRow>, InferCreationAttributes<QuizAttemptRow>> {
-  declare id: AttemptId
+  declare id: QuizAttemptId
   declare quizId: QuizId
   declare edition: number
   declare personId: PersonId
@@ -108,7 +108,7 @@ export const QUIZ_ATTEMPT = table('quiz_attempt', QuizAttemptRow, () => ({
 
 /** What somebody has answered to a question of an attempt, and, once it is over, what came of it. */
 export class QuizAnswerRow extends Model<InferAttributes<QuizAnswerRow>, InferCreationAttributes<QuizAnswerRow>> {
-  declare attemptId: AttemptId
+  declare attemptId: QuizAttemptId
   declare questionId: QuestionId
   declare answer: Answer | null
   declare revision: number

@@ -1,11 +1,11 @@
 import type { RelationTo } from '@jackdaw/core/people'
-import type { AttemptId, BankId, QuizId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, BankId, QuizId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { Caller } from '../http'
 import { relationsToItemSql, type RelationToItem } from '../items'
 
 const TO_QUIZ = ['own', 'assigned', 'open', 'reports'] as const satisfies readonly RelationTo<'quiz'>[]
-const TO_ATTEMPT = ['self', 'reports'] as const satisfies readonly RelationTo<'attempt'>[]
+const TO_ATTEMPT = ['self', 'reports'] as const satisfies readonly RelationTo<'quiz-attempt'>[]
 
 /** How a caller stands to a quiz; `null` when there is none. */
 export async function relationsToQuiz(db: Db, caller: Caller, id: QuizId): Promise<ReadonlySet<RelationTo<'quiz'>> | null> {
@@ -23,8 +23,12 @@ export async function relationsToBank(db: Db, caller: Caller, id: BankId): Promi
 }
 
 /** How a caller stands to an attempt at a quiz; `null` when there is none. */
-export async function relationsToAttempt(db: Db, caller: Caller, id: AttemptId): Promise<ReadonlySet<RelationTo<'attempt'>> | null> {
-  const row = await db.one<Record<RelationTo<'attempt'>, boolean>>(
+export async function relationsToAttempt(
+  db: Db,
+  caller: Caller,
+  id: QuizAttemptId,
+): Promise<ReadonlySet<RelationTo<'quiz-attempt'>> | null> {
+  const row = await db.one<Record<RelationTo<'quiz-attempt'>, boolean>>(
     `select a.person_id = $2 as self, $3 and exists (select 1 from reports_of($2) m where m.person_id = a.person_id) as reports from quiz_attempt a where a.id = $1`,
     [id, caller.id, caller.hasReports],
   )

@@ -219,7 +219,7 @@ describe('the time of an attempt', () => {
     const { result } = await attempt(id)
     expect(result).toMatchObject({ ended: 'time-over', endedAt: endsAt, right: 1, percent: 50, passed: false })
     const entry = (await staff.json('get', '/api/inbox')).rows.find((row: { kind: string }) => row.kind === 'time-over')
-    expect(entry).toMatchObject({ about: { kind: 'attempt', id }, data: { answered: 1, questions: 2 } })
+    expect(entry).toMatchObject({ about: { kind: 'quiz-attempt', id }, data: { answered: 1, questions: 2 } })
   })
   it('is over also for whoever does not come back, and is ended once by several servers at once', async () => {
     const quiz = await quizOf({ timeLimitMinutes: 1 })

@@ -1,7 +1,7 @@
 import { getQuizPicture } from '@jackdaw/contracts/quizzes'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { isBlank } from '@jackdaw/core/quizzes'
-import type { AttemptId, PictureId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, PictureId } from '@jackdaw/core/shared'
 import { lengthOf, Loaded, momentOf, TitleLine } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
@@ -14,7 +14,7 @@ import { VerdictMark } from './verdictWords'
 /** An attempt of somebody's in the records: what was asked, what they answered, and how it was marked. */
 export function AttemptRecordPage() {
   const { t } = useTexts()
-  const { id } = useIds<{ id: AttemptId }>()
+  const { id } = useIds<{ id: QuizAttemptId }>()
   return (
     <Loaded query={useAttemptRecord(id)}>
       {({ quizId, title, person, attempt, questions, rules, seed }) => {

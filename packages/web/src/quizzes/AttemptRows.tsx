@@ -1,12 +1,12 @@
 import type { RecordedAttempt } from '@jackdaw/contracts/attempts'
 import { Link } from 'react-router'
-import type { AttemptId } from '@jackdaw/core/shared'
+import type { QuizAttemptId } from '@jackdaw/core/shared'
 import { lengthOf, momentOf, Table } from '../ui'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 
 /** Attempts in the records, each leading to what was answered. */
-export function AttemptRows({ attempts, leadsTo }: { attempts: readonly RecordedAttempt[]; leadsTo: (id: AttemptId) => string }) {
+export function AttemptRows({ attempts, leadsTo }: { attempts: readonly RecordedAttempt[]; leadsTo: (id: QuizAttemptId) => string }) {
   const { t } = useTexts()
   const result = ({ endedAt, passed }: RecordedAttempt) =>
     endedAt === null ? t('under way') : passed === null ? t('waits to be judged') : passed ? t('passed') : t('not passed')

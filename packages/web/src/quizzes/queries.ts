@@ -1,7 +1,7 @@
 import * as attempts from '@jackdaw/contracts/attempts'
 import * as contract from '@jackdaw/contracts/quizzes'
 import type { BodyOf } from '@jackdaw/contracts/endpoint'
-import type { AttemptId, BankId, PersonId, QuizId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, BankId, PersonId, QuizId } from '@jackdaw/core/shared'
 import type { BankDocument, QuizDocument } from '@jackdaw/core/quizzes'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
@@ -30,7 +30,7 @@ export const useQuizDraft = (id: QuizId) =>
   useQuery({ queryKey: ['quiz-draft', id], ...writing, queryFn: ({ signal }) => call(contract.getQuizDraft, { params: { id }, signal }) })
 export const useQuiz = (id: QuizId) =>
   useQuery({ queryKey: ['quiz', id], ...fresh, queryFn: ({ signal }) => call(attempts.getQuiz, { params: { id }, signal }) })
-export const useQuizAttempt = (id: AttemptId) =>
+export const useQuizAttempt = (id: QuizAttemptId) =>
   useQuery({
     queryKey: ['quiz-attempt', id],
     ...writing,
@@ -43,7 +43,7 @@ export const useQuizAttempts = (id: PersonId, quizId: QuizId) =>
     ...fresh,
     queryFn: ({ signal }) => call(attempts.listQuizAttempts, { params: { id, quizId }, signal }),
   })
-export const useAttemptRecord = (id: AttemptId) =>
+export const useAttemptRecord = (id: QuizAttemptId) =>
   useQuery({
     queryKey: ['attempt-record', id],
     ...fresh,
@@ -72,7 +72,7 @@ export const useArchiveBank = (id: BankId) =>
 export const useAddBankPicture = (id: BankId) =>
   useMutation({ mutationFn: (bytes: File) => call(contract.addBankPicture, { params: { id }, bytes }) })
 export const useBeginAttempt = (id: QuizId) => useMutation({ mutationFn: () => call(attempts.beginAttempt, { params: { id } }) })
-export const useHandInAttempt = (id: AttemptId) =>
+export const useHandInAttempt = (id: QuizAttemptId) =>
   useMutation({
     mutationFn: () => call(attempts.handInAttempt, { params: { id } }),
     onSuccess: (attempt) => {

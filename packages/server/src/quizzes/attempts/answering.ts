@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto'
 import { drawQuestions, endsAt, mayBegin, seenIn, type Answer, type Beginning } from '@jackdaw/core/quizzes'
 import { quizItem } from '@jackdaw/core/items'
-import { sameValue, type AttemptId, type PersonId, type QuestionId, type QuizId } from '@jackdaw/core/shared'
+import { sameValue, type QuizAttemptId, type PersonId, type QuestionId, type QuizId } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../../db'
 import { addAttested, oneAtATime } from '../../events'
 import { fail, said, type Caller, type Parts } from '../../http'
@@ -51,7 +51,7 @@ export async function beginAttempt(
   quizId: QuizId,
   { id: personId, language }: Pick<Caller, 'id' | 'language'>,
   now: number,
-): Promise<AttemptId> {
+): Promise<QuizAttemptId> {
   return parts.database.transaction(async (tx) => {
     const attempts = await heldAttempts(tx, parts, quizId, personId, now)
     const open = attempts.find(({ endedAt }) => endedAt === null)
@@ -63,7 +63,7 @@ export async function beginAttempt(
     if (!begins.may) return refuse(begins)
     const seed = randomInt(2 ** 32)
     const drawn = drawQuestions(taken, seed, seenIn(attempts.map((each) => each.drawn))).map(({ id }) => id)
-    const id = parts.newId<AttemptId>()
+    const id = parts.newId<QuizAttemptId>()
     const number = (attempts.at(-1)?.number ?? 0) + 1
     const row = await tx.in(QUIZ_ATTEMPT).insert({
       ...{
@@ -99,7 +99,7 @@ type Saving = { questionId: QuestionId; answer: Answer | null; revision: number;
 /** Saves an answer.
  * @returns its revision
  * @throws `attempt-over`; `precondition-failed` when another page has saved another one meanwhile */
-export async function saveAnswer(parts: Parts, id: AttemptId, saving: Saving, now: number): Promise<number> {
+export async function saveAnswer(parts: Parts, id: QuizAttemptId, saving: Saving, now: number): Promise<number> {
   const { database: db } = parts
   const { questionId, answer, revision, activeMs } = saving
   const json = answer === null ? null : JSON.stringify(answer)
@@ -119,14 +119,19 @@ export async function saveAnswer(parts: Parts, id: AttemptId, saving: Saving, no
 }
 
 /** Hands an attempt in; one that is over already stays as it is. */
-export async function handIn(parts: Parts, id: AttemptId, now: number): Promise<Attempt> {
+export async function handIn(parts: Parts, id: QuizAttemptId, now: number): Promise<Attempt> {
   return withAttempt(parts, id, now, async (tx, attempt) =>
     attempt.endedAt === null ? endAttempt(tx, parts, attempt, { ended: 'handed-in', at: now, now }) : attempt,
   )
 }
 
 /** Does something with an attempt that is held; it is ended first where its time is over. */
-export async function withAttempt<T>(parts: Parts, id: AttemptId, now: number, work: (tx: Db, attempt: Attempt) => Promise<T>): Promise<T> {
+export async function withAttempt<T>(
+  parts: Parts,
+  id: QuizAttemptId,
+  now: number,
+  work: (tx: Db, attempt: Attempt) => Promise<T>,
+): Promise<T> {
   return parts.database.transaction(async (tx) => {
     const { personId } = (await tx.in(QUIZ_ATTEMPT).one({ id }, { only: ['personId'] })) ?? fail('not-found')
     await oneAtATime(tx, personId)

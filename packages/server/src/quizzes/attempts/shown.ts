@@ -2,7 +2,7 @@ import type { getAttemptRecord, getQuiz, listQuizAttempts, QuizAttempt, Recorded
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { STATE_ORDER } from '@jackdaw/core/items'
 import { askedOf, attemptsLeft, mayBegin, questionsAsked, questionsOf, type Allowance, type QuizDocument } from '@jackdaw/core/quizzes'
-import { known, nth, type AttemptId, type LocalDate, type PersonId, type QuizId } from '@jackdaw/core/shared'
+import { known, nth, type QuizAttemptId, type LocalDate, type PersonId, type QuizId } from '@jackdaw/core/shared'
 import type { LineFor } from '@jackdaw/core/assignments'
 import type { Db } from '../../db'
 import { fail } from '../../http'
@@ -130,7 +130,7 @@ export async function attemptsInRecord(
 }
 
 /** An attempt in the records. @param withKeys whether what is right stands there too */
-export async function attemptInRecord(db: Db, id: AttemptId, withKeys: boolean): Promise<ResponseOf<typeof getAttemptRecord>> {
+export async function attemptInRecord(db: Db, id: QuizAttemptId, withKeys: boolean): Promise<ResponseOf<typeof getAttemptRecord>> {
   const attempt = (await db.in(QUIZ_ATTEMPT).one({ id })) ?? fail('not-found')
   const edition = await editionOf(db, attempt.quizId, attempt.edition)
   const questions = questionsOf(edition)

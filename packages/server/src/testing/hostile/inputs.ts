@@ -8,6 +8,7 @@ import { gzipSync } from 'node:zlib'
 import { v7 as uuidV7 } from 'uuid'
 import { PASSWORD, START } from '../testServer'
 import { PEOPLE_INPUTS } from './peopleInputs'
+import { QUIZ_INPUTS } from './quizThings'
 import { QUESTION } from './madeForPeople'
 import { aPlayerState, planOf } from './madeThings'
 import { body, type Input, type Special } from './special'
@@ -43,6 +44,7 @@ const taskDocument = ({ company }: HostileWorld, picture: string | null): unknow
 /** What no schema can say: values that depend on what is there at the moment. Only that; everything else comes from the contract. */
 const SPECIAL: Record<string, Special> = {
   ...PEOPLE_INPUTS,
+  ...QUIZ_INPUTS,
   'post /api/session': (_world, _things, input, caller) => {
     const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
     input.body = { account: `${who}@example.org`, password: PASSWORD }
@@ -162,6 +164,13 @@ const USUAL: Record<string, string> = {
   'look/logo': '',
 }
 
+/** The picture that an address is about. */
+function pictureFor(path: string, things: Things): string {
+  if (path.includes('quiz')) return things.quizPicture
+  if (path.includes('bank')) return things.bankPicture
+  return /task/i.test(path) ? things.taskPicture : things.picture
+}
+
 /** Makes a request that the endpoint should take from somebody who may. */
 export async function validInput(
   world: HostileWorld,
@@ -179,12 +188,16 @@ export async function validInput(
     task: [things.task],
     'hand-in': [things.handIn],
     'check-in': [things.checkIn],
+    quiz: [things.quiz],
+    bank: [things.bank],
+    'quiz-attempt': [things.quizAttempt],
+    question: [things.question],
     plan: [things.plan],
     enrolment: [things.enrolment],
     'plan-giving': [things.planGiving],
     step: things.steps,
     section: [things.section],
-    picture: [/task/i.test(endpoint.path) ? things.taskPicture : things.picture],
+    picture: [pictureFor(endpoint.path, things)],
     folder: [things.folder],
     person: [people.staff, people.author, people.lead],
     group: [world.company.team, world.company.role, world.company.site],

@@ -33,6 +33,8 @@ const ABOUT_STAFF = new Set([
   'get /api/people/:id/items/:itemId/reasons',
   'get /api/people/:id/records/:guideId',
   'get /api/people/:id/hand-ins/:taskId',
+  'get /api/people/:id/quizzes/:quizId/attempts',
+  'put /api/people/:id/quizzes/:quizId/allowance',
 ])
 /** Callers whom the table of rights lets do what an endpoint does; requests of theirs show what lies behind the door. */
 function trusted(endpoint: Endpoint): CallerName[] {
@@ -221,6 +223,8 @@ const MUST_REFUSE = new Set([
   'task',
   'hand-in',
   'check-in',
+  'quiz',
+  'quiz-attempt',
   'picture',
   'attempt',
   'recording',

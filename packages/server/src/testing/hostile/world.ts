@@ -8,7 +8,9 @@ import { v7 as uuidV7 } from 'uuid'
 import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
 import sharp from 'sharp'
 import { aCheckInOf, aPlanUnderWay, aTaskHandedIn, entryFor } from './madeForPeople'
+import { foreignFingerprint } from './foreignFingerprint'
 import { anAction, documentWith } from './madeThings'
+import { aQuizTaken, noQuiz, type QuizThings } from './quizThings'
 import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
 
 /** Whoever calls: nobody, a person of each level, or a recorder that is paired with the author or with somebody else. */
@@ -30,7 +32,7 @@ export type CallerName = (typeof CALLERS)[number]
 export const CANARY = 'canary-of-somebody-else'
 
 /** What is there for one input: ids of things that the caller may use. */
-export type Things = {
+export type Things = QuizThings & {
   guide: GuideId
   steps: string[]
   section: string
@@ -253,12 +255,16 @@ export class HostileWorld {
           stored: await this.picture(),
         })
       : {}
+    const own = !path.endsWith('/record')
+    const quizOf = { owner: 'author', by: own ? this.personOf(caller) : this.company.people.staff, ended: !own } as const
+    const isQuiz = /quiz|bank/.test(path)
     return {
       ...made,
       ...task,
+      ...(isQuiz ? await aQuizTaken(this.server, this.company, { ...quizOf, stored: await this.picture() }) : {}),
       ...(path.includes('/plans') ? await aPlanUnderWay(this.server, this.company, made.guide) : {}),
       checkIn: path.includes('/check-ins/:id') ? await aCheckInOf(this.server, this.company, this.personOf(caller)) : made.checkIn,
-      attempt: path.includes('/attempts') ? await this.attemptOf(taker, made.guide) : made.attempt,
+      attempt: path.includes('/attempts') && !isQuiz ? await this.attemptOf(taker, made.guide) : made.attempt,
       remark: path.includes('/remarks/') ? await this.remarkOn({ id: made.guide, steps: made.steps }) : made.remark,
       entry: path.includes(':entryId') ? await entryFor(this.server, this.personOf(caller)) : made.entry,
       job: path.includes(':jobId') ? await this.aFailedJob() : made.job,
@@ -312,6 +318,7 @@ export class HostileWorld {
       enrolment: nanoid(),
       planGiving: nanoid(),
       checkIn: nanoid(),
+      ...noQuiz(),
       code: '',
       revision: saved.revision + 1,
     }
@@ -325,6 +332,7 @@ export class HostileWorld {
     const attempt = await this.attemptOf('otherAuthor', guide.id)
     const theirs = { owner: 'otherAuthor', by: this.company.people.otherAuthor, title: CANARY, stored: await this.picture() } as const
     const task = await aTaskHandedIn(this.server, this.company, theirs)
+    const quiz = await aQuizTaken(this.server, this.company, { ...theirs, ended: false })
     const { recording, shot, action } = await this.record('otherRecorder')
     const recorder = await this.server.parts.database.one<{ id: string }>('select id from recorder where person_id = $1', [
       this.company.people.otherAuthor,
@@ -336,6 +344,9 @@ export class HostileWorld {
       task: task.task,
       'hand-in': task.handIn,
       'check-in': await aCheckInOf(this.server, this.company, theirs.by, CANARY),
+      quiz: quiz.quiz,
+      question: quiz.question,
+      'quiz-attempt': quiz.quizAttempt,
       step: guide.steps[0]!,
       section: guide.section,
       picture: guide.picture,
@@ -373,24 +384,7 @@ export class HostileWorld {
       )
       this.tables = rows.filter(({ name }) => !skipped.includes(name)).map(({ schema, name }) => `"${schema}"."${name}"`)
     }
-    if (of === 'foreign') {
-      const id = this.foreign['guide']!
-      const rows = await database.rows(
-        `select md5(concat(
-          (select string_agg(t::text, '|') from guide t where id = $1), (select string_agg(t::text, '|') from item t where id = $1), (select string_agg(t::text, '|') from draft t where guide_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from picture t where item_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from picture_version t join picture p on p.id = t.picture_id where p.item_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from edition t where item_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from attempt t where item_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from giving t where item_id = $1),
-          (select string_agg(t::text, '|') from task t where id = $4), (select string_agg(t::text, '|') from hand_in t where id = $5), (select string_agg(t::text, '|') from check_in_answers t where check_in_id = $6),
-          (select string_agg(t::text, '|' order by t::text) from remark t where item_id = $1),
-          (select string_agg(t::text, '|' order by t::text) from inbox_entry t where id = $3),
-          (select string_agg(t::text, '|' order by t::text) from recording_action t where recording_id = $2))) as hash`,
-        [id, this.foreign['recording'], this.foreign['entry'], this.foreign['task'], this.foreign['hand-in'], this.foreign['check-in']],
-      )
-      return (rows[0] as { hash: string }).hash
-    }
+    if (of === 'foreign') return foreignFingerprint(database, this.foreign)
     // Who wrote each row last, and how many there are: cheaper than what stands in them, and no write escapes it.
     const parts = this.tables.map((table) => `(select concat(count(*), ':', sum(xmin::text::bigint), ';') from ${table})`)
     const rows = await database.rows(`select concat(${parts.join(', ')}) as hash`)

@@ -75,7 +75,7 @@ function Writing({
     editor.commands.setTextSelection(editor.state.doc.content.size)
   }, [editor])
   return (
-    <div>
+    <div className="relative">
       <Tools {...{ editor, content, onChange }} />
       <EditorContent editor={editor} />
     </div>
@@ -101,7 +101,13 @@ function Tools({ editor, content, onChange }: { editor: Editor | null } & Pick<P
     </IconButton>
   )
   return (
-    <div role="toolbar" aria-label={t('Text')} className="flex items-center" data-keeps-editor>
+    // Over the page, so that nothing on it moves when somebody comes or goes: a press beside the field has to land where it was meant.
+    <div
+      role="toolbar"
+      aria-label={t('Text')}
+      className="absolute right-0 bottom-full mb-1 z-20 flex items-center bg-sheet border border-edge shadow-[0_4px_14px_rgb(23_33_43/0.14)]"
+      data-keeps-editor
+    >
       {tool(0, t('Bold (Ctrl+B)'), <Bold size={17} aria-hidden />, (at) => at.chain().focus().toggleBold().run())}
       {tool(1, t('Italics (Ctrl+I)'), <Italic size={17} aria-hidden />, (at) => at.chain().focus().toggleItalic().run())}
       {tool(2, t('List with dots'), <List size={17} aria-hidden />, (at) => at.chain().focus().toggleBulletList().run())}

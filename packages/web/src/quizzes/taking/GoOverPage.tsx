@@ -1,7 +1,7 @@
 import type { QuizAttempt } from '@jackdaw/contracts/attempts'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { stepName, stepsOf } from '@jackdaw/core/guides'
-import type { AttemptId, GuideId, StepId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, GuideId, StepId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight } from 'lucide-react'
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { useNavigate } from 'react-router'
@@ -21,7 +21,7 @@ type Place = { guideId: GuideId; title: string; stepId: StepId }
 
 /** Just the steps behind the questions that somebody missed, one after the other, and then the next attempt. */
 export function GoOverPage() {
-  const { id } = useIds<{ id: AttemptId }>()
+  const { id } = useIds<{ id: QuizAttemptId }>()
   const { t } = useTexts()
   return (
     <Loaded query={useQuizAttempt(id)}>

@@ -2,7 +2,7 @@ import type { QuizAttempt } from '@jackdaw/contracts/attempts'
 import { getQuizPicture } from '@jackdaw/contracts/quizzes'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { wordsOf, type AskedQuestion } from '@jackdaw/core/quizzes'
-import type { AttemptId, PictureId, QuestionId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, PictureId, QuestionId } from '@jackdaw/core/shared'
 import { useRef, useState } from 'react'
 import { Failed, Loaded, Message, StepRuler, TextLink, type RulerMark } from '../../ui'
 import { Question as Ask } from '../../ui/over/Question'
@@ -19,7 +19,7 @@ import { useAnswers } from './useAnswers'
 
 /** An attempt at a quiz: its questions one after the other, and, once it is over, what came of it. */
 export function TakingPage() {
-  const { id } = useIds<{ id: AttemptId }>()
+  const { id } = useIds<{ id: QuizAttemptId }>()
   const attempt = useQuizAttempt(id)
   return (
     <Loaded query={attempt}>

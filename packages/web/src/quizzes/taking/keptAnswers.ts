@@ -1,21 +1,21 @@
 import { Answer } from '@jackdaw/core/quizzes'
-import { QuestionId, type AttemptId } from '@jackdaw/core/shared'
+import { QuestionId, type QuizAttemptId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import type { AnswerState } from './answerState'
 
 const Kept = z.array(z.tuple([QuestionId, z.object({ answer: z.nullable(Answer), revision: z.int() })]))
-const nameOf = (id: AttemptId) => `quiz ${id}`
+const nameOf = (id: QuizAttemptId) => `quiz ${id}`
 
 /** Answers that have not come to the server yet, kept by this browser in case that the page is lost. Where it keeps nothing they live in the page only. */
 export const keptAnswers = {
-  read(id: AttemptId): z.infer<typeof Kept> {
+  read(id: QuizAttemptId): z.infer<typeof Kept> {
     try {
       return Kept.safeParse(JSON.parse(localStorage.getItem(nameOf(id)) ?? '[]')).data ?? []
     } catch {
       return [] // A browser that may not keep anything, or something else under this name.
     }
   },
-  write(id: AttemptId, answers: ReadonlyMap<QuestionId, AnswerState>): void {
+  write(id: QuizAttemptId, answers: ReadonlyMap<QuestionId, AnswerState>): void {
     const unsent = [...answers].filter(([, { state }]) => state === 'waits' || state === 'retries')
     try {
       if (unsent.length === 0) localStorage.removeItem(nameOf(id))
@@ -24,7 +24,7 @@ export const keptAnswers = {
       // Full, or not allowed: what is not sent stands on the page, which says so.
     }
   },
-  forget(id: AttemptId): void {
+  forget(id: QuizAttemptId): void {
     try {
       localStorage.removeItem(nameOf(id))
     } catch {

@@ -1,11 +1,11 @@
 import { getQuizAttempt, saveAnswer } from '@jackdaw/contracts/attempts'
 import type { Answer } from '@jackdaw/core/quizzes'
-import type { AttemptId, QuestionId } from '@jackdaw/core/shared'
+import type { QuizAttemptId, QuestionId } from '@jackdaw/core/shared'
 import { ApiProblem, call, queryClient } from '../../api'
 import type { AnswerState } from './answerState'
 
 /** Saves one answer. @returns how it stands then */
-export async function saveOne(id: AttemptId, questionId: QuestionId, state: AnswerState, activeMs: number): Promise<AnswerState> {
+export async function saveOne(id: QuizAttemptId, questionId: QuestionId, state: AnswerState, activeMs: number): Promise<AnswerState> {
   const { answer, revision } = state
   try {
     const saved = await call(saveAnswer, { params: { id, questionId }, body: { answer, revision, activeMs } })
@@ -19,7 +19,7 @@ export async function saveOne(id: AttemptId, questionId: QuestionId, state: Answ
   }
 }
 /** What another window has saved. */
-async function theirsOf(id: AttemptId, questionId: QuestionId): Promise<{ answer: Answer | null; revision: number }> {
+async function theirsOf(id: QuizAttemptId, questionId: QuestionId): Promise<{ answer: Answer | null; revision: number }> {
   const attempt = await queryClient.fetchQuery({
     queryKey: ['quiz-attempt-now', id],
     staleTime: 0,

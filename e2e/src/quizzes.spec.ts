@@ -1,0 +1,215 @@
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+
+let app: App
+let browser: Browser
+beforeAll(async () => {
+  ;[app, browser] = await Promise.all([startApp(), openBrowser()])
+})
+afterAll(async () => {
+  await browser?.close()
+  await app?.close()
+})
+
+const field = (name: string): string => `::-p-aria([name="${name}"][role="textbox"])`
+const option = (words: string): string => `label ::-p-text(${words})`
+const next = (page: Page, n: number, of: number) => press(page, 'Next').then(() => seen(page, `Question ${n} of ${of}`))
+/** Writes into a field whose editor comes once it is gone to. */
+async function write(page: Page, name: string, words: string): Promise<void> {
+  await click(page, field(name))
+  await page.waitForFunction(() => document.activeElement?.classList.contains('ProseMirror') === true)
+  await page.keyboard.type(words)
+}
+/** Puts entries into an order by their arrows. */
+async function putInOrder(page: Page, entries: readonly string[]): Promise<void> {
+  for (const [n, entry] of entries.entries()) {
+    const at = () => page.$$eval('main ol li', (all, words) => all.findIndex((each) => each.textContent.includes(words)), entry)
+    for (let place = await at(); place > n; place--) {
+      await press(page, `Move up: ${entry}`)
+      await page.waitForFunction(
+        (words: string, before: number) =>
+          [...document.querySelectorAll('main ol li')].findIndex((each) => each.textContent.includes(words)) < before,
+        {},
+        entry,
+        place,
+      )
+    }
+  }
+}
+/** The address of a quiz by its title. */
+const quizOf = (page: Page, title: string): Promise<string> =>
+  page.evaluate(async (words) => {
+    const all = (await (await fetch('/api/quizzes')).json()) as { id: string; title: string }[]
+    return `/quizzes/${all.find((each) => each.title === words)!.id}`
+  }, title)
+
+it('a lead writes a quiz, sees what it lacks, publishes it and comes to giving it', async () => {
+  const lead = await signedIn(browser, app, 'marta@larkmoor.example')
+  await lead.goto(`${app.address}/quizzes/new`)
+  await lead.locator(field('Title')).fill('The cold store')
+  await press(lead, 'Go on to the questions')
+  await seen(lead, 'There is no question in it yet.')
+  await press(lead, 'Add a question')
+  await click(lead, '[role=menuitem] ::-p-text(One answer)')
+  await seen(lead, 'Write the question.')
+  await write(lead, 'Question', 'What do you do when the door stands open?')
+  await write(lead, 'Answer 1', 'Shut it')
+  await write(lead, 'Answer 2', 'Leave it')
+  await press(lead, 'Take out Answer 3')
+  await seen(lead, 'Say which answer is right.')
+  await click(lead, '::-p-aria([name="Answer 1 is right"])')
+  await press(lead, 'Add a question')
+  await click(lead, '[role=menuitem] ::-p-text(Number)')
+  await write(lead, 'Question', 'How warm may it be at the most?')
+  await lead.locator(field('Right number')).fill('6')
+  await lead.locator(field('Unit')).fill('°C')
+  await lead.waitForFunction(() => document.querySelector('h1')?.parentElement?.textContent.includes('· Saved') === true)
+  expect(await seriousFindings(lead)).toEqual([])
+  await lead.reload()
+  await seen(lead, 'What do you do when the door stands open?')
+  await press(lead, 'Publish and give it')
+  await seen(lead, 'The cold store')
+  await lead.waitForFunction(() => location.pathname.endsWith('/given/new'))
+  expect(lead.complaints).toEqual([])
+  await lead.browserContext().close()
+})
+
+it('what is answered outlives a killed server and a lost tab; whoever has not passed goes over the steps and tries again', async () => {
+  const lead = await signedIn(browser, app, 'marta@larkmoor.example')
+  const quiz = await quizOf(lead, 'Clean hands: ready to harvest?')
+  await lead.browserContext().close()
+  const phone = await signedIn(browser, app, 'gareth@larkmoor.example', 'phone')
+  await phone.goto(app.address + quiz)
+  await press(phone, 'Begin')
+  await seen(phone, 'Question 1 of 6')
+  await click(phone, option('It has dried off'))
+  await seen(phone, 'Saved')
+  await next(phone, 2, 6)
+  await app.kill()
+  await phone.locator('main input').fill('20')
+  await seen(phone, 'The server cannot be reached.')
+  const context = phone.browserContext()
+  const attempt = phone.url()
+  await phone.close()
+  await app.restart()
+  const page = await context.newPage()
+  await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true })
+  page.setDefaultTimeout(30_000)
+  await page.goto(attempt)
+  await seen(page, '4 not answered')
+  await next(page, 2, 6)
+  expect(await page.$eval('main input', (input) => input.value)).toBe('20')
+  await seen(page, 'Saved')
+  expect(await seriousFindings(page)).toEqual([])
+  for (const n of [3, 4, 5, 6]) await next(page, n, 6)
+  await press(page, 'Hand it in')
+  await click(page, '[role=alertdialog] button:last-of-type')
+  await seen(page, 'Not passed yet')
+  await seen(page, '1 of 6 right')
+  await press(page, 'Go over these steps again')
+  await seen(page, '1 of 5, for “Clean hands')
+  for (const n of [2, 3, 4, 5]) {
+    await press(page, 'Next')
+    await seen(page, `${n} of 5, for`)
+  }
+  await press(page, 'Try again')
+  await answerRightly(page)
+  await press(page, 'Hand it in')
+  await seen(page, 'Passed')
+  await context.close()
+})
+
+/** All of the quiz about clean hands, as it should be. */
+async function answerRightly(page: Page): Promise<void> {
+  await seen(page, 'Question 1 of 6')
+  await click(page, option('It is on somebody'))
+  await next(page, 2, 6)
+  await page.locator('main input').fill('20')
+  await next(page, 3, 6)
+  for (const words of ['Rings', 'Watches', 'Bracelets']) await click(page, option(words))
+  await next(page, 4, 6)
+  await click(page, option('A blue one'))
+  await next(page, 5, 6)
+  await putInOrder(page, [
+    'Wet the hands',
+    'Take one push of soap',
+    'Rub for 20 seconds',
+    'Rinse with the fingers pointing up',
+    'Dry with paper',
+    'Close the tap with the paper',
+  ])
+  if (await page.$('::-p-aria([name="It is right as it stands"])')) await press(page, 'It is right as it stands')
+  await next(page, 6, 6)
+  await click(page, option('Tell the shift lead, and get other work'))
+  await seen(page, 'All are answered')
+}
+
+it('every kind is answered by keyboard only', async () => {
+  const lead = await signedIn(browser, app, 'marta@larkmoor.example')
+  await lead.goto(app.address + (await quizOf(lead, 'The tray seeder')))
+  /** Goes on by the tab key to something, and no farther than round the page. */
+  const tabTo = async (what: string): Promise<void> => {
+    for (let n = 0; n < 60; n++) {
+      if (await lead.evaluate((selector) => document.activeElement?.matches(selector) === true, what)) return
+      await lead.keyboard.press('Tab')
+    }
+    throw new Error(`${what} is not reached by the tab key`)
+  }
+  const onward = async (n: number) => {
+    await tabTo('footer button:nth-of-type(2)')
+    await lead.keyboard.press('Enter')
+    await seen(lead, `Question ${n} of 7`)
+  }
+  await tabTo('main button:not([aria-pressed])')
+  await lead.keyboard.press('Enter')
+  await seen(lead, 'Question 1 of 7')
+  await tabTo('main input')
+  await lead.keyboard.type('my lock')
+  await onward(2)
+  const rights: Record<string, string> = { 'coriander, dill': '0.8 mm', parsley: '0.6 mm', 'basil, chives': '0.5 mm' }
+  for (let n = 1; n <= 3; n++) {
+    await tabTo(`main li:nth-child(${n}) select`)
+    const [left, letter] = await lead.evaluate((known) => {
+      const select = document.activeElement as HTMLSelectElement
+      const words = select.closest('li')!.querySelector('p')!.textContent
+      const right = [...select.options].find((each) => each.text.includes(known[words] ?? '?'))
+      return [words, right?.text[0] ?? '']
+    }, rights)
+    expect([left, letter]).toEqual([expect.any(String), expect.stringMatching(/^[A-D]$/)])
+    await lead.keyboard.type(letter ?? '')
+  }
+  await onward(3)
+  await tabTo('main input')
+  await lead.keyboard.type('4 kPa')
+  await onward(4)
+  await tabTo('main input')
+  const down = await lead.$$eval('main label', (all) => all.findIndex((each) => each.textContent.includes('Raise the vacuum')))
+  await lead.keyboard.press('Space')
+  for (let n = 0; n < down; n++) await lead.keyboard.press('ArrowDown')
+  await onward(5)
+  await tabTo('[aria-label^="Move down"]')
+  await lead.keyboard.press('Enter')
+  await onward(6)
+  for (const words of ['A lanyard', 'Loose sleeves', 'A ring']) {
+    const n = await lead.$$eval('main label', (all, text) => all.findIndex((each) => each.textContent.trim() === text), words)
+    await tabTo(`main label:nth-of-type(${n + 1}) input`)
+    await lead.keyboard.press('Space')
+  }
+  await onward(7)
+  await tabTo('[role=application]')
+  for (let n = 0; n < 3; n++) {
+    await lead.keyboard.down('Shift')
+    await lead.keyboard.press('ArrowLeft')
+    await lead.keyboard.up('Shift')
+  }
+  for (const key of ['ArrowLeft', 'ArrowDown', 'ArrowDown', 'ArrowDown'] as const) await lead.keyboard.press(key)
+  await seen(lead, 'All are answered')
+  expect(await seriousFindings(lead)).toEqual([])
+  await tabTo('footer button:nth-of-type(2)')
+  await lead.keyboard.press('Enter')
+  await seen(lead, 'of 7 right')
+  expect(await seriousFindings(lead)).toEqual([])
+  expect(lead.complaints).toEqual([])
+  await lead.browserContext().close()
+})

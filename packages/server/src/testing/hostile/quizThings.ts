@@ -1,0 +1,86 @@
+import { ticked } from '@jackdaw/core/audiences'
+import { quizItem } from '@jackdaw/core/items'
+import { contentOf, type Question } from '@jackdaw/core/quizzes'
+import type { BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
+import { nanoid } from 'nanoid'
+import { adoptPicture, type PictureContent } from '../../files'
+import { BANK_PICTURE } from '../../quizzes/model'
+import { aQuiz, START, type Company, type TestServer, type Who } from '../testServer'
+import { body, type Special } from './special'
+import type { Things } from './world'
+
+/** A quiz and a bank with their pictures, and an attempt at the quiz. */
+export type QuizThings = { quiz: string; quizPicture: string; bank: string; bankPicture: string; quizAttempt: string; question: string }
+/** Nothing of the kind. */
+export const noQuiz = (): QuizThings => ({
+  ...{ quiz: nanoid(), quizPicture: nanoid(), bank: nanoid(), bankPicture: nanoid(), quizAttempt: nanoid(), question: nanoid() },
+})
+
+const statement = (id: string, words: string, picture: string | null): Question => ({
+  ...{ id: id as QuestionId, kind: 'true-false', ask: {}, key: { right: true }, points: 1, difficulty: 'easy', tags: [], steps: [] },
+  prompt: { ...contentOf(words), pictures: picture === null ? [] : [{ id: picture as PictureId, alt: 'A door' }] },
+  explanation: contentOf(words),
+})
+const asked = (question: Question) => [{ part: 'question', id: 'part-one', question }] as const
+
+type Making = { owner: Who; by: string; ended: boolean; title?: string; stored: PictureContent }
+/** Makes a published quiz with a picture, given to the team, a bank with one, and has somebody begin an attempt; `ended`: it is handed in, too. */
+export async function aQuizTaken(server: TestServer, company: Company, { owner, by, ended, title, stored }: Making): Promise<QuizThings> {
+  const { services, parts } = server
+  const { database } = parts
+  const ownerId = company.people[owner]
+  const words = title ?? 'Is the door shut?'
+  const { quizPicture, bank, bankPicture, question } = noQuiz()
+  const quiz = await aQuiz(server, company, owner, { title: words, parts: [] }, { published: false })
+  await adoptPicture(database, stored, { id: quizPicture as PictureId, item: quizItem(quiz), by: ownerId, now: START })
+  const document = { ...(await documentOf(server, quiz)), parts: [...asked(statement(question, words, quizPicture))] }
+  await services.saveQuiz(quiz, 1, document, ownerId, START)
+  await services.publishQuiz(quiz, 2, company.people.lead, START)
+  const saving = { audience: ticked([company.team], []), use: 'to-do', due: { kind: 'none' }, repeatMonths: null } as const
+  await services.give(quizItem(quiz), saving, company.people.lead, START)
+  await services.addBank({
+    id: bank as BankId,
+    document: { title: words, questions: [statement(nanoid(), words, null)] },
+    ownerId,
+    now: START,
+  })
+  await adoptPicture(database, stored, { id: bankPicture as PictureId, item: null, by: ownerId, now: START })
+  await database.in(BANK_PICTURE).insert({ pictureId: bankPicture as PictureId, bankId: bank as BankId })
+  const quizAttempt = await services.beginQuiz(quiz, by as PersonId, 'en', START)
+  if (ended) await services.handInQuiz(quizAttempt, START)
+  return { quiz, quizPicture, bank, bankPicture, quizAttempt, question }
+}
+const documentOf = async (server: TestServer, quiz: QuizId) =>
+  (await server.parts.database.one<{ document: Parameters<typeof server.services.addQuiz>[0]['document'] }>(
+    'select document from quiz where id = $1',
+    [quiz],
+  ))!.document
+
+const quizDocument = (things: Things, picture: string | null) => ({
+  ...{ title: 'Doors', words: '', questionOrder: 'fixed', answerOrder: 'shuffled', passMark: 80, attempts: null, waitMinutes: 0 },
+  ...{ timeLimitMinutes: null, opensAt: null, closesAt: null, afterFailing: 'which', afterPassing: 'explained', tell: [] },
+  parts: picture === null ? [] : [...asked(statement(things.question, 'Is it shut?', picture))],
+})
+const bankDocument = (things: Things, picture: string | null) => ({
+  title: 'Doors',
+  questions: [statement(things.question, 'Is it shut?', picture)],
+})
+
+/** What no schema can say of requests about quizzes. */
+export const QUIZ_INPUTS: Record<string, Special> = {
+  'post /api/quizzes': body((sent, things) => void (sent['document'] = quizDocument(things, null))),
+  'put /api/quizzes/:id/draft': body(
+    (sent, things) => void Object.assign(sent, { document: quizDocument(things, things.quizPicture), revision: 2 }),
+  ),
+  'post /api/quizzes/:id/editions': body((sent) => void (sent['revision'] = 2)),
+  'get /quizzes/:id/editions/:edition/pictures/:pictureId': (_world, _things, input) => void (input.params['edition'] = '1'),
+  'post /api/banks': body((sent, things) => void (sent['document'] = bankDocument(things, null))),
+  'put /api/banks/:id': body(
+    (sent, things) => void Object.assign(sent, { document: bankDocument(things, things.bankPicture), revision: 1 }),
+  ),
+  'put /api/quiz-attempts/:id/answers/:questionId': body(
+    (sent) => void Object.assign(sent, { answer: { kind: 'true-false', answer: { value: true } }, revision: 0 }),
+  ),
+  'get /api/people/:id/quizzes/:quizId/attempts': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
+  'put /api/people/:id/quizzes/:quizId/allowance': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
+}
