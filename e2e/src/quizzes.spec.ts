@@ -21,16 +21,18 @@ async function write(page: Page, name: string, words: string): Promise<void> {
   await page.waitForFunction(() => document.activeElement?.classList.contains('ProseMirror') === true)
   await page.keyboard.type(words)
 }
+const ENTRIES = 'main ol:has([aria-label^="Move up"]) li'
 /** Puts entries into an order by their arrows. */
 async function putInOrder(page: Page, entries: readonly string[]): Promise<void> {
   for (const [n, entry] of entries.entries()) {
-    const at = () => page.$$eval('main ol li', (all, words) => all.findIndex((each) => each.textContent.includes(words)), entry)
+    const at = () => page.$$eval(ENTRIES, (all, words) => all.findIndex((each) => each.textContent.includes(words)), entry)
     for (let place = await at(); place > n; place--) {
       await press(page, `Move up: ${entry}`)
       await page.waitForFunction(
-        (words: string, before: number) =>
-          [...document.querySelectorAll('main ol li')].findIndex((each) => each.textContent.includes(words)) < before,
+        (list: string, words: string, before: number) =>
+          [...document.querySelectorAll(list)].findIndex((each) => each.textContent.includes(words)) < before,
         {},
+        ENTRIES,
         entry,
         place,
       )

@@ -1,6 +1,6 @@
 import { wordsOf, type Option } from '@jackdaw/core/quizzes'
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { Button, chosen, Select } from '../../../ui'
@@ -9,13 +9,12 @@ import { ContentView, type PictureSource } from '../../ContentView'
 import type { AnswerField } from './answerField'
 
 const POINTER = { activationConstraint: { distance: 6 } }
-const KEYBOARD = { coordinateGetter: sortableKeyboardCoordinates }
 
 /** Entries that are put into order: dragged, or moved by their arrows. */
 export function OrderAnswer({ question, answer, disabled, source, onAnswer }: AnswerField<'order'>) {
   const { t } = useTexts()
   const { entries } = question.ask
-  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYBOARD))
+  const sensors = useSensors(useSensor(PointerSensor, POINTER))
   const order = (answer?.order ?? entries.map(({ id }) => id)).flatMap((id) => entries.find((entry) => entry.id === id) ?? [])
   const ids = order.map(({ id }) => id)
   const move = (from: number, to: number) => {
@@ -69,13 +68,15 @@ function Entry({
   return (
     <li
       ref={setNodeRef}
-      {...listeners}
       style={{ transform: CSS.Translate.toString(transform), transition: transition ?? undefined }}
-      className={`flex items-stretch border border-edge bg-sheet touch-manipulation ${isDragging ? 'relative z-10 bg-wash' : ''} ${disabled ? '' : 'cursor-grab'}`}
+      className={`flex items-stretch border border-edge bg-sheet touch-manipulation ${isDragging ? 'relative z-10 bg-wash' : ''}`}
     >
-      <span className="w-10 shrink-0 flex items-center justify-center tabular-nums font-semibold">{n + 1}</span>
-      <div className="grow min-w-0 py-3 pr-2 flex items-center">
-        <ContentView content={entry.content} source={source} />
+      {/* By keys it is moved by its arrows. */}
+      <div className={`grow min-w-0 flex items-stretch ${disabled ? '' : 'cursor-grab'}`} {...listeners}>
+        <span className="w-10 shrink-0 flex items-center justify-center tabular-nums font-semibold">{n + 1}</span>
+        <div className="grow min-w-0 py-3 pr-2 flex items-center">
+          <ContentView content={entry.content} source={source} />
+        </div>
       </div>
       <button
         type="button"
