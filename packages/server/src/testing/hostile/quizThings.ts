@@ -6,8 +6,6 @@ import { nanoid } from 'nanoid'
 import { adoptPicture, type PictureContent } from '../../files'
 import { BANK_PICTURE } from '../../quizzes/model'
 import { aQuiz, START, type Company, type TestServer, type Who } from '../testServer'
-import { body, type Special } from './special'
-import type { Things } from './world'
 
 /** A quiz and a bank with their pictures, and an attempt at the quiz. */
 export type QuizThings = { quiz: string; quizPicture: string; bank: string; bankPicture: string; quizAttempt: string; question: string }
@@ -16,12 +14,14 @@ export const noQuiz = (): QuizThings => ({
   ...{ quiz: nanoid(), quizPicture: nanoid(), bank: nanoid(), bankPicture: nanoid(), quizAttempt: nanoid(), question: nanoid() },
 })
 
-const statement = (id: string, words: string, picture: string | null): Question => ({
+/** A statement that is true. @param picture shown under it */
+export const statement = (id: string, words: string, picture: string | null): Question => ({
   ...{ id: id as QuestionId, kind: 'true-false', ask: {}, key: { right: true }, points: 1, difficulty: 'easy', tags: [], steps: [] },
   prompt: { ...contentOf(words), pictures: picture === null ? [] : [{ id: picture as PictureId, alt: 'A door' }] },
   explanation: contentOf(words),
 })
-const asked = (question: Question) => [{ part: 'question', id: 'part-one', question }] as const
+/** A quiz that asks one question. */
+export const asked = (question: Question) => [{ part: 'question', id: 'part-one', question }] as const
 
 type Making = { owner: Who; by: string; ended: boolean; title?: string; stored: PictureContent }
 /** Makes a published quiz with a picture, given to the team, a bank with one, and has somebody begin an attempt; `ended`: it is handed in, too. */
@@ -55,32 +55,3 @@ const documentOf = async (server: TestServer, quiz: QuizId) =>
     'select document from quiz where id = $1',
     [quiz],
   ))!.document
-
-const quizDocument = (things: Things, picture: string | null) => ({
-  ...{ title: 'Doors', words: '', questionOrder: 'fixed', answerOrder: 'shuffled', passMark: 80, attempts: null, waitMinutes: 0 },
-  ...{ timeLimitMinutes: null, opensAt: null, closesAt: null, afterFailing: 'which', afterPassing: 'explained', tell: [] },
-  parts: picture === null ? [] : [...asked(statement(things.question, 'Is it shut?', picture))],
-})
-const bankDocument = (things: Things, picture: string | null) => ({
-  title: 'Doors',
-  questions: [statement(things.question, 'Is it shut?', picture)],
-})
-
-/** What no schema can say of requests about quizzes. */
-export const QUIZ_INPUTS: Record<string, Special> = {
-  'post /api/quizzes': body((sent, things) => void (sent['document'] = quizDocument(things, null))),
-  'put /api/quizzes/:id/draft': body(
-    (sent, things) => void Object.assign(sent, { document: quizDocument(things, things.quizPicture), revision: 2 }),
-  ),
-  'post /api/quizzes/:id/editions': body((sent) => void (sent['revision'] = 2)),
-  'get /quizzes/:id/editions/:edition/pictures/:pictureId': (_world, _things, input) => void (input.params['edition'] = '1'),
-  'post /api/banks': body((sent, things) => void (sent['document'] = bankDocument(things, null))),
-  'put /api/banks/:id': body(
-    (sent, things) => void Object.assign(sent, { document: bankDocument(things, things.bankPicture), revision: 1 }),
-  ),
-  'put /api/quiz-attempts/:id/answers/:questionId': body(
-    (sent) => void Object.assign(sent, { answer: { kind: 'true-false', answer: { value: true } }, revision: 0 }),
-  ),
-  'get /api/people/:id/quizzes/:quizId/attempts': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
-  'put /api/people/:id/quizzes/:quizId/allowance': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
-}

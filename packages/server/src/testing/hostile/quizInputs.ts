@@ -1,0 +1,32 @@
+import { asked, statement } from './quizThings'
+import { body, type Special } from './special'
+import type { Things } from './world'
+
+const quizDocument = (things: Things, picture: string | null) => ({
+  ...{ title: 'Doors', words: '', questionOrder: 'fixed', answerOrder: 'shuffled', passMark: 80, attempts: null, waitMinutes: 0 },
+  ...{ timeLimitMinutes: null, opensAt: null, closesAt: null, afterFailing: 'which', afterPassing: 'explained', tell: [] },
+  parts: picture === null ? [] : [...asked(statement(things.question, 'Is it shut?', picture))],
+})
+const bankDocument = (things: Things, picture: string | null) => ({
+  title: 'Doors',
+  questions: [statement(things.question, 'Is it shut?', picture)],
+})
+
+/** What no schema can say of requests about quizzes. */
+export const QUIZ_INPUTS: Record<string, Special> = {
+  'post /api/quizzes': body((sent, things) => void (sent['document'] = quizDocument(things, null))),
+  'put /api/quizzes/:id/draft': body(
+    (sent, things) => void Object.assign(sent, { document: quizDocument(things, things.quizPicture), revision: 2 }),
+  ),
+  'post /api/quizzes/:id/editions': body((sent) => void (sent['revision'] = 2)),
+  'get /quizzes/:id/editions/:edition/pictures/:pictureId': (_world, _things, input) => void (input.params['edition'] = '1'),
+  'post /api/banks': body((sent, things) => void (sent['document'] = bankDocument(things, null))),
+  'put /api/banks/:id': body(
+    (sent, things) => void Object.assign(sent, { document: bankDocument(things, things.bankPicture), revision: 1 }),
+  ),
+  'put /api/quiz-attempts/:id/answers/:questionId': body(
+    (sent) => void Object.assign(sent, { answer: { kind: 'true-false', answer: { value: true } }, revision: 0 }),
+  ),
+  'get /api/people/:id/quizzes/:quizId/attempts': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
+  'put /api/people/:id/quizzes/:quizId/allowance': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
+}
