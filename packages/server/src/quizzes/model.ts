@@ -115,6 +115,8 @@ export class QuizAnswerRow extends Model<InferAttributes<QuizAnswerRow>, InferCr
   declare savedAt: number
   declare activeMs: number
   declare verdict: CreationOptional<Verdict | null>
+  /** What was chosen, as its kind counts it. */
+  declare choices: CreationOptional<string[] | null>
   declare points: CreationOptional<number | null>
   declare most: CreationOptional<number | null>
 }
@@ -126,6 +128,7 @@ export const QUIZ_ANSWER = table('quiz_answer', QuizAnswerRow, () => ({
   savedAt: instant(),
   activeMs: whole(),
   verdict: optional(text()),
+  choices: optional(texts()),
   points: optional(real()),
   most: optional(real()),
 }))

@@ -1,4 +1,5 @@
 import * as attempts from '@jackdaw/contracts/attempts'
+import * as analysis from '@jackdaw/contracts/quizAnalysis'
 import * as contract from '@jackdaw/contracts/quizzes'
 import { quizItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
@@ -6,6 +7,8 @@ import type { BankId, PictureId, QuizId } from '@jackdaw/core/shared'
 import { findPicture, findUsedPicture, findVersion, adoptPicture, readPicture, sendPicture, storeContent, storePicture } from '../files'
 import { fail, route, type Routes } from '../http'
 import { ITEM } from '../items'
+import { analysisOf } from './analysis/analysis'
+import { answersTo } from './analysis/answers'
 import { beginAttempt, handIn, saveAnswer, withAttempt } from './attempts/answering'
 import { attemptFor, attemptInRecord, attemptsInRecord, quizFor } from './attempts/shown'
 import { allBanks, bankFor, createBank, saveBank } from './banks/banks'
@@ -130,9 +133,26 @@ function recordRoutes(routes: Routes): void {
   })
 }
 
+/** What attempts tell of the questions. */
+function analysisRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
+
+  route(routes, analysis.analyseQuiz, async ({ params: { id }, query }, { caller, relations }) => ({
+    ...(await analysisOf(db, id, query.counted ?? 'first')),
+    maySeeWho: may(caller.permissions, 'records.item', relations),
+  }))
+  route(routes, analysis.listAnswers, ({ params: { id, questionId }, query }, { caller }) =>
+    answersTo(db, id, questionId, {
+      ...{ counted: query.counted ?? 'first', choice: query.choice ?? null, verdict: query.verdict ?? null },
+      ...{ caller: caller.id, seesAll: caller.permissions.has('records.all') },
+    }),
+  )
+}
+
 export function quizRoutes(routes: Routes): void {
   draftRoutes(routes)
   bankRoutes(routes)
   takingRoutes(routes)
   recordRoutes(routes)
+  analysisRoutes(routes)
 }

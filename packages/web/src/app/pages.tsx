@@ -38,6 +38,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/quizzes/new', async () => (await import('../editing/quizzes/NewQuizPage')).NewQuizPage),
   page('/quizzes/:id', async () => (await import('../quizzes/QuizPage')).QuizPage),
   page('/quizzes/:id/edit', async () => (await import('../editing/quizzes/EditQuizPage')).EditQuizPage),
+  page('/quizzes/:id/analysis', async () => (await import('../quizzes/analysis/AnalysisPage')).AnalysisPage),
   page('/banks', async () => (await import('../quizzes/QuizzesPage')).BanksPage),
   page('/banks/new', async () => (await import('../editing/quizzes/NewQuizPage')).NewBankPage),
   page('/banks/:id', async () => (await import('../editing/quizzes/EditBankPage')).EditBankPage),

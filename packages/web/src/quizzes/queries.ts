@@ -1,9 +1,10 @@
 import * as attempts from '@jackdaw/contracts/attempts'
 import * as contract from '@jackdaw/contracts/quizzes'
-import type { BodyOf } from '@jackdaw/contracts/endpoint'
-import type { QuizAttemptId, BankId, PersonId, QuizId } from '@jackdaw/core/shared'
+import { analyseQuiz, listAnswers, type Counted } from '@jackdaw/contracts/quizAnalysis'
+import type { BodyOf, QueryOf } from '@jackdaw/contracts/endpoint'
+import type { BankId, PersonId, QuestionId, QuizAttemptId, QuizId } from '@jackdaw/core/shared'
 import type { BankDocument, QuizDocument } from '@jackdaw/core/quizzes'
-import { useMutation, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 
 const changed = { onSuccess: () => queryClient.invalidateQueries() }
@@ -48,6 +49,20 @@ export const useAttemptRecord = (id: QuizAttemptId) =>
     queryKey: ['attempt-record', id],
     ...fresh,
     queryFn: ({ signal }) => call(attempts.getAttemptRecord, { params: { id }, signal }),
+  })
+
+export const useQuizAnalysis = (id: QuizId, counted: Counted) =>
+  useQuery({
+    queryKey: ['quiz-analysis', id, counted],
+    ...fresh,
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) => call(analyseQuiz, { params: { id }, query: { counted }, signal }),
+  })
+export const useAnswersTo = (id: QuizId, questionId: QuestionId, query: QueryOf<typeof listAnswers>) =>
+  useQuery({
+    queryKey: ['quiz-answers', id, questionId, query],
+    ...fresh,
+    queryFn: ({ signal }) => call(listAnswers, { params: { id, questionId }, query, signal }),
   })
 
 export const useCreateQuiz = () =>

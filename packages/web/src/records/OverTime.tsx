@@ -7,7 +7,7 @@ import { call } from '../api'
 import { dayOf, lazyPart, Loaded, Waiting } from '../ui'
 import { useTexts } from '../ui/words/texts'
 
-const LineChart = lazyPart(async () => (await import('../ui/chart/LineChart')).LineChart)
+const Chart = lazyPart(async () => (await import('../ui/chart/Chart')).Chart)
 
 /** How far the people of an item were, day by day. */
 export function OverTime({ id, among }: { id: ItemId; among: QueryOf<typeof getOverTime> }) {
@@ -24,7 +24,8 @@ export function OverTime({ id, among }: { id: ItemId; among: QueryOf<typeof getO
         if (!last) return <p className="text-soft py-3">{t('Nobody has been given this yet.')}</p>
         return (
           <Suspense fallback={<Waiting what={t('The chart is coming …')} />}>
-            <LineChart
+            <Chart
+              as="lines"
               title={t('People at the end of each day')}
               head={t('Day')}
               says={t('From {{from}} to {{to}}: of {{given}} people who have it, {{begun}} have begun and {{done}} are done.', {

@@ -19,3 +19,9 @@ export function markOf(question: Question, answer: Answer | null, marking: Marki
   const share = kind.mark(question.ask, question.key, answer.answer, marking)
   return { verdict: share >= 1 ? 'right' : share > 0 ? 'partly' : 'wrong', points: share * most, most }
 }
+
+/** What was chosen, as its kind counts it; nothing where nothing was. */
+export function countedOf({ kind, answer }: Answer): string[] {
+  const of = kindOf(kind)
+  return of.isAnswered(answer) ? of.counted(answer) : []
+}

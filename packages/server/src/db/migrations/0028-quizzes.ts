@@ -51,7 +51,8 @@ create index quiz_attempt_person on quiz_attempt (person_id);
 create index quiz_attempt_ends on quiz_attempt (ends_at) where ended_at is null;
 create table quiz_answer (
   attempt_id text collate "C" not null references quiz_attempt, question_id text collate "C" not null, answer jsonb, revision integer not null, saved_at timestamptz not null, active_ms integer not null,
-  verdict text, points double precision, most double precision, primary key (attempt_id, question_id));
+  verdict text, points double precision, most double precision, choices text[], primary key (attempt_id, question_id));
+create index quiz_answer_question on quiz_answer (question_id, attempt_id);
 create table quiz_allowance (
   quiz_id text collate "C" not null references quiz, person_id text collate "C" not null references person, extra_percent integer not null, extra_attempts integer not null,
   allowed_by text collate "C" not null references person, allowed_at timestamptz not null, primary key (quiz_id, person_id));

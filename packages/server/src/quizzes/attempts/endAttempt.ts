@@ -1,7 +1,7 @@
 import type { QuizEnd } from '@jackdaw/contracts/attempts'
 import { aboutAttempt } from '@jackdaw/core/inbox'
 import { quizItem } from '@jackdaw/core/items'
-import { isTold, MARKING_RULES, markOf, questionsOf, scoreOf, type Mark, type QuizDocument } from '@jackdaw/core/quizzes'
+import { countedOf, isTold, MARKING_RULES, markOf, questionsOf, scoreOf, type Mark, type QuizDocument } from '@jackdaw/core/quizzes'
 import { known, type PersonId, type QuestionId } from '@jackdaw/core/shared'
 import { v7 as uuidV7 } from 'uuid'
 import type { Attributes } from 'sequelize'
@@ -29,11 +29,24 @@ async function marked(tx: Db, attempt: Attempt, at: number): Promise<Marked[]> {
   const given = new Map((await tx.in(QUIZ_ANSWER).find({ attemptId: attempt.id })).map((row) => [row.questionId, row]))
   return attempt.drawn.map((questionId) => {
     const answer = given.get(questionId) ?? blankAnswer(attempt, questionId, at)
-    return { ...answer, ...markOf(known(questions, questionId), answer.answer, { language: attempt.language }) }
+    const question = known(questions, questionId)
+    const choices = answer.answer === null ? [] : countedOf(answer.answer)
+    return { ...answer, choices, ...markOf(question, answer.answer, { language: attempt.language }) }
   })
 }
 const blankAnswer = ({ id }: Attempt, questionId: QuestionId, at: number): Answered => ({
-  ...{ attemptId: id, questionId, answer: null, revision: 0, savedAt: at, activeMs: 0, verdict: null, points: null, most: null },
+  ...{
+    attemptId: id,
+    questionId,
+    answer: null,
+    revision: 0,
+    savedAt: at,
+    activeMs: 0,
+    verdict: null,
+    choices: null,
+    points: null,
+    most: null,
+  },
 })
 
 /** Ends an attempt that is held: marks what was answered, and writes down what came of it.
@@ -48,7 +61,7 @@ export async function endAttempt(
   const answers = await marked(tx, attempt, at)
   const { document } = await editionOf(tx, attempt.quizId, attempt.edition)
   const score = scoreOf(answers, document.passMark)
-  await tx.in(QUIZ_ANSWER).insertAll(answers, { inPlaceOf: ['verdict', 'points', 'most'] })
+  await tx.in(QUIZ_ANSWER).insertAll(answers, { inPlaceOf: ['verdict', 'choices', 'points', 'most'] })
   const next = {
     ...{ endedAt: at, ended, rules: MARKING_RULES, activeMs: answers.reduce((sum, { activeMs }) => sum + activeMs, 0) },
     ...{ points: score?.points ?? null, most: score?.most ?? null, percent: score?.percent ?? null },

@@ -23,7 +23,7 @@ import { FormDialog } from '../../ui/over/FormDialog'
 import { Question } from '../../ui/over/Question'
 import { Progress } from '../../ui/Progress'
 import { Tabs } from '../../ui/Tabs'
-import { LineChart } from '../../ui/chart/LineChart'
+import { Chart } from '../../ui/chart/Chart'
 import { Dialog } from '../../ui/over/Dialog'
 import { Menu, MenuItem } from '../../ui/over/Menu'
 import { Toasts } from '../../ui/toast/Toasts'
@@ -68,7 +68,8 @@ export function PartsPage() {
         />
       </Part>
       <Part name="Chart">
-        <LineChart
+        <Chart
+          as="lines"
           title="Done by day"
           head="Day"
           says="Four people were done at the end of the week, of six."

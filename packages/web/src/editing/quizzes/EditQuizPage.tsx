@@ -170,6 +170,9 @@ function Head({ draft, writing }: { draft: QuizDraft; writing: QuizWriting }) {
         <ButtonLink to={`/quizzes/${draft.id}`} hidden={draft.edition === null}>
           {t('As people see it')}
         </ButtonLink>
+        <ButtonLink to={`/quizzes/${draft.id}/analysis`} hidden={draft.edition === null}>
+          {t('How the questions went')}
+        </ButtonLink>
         <ButtonLink to={recordsOf(quizItem(draft.id))} hidden={draft.edition === null}>
           {t('Who finished')}
         </ButtonLink>

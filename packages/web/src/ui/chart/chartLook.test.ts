@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { axisFor, lineOption, namesApart } from './chartLook'
+import { axisFor, chartOption, namesApart } from './chartLook'
 
 it('keeps the names of lines apart that end at the same height, and inside', () => {
   expect(namesApart([1, 0], 200)).toEqual([0, 0])
@@ -18,7 +18,7 @@ it('has at most six round steps, up to the largest value or a little above', () 
   }
 })
 it('stands on zero and names every line', () => {
-  const option = lineOption({ along: ['a', 'b'], written: (each) => each, lines: [{ name: 'Done', values: [3, 5] }] }, 240)
+  const option = chartOption({ as: 'lines', along: ['a', 'b'], written: (each) => each, lines: [{ name: 'Done', values: [3, 5] }] }, 240)
   expect(option.yAxis).toMatchObject({ min: 0, max: 5 })
   expect(option.series).toMatchObject([{ name: 'Done', endLabel: { show: true } }])
 })

@@ -1,13 +1,13 @@
-import type { LineSeriesOption } from 'echarts/charts'
+import type { BarSeriesOption, LineSeriesOption } from 'echarts/charts'
 import type { GridComponentOption, TooltipComponentOption } from 'echarts/components'
 import type { ComposeOption } from 'echarts/core'
 
 /** A line of a chart: what it is called, and a value for each place along. */
 type ChartLine = { name: string; values: readonly number[] }
-/** What a chart shows. `along`: what stands below each place; `written`: the same as people read it. */
-export type ChartData = { along: readonly string[]; written: (along: string) => string; lines: readonly ChartLine[] }
+/** What a chart shows. `as`: lines over time, or a bar for each place; `along`: what stands below each place; `written`: the same as people read it. */
+export type ChartData = { as: 'lines' | 'bars'; along: readonly string[]; written: (along: string) => string; lines: readonly ChartLine[] }
 
-export type ChartOption = ComposeOption<LineSeriesOption | GridComponentOption | TooltipComponentOption>
+export type ChartOption = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOption | TooltipComponentOption>
 
 const INK = '#17212b'
 const SOFT = '#4a5763'
@@ -48,9 +48,9 @@ export function axisFor(most: number): { max: number; interval: number } {
   return { max: Math.ceil(most / interval) * interval, interval }
 }
 
-/** Lines over time in our look: zero on the axis, each line named at its end, no legend.
+/** Lines or bars in our look: zero on the axis, each line named at its end and each bar with its value above it, no legend.
  * @param heightPx of the whole chart */
-export function lineOption({ along, written, lines }: ChartData, heightPx: number): ChartOption {
+export function chartOption({ as, along, written, lines }: ChartData, heightPx: number): ChartOption {
   const axis = axisFor(Math.max(1, ...lines.flatMap((line) => [...line.values])))
   const apart = namesApart(
     lines.map((line) => (line.values.at(-1) ?? 0) / axis.max),
@@ -59,7 +59,7 @@ export function lineOption({ along, written, lines }: ChartData, heightPx: numbe
   return {
     animation: false,
     textStyle: { fontFamily: FONT, color: INK },
-    grid: { left: 8, right: RIGHT_PX, top: TOP_PX, bottom: BOTTOM_PX, containLabel: false, outerBoundsMode: 'same' },
+    grid: { left: 8, right: as === 'bars' ? 8 : RIGHT_PX, top: TOP_PX, bottom: BOTTOM_PX, containLabel: false, outerBoundsMode: 'same' },
     tooltip: {
       trigger: 'axis',
       confine: true,
@@ -67,12 +67,12 @@ export function lineOption({ along, written, lines }: ChartData, heightPx: numbe
       borderColor: INK,
       borderRadius: 2,
       textStyle: { color: INK, fontSize: 13, fontFamily: FONT },
-      axisPointer: { type: 'line', lineStyle: { color: SOFT } },
+      axisPointer: as === 'bars' ? { type: 'none' } : { type: 'line', lineStyle: { color: SOFT } },
     },
     xAxis: {
       type: 'category',
       data: along.map(written),
-      boundaryGap: false,
+      boundaryGap: as === 'bars',
       axisLine: { lineStyle: { color: INK } },
       axisTick: { show: false },
       axisLabel: { color: SOFT, fontSize: 12, hideOverlap: true, showMinLabel: true, alignMinLabel: 'left' },
@@ -84,29 +84,41 @@ export function lineOption({ along, written, lines }: ChartData, heightPx: numbe
       axisLabel: { color: SOFT, fontSize: 12 },
       splitLine: { lineStyle: { color: HAIR } },
     },
-    series: lines.map(({ name, values }, index) => {
-      const { color, type, width } = LINES[index % LINES.length]!
-      return {
-        type: 'line',
-        name,
-        data: [...values],
-        step: 'end',
-        symbol: 'none',
-        lineStyle: { color, width, type: typeof type === 'string' ? type : [...type] },
-        itemStyle: { color },
-        endLabel: {
-          show: true,
-          formatter: '{a} {c}',
-          color: INK,
-          fontSize: 13,
-          fontWeight: 600,
-          distance: 6,
-          offset: [0, apart[index] ?? 0],
-        },
-        labelLayout: { moveOverlap: 'shiftY' },
-        emphasis: { disabled: true },
-      }
-    }),
+    series: as === 'bars' ? lines.map(barOf) : lines.map((line, index) => lineOf(line, index, apart[index] ?? 0)),
+  }
+}
+
+const barOf = ({ name, values }: ChartLine, index: number): BarSeriesOption => ({
+  type: 'bar',
+  name,
+  data: [...values],
+  barMaxWidth: 34,
+  itemStyle: { color: LINES[(index + 1) % LINES.length]!.color },
+  label: { show: true, position: 'top', color: INK, fontSize: 12 },
+  emphasis: { disabled: true },
+})
+
+function lineOf({ name, values }: ChartLine, index: number, offset: number): LineSeriesOption {
+  const { color, type, width } = LINES[index % LINES.length]!
+  return {
+    type: 'line',
+    name,
+    data: [...values],
+    step: 'end',
+    symbol: 'none',
+    lineStyle: { color, width, type: typeof type === 'string' ? type : [...type] },
+    itemStyle: { color },
+    endLabel: {
+      show: true,
+      formatter: '{a} {c}',
+      color: INK,
+      fontSize: 13,
+      fontWeight: 600,
+      distance: 6,
+      offset: [0, offset],
+    },
+    labelLayout: { moveOverlap: 'shiftY' },
+    emphasis: { disabled: true },
   }
 }
 const TOP_PX = 14

@@ -4,7 +4,7 @@ import { useEffect, useId, useMemo, useRef } from 'react'
 import { Button } from '../Button'
 import { useTexts } from '../words/texts'
 import type { ChartData } from './chartLook'
-import { drawLines, type Drawn } from './drawLines'
+import { drawChart, type Drawn } from './drawChart'
 
 const HEIGHT_PX = 240
 
@@ -15,26 +15,26 @@ function save(name: string, href: string): void {
   link.click()
 }
 
-/** Lines over time, with the table behind them, words for who cannot see them, and both as a file.
+/** Lines over time, or bars, with the table behind them, words for who cannot see them, and both as a file.
  * @param head    what stands above the first column of the table
- * @param says    in words what the lines show
+ * @param says    in words what is shown
  * @param file    name of the files, without an ending */
-export function LineChart({ title, head, says, file, ...data }: ChartData & { title: string; head: string; says: string; file: string }) {
+export function Chart({ title, head, says, file, ...data }: ChartData & { title: string; head: string; says: string; file: string }) {
   const { t } = useTexts()
-  const { along, written, lines } = data
+  const { as, along, written, lines } = data
   const box = useRef<HTMLDivElement>(null)
   const drawn = useRef<Drawn | null>(null)
   const id = useId()
   // What is shown is told by its values: the page makes the lists anew whenever it is drawn.
-  const shown = JSON.stringify([along, lines])
+  const shown = JSON.stringify([as, along, lines])
   const stable = useMemo<ChartData>(() => {
-    const [places, values] = JSON.parse(shown) as [ChartData['along'], ChartData['lines']]
-    return { along: places, lines: values, written }
+    const [how, places, values] = JSON.parse(shown) as [ChartData['as'], ChartData['along'], ChartData['lines']]
+    return { as: how, along: places, lines: values, written }
     // How places are written does not change.
   }, [shown])
   useEffect(() => {
     if (!box.current) return
-    const chart = drawLines(box.current, HEIGHT_PX)
+    const chart = drawChart(box.current, HEIGHT_PX)
     drawn.current = chart
     const watch = new ResizeObserver(() => chart.resize())
     watch.observe(box.current)
