@@ -12,6 +12,7 @@ import { firstLoadOfReader } from './page'
 import { fillAssignments, movesWithForty, remindTime, simulationTime, todayLoad } from './assignments'
 import { chartTimes, fillAudiences, fillPeople, findTimes, fromNothing, importTimes, jobsDone, moverTimes, rebuildTime } from './people'
 import { practiseTimes } from './players'
+import { measureQuizzes } from './quizzes'
 import { recorderTimes } from './recorder'
 import { fillGuide, scaleUp } from './scale'
 import { get, signIn, startServer, type Running, type Session } from './server'
@@ -33,7 +34,9 @@ const onlyLoad = has('load')
 const onlyView = has('view')
 const onlyPeople = has('people')
 const onlyAssignments = has('assignments')
-const only = onlyAssignments || onlyPeople || onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
+const onlyQuizzes = has('quizzes')
+const only =
+  onlyQuizzes || onlyAssignments || onlyPeople || onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -379,6 +382,7 @@ async function main(): Promise<void> {
     const guideId = await measureDemo(cluster)
     if (!only || onlyPeople) await measurePeople(cluster)
     if (!only || onlyAssignments) await measureAssignments(cluster)
+    if (!only || onlyQuizzes) await measureQuizzes(cluster, SECONDS, say, line)
     if (only && !onlyLoad) return
     await measureLoad(cluster)
     if (onlyLoad) return

@@ -139,6 +139,8 @@ describe('a sentence on a question', () => {
     [{ discrimination: 0.1 }, 'look', 'little to do with how well people do elsewhere'],
     [{ right: 10, difficulty: 0.25 }, 'look', 'it is hard'],
     [{ right: 40, difficulty: 0.97, discrimination: 0.1 }, 'good', 'easy for nearly everybody'],
+    [{ right: 39, difficulty: 0.95, discrimination: -0.4 }, 'good', 'easy for nearly everybody'],
+    [{ right: 2, difficulty: 0.05, discrimination: -0.4 }, 'look', 'Only {{right}} of {{asked}} got this right: look'],
     [{}, 'good', 'mostly those who did well elsewhere'],
   ])('for %j is %s', (more, tone, words) => {
     const remark = remarkOn(figures(more), 'key')

@@ -2,7 +2,9 @@ import type { QuestionFigures } from './analyse'
 import type { Reliability } from './reliability'
 
 /** Fewer than so many answers say nothing about a question. */
-export const FEW_ANSWERS = 10
+const FEW_ANSWERS = 10
+/** With fewer than so many who were right, or who were not, it says nothing whether those did well elsewhere. */
+const FEW_ON_A_SIDE = 3
 /** From here on getting a question right goes along with doing well elsewhere (R. Ebel, Measuring educational achievement, 1965: below 0.2 a question
  * should be put right or left out). */
 const GOES_ALONG = 0.2
@@ -28,6 +30,10 @@ export function remarkOn(figures: QuestionFigures, right: string | null): Figure
   if (asked < FEW_ANSWERS) return say('unknown', '{{right}} of {{asked}} got this right: too few answers to say more.')
   if (count === asked) return say('look', 'All {{asked}} got this right: it does not show who can do it. Make it harder, or leave it out.')
   if (count === 0) return say('look', 'None of {{asked}} got this right: look at the key, or at what was taught.')
+  if (Math.min(count, asked - count) < FEW_ON_A_SIDE)
+    return count < asked / 2
+      ? say('look', 'Only {{right}} of {{asked}} got this right: look at the wording, or at what was taught.')
+      : say('good', '{{right}} of {{asked}} got this right: easy for nearly everybody.')
   if (discrimination !== null && discrimination < GOES_AGAINST)
     return say(
       'look',

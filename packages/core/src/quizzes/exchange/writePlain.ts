@@ -5,10 +5,8 @@ import { escaped, PLAIN_FACTS } from './plainForm'
 
 /** Something of a question that a format cannot hold. `question`: where it stands, from 1. */
 export type Lost = { question: number; what: LostKind }
-/** What formats may not be able to hold: pictures; words that are set off, lists, tables and links; the kind of the question itself; the steps that it tests; how
- * its points are given; slips that are let pass; whether capital letters count; for whom it is written what to look for; how hard it is; its tags. */
-export type LostKind =
-  'pictures' | 'formatting' | 'kind' | 'steps' | 'parts' | 'slips' | 'case' | 'rubric' | 'difficulty' | 'tags' | 'tolerance'
+/** What the plain form cannot hold: pictures; words that are set off, lists, tables and links; the kind of the question itself; the steps that it tests. */
+export type LostKind = 'pictures' | 'formatting' | 'kind' | 'steps'
 
 const isPlainBlock = (block: Block): boolean =>
   block.type === 'paragraph' && (block.content ?? []).every((node) => node.type === 'text' && !node.marks?.length)

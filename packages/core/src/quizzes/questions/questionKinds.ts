@@ -11,6 +11,9 @@ export type QuestionKind = keyof typeof QUESTION_KINDS
 /** All kinds, in the order in which they are offered. */
 export const ALL_QUESTION_KINDS: readonly QuestionKind[] = keysOf(QUESTION_KINDS)
 
+/** The kinds that can be asked: of replies nobody can be named yet who judges them. */
+export const ASKED_KINDS: readonly QuestionKind[] = ALL_QUESTION_KINDS.filter((kind) => QUESTION_KINDS[kind].judgedBy === 'rules')
+
 /** What a kind asks, keeps back, and is answered with. */
 export type AskOf<K extends QuestionKind> = (typeof QUESTION_KINDS)[K] extends KindOfQuestion<infer Ask, infer _K, infer _A> ? Ask : never
 /** Read by the schema of the key of a kind. */

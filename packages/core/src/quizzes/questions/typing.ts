@@ -87,6 +87,6 @@ export const written: KindOfQuestion<z.infer<typeof WrittenAsk>, z.infer<typeof 
   judgedBy: 'person',
   mark: () => 0,
   isAnswered: ({ words }) => words.trim() !== '',
-  lacks: () => null,
+  lacks: () => 'Nobody can be named yet who judges replies. Ask in another way.',
   counted: () => [],
 }

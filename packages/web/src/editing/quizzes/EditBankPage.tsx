@@ -13,6 +13,7 @@ import { useSavedAsYouGo } from '../../ui/useSavedAsYouGo'
 import { useTexts } from '../../ui/words/texts'
 import { AddQuestion } from './AddQuestion'
 import { Bench } from './Bench'
+import { InAndOut } from './InAndOut'
 import { PicturesOf } from './picturesHere'
 import { QuestionFacts } from './QuestionFacts'
 import { QuestionSheet } from './QuestionSheet'
@@ -94,17 +95,25 @@ function Ruler({ writing: { document, canUndo, undo }, list, mayEdit }: Ruled) {
         onPick={list.setSelected}
         onMove={list.move}
       />
-      {mayEdit && (
-        <div className="flex flex-wrap gap-2">
-          <AddQuestion
-            disabled={document.questions.length >= QUIZ_LIMITS.questions}
-            onAdd={(kind) => list.insert({ ...newQuestion(kind, nanoid), tags: list.here?.tags ?? [] })}
-          />
-          <Button look="quiet" disabled={!canUndo} onClick={undo}>
-            {t('Undo')}
-          </Button>
-        </div>
-      )}
+      <div className="flex flex-wrap gap-2">
+        {mayEdit && (
+          <>
+            <AddQuestion
+              disabled={document.questions.length >= QUIZ_LIMITS.questions}
+              onAdd={(kind) => list.insert({ ...newQuestion(kind, nanoid), tags: list.here?.tags ?? [] })}
+            />
+            <Button look="quiet" disabled={!canUndo} onClick={undo}>
+              {t('Undo')}
+            </Button>
+          </>
+        )}
+        <InAndOut
+          questions={document.questions}
+          count={document.questions.length}
+          name={document.title}
+          onTake={mayEdit ? list.append : null}
+        />
+      </div>
     </>
   )
 }

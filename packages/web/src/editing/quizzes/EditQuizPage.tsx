@@ -15,6 +15,7 @@ import { useTexts, type Texts } from '../../ui/words/texts'
 import { AddQuestion } from './AddQuestion'
 import { Bench } from './Bench'
 import { DrawSheet } from './DrawSheet'
+import { InAndOut } from './InAndOut'
 import { PicturesOf } from './picturesHere'
 import { PublishQuiz } from './PublishQuiz'
 import { QuestionFacts } from './QuestionFacts'
@@ -122,6 +123,12 @@ function Ruler({ writing: { document, undo, canUndo, findings }, list, banks }: 
         <Button look="quiet" disabled={!canUndo} onClick={undo}>
           {t('Undo')}
         </Button>
+        <InAndOut
+          questions={document.parts.flatMap((part) => (part.part === 'question' ? [part.question] : []))}
+          count={document.parts.length}
+          name={document.title}
+          onTake={(taken) => list.append(taken.map((question) => ({ part: 'question', id: nanoid(10), question })))}
+        />
       </div>
     </>
   )

@@ -15,6 +15,11 @@ export function useSelectedOf<T extends { id: string }>(list: readonly T[], chan
       change(at < 0 ? [...list, added] : [...list.slice(0, at + 1), added, ...list.slice(at + 1)])
       setSelected(added.id)
     },
+    /** Puts several at the end, and selects the first of them. */
+    append: (added: readonly T[]) => {
+      change([...list, ...added])
+      setSelected(added[0]?.id ?? selected)
+    },
     remove: () => {
       change(list.filter(({ id }) => id !== selected))
       setSelected(list[at + 1]?.id ?? list[at - 1]?.id ?? null)

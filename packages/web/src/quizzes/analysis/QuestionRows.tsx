@@ -23,6 +23,11 @@ export function QuestionRows({ analysis, counted }: { analysis: ResponseOf<typeo
   return (
     <section>
       <h2 className="text-lg border-b-2 border-ink">{t('Questions')}</h2>
+      <p className="text-sm text-soft py-2">
+        {t(
+          '“Tells apart” says how far getting a question right goes along with doing well at the others: 1 entirely, 0 not at all, below 0 the other way round.',
+        )}
+      </p>
       <ol>
         {asked.map((each, n) => (
           <QuestionRow key={each.question.id} {...{ each, counted }} id={analysis.id} n={n + 1} maySeeWho={analysis.maySeeWho} />
@@ -85,10 +90,10 @@ function QuestionRow({
           </div>
           <div>
             <dt className="text-soft">{t('Tells apart')}</dt>
-            <dd className="tabular-nums">{discrimination === null ? '–' : discrimination.toFixed(2)}</dd>
+            <dd className="tabular-nums">{discrimination === null ? '–' : discrimination.toFixed(2).replace('-', '−')}</dd>
           </div>
           <div>
-            <dt className="text-soft">{t('Time, the middle one')}</dt>
+            <dt className="text-soft">{t('Median time')}</dt>
             <dd className="tabular-nums">{medianMs === null ? '–' : lengthOf(medianMs)}</dd>
           </div>
         </dl>

@@ -151,4 +151,13 @@ export const english: Record<string, string> = {
   '{{count}} attempts left_one': 'One attempt left',
   '{{count}} not answered_one': 'One not answered',
   'Hand it in with {{count}} not answered?_one': 'Hand it in with one not answered?',
+  '{{count}} attempts, from {{from}} to {{until}}_one': 'One attempt, from {{from}} to {{until}}',
+  'Of {{count}} questions, {{words}} was the hardest, with {{percent}} of its points._one':
+    'Of one question, {{words}}, {{percent}} of the points were had.',
+  '{{count}} questions have not been asked in these attempts._one': 'One question has not been asked in these attempts.',
+  '{{count}} of {{asked}}_one': 'One of {{asked}}',
+  '{{shown}} of {{count}} are listed._one': '{{shown}} of one is listed.',
+  '{{count}} things are not understood_one': 'One thing is not understood',
+  'Add {{count}} questions_one': 'Add one question',
+  'Save {{count}} questions_one': 'Save one question',
 }

@@ -1,0 +1,55 @@
+import { QUIZ_LIMITS, type Question } from '@jackdaw/core/quizzes'
+import { Ellipsis } from 'lucide-react'
+import { Suspense, useState } from 'react'
+import { IconButton, lazyPart } from '../../ui'
+import { Menu, MenuItem } from '../../ui/over/Menu'
+import { useTexts } from '../../ui/words/texts'
+
+const TakeIn = lazyPart(async () => (await import('./TakeIn')).TakeIn)
+const GiveOut = lazyPart(async () => (await import('./GiveOut')).GiveOut)
+
+/** Questions in and out: typed or pasted, and saved as a text. @param count how many there are already @param onTake `null` where nothing may be changed */
+export function InAndOut({
+  questions,
+  count,
+  name,
+  onTake,
+}: {
+  questions: readonly Question[]
+  count: number
+  name: string
+  onTake: ((questions: Question[]) => void) | null
+}) {
+  const { t } = useTexts()
+  const [opened, setOpened] = useState<'in' | 'out' | null>(null)
+  return (
+    <>
+      <Menu
+        align="start"
+        trigger={
+          <IconButton name={t('Questions in and out')}>
+            <Ellipsis size={18} aria-hidden />
+          </IconButton>
+        }
+      >
+        {onTake && <MenuItem onSelect={() => setOpened('in')}>{t('Type or paste questions')}</MenuItem>}
+        <MenuItem disabled={questions.length === 0} onSelect={() => setOpened('out')}>
+          {t('Save the questions as a text')}
+        </MenuItem>
+      </Menu>
+      <Suspense>
+        {opened === 'in' && onTake && (
+          <TakeIn
+            room={QUIZ_LIMITS.questions - count}
+            onClose={() => setOpened(null)}
+            onTake={(taken) => {
+              onTake(taken)
+              setOpened(null)
+            }}
+          />
+        )}
+        {opened === 'out' && <GiveOut {...{ questions, name }} onClose={() => setOpened(null)} />}
+      </Suspense>
+    </>
+  )
+}
