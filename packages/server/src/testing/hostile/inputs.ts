@@ -191,7 +191,8 @@ export async function validInput(
     quiz: [things.quiz],
     bank: [things.bank],
     'quiz-attempt': [things.quizAttempt],
-    question: [things.question],
+    // In documents questions have ids of their own, each another one.
+    ...(endpoint.path.includes(':questionId') ? { question: [things.question] } : {}),
     plan: [things.plan],
     enrolment: [things.enrolment],
     'plan-giving': [things.planGiving],
