@@ -233,9 +233,8 @@ it('the questions of a year stand in plain sentences, each figure opens to its p
   await press(lead, 'Go on to the questions')
   await press(lead, 'Questions in and out')
   await click(lead, '[role=menuitem] ::-p-text(Type or paste questions)')
-  await lead
-    .locator('[role=dialog] textarea')
-    .fill('? How warm may it be?\n# 6 °C ~ 0.5\n: hard, tags cold\n\n? Is the door shut?\n= true\n\n? Nothing to answer')
+  await click(lead, '[role=dialog] textarea')
+  await lead.keyboard.type('? How warm may it be?\n# 6 °C ~ 0.5\n: hard, tags cold\n\n? Is the door shut?\n= true\n\n? Nothing to answer')
   await seen(lead, 'One thing is not understood')
   await press(lead, 'Add 2 questions')
   await seen(lead, 'Question 1 · Number')
