@@ -1,8 +1,9 @@
 import type { QuizAttempt, ToldMark } from '@jackdaw/contracts/attempts'
 import { isBlank } from '@jackdaw/core/quizzes'
 import { CircleCheck, CircleX, Hourglass } from 'lucide-react'
+import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Button, ButtonLink, Failed, lengthOf, momentOf, TextLink } from '../../ui'
+import { Button, ButtonLink, Failed, lengthOf, Message, momentOf, TextLink } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { whyNot } from '../beginWords'
 import { ContentView, type PictureSource } from '../ContentView'
@@ -10,6 +11,7 @@ import { useBeginAttempt } from '../queries'
 import { RightAnswer } from '../RightAnswer'
 import { VerdictMark } from '../verdictWords'
 import { AnswerTo } from './answers/AnswerTo'
+import { keptAnswers } from './keptAnswers'
 
 type Result = NonNullable<QuizAttempt['result']>
 
@@ -17,6 +19,7 @@ type Result = NonNullable<QuizAttempt['result']>
 export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; result: Result; source: PictureSource }) {
   const { t } = useTexts()
   const { title, quizId, passMark } = attempt
+  const late = useCameTooLate(attempt)
   return (
     <main id="main" className="min-h-dvh bg-sheet px-4 md:px-10 py-8">
       <title>{`${title} – Jackdaw`}</title>
@@ -41,11 +44,23 @@ export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; 
             {lengthOf(result.endedAt - result.openedAt)}
           </p>
         </header>
+        {late > 0 && (
+          <Message tone="warn" title={t('{{count}} answers of this browser came too late', { count: late })}>
+            {t('The time was over before they reached the server. They do not count.')}
+          </Message>
+        )}
         <Next {...{ attempt, result }} />
         {result.marks && <Marks {...{ attempt, source }} marks={result.marks} />}
       </div>
     </main>
   )
+}
+
+/** How many answers this browser could not send before the attempt was over; it keeps them no longer. */
+function useCameTooLate({ attemptId }: QuizAttempt): number {
+  const [late] = useState(() => keptAnswers.read(attemptId).length)
+  useEffect(() => keptAnswers.forget(attemptId), [attemptId])
+  return late
 }
 
 function Standing({ result: { passed } }: { result: Result }) {

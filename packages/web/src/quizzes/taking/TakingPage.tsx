@@ -44,7 +44,7 @@ function useTaking(attempt: QuizAttempt, onOver: () => void) {
   const { questions } = attempt
   const [at, setAt] = useState(0)
   const here = questions[at]
-  const { answers, answer, choose, flush, forget } = useAnswers(attempt, here?.id, onOver)
+  const { answers, session } = useAnswers(attempt, here?.id, onOver)
   const heading = useRef<HTMLHeadingElement>(null)
   const handIn = useHandInAttempt(attempt.attemptId)
   const [unsaved, setUnsaved] = useState(false)
@@ -52,16 +52,16 @@ function useTaking(attempt: QuizAttempt, onOver: () => void) {
   const left = questions.filter(({ id }) => !isAnswered(id)).length
   const go = (n: number) => {
     setAt(n)
-    void flush()
+    void session.flush()
     window.scrollTo(0, 0)
     requestAnimationFrame(() => heading.current?.focus({ preventScroll: true }))
   }
   const send = async () => {
     setUnsaved(false)
-    if (await flush()) handIn.mutate(undefined, { onSuccess: forget })
+    if (await session.flush()) handIn.mutate()
     else setUnsaved(true)
   }
-  return { at, here, left, answers, answer, choose, go, send, handIn, unsaved, heading, isAnswered }
+  return { at, here, left, answers, session, go, send, handIn, unsaved, heading, isAnswered }
 }
 
 function Taking({ attempt, onOver }: { attempt: QuizAttempt; onOver: () => void }) {
@@ -115,7 +115,7 @@ function Taking({ attempt, onOver }: { attempt: QuizAttempt; onOver: () => void 
 
 type Asking = { attempt: QuizAttempt; taking: ReturnType<typeof useTaking>; here: AskedQuestion }
 /** The question in sight. */
-function Asked({ attempt, taking: { at, answers, answer, choose, handIn, unsaved, heading }, here }: Asking) {
+function Asked({ attempt, taking: { at, answers, session, handIn, unsaved, heading }, here }: Asking) {
   const { t } = useTexts()
   const state = answers.get(here.id)
   return (
@@ -130,9 +130,9 @@ function Asked({ attempt, taking: { at, answers, answer, choose, handIn, unsaved
           answer={state?.answer ?? null}
           disabled={handIn.isPending || state?.state === 'clash'}
           source={sourceOf(attempt)}
-          onAnswer={(given, atOnce) => answer(here.id, given, atOnce)}
+          onAnswer={(given, atOnce) => session.answer(here.id, given, atOnce)}
         />
-        <SavingLine state={state} question={here} source={sourceOf(attempt)} onChoose={(which) => choose(here.id, which)} />
+        <SavingLine state={state} question={here} source={sourceOf(attempt)} onChoose={(which) => session.choose(here.id, which)} />
         {unsaved && (
           <Message tone="bad" role="alert" title={t('Not handed in: some answers are not saved yet.')}>
             {t('They are kept in this browser and sent as soon as the server can be reached. Then hand it in.')}

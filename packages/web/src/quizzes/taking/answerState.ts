@@ -13,4 +13,4 @@ export type AnswerState = {
 /** Nothing is answered. */
 export const NOTHING: AnswerState = { answer: null, revision: 0, state: 'saved' }
 /** Whether it is still to be saved. */
-export const isPending = (state: AnswerState | undefined): boolean => state?.state === 'waits' || state?.state === 'retries'
+export const isPending = ({ state }: Pick<AnswerState, 'state'>): boolean => state === 'waits' || state === 'retries'

@@ -1,7 +1,7 @@
 import { Answer } from '@jackdaw/core/quizzes'
 import { QuestionId, type QuizAttemptId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
-import type { AnswerState } from './answerState'
+import { isPending, type AnswerState } from './answerState'
 
 const Kept = z.array(z.tuple([QuestionId, z.object({ answer: z.nullable(Answer), revision: z.int() })]))
 const nameOf = (id: QuizAttemptId) => `quiz ${id}`
@@ -16,7 +16,7 @@ export const keptAnswers = {
     }
   },
   write(id: QuizAttemptId, answers: ReadonlyMap<QuestionId, AnswerState>): void {
-    const unsent = [...answers].filter(([, { state }]) => state === 'waits' || state === 'retries')
+    const unsent = [...answers].filter(([, { state }]) => isPending({ state }) || state === 'too-late')
     try {
       if (unsent.length === 0) localStorage.removeItem(nameOf(id))
       else localStorage.setItem(nameOf(id), JSON.stringify(unsent.map(([of, { answer, revision }]) => [of, { answer, revision }])))

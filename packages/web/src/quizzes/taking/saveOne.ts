@@ -1,30 +1,29 @@
 import { getQuizAttempt, saveAnswer } from '@jackdaw/contracts/attempts'
 import type { Answer } from '@jackdaw/core/quizzes'
-import type { QuizAttemptId, QuestionId } from '@jackdaw/core/shared'
-import { ApiProblem, call, queryClient } from '../../api'
-import type { AnswerState } from './answerState'
+import type { QuestionId, QuizAttemptId } from '@jackdaw/core/shared'
+import { ApiProblem, call } from '../../api'
+import type { Saved } from './answerSession'
 
-/** Saves one answer. @returns how it stands then */
-export async function saveOne(id: QuizAttemptId, questionId: QuestionId, state: AnswerState, activeMs: number): Promise<AnswerState> {
-  const { answer, revision } = state
+type Saving = { questionId: QuestionId; answer: Answer | null; revision: number; activeMs: number }
+/** Saves one answer. @returns what came of it; what goes wrong on the way is tried again */
+export async function saveOne(id: QuizAttemptId, { questionId, ...body }: Saving): Promise<Saved> {
   try {
-    const saved = await call(saveAnswer, { params: { id, questionId }, body: { answer, revision, activeMs } })
-    return { answer, revision: saved.revision, state: 'saved' }
+    const { revision } = await call(saveAnswer, { params: { id, questionId }, body })
+    return { to: 'saved', revision }
   } catch (error) {
-    if (!(error instanceof ApiProblem) || error.problem.status >= 500) return { ...state, state: 'retries' }
-    if (error.problem.code === 'attempt-over') return { ...state, state: 'too-late' }
-    if (error.problem.code !== 'precondition-failed')
-      return { ...state, state: 'refused', why: error.problem.detail ?? error.problem.title }
-    return { ...state, state: 'clash', theirs: await theirsOf(id, questionId) }
+    if (!(error instanceof ApiProblem) || error.problem.status >= 500) return { to: 'retries' }
+    const { code, detail, title } = error.problem
+    if (code === 'attempt-over') return { to: 'too-late' }
+    return code === 'precondition-failed' ? whatIsThere(id, questionId) : { to: 'refused', why: detail ?? title }
   }
 }
 /** What another window has saved. */
-async function theirsOf(id: QuizAttemptId, questionId: QuestionId): Promise<{ answer: Answer | null; revision: number }> {
-  const attempt = await queryClient.fetchQuery({
-    queryKey: ['quiz-attempt-now', id],
-    staleTime: 0,
-    gcTime: 0,
-    queryFn: ({ signal }) => call(getQuizAttempt, { params: { id }, signal }),
-  })
-  return attempt.answers.find((each) => each.questionId === questionId) ?? { answer: null, revision: 0 }
+async function whatIsThere(id: QuizAttemptId, questionId: QuestionId): Promise<Saved> {
+  try {
+    const { answers } = await call(getQuizAttempt, { params: { id } })
+    const { answer, revision } = answers.find((each) => each.questionId === questionId) ?? { answer: null, revision: 0 }
+    return { to: 'clash', theirs: { answer, revision } }
+  } catch {
+    return { to: 'retries' } // It is asked for once more with the next try.
+  }
 }

@@ -160,4 +160,5 @@ export const english: Record<string, string> = {
   '{{count}} things are not understood_one': 'One thing is not understood',
   'Add {{count}} questions_one': 'Add one question',
   'Save {{count}} questions_one': 'Save one question',
+  '{{count}} answers of this browser came too late_one': 'One answer of this browser came too late',
 }

@@ -109,4 +109,8 @@ export const germanQuizzes: Record<string, string> = {
   'Your answer, a number': 'Ihre Antwort, eine Zahl',
   'Your reply, in your own words. A person reads it.': 'Ihre Antwort, in eigenen Worten. Ein Mensch liest sie.',
   '{{used}} of {{most}} characters': '{{used}} von {{most}} Zeichen',
+  '{{count}} answers of this browser came too late_one': 'Eine Antwort dieses Browsers kam zu spät',
+  '{{count}} answers of this browser came too late_other': '{{count}} Antworten dieses Browsers kamen zu spät',
+  'The time was over before they reached the server. They do not count.':
+    'Die Zeit war vorbei, bevor sie den Server erreichten. Sie zählen nicht.',
 }
