@@ -94,6 +94,8 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
     true, // to be confirmed
     true, // sent back
     false, // confirmed
+    true, // a result of a quiz
+    false, // an attempt whose time was over
     true, // a check-in
     true, // a check-in that both have answered
     true, // a clash
