@@ -170,7 +170,7 @@ const QUIZZES: readonly DemoQuiz[] = [
     more: { timeLimitMinutes: 15, questionOrder: 'shuffled', afterFailing: 'count' },
     tell: 'Marta Sorrel',
     daysAgo: 345,
-    teams: ['Crate line A', 'Crate line B', 'Houses 1 to 3', 'Seeding', 'Potting on'],
+    teams: ['Crate line A', 'Crate line B'],
     due: { kind: 'days', days: 30 },
   },
   {
