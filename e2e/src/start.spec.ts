@@ -50,7 +50,7 @@ const guides = async (address: string): Promise<number> => {
   return ((await (await fetch(`${address}/api/guides`, { headers: { cookie } })).json()) as { total: number }).total
 }
 const until = async (true_: () => boolean): Promise<void> => {
-  for (let i = 0; i < 400 && !true_(); i++) await new Promise((resolve) => setTimeout(resolve, 50))
+  for (let i = 0; i < 1_600 && !true_(); i++) await new Promise((resolve) => setTimeout(resolve, 50))
   expect(true_()).toBe(true)
 }
 
