@@ -1,4 +1,4 @@
-import type { BankId, QuestionId } from '../shared'
+import type { BankId } from '../shared'
 import { GOOD_LENGTH, MANY_QUESTIONS } from './limits'
 import { poolOf, questionsAsked, type QuizDocument } from './quizDocument'
 import { isBlank } from './questions/content'
@@ -76,6 +76,3 @@ function drawLacks(
       : '{{count}} questions are to be drawn from “{{bank}}” with the tag “{{tag}}”, and only {{there}} are there. Draw fewer, or add some.'
   return [{ stops: true, about: part.id, words, into }]
 }
-
-/** The id by which a finding is about a question. */
-export const isAbout = ({ about }: QuizFinding, id: QuestionId | string): boolean => about === id

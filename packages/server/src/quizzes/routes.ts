@@ -10,6 +10,7 @@ import { ITEM } from '../items'
 import { analysisOf } from './analysis/analysis'
 import { answersTo } from './analysis/answers'
 import { beginAttempt, handIn, saveAnswer, withAttempt } from './attempts/answering'
+import { concerns } from './attempts/soFar'
 import { attemptFor, attemptInRecord, attemptsInRecord, quizFor } from './attempts/shown'
 import { allBanks, bankFor, createBank, saveBank } from './banks/banks'
 import { BANK, BANK_PICTURE, QUIZ_ALLOWANCE, QUIZ_ATTEMPT } from './model'
@@ -114,13 +115,12 @@ function takingRoutes(routes: Routes): void {
 function recordRoutes(routes: Routes): void {
   const { database: db } = routes.parts
 
-  route(routes, attempts.listQuizAttempts, async ({ params: { id, quizId } }, { caller, relations }) => ({
-    ...(await attemptsInRecord(db, quizId, id, id === caller.id)),
-    mayAllow: may(caller.permissions, 'quiz.allow', relations),
-  }))
+  route(routes, attempts.listQuizAttempts, async ({ params: { id, quizId } }, { caller, relations }) => {
+    if (!(await concerns(db, quizId, id))) return fail('not-found')
+    return { ...(await attemptsInRecord(db, quizId, id, id === caller.id)), mayAllow: may(caller.permissions, 'quiz.allow', relations) }
+  })
   route(routes, attempts.allowMore, async ({ params: { id, quizId }, body }, { caller, now }) => {
-    const item = await db.in(ITEM).one(quizItem(quizId))
-    if (!item || item.edition === null) return fail('not-found')
+    if (!(await concerns(db, quizId, id))) return fail('not-found')
     const row = { quizId, personId: id, ...body, allowedBy: caller.id, allowedAt: now }
     await db.in(QUIZ_ALLOWANCE).insertAll([row], { inPlaceOf: ['extraPercent', 'extraAttempts', 'allowedBy', 'allowedAt'] })
   })

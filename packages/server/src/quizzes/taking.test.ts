@@ -1,12 +1,12 @@
-import { quizItem } from '@jackdaw/core/items'
 import type { QuizAttempt } from '@jackdaw/contracts/attempts'
 import type { QuizDocument } from '@jackdaw/core/quizzes'
-import type { BankId, QuizId } from '@jackdaw/core/shared'
+import type { BankId, PersonId, QuizId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { recount } from '../events'
-import { aQuiz, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../testing/testServer'
+import { aGuide, aQuiz, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../testing/testServer'
 import { endThoseOver } from './attempts/endThoseOver'
+import { handsOverQuizzes } from './handsOver'
 import { asking, CANARY, EVERY_KIND, questionOf, statements } from './testing'
 
 let server: TestServer
@@ -112,10 +112,14 @@ describe('taking a quiz', () => {
     },
   )
 
-  it('leads to the steps behind what was missed, as far as the person may read them', async () => {
-    const steps = [{ guideId: nanoid(), stepId: nanoid() }] as never
-    const quiz = await quizOf({}, [questionOf('true-false', {}, { right: true }, { steps })])
-    expect((await take(quiz, false)).result!.goOver).toEqual([])
+  it('leads to the steps behind what was missed, as far as the person may read them, and nowhere where it is told only that it failed', async () => {
+    const [own, secret] = [await aGuide(server, company, 'author'), await aGuide(server, company, 'author', { published: false })]
+    const tests = (guide: { id: string; steps: string[] }, n: number) => ({ guideId: guide.id, stepId: guide.steps[n]! })
+    const missed = questionOf('true-false', {}, { right: true }, { steps: [tests(own, 2), tests(secret, 0)] as never })
+    const known = questionOf('true-false', {}, { right: false }, { steps: [tests(own, 0)] as never })
+    const over = async (more: Partial<QuizDocument>) => (await take(await quizOf(more, [missed, known]), false)).result!.goOver
+    expect(await over({})).toEqual([{ guideId: own.id, title: 'Rinse the trays', steps: [own.steps[2]] }])
+    expect(await over({ afterFailing: 'nothing' })).toEqual([])
   })
 
   it('is not done by an attempt that is not passed, and by one that is passed later', async () => {
@@ -314,7 +318,7 @@ describe('results', () => {
   })
 })
 
-it('writing: nothing is lost where two write, a key with nothing right is not published, and a quiz goes over with its owner', async () => {
+it('writing: nothing is lost where two write, and a key with nothing right is not published', async () => {
   const author = await company.as('author')
   const document = { ...(await draft()).document, title: 'Seeds' }
   const { id } = await author.json('post', '/api/quizzes', { document })
@@ -329,5 +333,27 @@ it('writing: nothing is lost where two write, a key with nothing right is not pu
   async function draft(): Promise<{ document: QuizDocument }> {
     return author.json('get', `/api/quizzes/${await quizOf()}/draft`)
   }
-  expect(quizItem(id).kind).toBe('quiz')
+})
+
+it('quizzes and banks go over with their owner, and nobody else’s do', async () => {
+  const { database } = server.parts
+  const { author, otherAuthor, lead: leadId } = company.people
+  const quiz = await quizOf()
+  const bank = nanoid<BankId>()
+  await server.services.addBank({ id: bank, ownerId: author, now: START, document: { title: 'Light', questions: [] } })
+  const held = await handsOverQuizzes.heldBy(database, author)
+  expect(held).toEqual(expect.arrayContaining([quiz, bank]))
+  const pass = (from: PersonId, to: PersonId) => database.transaction((tx) => handsOverQuizzes.pass(tx, [quiz, bank], from, to))
+  expect(await pass(leadId, otherAuthor)).toEqual([])
+  expect((await pass(author, otherAuthor)).sort()).toEqual([quiz, bank].sort())
+  expect(await handsOverQuizzes.heldBy(database, otherAuthor)).toEqual(expect.arrayContaining([quiz, bank]))
+  await (await company.as('otherAuthor')).json('get', `/api/quizzes/${quiz}/draft`)
+  await (await company.as('author')).json('get', `/api/quizzes/${quiz}/draft`, undefined, 404)
+})
+
+it('a quiz that is no business of somebody’s stands in no record of theirs, and nothing can be granted for it', async () => {
+  const quiz = await aQuiz(server, company, 'author', { parts: asking(...two) }, { given: false })
+  const path = `/api/people/${company.people.staff}/quizzes/${quiz}`
+  for (const client of [staff, manager, lead]) await client.json('get', `${path}/attempts`, undefined, 404)
+  await manager.json('put', `${path}/allowance`, { extraPercent: 0, extraAttempts: 1 }, 404)
 })

@@ -9,8 +9,8 @@ import { call, queryClient } from '../api'
 
 const changed = { onSuccess: () => queryClient.invalidateQueries() }
 const fresh = { staleTime: 0 }
-/** What is written is not asked for again while somebody writes. */
-const writing = { ...fresh, refetchOnWindowFocus: false, refetchOnReconnect: false } as const
+/** What is written is not asked for again while somebody writes, and not kept afterwards: whoever comes back has to begin from what is there then. */
+const writing = { ...fresh, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false } as const
 const archive = (archived: boolean) => (archived ? { archived: 'yes' as const } : {})
 
 export const useQuizzes = (archived: boolean) =>
@@ -35,7 +35,6 @@ export const useQuizAttempt = (id: QuizAttemptId) =>
   useQuery({
     queryKey: ['quiz-attempt', id],
     ...writing,
-    gcTime: 0,
     queryFn: ({ signal }) => call(attempts.getQuizAttempt, { params: { id }, signal }),
   })
 export const useQuizAttempts = (id: PersonId, quizId: QuizId) =>

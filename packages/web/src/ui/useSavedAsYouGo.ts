@@ -1,9 +1,11 @@
 import { useEffect, useRef, useState } from 'react'
 import type * as z from 'zod/mini'
+import { Unreachable } from '../api'
 import { useWarnUnsaved } from './useWarnUnsaved'
 
-/** So long after the last change it is saved. */
+/** So long after the last change it is saved, and so long after the server could not be reached it is tried again. */
 const REST_MS = 900
+const AGAIN_MS = 4_000
 const MOST_BACK = 100
 
 type Saved<D> = { revision: number; document: D }
@@ -68,8 +70,16 @@ export function useSavedAsYouGo<D extends object>(
   keepNow.current = keep
   useEffect(() => {
     if (!unsaved || fault !== null) return
-    const timer = setTimeout(() => void keepNow.current().catch(() => undefined /* It stands on the page. */), REST_MS)
-    return () => clearTimeout(timer)
-  }, [document, unsaved, fault])
+    const save = () => void keepNow.current().catch(() => undefined /* It stands on the page. */)
+    const timer = setTimeout(save, REST_MS)
+    // What another one has changed meanwhile is not written over by trying again; what did not come to the server at all is sent once more.
+    const again = error instanceof Unreachable ? setInterval(save, AGAIN_MS) : undefined
+    return () => {
+      clearTimeout(timer)
+      clearInterval(again)
+    }
+  }, [document, unsaved, fault, error])
+  // Whoever goes to another page at once has written the last words for good.
+  useEffect(() => () => void keepNow.current().catch(() => undefined /* The page is gone. */), [])
   return { document, change, undo, canUndo: back.length > 0, unsaved, saving, fault, error, keep, revision: saved.revision }
 }

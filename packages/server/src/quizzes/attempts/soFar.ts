@@ -9,6 +9,14 @@ export async function allowanceOf(db: Db, quizId: QuizId, personId: PersonId): P
   return row ? { extraPercent: row.extraPercent, extraAttempts: row.extraAttempts } : NO_ALLOWANCE
 }
 
+/** Whether a quiz is any business of somebody's: it is theirs to take, or they have taken it. */
+export const concerns = async (db: Db, quizId: QuizId, personId: PersonId): Promise<boolean> =>
+  (await db.one<{ yes: boolean }>(
+    `select exists (select 1 from item_access v where v.person_id = $2 and v.item_kind = 'quiz' and v.item_id = $1)
+       or exists (select 1 from quiz_attempt a where a.person_id = $2 and a.quiz_id = $1) as yes`,
+    [quizId, personId],
+  ))!.yes
+
 /** What somebody has done so far: in editions that count, and in the present round. An attempt that is open counts among them. */
 export async function attemptsSoFar(db: Db, quizId: QuizId, personId: PersonId): Promise<AttemptsSoFar> {
   const row = await db.one<{ count: number; failed_at: Date | null; has_passed: boolean; waits: boolean }>(

@@ -1,17 +1,14 @@
 import type { GuideDocument, GuideItem, ItemId } from '@jackdaw/core/guides'
 import type { Lack } from '@jackdaw/core/players'
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core'
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { memo, useMemo, useRef } from 'react'
 import { useTexts } from '../../ui/words/texts'
+import { useMoving } from './useMoving'
 import { FlowLines, roomForLines } from '../exercises/FlowLines'
 import { lackWords } from '../exercises/lackWords'
 import { itemKindOf } from '../itemKinds'
-
-// The same objects at every key: with new ones every tick would be drawn anew.
-const POINTER = { activationConstraint: { distance: 5 } }
-const KEYBOARD = { coordinateGetter: sortableKeyboardCoordinates }
 
 /** The ruler as the author's outline: a tick for each step, which leads to it and is dragged, by hand or by keys, to another place. */
 export function OutlineRuler({
@@ -34,7 +31,6 @@ export function OutlineRuler({
   onMove: (id: ItemId, after: ItemId | null) => void
 }) {
   const { t } = useTexts()
-  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYBOARD))
   const list = useRef<HTMLOListElement>(null)
   const order = document.items.map((item) => item.id).join(' ')
   // The same list as long as the order is the same: else every tick would be drawn anew at every key.
@@ -43,6 +39,7 @@ export function OutlineRuler({
     const item = document.items.find((each) => each.id === id)
     return item ? itemKindOf(item).nameOf(item, 0, t) : ''
   }
+  const moving = useMoving(nameOf)
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return
     const [from, to] = [ids.indexOf(String(active.id)), ids.indexOf(String(over.id))]
@@ -53,22 +50,7 @@ export function OutlineRuler({
   return (
     <nav aria-label={t('Outline')} className="relative" style={{ paddingLeft: roomForLines(document) }}>
       <FlowLines {...{ document, list, selected }} />
-      <DndContext
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragEnd={drop}
-        accessibility={{
-          screenReaderInstructions: {
-            draggable: t('Press space to pick it up, the arrow keys to move it, space to put it down, Escape to leave it where it was.'),
-          },
-          announcements: {
-            onDragStart: ({ active }) => t('Picked up: {{name}}', { name: nameOf(active.id) }),
-            onDragOver: ({ over }) => (over ? t('Now at the place of: {{name}}', { name: nameOf(over.id) }) : undefined),
-            onDragEnd: ({ active, over }) => (over ? t('Put down: {{name}}', { name: nameOf(active.id) }) : t('Left where it was')),
-            onDragCancel: () => t('Left where it was'),
-          },
-        }}
-      >
+      <DndContext {...moving} collisionDetection={closestCenter} onDragEnd={drop}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol ref={list} className="relative border-l-2 border-ink">
             {document.items.map((item) => (

@@ -1,13 +1,11 @@
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core'
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { useTexts } from '../../ui/words/texts'
+import { useMoving } from '../outline/useMoving'
 
 /** A tick of the ruler: a question, or what is drawn from a bank. `number`: where it stands among what is asked; `lacks`: it is not finished. */
 export type QuizMark = { id: string; number: string; name: string; kind: string; lacks: boolean }
-
-const POINTER = { activationConstraint: { distance: 5 } }
-const KEYBOARD = { coordinateGetter: sortableKeyboardCoordinates }
 
 /** The ruler of a quiz or a bank: a tick for each question, which leads to it and is dragged, by hand or by keys, to another place. `head`: what stands before the first. */
 export function QuizRuler({
@@ -26,10 +24,9 @@ export function QuizRuler({
   onPick: (id: string | null) => void
   onMove: (from: number, to: number) => void
 }) {
-  const { t } = useTexts()
-  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYBOARD))
   const ids = marks.map(({ id }) => id)
   const nameOf = (id: unknown) => marks.find((mark) => mark.id === id)?.name ?? ''
+  const moving = useMoving(nameOf)
   const drop = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id) onMove(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))
   }
@@ -44,22 +41,7 @@ export function QuizRuler({
         <span className={`w-7 shrink-0 ${selected === null ? 'h-1.5 bg-kingfisher' : 'h-0.5 bg-ink'}`} aria-hidden />
         {head}
       </button>
-      <DndContext
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragEnd={drop}
-        accessibility={{
-          screenReaderInstructions: {
-            draggable: t('Press space to pick it up, the arrow keys to move it, space to put it down, Escape to leave it where it was.'),
-          },
-          announcements: {
-            onDragStart: ({ active }) => t('Picked up: {{name}}', { name: nameOf(active.id) }),
-            onDragOver: ({ over }) => (over ? t('Now at the place of: {{name}}', { name: nameOf(over.id) }) : undefined),
-            onDragEnd: ({ active, over }) => (over ? t('Put down: {{name}}', { name: nameOf(active.id) }) : t('Left where it was')),
-            onDragCancel: () => t('Left where it was'),
-          },
-        }}
-      >
+      <DndContext {...moving} collisionDetection={closestCenter} onDragEnd={drop}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="border-l-2 border-ink">
             {marks.map((mark) => (

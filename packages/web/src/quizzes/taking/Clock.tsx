@@ -6,7 +6,7 @@ const SAID_AT = [10, 5, 1]
 const two = (n: number) => String(n).padStart(2, '0')
 
 /** The time that is left, by the server's clock: what the clock of this device says does not matter, only how it goes on.
- * @param now the server's clock when the attempt was fetched @param onOver is told once when it is over */
+ * @param now the server's clock when the attempt was fetched @param onOver is told when it is over, until the page goes */
 export function Clock({ endsAt, now, onOver }: { endsAt: number; now: number; onOver: () => void }) {
   const { t } = useTexts()
   const [began] = useState(() => performance.now())
@@ -17,9 +17,13 @@ export function Clock({ endsAt, now, onOver }: { endsAt: number; now: number; on
   const isOver = left === 0
   useEffect(() => {
     if (isOver) {
-      // A breath later, so that the server finds it over, too.
+      // A breath later, so that the server finds it over, too; and until it could be asked.
       const timer = setTimeout(() => over.current(), 300)
-      return () => clearTimeout(timer)
+      const again = setInterval(() => over.current(), 5_000)
+      return () => {
+        clearTimeout(timer)
+        clearInterval(again)
+      }
     }
     const timer = setInterval(() => setPassed(performance.now() - began), 500)
     return () => clearInterval(timer)
@@ -29,7 +33,6 @@ export function Clock({ endsAt, now, onOver }: { endsAt: number; now: number; on
   const said = SAID_AT.find((each) => seconds <= each * 60 && seconds > each * 60 - 10)
   return (
     <p className={`tabular-nums ${seconds <= 60 ? 'text-brick font-bold' : seconds <= 300 ? 'text-ochre font-semibold' : ''}`}>
-      {/* Seconds on the monotonic clock of the browser. */}
       <span aria-hidden>{t('{{time}} left', { time: `${minutes}:${two(seconds % 60)}` })}</span>
       <span role="timer" aria-live="polite" className="sr-only">
         {said === undefined ? '' : t('{{count}} minutes are left', { count: said })}
