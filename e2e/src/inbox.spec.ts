@@ -82,7 +82,8 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
   await seen(stranger, 'I am given something to do')
   expect(await seriousFindings(stranger)).toEqual([])
   await ines.goto(`${app.address}/inbox/mails`)
-  await ines.waitForFunction(() => document.querySelector('[role=switch][aria-checked=false]') !== null)
+  await seen(ines, 'Mail me when')
+  await seen(ines, 'Remind me earlier, too')
   expect(await ines.$$eval('[role=switch]', (all) => all.map((each) => each.getAttribute('aria-checked') === 'true'))).toEqual([
     false, // something to be done
     true, // again
