@@ -7,10 +7,10 @@ import { DEMO_PASSWORD } from '@jackdaw/demo'
 import axe from 'axe-core'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
 import { inject, type ProvidedContext } from 'vitest'
-import { BROWSER_FLAGS, CHROMIUM, click, seen } from './browser'
+import { BROWSER_FLAGS, CHROMIUM, click, countRequests, quiet, seen } from './browser'
 import { cloneDatabase, DEMO_DATABASE, launch, stop, type Running } from './server'
 
-export { BROWSER_FLAGS, CHROMIUM, click, seen }
+export { BROWSER_FLAGS, CHROMIUM, click, countRequests, quiet, seen }
 
 /** A built application that runs. `restart`: once it was killed, with other environment variables where that is said. */
 export type App = {
@@ -90,6 +90,7 @@ export async function ownPage(browser: Browser, device: 'wide' | 'phone' = 'wide
   const context = await browser.createBrowserContext()
   const page = (await context.newPage()) as PersonsPage
   page.complaints = []
+  countRequests(page)
   page.on('pageerror', (error) => void page.complaints.push(String(error)))
   page.on('console', (message) => void (message.type() === 'error' && !WANTED.test(message.text()) && page.complaints.push(message.text())))
   await page.setViewport(device === 'wide' ? WIDE : PHONE)

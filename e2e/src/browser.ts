@@ -1,4 +1,4 @@
-import type { Page } from 'puppeteer-core'
+import type { HTTPRequest, Page } from 'puppeteer-core'
 
 export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium'
 export const BROWSER_FLAGS = [
@@ -11,6 +11,35 @@ export const BROWSER_FLAGS = [
   '--disable-sync',
   '--disable-dev-shm-usage',
 ]
+const underWay = new WeakMap<Page, { requests: Set<HTTPRequest>; changedAt: number }>()
+/** Counts what a page fetches, for `quiet`. */
+export function countRequests(page: Page): void {
+  const count = { requests: new Set<HTTPRequest>(), changedAt: Date.now() }
+  underWay.set(page, count)
+  const change = (request: HTTPRequest, begins: boolean) => {
+    // What the page before has left unfinished is given up, and nobody tells of it.
+    if (begins && request.isNavigationRequest() && request.frame() === page.mainFrame()) count.requests.clear()
+    if (begins) count.requests.add(request)
+    else count.requests.delete(request)
+    count.changedAt = Date.now()
+  }
+  page.on('request', (request) => change(request, true))
+  page.on('requestfinished', (request) => change(request, false))
+  page.on('requestfailed', (request) => change(request, false))
+}
+
+/** Waits until a page has had nothing to fetch for so long. The driver's own count now and then never comes down to nothing.
+ * @throws Error naming what is still fetched after 30 s */
+export async function quiet(page: Page, forMs: number): Promise<void> {
+  const count = underWay.get(page)
+  if (!count) throw new Error('The requests of this page are not counted.')
+  for (const from = Date.now(); Date.now() - from < 30_000;) {
+    if (count.requests.size === 0 && Date.now() - count.changedAt >= forMs) return
+    await new Promise((resolve) => setTimeout(resolve, 20))
+  }
+  throw new Error(`Still fetched: ${[...count.requests].map((request) => request.url()).join(', ')}`)
+}
+
 /** Waits until the page shows these words. */
 export async function seen(page: Page, words: string): Promise<void> {
   try {

@@ -120,7 +120,7 @@ describe('the author’s bench', () => {
     await tomasz.keyboard.type('Minutes')
     await tomasz.waitForFunction(() => /Saved at/.test(document.body.innerText))
     await tomasz.reload()
-    await tomasz.waitForSelector('li[data-step] table')
+    await tomasz.waitForFunction(() => document.querySelector('li[data-step] th')?.textContent === 'Minutes')
     const found = await tomasz.$eval('li[data-step]', (step) => ({
       list: step.querySelector('ul li')?.textContent,
       key: step.querySelector('kbd')?.textContent,

@@ -1,6 +1,6 @@
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, press, seen, signedIn, startApp, type App } from './app'
+import { openBrowser, press, quiet, seen, signedIn, startApp, type App } from './app'
 import { guideCalled } from './benchHand'
 
 let app: App
@@ -30,7 +30,7 @@ it('brings along what a page shows first, and draws the next visit before the se
   ] as const) {
     await marta.goto(app.address + path)
     await marta.waitForSelector(words)
-    await marta.waitForNetworkIdle({ idleTime: 300 })
+    await quiet(marta, 300)
     expect([path, asked]).toEqual([path, []])
   }
   expect(marta.complaints).toEqual([])

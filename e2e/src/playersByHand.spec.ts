@@ -120,7 +120,7 @@ describe('everything that can be done on a picture', () => {
     await page.evaluate(() => (document.fullscreenElement ? document.exitFullscreen() : undefined))
     expect(page.complaints).toEqual([])
     // The next one begins anew once the server knows that this one is over.
-    await page.waitForNetworkIdle({ idleTime: 300 })
+    await page.waitForFunction(() => localStorage.getItem('jackdaw-events-wait') === null)
     await page.close()
   })
 

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser } from './app'
+import { countRequests, openBrowser, quiet } from './app'
 import { inked } from './layouts/inked'
 import { LAYOUTS } from './layouts/layouts'
 import { servePages, type PageServer } from './pageServer'
@@ -25,6 +25,7 @@ beforeAll(async () => {
   pages = await servePages(made)
   browser = await openBrowser()
   page = await browser.newPage()
+  countRequests(page)
   await page.setViewport({ width: 900, height: 620 })
 })
 afterAll(async () => {
@@ -44,7 +45,7 @@ describe('in a page laid out in its own way', () => {
     async ({ n, then }) => {
       await page.goto(`${originOf('a')}/${n}`, { waitUntil: 'load' })
       if (then) await page.evaluate(`{ ${placed(then, n)} }`)
-      await page.waitForNetworkIdle({ idleTime: 60 })
+      await quiet(page, 60)
       const { before, after } = await inked(page, ['Anna Reed'])
       expect(before.private + before.free).toBeGreaterThan(40)
       expect(after.private).toBe(0)

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import type { Change, GuideDocument, Step } from '@jackdaw/core/guides'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { openBrowser, press, quiet, seen, seriousFindings, signedIn, startApp, type App } from './app'
 import type { Watched } from './playerHand'
 
 let app: App
@@ -124,7 +124,7 @@ describe('a reader on a phone whose network goes', () => {
       const come = performance.getEntriesByType('resource').map(({ name }) => name)
       return ['StepSafetyView', 'StepPicturesView'].every((part) => come.some((name) => name.includes(part)))
     })
-    await clerk.waitForNetworkIdle({ idleTime: 1_000 })
+    await quiet(clerk, 1_000)
     await clerk.setOfflineMode(true)
     await press(clerk, 'Next')
     await clerk.waitForSelector('[data-caution=danger] button')
