@@ -19,7 +19,8 @@ export function countRequests(page: Page): void {
   const change = (request: HTTPRequest, begins: boolean) => {
     // What the page before has left unfinished is given up, and nobody tells of it.
     if (begins && request.isNavigationRequest() && request.frame() === page.mainFrame()) count.requests.clear()
-    if (begins) count.requests.add(request)
+    // A letter type that comes from the browser's memory is not told of as finished.
+    if (begins && request.resourceType() !== 'font') count.requests.add(request)
     else count.requests.delete(request)
     count.changedAt = Date.now()
   }
