@@ -1,10 +1,12 @@
 import { LineFor } from '@jackdaw/core/assignments'
 import { ItemState } from '@jackdaw/core/items'
-import { Answer, AskedQuestion, Content, Question, QUIZ_LIMITS, TestedStep, TOLD_AFTER, VERDICTS } from '@jackdaw/core/quizzes'
-import { QuizAttemptId, Instant, LocalDate, PersonId, QuestionId, QuizId, Whole } from '@jackdaw/core/shared'
+import { Answer, AskedQuestion, Content, Criterion, Question, QUIZ_LIMITS, TestedStep, TOLD_AFTER, VERDICTS } from '@jackdaw/core/quizzes'
+import { QuizAttemptId, Instant, LocalDate, PersonId, PictureId, QuestionId, QuizId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
+import { GivenGrade } from './judging'
 import { PersonRef } from './people'
+import { PictureSize } from './pictures'
 
 const quiz = z.object({ id: QuizId })
 const ofAttempt = { access: { may: 'attempt.answer', over: 'quiz-attempt' }, params: z.object({ id: QuizAttemptId }) } as const
@@ -95,6 +97,10 @@ export const ToldMark = z.object({
 })
 /** Read by {@link ToldMark}. */
 export type ToldMark = z.infer<typeof ToldMark>
+/** What those who judged a reply said about it, for whoever replied. */
+export const SaidOfReply = z.object({ questionId: QuestionId, words: z.array(z.string()) })
+/** Read by {@link SaidOfReply}. */
+export type SaidOfReply = z.infer<typeof SaidOfReply>
 /** An attempt as whoever makes it sees it. `now`: by the server's clock, which is the one that counts. */
 export const QuizAttempt = z.object({
   attemptId: QuizAttemptId,
@@ -112,6 +118,7 @@ export const QuizAttempt = z.object({
   result: z.nullable(
     z.extend(AttemptResult, {
       marks: z.nullable(z.array(ToldMark)),
+      said: z.array(SaidOfReply),
       goOver: z.array(z.object({ guideId: TestedStep.shape.guideId, title: z.string(), steps: z.array(TestedStep.shape.stepId) })),
       begins: Beginning,
       attemptsLeft: z.nullable(z.int()),
@@ -147,6 +154,17 @@ export const handInAttempt = endpoint({
   ...ofAttempt,
   response: QuizAttempt,
   problems: [],
+})
+
+/** A picture that the questions of an attempt show, for whoever may see it. */
+export const getAttemptPicture = endpoint({
+  method: 'get',
+  path: '/quiz-attempts/:id/pictures/:pictureId',
+  access: { may: 'attempt.see', over: 'quiz-attempt' },
+  file: true,
+  params: z.object({ id: QuizAttemptId, pictureId: PictureId }),
+  query: z.object({ size: z.optional(PictureSize) }),
+  problems: ['not-found'],
 })
 
 /** An attempt in the records. */
@@ -218,6 +236,9 @@ export const getAttemptRecord = endpoint({
         points: z.number(),
         most: z.number(),
         activeMs: z.int(),
+        /** How it was judged by people, and by what. */
+        grades: z.array(GivenGrade),
+        criteria: z.array(Criterion),
       }),
     ),
   }),

@@ -83,7 +83,8 @@ export const getQuizDraft = endpoint({
     archived: z.boolean(),
     mayPublish: z.boolean(),
     findings: z.array(Finding),
-    told: z.array(PersonRef),
+    /** Names of those who are told of results, and of those who judge replies. */
+    named: z.array(PersonRef),
     tested: z.array(NamedStep),
   }),
   problems: [],

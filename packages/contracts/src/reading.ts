@@ -44,6 +44,8 @@ export const getToday = endpoint({
     fresh: z.array(FoundAgain),
     /** How much of what others have handed in they are asked to confirm. */
     toConfirm: Whole,
+    /** Of how many attempts they are asked to judge something. */
+    toJudge: Whole,
   }),
   problems: [],
 })

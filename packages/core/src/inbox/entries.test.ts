@@ -36,6 +36,8 @@ it('puts nothing into words that its data do not hold', () => {
     confirmed: { title: 'a', by: 'b' },
     'check-in': { name: 'a', other: 'b' },
     'quiz-result': { title: 'a', person: 'b', passed: false, percent: 60, attempt: 3 },
+    'to-judge': { title: 'a', person: 'b', apart: true },
+    judged: { title: 'a', passed: false },
     'time-over': { title: 'a', answered: 2, questions: 5 },
     'checked-in': { name: 'a', other: 'b' },
     'to-do': { title: 'a', by: 'b', due: '2026-03-24' },

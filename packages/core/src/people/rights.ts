@@ -56,6 +56,8 @@ export const RIGHTS = {
   'bank.edit': [holder('guides.write', 'own'), holder('guides.all', 'any')],
   'attempt.answer': [everyone('self')],
   'attempt.record': [everyone('self', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
+  'attempt.judge': [everyone('asked')],
+  'attempt.see': [everyone('self', 'asked', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
   'quiz.allow': [everyone('reports'), holder('guides.all', 'any')],
   'inbox.use': [everyone('any')],
   'jobs.manage': [holder('company.settings', 'any')],
@@ -94,7 +96,7 @@ export const THINGS = {
   'hand-in': { relations: ['self', 'asked', 'reports'], knownBy: ['hand-in.read'] },
   'check-in': { relations: ['self', 'asked'], knownBy: ['check-in.answer'] },
   bank: { relations: ['own'], knownBy: ['bank.use'] },
-  'quiz-attempt': { relations: ['self', 'reports'], knownBy: ['attempt.answer', 'attempt.record'] },
+  'quiz-attempt': { relations: ['self', 'asked', 'reports'], knownBy: ['attempt.see'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

@@ -3,7 +3,7 @@ import { GOOD_LENGTH, MANY_QUESTIONS } from './limits'
 import { poolOf, questionsAsked, type QuizDocument } from './quizDocument'
 import { isBlank } from './questions/content'
 import type { Question } from './questions/question'
-import { kindOf } from './questions/questionKinds'
+import { kindOf, rubricOf } from './questions/questionKinds'
 
 /** Something about a quiz that its author should know. `stops`: it cannot be published like this. `about`: the question or the part.
  * `into`: what goes into the places `{{name}}` of the words. */
@@ -35,6 +35,7 @@ export function findingsOf(
     }
     findings.push(...drawLacks(part, bank, taken))
   }
+  if (asksForReplies(document, banks)) findings.push(...graderLacks(document.graders))
   const asked = questionsAsked(document.parts)
   if (asked > MANY_QUESTIONS)
     findings.push({
@@ -45,6 +46,20 @@ export function findingsOf(
       into: { asked, ...GOOD_LENGTH },
     })
   return findings
+}
+
+/** Whether some question may be asked whose reply a person judges. */
+const asksForReplies = ({ parts }: QuizDocument, banks: ReadonlyMap<BankId, { questions: readonly Question[] }>): boolean =>
+  parts.some((part) =>
+    part.part === 'question'
+      ? rubricOf(part.question) !== null
+      : poolOf(banks.get(part.bankId)?.questions ?? [], part.tag).some((question) => rubricOf(question) !== null),
+  )
+
+function graderLacks({ people, two }: QuizDocument['graders']): QuizFinding[] {
+  const stop = (words: string): QuizFinding[] => [{ stops: true, about: null, words }]
+  if (people.length === 0) return stop('Some replies are judged by a person. Say in the rules who judges them.')
+  return two && people.length < 2 ? stop('Two are to judge each reply, and only one is named.') : []
 }
 
 type Draw = Extract<QuizDocument['parts'][number], { part: 'draw' }>

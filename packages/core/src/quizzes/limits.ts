@@ -18,6 +18,9 @@ export const QUIZ_LIMITS = {
   areas: 12,
   steps: 12,
   points: 20,
+  /** Lines of a rubric, and characters of one. */
+  criteria: 12,
+  criterion: 500,
   /** What somebody may answer in a short text, and in a written reply. */
   shortAnswer: 500,
   reply: 20_000,

@@ -22,7 +22,7 @@ const BLANK: { [K in QuestionKind]: Blank<K> } = {
     return { ask: { left, right }, key: { pairs: left.map(({ id }, n): [string, string] => [id, right[n]!.id]), by: 'parts' } }
   },
   place: () => ({ ask: { picture: null }, key: { areas: [] } }),
-  written: () => ({ ask: { mostCharacters: 2_000 }, key: { words: '' } }),
+  written: (newId) => ({ ask: { mostCharacters: 2_000 }, key: { words: '', criteria: [{ id: newId<string>(), words: '', most: 4 }] } }),
 }
 
 /** A question of a kind as one begins to write it. */

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
 import { BankId, Instant, PersonId } from '../shared'
+import { Graders, NO_GRADERS } from './grading/grading'
 import { QUIZ_LIMITS } from './limits'
 import { Question, Tag } from './questions/question'
 
@@ -56,6 +57,8 @@ export const QuizDocument = z
     afterFailing: z.enum(TOLD_AFTER),
     afterPassing: z.enum(TOLD_AFTER),
     tell: z.array(z.object({ personId: PersonId, when: z.enum(TELL_WHEN) })).check(z.maxLength(20)),
+    /** Who judges what no rule can. Quizzes that were published before there were such questions name nobody. */
+    graders: z._default(Graders, NO_GRADERS),
   })
   .check(
     z.refine(
@@ -95,6 +98,7 @@ export const BLANK_QUIZ: QuizDocument = {
   afterFailing: 'which',
   afterPassing: 'explained',
   tell: [],
+  graders: NO_GRADERS,
 }
 
 /** How many questions an attempt has. */

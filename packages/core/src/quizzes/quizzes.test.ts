@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { BankId } from '../shared'
+import type { BankId, PersonId } from '../shared'
 import { attemptsLeft, endsAt, isTold, mayBegin, NO_ALLOWANCE, type AttemptRules, type AttemptsSoFar, type Beginning } from './attempting'
 import { findingsOf } from './checkQuiz'
 import { QuizDocument, type QuizPart } from './quizDocument'
@@ -76,6 +76,22 @@ describe('before a quiz is published', () => {
     ['Choose a picture.', questionOf('place', { picture: null }, { areas: [] })],
     ['Draw at least one area that is right.', questionOf('place', { picture: { id: 'p'.repeat(21) as never, alt: '' } }, { areas: [] })],
   ])('%s', (words, question) => expect(said(asks(question))).toEqual([[true, words.slice(0, 34)]]))
+  it('somebody has to judge what no rule can, also where it is drawn', () => {
+    const key = { words: '', criteria: [{ id: 'why', words: 'Says why', most: 4 }] }
+    const reply = (more: Partial<typeof key> = {}) => questionOf('written', { mostCharacters: 100 }, { ...key, ...more })
+    const [ada, ben] = ['a', 'b'].map((id) => id.repeat(21) as PersonId) as [PersonId, PersonId]
+    const graded = (people: PersonId[], two: boolean, parts = asks(reply())) =>
+      findingsOf(quizOf(parts, { graders: { people, two, third: null } }), bank([reply()])).map(({ words }) => words.slice(0, 34))
+    expect(graded([ada], false)).toEqual([])
+    expect(graded([ada, ben], true, [draw('part-1', 1)])).toEqual([])
+    expect(graded([], false, [draw('part-1', 1)])).toEqual(['Some replies are judged by a perso'])
+    expect(graded([ada], true)).toEqual(['Two are to judge each reply, and o'])
+    expect(graded([ada], false, asks(reply({ criteria: [] })))).toEqual(['Say by what the reply is judged: t'])
+    expect(graded([ada], false, asks(reply({ criteria: [{ ...key.criteria[0]!, words: ' ' }] })))).toEqual([
+      'A line of the rubric says nothing ',
+    ])
+    expect(graded([], false, asks(aQuestion(1)))).toEqual([])
+  })
   it('a bank that is smaller than what is drawn from it stops it, also when two draw from the same', () => {
     const water = [1, 2, 3].map((n) => aQuestion(n, { tags: ['water'] }))
     expect(said([draw('part-1', 3, 'water')], bank(water))).toEqual([])

@@ -9,7 +9,7 @@ import { freezeEdition } from '../guides'
 import type { Parts } from '../http'
 import type { Telling } from '../inbox'
 import { ITEM, ITEM_PROGRESS } from '../items'
-import { publishQuiz } from '../quizzes'
+import { askGradersAnew, publishQuiz } from '../quizzes'
 import { publishTask } from '../tasks'
 import { assign } from './assign'
 import { peopleOf } from './givings'
@@ -102,5 +102,12 @@ async function publishToPeople<R extends ItemRef>(
 export const publishTaskToPeople = (parts: Parts, id: TaskId, publishing: Publishing, by: PersonId, now: number): Promise<number> =>
   publishToPeople(parts, taskItem(id), publishTask, publishing, by, now)
 /** Publishes a quiz. @returns the number of the edition */
-export const publishQuizToPeople = (parts: Parts, id: QuizId, publishing: Publishing, by: PersonId, now: number): Promise<number> =>
-  publishToPeople(parts, quizItem(id), publishQuiz, publishing, by, now)
+export function publishQuizToPeople(parts: Parts, id: QuizId, publishing: Publishing, by: PersonId, now: number): Promise<number> {
+  // The new edition may name others who judge replies: what waits already is theirs then.
+  const freeze: Freeze<QuizId> = async (tx, quiz, saying) => {
+    const made = await publishQuiz(tx, quiz, saying)
+    if (made.isNew) await askGradersAnew(tx, parts, quiz, now)
+    return made
+  }
+  return publishToPeople(parts, quizItem(id), freeze, publishing, by, now)
+}

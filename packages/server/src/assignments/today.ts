@@ -5,6 +5,7 @@ import { itemRefOf, STATE_ORDER, stateOf, type ItemId, type ItemKind } from '@ja
 import { daysBetween, localDateAt, type LocalDate } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../db'
 import type { Caller } from '../http'
+import { countToJudge } from '../quizzes'
 import { countToConfirm } from '../tasks'
 import { foundAgain } from './foundAgain'
 
@@ -49,10 +50,11 @@ const GIVEN = keepPlan(
 
 /** What one person has been given: first what is late, then by due day; what is done apart, newest first, and what is at hand by its number. */
 export async function todayOf(db: Db, caller: Caller, now: number): Promise<ResponseOf<typeof getToday>> {
-  const [rows, found, toConfirm] = await Promise.all([
+  const [rows, found, toConfirm, toJudge] = await Promise.all([
     db.rows<Row>(GIVEN, [caller.id]),
     foundAgain(db, caller.id, now),
     countToConfirm(db, caller.id),
+    countToJudge(db, caller.id),
   ])
   const today = localDateAt(now, caller.zone)
   const items = rows.map((row): TodayItem & { dueAt: number } => ({
@@ -96,5 +98,5 @@ export async function todayOf(db: Db, caller: Caller, now: number): Promise<Resp
     .filter((item) => item.state === 'done')
     .sort((a, b) => (b.finishedAt ?? 0) - (a.finishedAt ?? 0))
     .slice(0, DONE_SHOWN)
-  return { today, waiting, done, atHand: atHand.sort((a, b) => a.number - b.number), ...found, toConfirm }
+  return { today, waiting, done, atHand: atHand.sort((a, b) => a.number - b.number), ...found, toConfirm, toJudge }
 }

@@ -29,6 +29,7 @@ import { tasks } from './migrations/0025-tasks'
 import { plans } from './migrations/0026-plans'
 import { checkIns } from './migrations/0027-check-ins'
 import { quizzes } from './migrations/0028-quizzes'
+import { judging } from './migrations/0029-judging'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -59,6 +60,7 @@ const MIGRATIONS: readonly Migration[] = [
   plans,
   checkIns,
   quizzes,
+  judging,
 ]
 const LOCK = 7_203_114
 

@@ -10,6 +10,7 @@ import { endThoseOver } from './attempts/endThoseOver'
 import { createBank } from './banks/banks'
 import { dropUnusedQuizPictures } from './dropUnusedPictures'
 import { handsOverQuizzes } from './handsOver'
+import { askAboutPeople } from './judging/askGraders'
 import { QUIZ_ATTEMPT } from './model'
 import { relationsToAttempt, relationsToBank, relationsToQuiz } from './relations'
 import { quizRoutes } from './routes'
@@ -24,6 +25,7 @@ export const quizzes = {
     bank: (caller, id) => relationsToBank(database, caller, id),
     'quiz-attempt': (caller, id) => relationsToAttempt(database, caller, id),
   }),
+  followsPeople: askAboutPeople,
   handsOver: handsOverQuizzes,
   jobs: [
     job('end-timed-attempts', async (parts, _nothing, { now }) => void (await endThoseOver(parts, now))),

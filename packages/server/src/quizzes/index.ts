@@ -1,2 +1,4 @@
 export { quizzes } from './domain'
+export { countToJudge } from './judging/shown'
+export { askGradersAnew } from './judging/askGraders'
 export { publishQuiz } from './writing/publishQuiz'

@@ -1,7 +1,7 @@
 import type { Answer, BankDocument, QuizDocument, Verdict } from '@jackdaw/core/quizzes'
 import type { QuizEnd } from '@jackdaw/contracts/attempts'
 import type { QuizAttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
-import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import { Model, type Attributes, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { big, counted, instant, json, key, optional, real, table, text, texts, truth, whole } from '../db'
 
 /** A quiz as its author writes it. */
@@ -84,6 +84,8 @@ export class QuizAttemptRow extends Model<InferAttributes<QuizAttemptRow>, Infer
   declare rightCount: CreationOptional<number | null>
   declare activeMs: number
 }
+/** An attempt as it is stored. */
+export type Attempt = Attributes<QuizAttemptRow>
 export const QUIZ_ATTEMPT = table('quiz_attempt', QuizAttemptRow, () => ({
   id: key(text()),
   quizId: text(),
@@ -132,6 +134,31 @@ export const QUIZ_ANSWER = table('quiz_answer', QuizAnswerRow, () => ({
   points: optional(real()),
   most: optional(real()),
 }))
+
+/** How somebody has judged a reply. */
+export class ReplyGradeRow extends Model<InferAttributes<ReplyGradeRow>, InferCreationAttributes<ReplyGradeRow>> {
+  declare attemptId: QuizAttemptId
+  declare questionId: QuestionId
+  declare graderId: PersonId
+  declare points: Record<string, number>
+  declare words: string
+  declare givenAt: number
+}
+export const REPLY_GRADE = table('reply_grade', ReplyGradeRow, () => ({
+  attemptId: key(text()),
+  questionId: key(text()),
+  graderId: key(text()),
+  points: json(),
+  words: text(),
+  givenAt: instant(),
+}))
+
+/** Who is asked to judge something of an attempt. */
+export class ReplyAskedRow extends Model<InferAttributes<ReplyAskedRow>, InferCreationAttributes<ReplyAskedRow>> {
+  declare attemptId: QuizAttemptId
+  declare personId: PersonId
+}
+export const REPLY_ASKED = table('reply_asked', ReplyAskedRow, () => ({ attemptId: key(text()), personId: key(text()) }))
 
 /** What somebody has been granted beyond the rules of a quiz. */
 export class QuizAllowanceRow extends Model<InferAttributes<QuizAllowanceRow>, InferCreationAttributes<QuizAllowanceRow>> {

@@ -5,7 +5,7 @@ import type { Caller } from '../http'
 import { relationsToItemSql, type RelationToItem } from '../items'
 
 const TO_QUIZ = ['own', 'assigned', 'open', 'reports'] as const satisfies readonly RelationTo<'quiz'>[]
-const TO_ATTEMPT = ['self', 'reports'] as const satisfies readonly RelationTo<'quiz-attempt'>[]
+const TO_ATTEMPT = ['self', 'asked', 'reports'] as const satisfies readonly RelationTo<'quiz-attempt'>[]
 
 /** How a caller stands to a quiz; `null` when there is none. */
 export async function relationsToQuiz(db: Db, caller: Caller, id: QuizId): Promise<ReadonlySet<RelationTo<'quiz'>> | null> {
@@ -29,7 +29,8 @@ export async function relationsToAttempt(
   id: QuizAttemptId,
 ): Promise<ReadonlySet<RelationTo<'quiz-attempt'>> | null> {
   const row = await db.one<Record<RelationTo<'quiz-attempt'>, boolean>>(
-    `select a.person_id = $2 as self, $3 and exists (select 1 from reports_of($2) m where m.person_id = a.person_id) as reports from quiz_attempt a where a.id = $1`,
+    `select a.person_id = $2 as self, exists (select 1 from reply_asked r where r.attempt_id = a.id and r.person_id = $2) or exists (select 1 from reply_grade g where g.attempt_id = a.id and g.grader_id = $2) as asked,
+       $3 and exists (select 1 from reports_of($2) m where m.person_id = a.person_id) as reports from quiz_attempt a where a.id = $1`,
     [id, caller.id, caller.hasReports],
   )
   return row ? new Set(TO_ATTEMPT.filter((relation) => row[relation])) : null

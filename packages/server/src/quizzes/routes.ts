@@ -1,5 +1,6 @@
 import * as attempts from '@jackdaw/contracts/attempts'
 import * as analysis from '@jackdaw/contracts/quizAnalysis'
+import * as judging from '@jackdaw/contracts/judging'
 import * as contract from '@jackdaw/contracts/quizzes'
 import { quizItem } from '@jackdaw/core/items'
 import { may } from '@jackdaw/core/people'
@@ -13,6 +14,8 @@ import { beginAttempt, handIn, saveAnswer, withAttempt } from './attempts/answer
 import { concerns } from './attempts/soFar'
 import { attemptFor, attemptInRecord, attemptsInRecord, quizFor } from './attempts/shown'
 import { allBanks, bankFor, createBank, saveBank } from './banks/banks'
+import { gradeReply } from './judging/grade'
+import { judgingFor, toJudge } from './judging/shown'
 import { BANK, BANK_PICTURE, QUIZ_ALLOWANCE, QUIZ_ATTEMPT } from './model'
 import { relationsToQuiz } from './relations'
 import { draftOf, quizzesOf } from './writing/shown'
@@ -98,6 +101,10 @@ function takingRoutes(routes: Routes): void {
   route(routes, contract.getQuizPicture, async ({ params: { id, edition, pictureId }, query }, { req, res }) =>
     sendPicture(req, res, content, await findUsedPicture(db, quizItem(id), edition, pictureId), query.size ?? 'screen'),
   )
+  route(routes, attempts.getAttemptPicture, async ({ params: { id, pictureId }, query }, { req, res }) => {
+    const { quizId, edition } = (await db.in(QUIZ_ATTEMPT).one({ id }, { only: ['quizId', 'edition'] })) ?? fail('not-found')
+    return sendPicture(req, res, content, await findUsedPicture(db, quizItem(quizId), edition, pictureId), query.size ?? 'screen')
+  })
   route(routes, attempts.beginAttempt, async ({ params: { id } }, { caller, now }) => ({
     attemptId: await beginAttempt(parts, id, caller, now),
   }))
@@ -109,6 +116,17 @@ function takingRoutes(routes: Routes): void {
     revision: await saveAnswer(parts, id, { questionId, ...body }, now),
   }))
   route(routes, attempts.handInAttempt, async ({ params: { id } }, { now }) => attemptFor(db, await handIn(parts, id, now), now))
+}
+
+/** Judging replies. */
+function judgingRoutes(routes: Routes): void {
+  const { parts } = routes
+
+  route(routes, judging.listToJudge, (_input, { caller }) => toJudge(parts.database, caller.id))
+  route(routes, judging.getJudging, ({ params: { id } }, { caller }) => judgingFor(parts.database, id, caller.id))
+  route(routes, judging.gradeReply, async ({ params: { id, questionId }, body }, { caller, now }) => ({
+    over: await gradeReply(parts, id, questionId, body, caller.id, now),
+  }))
 }
 
 /** What stands in the records of attempts. */
@@ -153,6 +171,7 @@ export function quizRoutes(routes: Routes): void {
   draftRoutes(routes)
   bankRoutes(routes)
   takingRoutes(routes)
+  judgingRoutes(routes)
   recordRoutes(routes)
   analysisRoutes(routes)
 }

@@ -22,6 +22,16 @@ export const german: Record<string, string> = {
   'Not passed, with {{percent}} % at attempt {{attempt}}.': 'Nicht bestanden, mit {{percent}} % beim Versuch {{attempt}}.',
   'There is a result of a quiz of which I am told': 'Es gibt ein Ergebnis einer Prüfung, von dem ich erfahre',
   'See the records': 'Nachweise ansehen',
+  'A reply to “{{title}}” waits to be judged: {{person}}': 'Eine Antwort zu „{{title}}“ wartet auf ein Urteil: {{person}}',
+  'Two have judged it and do not agree; you settle it.': 'Zwei haben sie beurteilt und sind sich nicht einig; Sie entscheiden.',
+  'You are one of those who judge it, by its rubric.': 'Sie gehören zu denen, die sie nach ihrem Raster beurteilen.',
+  'A reply to a quiz waits for me to judge it': 'Eine Antwort in einer Prüfung wartet auf mein Urteil',
+  'Judge it': 'Beurteilen',
+  'Your replies to “{{title}}” have been judged': 'Ihre Antworten zu „{{title}}“ sind beurteilt',
+  'You have passed.': 'Sie haben bestanden.',
+  'You have not passed yet. What was said about them stands with your answers.':
+    'Sie haben noch nicht bestanden. Was dazu gesagt wurde, steht bei Ihren Antworten.',
+  'My replies to a quiz have been judged': 'Meine Antworten in einer Prüfung sind beurteilt',
   'The time for “{{title}}” was over': 'Die Zeit für „{{title}}“ war vorbei',
   'What you had answered by then was handed in: {{answered}} of {{questions}} questions.':
     'Was Sie bis dahin beantwortet hatten, wurde abgegeben: {{answered}} von {{questions}} Fragen.',

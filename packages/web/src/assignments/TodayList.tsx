@@ -27,6 +27,7 @@ export function TodayShown({
   usedLast,
   fresh,
   toConfirm,
+  toJudge,
   before,
 }: Today & { before?: ReactNode }) {
   const { t } = useTexts()
@@ -39,13 +40,9 @@ export function TodayShown({
         <h1 className="font-serif text-2xl">{waiting.length === 0 ? t('Nothing waits to be done') : <Summary items={waiting} />}</h1>
       </header>
       {toConfirm > 0 && (
-        <p className="bg-sheet border-t-2 border-ink border-b border-b-hair mb-8">
-          <Link to="/to-confirm" className="flex items-center gap-1.5 px-4 py-2.5 min-h-11 hover:bg-wash text-petrol font-semibold">
-            <Hourglass size={16} strokeWidth={2.2} aria-hidden />
-            {t('{{count}} people wait for you to confirm what they have done', { count: toConfirm })}
-          </Link>
-        </p>
+        <Asked to="/to-confirm">{t('{{count}} people wait for you to confirm what they have done', { count: toConfirm })}</Asked>
       )}
+      {toJudge > 0 && <Asked to="/to-judge">{t('{{count}} attempts at quizzes wait for your judgement', { count: toJudge })}</Asked>}
       {before}
       {waiting.length > 0 && (
         <section aria-labelledby="to-do" className="mb-10">
@@ -230,5 +227,17 @@ function Done({ items }: { items: TodayItem[] }) {
         ))}
       </ul>
     </section>
+  )
+}
+
+/** What others wait for. */
+function Asked({ to, children }: { to: string; children: ReactNode }) {
+  return (
+    <p className="bg-sheet border-t-2 border-ink border-b border-b-hair mb-8">
+      <Link to={to} className="flex items-center gap-1.5 px-4 py-2.5 min-h-11 hover:bg-wash text-petrol font-semibold">
+        <Hourglass size={16} strokeWidth={2.2} aria-hidden />
+        {children}
+      </Link>
+    </p>
   )
 }

@@ -1,12 +1,13 @@
-import { getQuizPicture } from '@jackdaw/contracts/quizzes'
+import { getAttemptPicture } from '@jackdaw/contracts/attempts'
 import { addressOf } from '@jackdaw/contracts/endpoint'
-import { isBlank } from '@jackdaw/core/quizzes'
+import { isBlank, kindOf } from '@jackdaw/core/quizzes'
 import type { QuizAttemptId, PictureId } from '@jackdaw/core/shared'
 import { lengthOf, Loaded, momentOf, TitleLine } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { ContentView } from './ContentView'
 import { useAttemptRecord } from './queries'
+import { GivenGrades } from './judging/GivenGrades'
 import { RightAnswer } from './RightAnswer'
 import { AnswerTo } from './taking/answers/AnswerTo'
 import { VerdictMark } from './verdictWords'
@@ -18,7 +19,7 @@ export function AttemptRecordPage() {
   return (
     <Loaded query={useAttemptRecord(id)}>
       {({ quizId, title, person, attempt, questions, rules, seed }) => {
-        const source = (pictureId: PictureId) => addressOf(getQuizPicture, { id: quizId, edition: attempt.edition, pictureId })
+        const source = (pictureId: PictureId) => addressOf(getAttemptPicture, { id, pictureId })
         return (
           <>
             <title>{`${person.name}: ${title} – Jackdaw`}</title>
@@ -36,7 +37,7 @@ export function AttemptRecordPage() {
             />
             <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-4">
               <ol className="max-w-[760px]">
-                {questions.map(({ question, whole, answer, verdict, points, most, activeMs }, n) => (
+                {questions.map(({ question, whole, answer, verdict, points, most, activeMs, grades, criteria }, n) => (
                   <li key={question.id} className="border-b border-hair py-5 space-y-3">
                     <div className="flex flex-wrap gap-x-4 gap-y-1 items-center">
                       <span className="tabular-nums text-soft">{n + 1}</span>
@@ -48,7 +49,8 @@ export function AttemptRecordPage() {
                     </div>
                     <ContentView content={question.prompt} source={source} />
                     <AnswerTo question={question} answer={answer} disabled source={source} />
-                    {whole && verdict !== 'right' && whole.kind !== 'written' && (
+                    {grades.length > 0 && <GivenGrades {...{ grades, criteria }} />}
+                    {whole && verdict !== 'right' && kindOf(whole.kind).judgedBy === 'rules' && (
                       <div className="border-l-4 border-moss pl-4 space-y-2">
                         <h3 className="text-sm font-semibold">{t('What is right')}</h3>
                         <RightAnswer question={whole} source={source} />

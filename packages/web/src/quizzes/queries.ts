@@ -1,4 +1,5 @@
 import * as attempts from '@jackdaw/contracts/attempts'
+import * as judging from '@jackdaw/contracts/judging'
 import * as contract from '@jackdaw/contracts/quizzes'
 import { analyseQuiz, listAnswers, type Counted } from '@jackdaw/contracts/quizAnalysis'
 import type { BodyOf, QueryOf } from '@jackdaw/contracts/endpoint'
@@ -97,5 +98,15 @@ export const useHandInAttempt = (id: QuizAttemptId) =>
 export const useAllowMore = (id: PersonId, quizId: QuizId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof attempts.allowMore>) => call(attempts.allowMore, { params: { id, quizId }, body }),
+    ...changed,
+  })
+
+export const useToJudge = () =>
+  useQuery({ queryKey: ['to-judge'], ...fresh, queryFn: ({ signal }) => call(judging.listToJudge, { signal }) })
+export const useJudging = (id: QuizAttemptId) =>
+  useQuery({ queryKey: ['judging', id], ...fresh, queryFn: ({ signal }) => call(judging.getJudging, { params: { id }, signal }) })
+export const useGradeReply = (id: QuizAttemptId, questionId: QuestionId) =>
+  useMutation({
+    mutationFn: (body: BodyOf<typeof judging.gradeReply>) => call(judging.gradeReply, { params: { id, questionId }, body }),
     ...changed,
   })

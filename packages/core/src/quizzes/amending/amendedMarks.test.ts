@@ -34,7 +34,7 @@ describe('a question that turned out wrong', () => {
     expect(amendedScore(attempt(...values), amendments, 80, english)).toMatchObject({ change, score: { percent } }),
   )
   it('leaves what a person has judged', () => {
-    const question = questionOf('written', { mostCharacters: 100 }, { words: '' }, { points: 5 })
+    const question = questionOf('written', { mostCharacters: 100 }, { words: '', criteria: [] }, { points: 5 })
     const judged: MarkedAnswer = {
       questionId: question.id,
       answer: { kind: 'written', answer: { words: 'Because.' } },

@@ -97,7 +97,7 @@ describe('a question as it is asked', () => {
     questionOf('order', { entries: answers }, { order: answers.map(({ id }) => id), by: 'all' }, kept),
     questionOf('match', { left: answers, right: answers }, { pairs: [['option-a', 'option-b']], by: 'all' }, kept),
     questionOf('place', { picture: null }, { areas: [{ id: CANARY, x: 0.987654, y: 0, width: 0, height: 0 }] }, kept),
-    questionOf('written', { mostCharacters: 100 }, { words: CANARY }, kept),
+    questionOf('written', { mostCharacters: 100 }, { words: CANARY, criteria: [{ id: CANARY, words: CANARY, most: 1 }] }, kept),
   ]
   it('holds nothing of its key, in any kind', () => {
     expect(questions.map(({ kind }) => kind)).toEqual(ALL_QUESTION_KINDS)

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { seededIds, type NewId } from '../../shared'
 import { contentOf } from '../questions/content'
-import type { Question } from '../questions/question'
+import type { Question, QuestionOf } from '../questions/question'
 import { optionsOf, questionOf } from '../testing'
 import { readPlain } from './readPlain'
 import { writePlain } from './writePlain'
@@ -70,8 +70,10 @@ Think of what flows.
 
 ? Say how you would help somebody who is new.
 _ 800
-> Says what they show first.
-> Lets the other try.
+> 4: Says what they show first.
+> 2: Lets the other try.
+> It may be short.
+> \\3: is no line of the rubric
 `
 
 describe('the plain form', () => {
@@ -94,7 +96,11 @@ describe('the plain form', () => {
     expect(number).toMatchObject({ ask: { unit: 'bar' }, key: { right: 2.5, tolerance: { of: 'percent', amount: 5 } } })
     expect(order!.key).toMatchObject({ by: 'parts' })
     expect(match).toMatchObject({ ask: { left: [{}, {}], right: [{}, {}, {}] } })
-    expect(written).toMatchObject({ ask: { mostCharacters: 800 }, key: { words: 'Says what they show first.\nLets the other try.' } })
+    expect(written).toMatchObject({ ask: { mostCharacters: 800 }, key: { words: 'It may be short.\n3: is no line of the rubric' } })
+    expect((written as QuestionOf<'written'>).key.criteria).toMatchObject([
+      { words: 'Says what they show first.', most: 4 },
+      { words: 'Lets the other try.', most: 2 },
+    ])
   })
   it('comes back as it was', () => {
     const { questions } = read(EVERY)

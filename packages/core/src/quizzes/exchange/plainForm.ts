@@ -13,7 +13,8 @@ import { Difficulty } from '../questions/question'
  * ```
  * `= true` or `= false` for a statement; `= mixing tank` for each accepted spelling of a short text; `# 2.5 bar ~ 0.1` or `~ 5 %` for a number;
  * `1) Close the inlet` and so on for an order; `& pump >> moves water` for a pair, `& >> holds seeds` for one on the right that belongs to none;
- * `_ 2000` for a written reply of at most so many characters, `> ` for what its judges look for. */
+ * `_ 2000` for a written reply of at most so many characters, `> 4: says why` for each line of its rubric with its points, `> ` for what else those who
+ * judge it should know. */
 const PLAIN_MARKS = ['??', '?', '+', '-', '=', '#', '&', '_', '>', '!', ':'] as const
 /** A mark of the plain form; `n)` stands for any number with a bracket. */
 export type PlainMark = (typeof PLAIN_MARKS)[number] | 'n)'

@@ -79,15 +79,21 @@ function matched({ pieces, facts, newId }: Reading): Body | null {
   const rights = [...right].map(([words, id]) => ({ id, content: contentOf(words) }))
   return { kind: 'match', ask: { left, right: rights }, key: { pairs, by: by(facts) } }
 }
-function writtenReply({ pieces }: Reading): Body | null {
+const CRITERION = /^(\d{1,3}):\s+(.*)$/
+function writtenReply({ pieces, newId }: Reading): Body | null {
   const [piece] = of(pieces, '_')
   if (!piece) return null
   const most = Number(piece.lines.join(' ').trim() || 2_000)
-  const rubric = of(pieces, '>').flatMap(({ lines }) => lines)
+  const lines = of(pieces, '>').flatMap((each) => each.lines)
+  const criteria = lines.flatMap((line) => {
+    const [, points, words = ''] = CRITERION.exec(line) ?? []
+    return points === undefined ? [] : [{ id: newId<string>(), words, most: Math.min(QUIZ_LIMITS.points, Math.max(1, Number(points))) }]
+  })
+  const others = lines.filter((line) => !CRITERION.test(line)).map((line) => line.replace(/^\\/, ''))
   return {
     kind: 'written',
     ask: { mostCharacters: Math.min(QUIZ_LIMITS.reply, Math.max(50, most || 2_000)) },
-    key: { words: rubric.join('\n') },
+    key: { words: others.join('\n'), criteria },
   }
 }
 const BODIES = [chosen, spelled, counted, ordered, matched, writtenReply]

@@ -72,7 +72,8 @@ function bodyOf(question: Question): string[] | null {
         ...question.key.words
           .split('\n')
           .filter((line) => line.trim() !== '')
-          .map((line) => `> ${line.trim()}`),
+          .map((line) => `> ${line.trim().replace(/^(?=\\|\d{1,3}:\s)/, '\\')}`),
+        ...question.key.criteria.map(({ words, most }) => `> ${most}: ${words.replace(/\s+/g, ' ').trim()}`),
       ]
     case 'place':
       return null

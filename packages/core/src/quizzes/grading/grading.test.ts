@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { PersonId } from '../../shared'
-import { disagreements, gradingOf, pointsOfGrade, whoMayGrade, type Criterion, type Grade, type Grading } from './grading'
+import type { Criterion } from '../questions/replying'
+import { disagreements, gradingOf, judgedMark, pointsOfGrade, whoMayGrade, type Grade, type Grading } from './grading'
 
 const person = (id: string) => id as PersonId
 const criteria: Criterion[] = [
@@ -54,7 +55,7 @@ it('disagreement is shown by criterion, the farthest apart first', () =>
 
 describe('who may judge', () => {
   const graders = { people: [person('ada'), person('ben'), person('cal')], two: true, third: person('dee') }
-  const all = new Set(['ada', 'ben', 'cal', 'dee', 'ola'].map(person))
+  const all = new Set(['ada', 'ben', 'cal', 'dee', 'ola', 'eve'].map(person))
   const waits: Grading = { state: 'waits', waitsFor: 'second' }
   const apart: Grading = { state: 'apart', apart: 5 }
   const given = [grade('ada', 1, 1, 1), grade('ben', 4, 4, 2)]
@@ -64,9 +65,20 @@ describe('who may judge', () => {
     ['nobody their own', { state: 'waits', waitsFor: 'first' }, [], all, 'cal', ['ada', 'ben']],
     ['who settles it', apart, given, all, 'ola', ['dee']],
     ['another one where who settles it has left', apart, given, new Set(['ada', 'ben', 'cal'].map(person)), 'ola', ['cal']],
+    ['whose quiz it is, where the others have left', waits, given.slice(0, 1), new Set(['eve', 'ada'].map(person)), 'ola', ['eve']],
+    ['whose quiz it is, where all others have judged it', apart, given, new Set(['ada', 'ben', 'eve'].map(person)), 'ola', ['eve']],
+    ['nobody their own, whosever quiz it is', waits, [], new Set(['eve'].map(person)), 'eve', []],
     ['nobody where all have left', waits, given.slice(0, 1), new Set(), 'ola', []],
     ['nobody once it is settled', { state: 'settled', by: 'two', points: 5, apart: 0 }, given, all, 'ola', []],
   ])('%s', (_, grading, grades, here, learner, may) =>
-    expect(whoMayGrade(graders, grading, grades, here, person(learner))).toEqual(may.map(person)),
+    expect(whoMayGrade(graders, grading, grades, here, { learner: person(learner), standIn: person('eve') })).toEqual(may.map(person)),
   )
 })
+
+it.each([
+  [10, { verdict: 'right', points: 5, most: 5 }],
+  [7.5, { verdict: 'partly', points: 3.75, most: 5 }],
+  [0, { verdict: 'wrong', points: 0, most: 5 }],
+])('of 10 points in the rubric, %f are worth their share of the question’s', (settled, mark) =>
+  expect(judgedMark({ points: 5 }, criteria, settled)).toEqual(mark),
+)

@@ -91,7 +91,9 @@ const TABLE: { [K in QuestionKind]: Case<K>[] } = {
     ['outside', shown, areas, { x: 0.51, y: 0.6 }, 0],
     ['no area is right', shown, { areas: [] }, { x: 0.3, y: 0.6 }, 0],
   ],
-  written: [['a reply', { mostCharacters: 500 }, { words: 'Says why.' }, { words: 'Because.' }, 0]],
+  written: [
+    ['a reply', { mostCharacters: 500 }, { words: '', criteria: [{ id: 'why', words: 'Says why', most: 4 }] }, { words: 'Because.' }, 0],
+  ],
 }
 
 describe.each(Object.entries(TABLE))('the answer to a question of the kind “%s”', (kind, cases) => {

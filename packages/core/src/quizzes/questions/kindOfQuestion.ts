@@ -40,3 +40,6 @@ export type KindOfQuestion<Ask, Key, Answer> = {
 
 /** What most kinds have in common. */
 export const PLAIN = { shown: <A>(ask: A) => ask, contents: () => [], copied: <A, K>(ask: A, key: K) => ({ ask, key }) } as const
+
+/** What is said to whoever answers with more than there is room for. */
+export const tooLong = (most: number) => `An answer has ${most.toLocaleString('en')} characters at most. Make it shorter; nothing was lost.`

@@ -2,7 +2,8 @@ import { keysOf } from '../../shared'
 import { match, order, place } from './arranging'
 import { one, several, trueFalse } from './choosing'
 import type { KindOfQuestion } from './kindOfQuestion'
-import { number, text, written } from './typing'
+import { written } from './replying'
+import { number, text } from './typing'
 
 /** The kinds of questions: one that is added says all of it here. */
 export const QUESTION_KINDS = { one, several, 'true-false': trueFalse, text, number, order, match, place, written } as const
@@ -11,8 +12,9 @@ export type QuestionKind = keyof typeof QUESTION_KINDS
 /** All kinds, in the order in which they are offered. */
 export const ALL_QUESTION_KINDS: readonly QuestionKind[] = keysOf(QUESTION_KINDS)
 
-/** The kinds that can be asked: of replies nobody can be named yet who judges them. */
-export const ASKED_KINDS: readonly QuestionKind[] = ALL_QUESTION_KINDS.filter((kind) => QUESTION_KINDS[kind].judgedBy === 'rules')
+/** The rubric of a question whose replies a person judges; `null` of one that is marked by rule. */
+export const rubricOf = ({ kind, key }: { kind: QuestionKind; key: unknown }): KeyOf<'written'> | null =>
+  kindOf(kind).judgedBy === 'person' ? (key as KeyOf<'written'>) : null
 
 /** What a kind asks, keeps back, and is answered with. */
 export type AskOf<K extends QuestionKind> = (typeof QUESTION_KINDS)[K] extends KindOfQuestion<infer Ask, infer _K, infer _A> ? Ask : never

@@ -3,7 +3,7 @@ import { numberIn } from '../../flow'
 import { folded } from '../../shared'
 import { QUIZ_LIMITS } from '../limits'
 import { isSpelled } from '../marking/spelling'
-import { PLAIN, type KindOfQuestion } from './kindOfQuestion'
+import { PLAIN, tooLong, type KindOfQuestion } from './kindOfQuestion'
 
 const Nothing = z.object({})
 const spelling = z.string().check(z.maxLength(QUIZ_LIMITS.spelling))
@@ -13,7 +13,6 @@ const TextKey = z.object({
   slips: z.int().check(z.minimum(0), z.maximum(3)),
   sameCase: z.boolean(),
 })
-const tooLong = (most: number) => `An answer has ${most.toLocaleString('en')} characters at most. Make it shorter; nothing was lost.`
 const TextAnswer = z.object({ words: z.string().check(z.maxLength(QUIZ_LIMITS.shortAnswer, tooLong(QUIZ_LIMITS.shortAnswer))) })
 
 /** A word or a few, in one of the accepted spellings. */
@@ -71,22 +70,4 @@ export const number: KindOfQuestion<z.infer<typeof NumberAsk>, z.infer<typeof Nu
   isAnswered: ({ words }) => words.trim() !== '',
   lacks: (_, { right }) => (right === null ? 'Say which number is right.' : null),
   counted: ({ words }) => [folded(words)],
-}
-
-const WrittenAsk = z.object({ mostCharacters: z.int().check(z.minimum(50), z.maximum(QUIZ_LIMITS.reply)) })
-const Rubric = z.object({ words: z.string().check(z.maxLength(QUIZ_LIMITS.words)) })
-const WrittenAnswer = z.object({ words: z.string().check(z.maxLength(QUIZ_LIMITS.reply, tooLong(QUIZ_LIMITS.reply))) })
-
-/** A reply in words of one's own, which a person judges. */
-export const written: KindOfQuestion<z.infer<typeof WrittenAsk>, z.infer<typeof Rubric>, z.infer<typeof WrittenAnswer>> = {
-  ...PLAIN,
-  name: 'Written reply',
-  ask: WrittenAsk,
-  key: Rubric,
-  answer: WrittenAnswer,
-  judgedBy: 'person',
-  mark: () => 0,
-  isAnswered: ({ words }) => words.trim() !== '',
-  lacks: () => 'Nobody can be named yet who judges replies. Ask in another way.',
-  counted: () => [],
 }

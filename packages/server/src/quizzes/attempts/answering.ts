@@ -6,9 +6,9 @@ import { keepPlan, type Db } from '../../db'
 import { addAttested, oneAtATime } from '../../events'
 import { fail, said, type Caller, type Parts } from '../../http'
 import { ITEM } from '../../items'
-import { QUIZ_ANSWER, QUIZ_ATTEMPT } from '../model'
+import { QUIZ_ANSWER, QUIZ_ATTEMPT, type Attempt } from '../model'
 import { editionOf } from '../writing/publishQuiz'
-import { endAttempt, endIfOver, eventIn, type Attempt } from './endAttempt'
+import { endAttempt, endIfOver, eventIn } from './endAttempt'
 import { allowanceOf, attemptsSoFar } from './soFar'
 
 /** The edition that is taken at present.

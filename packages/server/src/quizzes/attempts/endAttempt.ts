@@ -10,11 +10,10 @@ import { addAttested, type NewEvent } from '../../events'
 import type { Parts } from '../../http'
 import { notify } from '../../inbox'
 import { PERSON } from '../../people'
-import { QUIZ_ANSWER, QUIZ_ATTEMPT, type QuizAnswerRow, type QuizAttemptRow } from '../model'
+import { QUIZ_ANSWER, QUIZ_ATTEMPT, type Attempt, type QuizAnswerRow } from '../model'
+import { askGraders } from '../judging/askGraders'
 import { editionOf } from '../writing/publishQuiz'
 
-/** An attempt as it is stored. */
-export type Attempt = Attributes<QuizAttemptRow>
 type Answered = Attributes<QuizAnswerRow>
 type Marked = Answered & Mark
 
@@ -80,12 +79,13 @@ export async function endAttempt(
       : { ...eventIn(attempt, at), verb: 'attempt-handed-in', carries: {} },
   ])
   if (score) await tellResult(tx, parts, over, document, now)
+  else await askGraders(tx, parts, over, now)
   if (ended === 'time-over') await tellOver(tx, parts, over, document, answers, now)
   return over
 }
 
 /** Tells those who want to know of a result. */
-async function tellResult(tx: Db, parts: Parts, attempt: Attempt, { title, tell }: QuizDocument, now: number): Promise<void> {
+export async function tellResult(tx: Db, parts: Parts, attempt: Attempt, { title, tell }: QuizDocument, now: number): Promise<void> {
   const { id, quizId, personId, number, percent, passed } = attempt
   if (tell.length === 0 || percent === null || passed === null) return
   const failures = await tx.in(QUIZ_ATTEMPT).count({ quizId, personId, passed: false })

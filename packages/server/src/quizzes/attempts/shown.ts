@@ -1,17 +1,27 @@
 import type { getAttemptRecord, getQuiz, listQuizAttempts, QuizAttempt, RecordedAttempt } from '@jackdaw/contracts/attempts'
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { STATE_ORDER } from '@jackdaw/core/items'
-import { askedOf, attemptsLeft, mayBegin, questionsAsked, questionsOf, type Allowance, type QuizDocument } from '@jackdaw/core/quizzes'
+import {
+  askedOf,
+  attemptsLeft,
+  mayBegin,
+  questionsAsked,
+  questionsOf,
+  rubricOf,
+  type Allowance,
+  type QuizDocument,
+} from '@jackdaw/core/quizzes'
 import { known, nth, type QuizAttemptId, type LocalDate, type PersonId, type QuizId } from '@jackdaw/core/shared'
 import type { LineFor } from '@jackdaw/core/assignments'
 import type { Db } from '../../db'
 import { fail } from '../../http'
 import { columnsOf, FAVOURITE, stateParams, stateRankSql } from '../../items'
 import { PERSON } from '../../people'
-import { QUIZ_ANSWER, QUIZ_ATTEMPT } from '../model'
+import { QUIZ_ANSWER, QUIZ_ATTEMPT, REPLY_GRADE, type Attempt } from '../model'
 import { editionOf } from '../writing/publishQuiz'
+import { namedGrades, saidOfReplies } from '../judging/shown'
 import { editionTaken } from './answering'
-import { isOver, type Attempt } from './endAttempt'
+import { isOver } from './endAttempt'
 import { allowanceOf, attemptsSoFar } from './soFar'
 import { marksTold, resultOf, stepsToGoOver } from './told'
 
@@ -93,6 +103,7 @@ export async function attemptFor(db: Db, attempt: Attempt, now: number): Promise
     result: result && {
       ...result,
       marks: marksTold(attempt, edition, answers),
+      said: await saidOfReplies(db, attempt),
       goOver: await stepsToGoOver(db, attempt, edition, answers),
       ...(await beginning(db, quizId, personId, document, await allowanceOf(db, quizId, personId), now)),
     },
@@ -135,6 +146,8 @@ export async function attemptInRecord(db: Db, id: QuizAttemptId, withKeys: boole
   const edition = await editionOf(db, attempt.quizId, attempt.edition)
   const questions = questionsOf(edition)
   const answers = new Map((await db.in(QUIZ_ANSWER).find({ attemptId: id })).map((row) => [row.questionId, row]))
+  const judged = await db.in(REPLY_GRADE).find({ attemptId: id }, { order: ['givenAt', 'graderId'] })
+  const grades = (await namedGrades(db, judged)).map((grade, n) => ({ questionId: judged[n]!.questionId, grade }))
   const { name } = (await db.in(PERSON).one({ id: attempt.personId }, { only: ['name'] })) ?? fail('not-found')
   return {
     ...{ quizId: attempt.quizId, title: edition.document.title, person: { id: attempt.personId, name }, attempt: recorded(attempt) },
@@ -148,6 +161,8 @@ export async function attemptInRecord(db: Db, id: QuizAttemptId, withKeys: boole
         answer: given?.answer ?? null,
         verdict: given?.verdict ?? null,
         ...{ points: given?.points ?? 0, most: given?.most ?? question.points, activeMs: given?.activeMs ?? 0 },
+        criteria: rubricOf(question)?.criteria ?? [],
+        grades: grades.filter((each) => each.questionId === questionId).map(({ grade }) => grade),
       }
     }),
   }

@@ -3,9 +3,8 @@ import { questionsOf, type QuizDocument, type QuizEdition, type ToldAfter } from
 import { groupedBy, known } from '@jackdaw/core/shared'
 import type { Attributes } from 'sequelize'
 import type { Db } from '../../db'
-import type { QuizAnswerRow } from '../model'
+import type { QuizAnswerRow, Attempt } from '../model'
 import { testedSteps } from '../writing/testedSteps'
-import type { Attempt } from './endAttempt'
 
 /** What somebody is told after an attempt, by the author's choice. As long as a person has to judge some of it, nothing. */
 const toldAfter = (

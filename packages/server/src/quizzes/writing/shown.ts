@@ -1,7 +1,7 @@
 import type { getQuizDraft, QuizRow } from '@jackdaw/contracts/quizzes'
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { quizItem } from '@jackdaw/core/items'
-import { questionsAsked, type QuizDocument } from '@jackdaw/core/quizzes'
+import { gradersIn, questionsAsked, type QuizDocument } from '@jackdaw/core/quizzes'
 import type { PersonId, QuizId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { fail } from '../../http'
@@ -67,9 +67,10 @@ export async function draftOf(db: Db, id: QuizId, caller: PersonId): Promise<Omi
       ? [undefined, []]
       : [await revisionOfEdition(db, quizItem(id), edition), await db.in(QUIZ_POOL).find({ quizId: id, edition })]
   const changedBanks = banks.filter((bank) => pools.some((pool) => pool.bankId === bank.bankId && pool.revision !== bank.revision))
-  const told = await db.in(PERSON).find({ id: document.tell.map(({ personId }) => personId) }, { only: ['id', 'name'] })
+  const people = [...document.tell.map(({ personId }) => personId), ...gradersIn(document.graders)]
+  const named = await db.in(PERSON).find({ id: people }, { only: ['id', 'name'] })
   return {
-    ...{ id, number, revision, document, edition, told: told.map(({ id: of, name }) => ({ id: of, name })) },
+    ...{ id, number, revision, document, edition, named: named.map(({ id: of, name }) => ({ id: of, name })) },
     changed: frozen !== revision || changedBanks.length > 0,
     changedBanks: changedBanks.map(({ title }) => title),
     archived: item.archivedAt !== null,

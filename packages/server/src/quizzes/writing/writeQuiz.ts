@@ -1,5 +1,5 @@
 import { ITEM_KINDS, quizItem } from '@jackdaw/core/items'
-import type { Question, QuizDocument, QuizFinding } from '@jackdaw/core/quizzes'
+import { gradersIn, type Question, type QuizDocument, type QuizFinding } from '@jackdaw/core/quizzes'
 import type { PersonId, QuizId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { fail, failField } from '../../http'
@@ -23,18 +23,25 @@ export const ownQuestions = ({ parts }: QuizDocument): Question[] =>
  * @param before what it said before: what it named then it may go on naming */
 async function check(db: Db, id: QuizId | null, document: QuizDocument, before: QuizDocument | null): Promise<void> {
   await checkQuizPictures(db, id, ownQuestions(document))
-  const people = document.tell.map(({ personId }) => personId)
-  if (new Set(people).size < people.length) failField('body/document/tell', 'Somebody stands there twice.')
-  const told = new Set(before?.tell.map(({ personId }) => personId))
-  const added = people.filter((personId) => !told.has(personId))
-  if (added.length > 0 && (await db.in(PERSON).count({ id: added, active: true })) < added.length)
-    failField('body/document/tell', 'Somebody who is to be told does not work here. Take them out.')
+  await checkPeople(db, 'body/document/tell', toldIn(document), before === null ? [] : toldIn(before))
+  await checkPeople(db, 'body/document/graders/people', document.graders.people, before === null ? [] : gradersIn(before.graders))
+  const { third } = document.graders
+  if (third !== null) await checkPeople(db, 'body/document/graders/third', [third], before === null ? [] : gradersIn(before.graders))
   const known = new Set(before?.parts.flatMap((part) => (part.part === 'draw' ? [part.bankId] : [])))
   const banks = await banksOf(db, document)
   const gone = document.parts.some(
     (part) => part.part === 'draw' && !known.has(part.bankId) && !banks.some((bank) => bank.bankId === part.bankId),
   )
   if (gone) failField('body/document/parts', 'A bank from which it draws is not there. Choose another one.')
+}
+
+const toldIn = ({ tell }: QuizDocument): PersonId[] => tell.map(({ personId }) => personId)
+/** Refuses people who stand there twice, and such as do not work here unless they were named before. */
+async function checkPeople(db: Db, pointer: string, people: readonly PersonId[], before: readonly PersonId[]): Promise<void> {
+  if (new Set(people).size < people.length) failField(pointer, 'Somebody stands there twice.')
+  const added = people.filter((id) => !before.includes(id))
+  if (added.length > 0 && (await db.in(PERSON).count({ id: added, active: true })) < added.length)
+    failField(pointer, 'Somebody who is named does not work here. Take them out.')
 }
 
 /** Makes a quiz with its draft. */

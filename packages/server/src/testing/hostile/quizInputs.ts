@@ -5,6 +5,7 @@ import type { Things } from './world'
 const quizDocument = (things: Things, picture: string | null) => ({
   ...{ title: 'Doors', words: '', questionOrder: 'fixed', answerOrder: 'shuffled', passMark: 80, attempts: null, waitMinutes: 0 },
   ...{ timeLimitMinutes: null, opensAt: null, closesAt: null, afterFailing: 'which', afterPassing: 'explained', tell: [] },
+  graders: { people: [], two: false, third: null },
   parts: picture === null ? [] : [...asked(statement(things.question, 'Is it shut?', picture))],
 })
 const bankDocument = (things: Things, picture: string | null) => ({
@@ -27,6 +28,7 @@ export const QUIZ_INPUTS: Record<string, Special> = {
   'put /api/quiz-attempts/:id/answers/:questionId': body(
     (sent) => void Object.assign(sent, { answer: { kind: 'true-false', answer: { value: true } }, revision: 0 }),
   ),
+  'put /api/quiz-attempts/:id/grades/:questionId': body((sent) => void (sent['points'] = { line: 2 })),
   'get /api/people/:id/quizzes/:quizId/attempts': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
   'put /api/people/:id/quizzes/:quizId/allowance': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
 }

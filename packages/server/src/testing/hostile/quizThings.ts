@@ -23,9 +23,33 @@ export const statement = (id: string, words: string, picture: string | null): Qu
 /** A quiz that asks one question. */
 export const asked = (question: Question) => [{ part: 'question', id: 'part-one', question }] as const
 
-type Making = { owner: Who; by: string; ended: boolean; title?: string; stored: PictureContent }
-/** Makes a published quiz with a picture, given to the team, a bank with one, and has somebody begin an attempt; `ended`: it is handed in, too. */
-export async function aQuizTaken(server: TestServer, company: Company, { owner, by, ended, title, stored }: Making): Promise<QuizThings> {
+/** A reply that a person judges. */
+const reply = (id: string, words: string, picture: string): Question => ({
+  ...statement(id, words, picture),
+  ...{ kind: 'written', ask: { mostCharacters: 500 }, key: { words, criteria: [{ id: 'line', words, most: 4 }] } },
+})
+type Attempt = { owner: Who; by: string; ended: boolean; judgedBy: PersonId | null }
+/** The attempt that an endpoint is about: of whoever calls, of somebody else where it stands in the records, and one that the caller is to judge. */
+export function attemptFor(path: string, caller: string, { people }: Company): Attempt {
+  const isJudging = /\/(judging|grades)/.test(path)
+  const own = !isJudging && !path.endsWith('/record')
+  const other = caller === people.staff ? people.manager : people.staff
+  return {
+    owner: 'author',
+    by: own ? caller : isJudging ? other : people.staff,
+    ended: !own,
+    judgedBy: isJudging ? (caller as PersonId) : null,
+  }
+}
+
+type Making = Omit<Attempt, 'judgedBy'> & { judgedBy?: PersonId | null; title?: string; stored: PictureContent }
+/** Makes a published quiz with a picture, given to the team, a bank with one, and has somebody begin an attempt; `ended`: it is handed in, too;
+ * `judgedBy`: what they reply is to be judged by that person. */
+export async function aQuizTaken(
+  server: TestServer,
+  company: Company,
+  { owner, by, ended, judgedBy = null, title, stored }: Making,
+): Promise<QuizThings> {
   const { services, parts } = server
   const { database } = parts
   const ownerId = company.people[owner]
@@ -33,7 +57,9 @@ export async function aQuizTaken(server: TestServer, company: Company, { owner, 
   const { quizPicture, bank, bankPicture, question } = noQuiz()
   const quiz = await aQuiz(server, company, owner, { title: words, parts: [] }, { published: false })
   await adoptPicture(database, stored, { id: quizPicture as PictureId, item: quizItem(quiz), by: ownerId, now: START })
-  const document = { ...(await documentOf(server, quiz)), parts: [...asked(statement(question, words, quizPicture))] }
+  const asks = judgedBy === null ? statement(question, words, quizPicture) : reply(question, words, quizPicture)
+  const graders = { people: judgedBy === null ? [] : [judgedBy], two: false, third: null }
+  const document = { ...(await documentOf(server, quiz)), parts: [...asked(asks)], graders }
   await services.saveQuiz(quiz, 1, document, ownerId, START)
   await services.publishQuiz(quiz, 2, company.people.lead, START)
   const saving = { audience: ticked([company.team], []), use: 'to-do', due: { kind: 'none' }, repeatMonths: null } as const
@@ -47,6 +73,8 @@ export async function aQuizTaken(server: TestServer, company: Company, { owner, 
   await adoptPicture(database, stored, { id: bankPicture as PictureId, item: null, by: ownerId, now: START })
   await database.in(BANK_PICTURE).insert({ pictureId: bankPicture as PictureId, bankId: bank as BankId })
   const quizAttempt = await services.beginQuiz(quiz, by as PersonId, 'en', START)
+  if (judgedBy !== null)
+    await services.answerQuestion(quizAttempt, question as QuestionId, { kind: 'written', answer: { words: 'So.' } }, 1, START)
   if (ended) await services.handInQuiz(quizAttempt, START)
   return { quiz, quizPicture, bank, bankPicture, quizAttempt, question }
 }

@@ -36,17 +36,20 @@ const ABOUT_STAFF = new Set([
   'get /api/people/:id/quizzes/:quizId/attempts',
   'put /api/people/:id/quizzes/:quizId/allowance',
 ])
+/** Endpoints about what whoever calls is asked to judge. */
+const ASKED = /\/(judging|grades)\b/
 /** Callers whom the table of rights lets do what an endpoint does; requests of theirs show what lies behind the door. */
 function trusted(endpoint: Endpoint): CallerName[] {
   const { access } = endpoint
   const isAboutStaff = ABOUT_STAFF.has(nameOf(endpoint))
+  const asked = ASKED.test(endpoint.path) ? (['asked'] as const) : []
   if (access === 'anyone') return ['nobody', 'staff', 'author']
   if (access.by === 'recorder') return ['recorder']
   return Object.entries(RELATIONS).flatMap(([who, [level, relations]]) =>
     may(
       new Set(LEVEL_PRESETS[level]),
       access.may,
-      new Set(isAboutStaff && who !== 'staff' ? relations.filter((each) => each !== 'self') : relations),
+      new Set([...(isAboutStaff && who !== 'staff' ? relations.filter((each) => each !== 'self') : relations), ...asked]),
     )
       ? [who as CallerName]
       : [],

@@ -10,7 +10,7 @@ import sharp from 'sharp'
 import { aCheckInOf, aPlanUnderWay, aTaskHandedIn, entryFor } from './madeForPeople'
 import { foreignFingerprint } from './foreignFingerprint'
 import { anAction, documentWith } from './madeThings'
-import { aQuizTaken, noQuiz, type QuizThings } from './quizThings'
+import { attemptFor, aQuizTaken, noQuiz, type QuizThings } from './quizThings'
 import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
 
 /** Whoever calls: nobody, a person of each level, or a recorder that is paired with the author or with somebody else. */
@@ -255,8 +255,7 @@ export class HostileWorld {
           stored: await this.picture(),
         })
       : {}
-    const own = !path.endsWith('/record')
-    const quizOf = { owner: 'author', by: own ? this.personOf(caller) : this.company.people.staff, ended: !own } as const
+    const quizOf = attemptFor(path, this.personOf(caller), this.company)
     const isQuiz = /quiz|bank/.test(path)
     return {
       ...made,

@@ -1,4 +1,4 @@
-import { ASKED_KINDS, type QuestionKind } from '@jackdaw/core/quizzes'
+import { ALL_QUESTION_KINDS, type QuestionKind } from '@jackdaw/core/quizzes'
 import { Button } from '../../ui'
 import { Menu, MenuItem } from '../../ui/over/Menu'
 import { useTexts } from '../../ui/words/texts'
@@ -17,7 +17,7 @@ export function AddQuestion({
   const { t } = useTexts()
   return (
     <Menu align="start" trigger={<Button disabled={disabled}>{t('Add a question')}</Button>}>
-      {ASKED_KINDS.map((kind) => (
+      {ALL_QUESTION_KINDS.map((kind) => (
         <MenuItem key={kind} onSelect={() => onAdd(kind)}>
           {kindName(t, kind)}
         </MenuItem>

@@ -76,7 +76,7 @@ function EditQuiz({ draft }: { draft: QuizDraft }) {
         ruler={<Ruler {...{ writing, list, banks }} />}
         sheet={
           here === undefined ? (
-            <QuizRules document={document} told={draft.told} onChange={change} />
+            <QuizRules document={document} named={draft.named} onChange={change} />
           ) : (
             <Part key={here.id} {...{ writing, list, banks, here }} />
           )

@@ -7,8 +7,8 @@ import { useTexts, type Texts } from '../../ui/words/texts'
 
 type Props = { document: QuizDocument; onChange: (document: QuizDocument) => void }
 
-/** What holds for a quiz as a whole. @param told names of those who are told of results */
-export function QuizRules({ document, told, onChange }: Props & { told: readonly PersonRef[] }) {
+/** What holds for a quiz as a whole. @param named names of those who are told of results, and of those who judge replies */
+export function QuizRules({ document, named, onChange }: Props & { named: readonly PersonRef[] }) {
   const { t } = useTexts()
   const set = (more: Partial<QuizDocument>) => onChange({ ...document, ...more })
   return (
@@ -52,7 +52,10 @@ export function QuizRules({ document, told, onChange }: Props & { told: readonly
         <Afterwards {...{ document, set }} />
       </Group>
       <Group name={t('Who is told of results')}>
-        <Telling {...{ document, told, set }} />
+        <Telling {...{ document, named, set }} />
+      </Group>
+      <Group name={t('Who judges replies')}>
+        <Judging {...{ document, named, set }} />
       </Group>
     </div>
   )
@@ -224,18 +227,17 @@ const whenWords = (t: Texts['t']): Record<TellWhen, string> => ({
   failures: t('failures only'),
   'third-failure': t('the third failure'),
 })
-function Telling({ document: { tell }, told, set }: Setting & { told: readonly PersonRef[] }) {
+function Telling({ document: { tell }, named, set }: Setting & { named: readonly PersonRef[] }) {
   const { t } = useTexts()
-  const [added, setAdded] = useState<readonly PersonRef[]>([])
+  const { nameOf, add } = useNames(named)
   const words = whenWords(t)
-  const nameOf = (id: string) => [...added, ...told].find((each) => each.id === id)?.name ?? t('somebody who has left')
   return (
     <>
       <PersonPicker
         label={t('People')}
         chosen={tell.map(({ personId }) => ({ id: personId, name: nameOf(personId) }))}
         onChange={(people) => {
-          setAdded([...added, ...people])
+          add(people)
           const before = new Map(tell.map((each) => [each.personId, each]))
           set({ tell: people.slice(0, 20).map(({ id }) => before.get(id) ?? { personId: id, when: 'failures' as const }) })
         }}
@@ -255,6 +257,45 @@ function Telling({ document: { tell }, told, set }: Setting & { told: readonly P
           </Select>
         </div>
       ))}
+    </>
+  )
+}
+
+/** The names of people who are named already, and of those who come in addition. */
+function useNames(named: readonly PersonRef[]) {
+  const { t } = useTexts()
+  const [added, setAdded] = useState<readonly PersonRef[]>([])
+  const nameOf = (id: string): string => [...added, ...named].find((each) => each.id === id)?.name ?? t('somebody who has left')
+  return { nameOf, add: (people: readonly PersonRef[]) => setAdded([...added, ...people]) }
+}
+
+function Judging({ document: { graders }, named, set }: Setting & { named: readonly PersonRef[] }) {
+  const { t } = useTexts()
+  const { nameOf, add } = useNames(named)
+  const { people, two, third } = graders
+  const put = (more: Partial<QuizDocument['graders']>) => set({ graders: { ...graders, ...more } })
+  const pick = (label: string, chosen: typeof people, most: number, onChange: (ids: typeof people) => void) => (
+    <PersonPicker
+      label={label}
+      chosen={chosen.map((id) => ({ id, name: nameOf(id) }))}
+      onChange={(next) => {
+        add(next)
+        onChange(next.slice(-most).map(({ id }) => id))
+      }}
+    />
+  )
+  return (
+    <>
+      <p className="text-sm text-soft">{t('Needed where a question asks for a reply that no rule can mark.')}</p>
+      {pick(t('They judge replies'), people, 20, (next) => put({ people: next }))}
+      <Check
+        label={t('Two judge each reply')}
+        hint={t('Neither sees what the other one gives. Where they lie more than a tenth of the points apart, a third settles it.')}
+        checked={two}
+        onChange={(event) => put({ two: event.target.checked })}
+      />
+      {two &&
+        pick(t('Who settles it (else any other of them)'), third === null ? [] : [third], 1, (next) => put({ third: next[0] ?? null }))}
     </>
   )
 }

@@ -1,5 +1,5 @@
-import type { QuizAttempt, ToldMark } from '@jackdaw/contracts/attempts'
-import { isBlank } from '@jackdaw/core/quizzes'
+import type { QuizAttempt, SaidOfReply, ToldMark } from '@jackdaw/contracts/attempts'
+import { isBlank, kindOf, type AskedQuestion } from '@jackdaw/core/quizzes'
 import { CircleCheck, CircleX, Hourglass } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -50,7 +50,11 @@ export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; 
           </Message>
         )}
         <Next {...{ attempt, result }} />
-        {result.marks && <Marks {...{ attempt, source }} marks={result.marks} />}
+        {result.marks ? (
+          <Marks {...{ attempt, source, said: result.said }} marks={result.marks} />
+        ) : (
+          <SaidAlone {...{ attempt, source, said: result.said }} />
+        )}
       </div>
     </main>
   )
@@ -132,8 +136,36 @@ function Next({ attempt: { attemptId, quizId }, result }: { attempt: QuizAttempt
   )
 }
 
+type Shown = { attempt: QuizAttempt; said: readonly SaidOfReply[]; source: PictureSource }
+/** What those who judged a reply said about it. */
+function Said({ said, question }: { said: readonly SaidOfReply[]; question: AskedQuestion }) {
+  const { t } = useTexts()
+  const words = said.find(({ questionId }) => questionId === question.id)?.words ?? []
+  if (words.length === 0) return null
+  return (
+    <div className="border-l-4 border-petrol pl-4 space-y-2">
+      <h3 className="text-sm font-semibold">{t('What was said about it')}</h3>
+      {words.map((each, n) => (
+        <p key={n} className="whitespace-pre-line" dir="auto">
+          {each}
+        </p>
+      ))}
+    </div>
+  )
+}
+/** The replies with what was said about them, where nothing else is told of the answers. */
+function SaidAlone({ attempt, said, source }: Shown) {
+  const replies = attempt.questions.filter(({ id }) => said.some(({ questionId }) => questionId === id))
+  return replies.map((question) => (
+    <section key={question.id} className="space-y-3">
+      <ContentView content={question.prompt} source={source} />
+      <Said {...{ said, question }} />
+    </section>
+  ))
+}
+
 /** Each question with what was answered and how it was marked; where the author has it told, with what is right and why. */
-function Marks({ attempt, marks, source }: { attempt: QuizAttempt; marks: readonly ToldMark[]; source: PictureSource }) {
+function Marks({ attempt, marks, source, said }: Shown & { marks: readonly ToldMark[] }) {
   const { t } = useTexts()
   return (
     <section className="space-y-2">
@@ -155,9 +187,10 @@ function Marks({ attempt, marks, source }: { attempt: QuizAttempt; marks: readon
               </div>
               <ContentView content={question.prompt} source={source} />
               <AnswerTo question={question} answer={given} disabled source={source} />
+              <Said {...{ said, question }} />
               {mark?.explained && (
                 <div className="border-l-4 border-moss pl-4 space-y-2">
-                  {mark.verdict !== 'right' && mark.explained.question.kind !== 'written' && (
+                  {mark.verdict !== 'right' && kindOf(mark.explained.question.kind).judgedBy === 'rules' && (
                     <>
                       <h3 className="text-sm font-semibold">{t('What is right')}</h3>
                       <RightAnswer question={mark.explained.question} source={source} />

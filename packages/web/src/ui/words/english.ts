@@ -124,6 +124,8 @@ export const english: Record<string, string> = {
   '{{count}} people are new_one': 'One person is new',
   '{{count}} people are changed_one': 'One person is changed',
   '{{count}} people have returned_one': 'One person has returned',
+  '{{count}} attempts at quizzes wait for your judgement_one': 'An attempt at a quiz waits for your judgement',
+  '{{count}} replies_one': 'one reply',
   '{{count}} people wait for you to confirm what they have done_one': 'One person waits for you to confirm what they have done',
   'Given to {{count}} people; {{had}} more go through it already_one': 'Given to one person; {{had}} more go through it already',
   '{{count}} under way_one': 'one under way',

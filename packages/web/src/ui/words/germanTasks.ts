@@ -9,6 +9,8 @@ export const germanTasks: Record<string, string> = {
   'Who finished': 'Wer fertig ist',
   'Saving …': 'Wird gespeichert …',
   'The first {{n}} of {{all}}.': 'Die ersten {{n}} von {{all}}.',
+  '{{count}} attempts at quizzes wait for your judgement_one': 'Ein Versuch in einer Prüfung wartet auf Ihr Urteil',
+  '{{count}} attempts at quizzes wait for your judgement_other': '{{count}} Versuche in Prüfungen warten auf Ihr Urteil',
   '{{count}} people wait for you to confirm what they have done_one': 'Jemand wartet, dass Sie bestätigen, was getan ist',
   '{{count}} people wait for you to confirm what they have done_other': '{{count}} Leute warten, dass Sie bestätigen, was getan ist',
   'Confirm: {{name}}, {{title}}': 'Bestätigen: {{name}}, {{title}}',

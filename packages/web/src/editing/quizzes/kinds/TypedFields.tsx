@@ -1,6 +1,6 @@
 import { QUIZ_LIMITS } from '@jackdaw/core/quizzes'
 import { X } from 'lucide-react'
-import { Button, Check, chosen, IconButton, NumberField, Select, TextArea, TextField } from '../../../ui'
+import { Button, Check, chosen, IconButton, NumberField, Select, TextField } from '../../../ui'
 import { useTexts } from '../../../ui/words/texts'
 import type { FieldsOf } from './fieldsOf'
 
@@ -99,33 +99,6 @@ export function NumberFields({ question: { ask, key }, onChange }: FieldsOf<'num
         </div>
       </div>
       <p className="text-sm text-soft">{t('A decimal comma or point is read as people of each language write it.')}</p>
-    </>
-  )
-}
-
-/** A reply in words of one's own. */
-export function WrittenFields({ question: { ask, key }, onChange }: FieldsOf<'written'>) {
-  const { t } = useTexts()
-  return (
-    <>
-      <div className="w-56">
-        <NumberField
-          label={t('Longest reply, in characters')}
-          whole
-          min={50}
-          max={QUIZ_LIMITS.reply}
-          value={ask.mostCharacters}
-          onChange={(mostCharacters) => onChange({ ask: { mostCharacters } })}
-        />
-      </div>
-      <TextArea
-        label={t('What to look for')}
-        hint={t('For those who judge; the learner never sees it.')}
-        rows={5}
-        maxLength={QUIZ_LIMITS.words}
-        value={key.words}
-        onChange={(event) => onChange({ key: { words: event.target.value } })}
-      />
     </>
   )
 }

@@ -4,7 +4,8 @@ import { MatchFields, OrderFields } from './ArrangedFields'
 import { OneFields, SeveralFields, TrueFalseFields } from './ChosenFields'
 import type { FieldsOf } from './fieldsOf'
 import { PlaceFields } from './PlaceFields'
-import { NumberFields, TextFields, WrittenFields } from './TypedFields'
+import { WrittenFields } from './ReplyFields'
+import { NumberFields, TextFields } from './TypedFields'
 
 /** The fields of each kind. */
 const FIELDS: { [K in QuestionKind]: FunctionComponent<FieldsOf<K>> } = {
