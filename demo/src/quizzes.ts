@@ -5,7 +5,9 @@ import {
   BLANK_QUIZ,
   contentOf,
   readPlain,
+  rubricOf,
   type Answer,
+  type Graders,
   type Question,
   type QuizDocument,
   type QuizPart,
@@ -19,6 +21,7 @@ import {
   type GuideId,
   type PersonId,
   type QuestionId,
+  type QuizAttemptId,
   type QuizId,
   type StepId,
 } from '@jackdaw/core/shared'
@@ -49,6 +52,17 @@ const chanceOf = (question: Question): Chance =>
   ODD.find(([begins]) => wordsOf(question.prompt).startsWith(begins))?.[1] ?? USUAL[question.difficulty]
 
 const pick = <T>(list: readonly T[], random: () => number): T => nth(list, Math.floor(random() * list.length))
+/** Replies to the question on stock: of such as have not thought long, and of such as have. */
+const HASTY = [
+  'I correct the figure in the list to what I have counted.',
+  'Count again. If it is the same I write 1196.',
+  'I ask Gareth what to do.',
+]
+const THOROUGH = [
+  'First I count once more, row by row, and have somebody else count the same rows. Then I look in the cold store and at the crates that are packed for tomorrow: pots stand there that the list does not know of yet. If 44 are still missing I tell the shift lead before I change anything, and write the difference into the list with what we found.',
+  'Nothing is changed yet. I count again with a colleague, because 44 is about one trolley and I may have missed one. I check the cold store and the quay. What is left over goes into the list as a difference, with the date, my name and the reason, and Marta gets a message.',
+  'Count again, then look where a trolley could be: cold store, packed crates, the shop. Tell the shift lead. Write down the difference and why, never just the new figure.',
+]
 /** What somebody answers who does not know. */
 function wrongAnswer(question: Question, random: () => number): Answer {
   switch (question.kind) {
@@ -84,11 +98,11 @@ function wrongAnswer(question: Question, random: () => number): Answer {
     case 'place':
       return { kind: 'place', answer: { x: random(), y: random() * 0.2 } }
     case 'written':
-      return { kind: 'written', answer: { words: 'I would show it.' } }
+      return { kind: 'written', answer: { words: pick(HASTY, random) } }
   }
 }
 /** What somebody answers who knows. */
-function rightAnswer(question: Question): Answer {
+function rightAnswer(question: Question, random: () => number): Answer {
   switch (question.kind) {
     case 'one':
       return { kind: 'one', answer: { option: question.key.right ?? '' } }
@@ -109,7 +123,7 @@ function rightAnswer(question: Question): Answer {
       return { kind: 'place', answer: { x: area.x + area.width / 2, y: area.y + area.height / 2 } }
     }
     case 'written':
-      return { kind: 'written', answer: { words: 'I would show it once, then let them try, and stay beside them.' } }
+      return { kind: 'written', answer: { words: pick(THOROUGH, random) } }
   }
 }
 
@@ -123,6 +137,8 @@ type DemoQuiz = {
   draws?: readonly (readonly [tag: string, count: number])[]
   more: Partial<QuizDocument>
   tell?: string
+  /** Two judge what is replied; a third settles it. */
+  graders?: { people: readonly [string, string]; third: string }
   daysAgo: number
   teams: readonly string[]
   due: DueRule
@@ -178,14 +194,21 @@ const QUIZZES: readonly DemoQuiz[] = [
     title: 'Counting stock',
     words: 'For everybody who counts at month’s end.',
     owner: 'Marta Sorrel',
+    file: 'stock',
     draws: [['orders', 6]],
     more: {},
+    graders: { people: ['Gareth Pike', 'Tomasz Wilk'], third: 'Marta Sorrel' },
     daysAgo: 120,
     teams: ['Order desk', 'Quay loading'],
     due: { kind: 'days', days: 14 },
     tests: 'count-stock',
   },
 ]
+
+const gradersOf = ({ graders }: DemoQuiz, people: ReadonlyMap<string, string>): Graders =>
+  graders === undefined
+    ? BLANK_QUIZ.graders
+    : { people: graders.people.map((name) => known(people, name) as PersonId), two: true, third: known(people, graders.third) as PersonId }
 
 /** The questions of one of the demo's own texts.
  * @throws RangeError when something in it cannot be read */
@@ -241,6 +264,7 @@ async function addQuiz(
   const draws = (quiz.draws ?? []).map(([tag, count]): QuizPart => ({ part: 'draw', id: `draw-${tag}`, bankId, tag, count }))
   const document: QuizDocument = {
     ...{ ...BLANK_QUIZ, title: quiz.title, words: quiz.words, parts: [...asks, ...draws], ...quiz.more },
+    graders: gradersOf(quiz, ids.people),
     tell: quiz.tell ? [{ personId: known(ids.people, quiz.tell) as PersonId, when: 'third-failure' }] : [],
   }
   await services.addQuiz({ id, document, ownerId: owner, now: at - DAY })
@@ -268,8 +292,12 @@ async function addQuiz(
   )
   await services.give(quizItem(id), { audience, use: 'to-do', due: quiz.due, repeatMonths: null }, lead, at)
   const random = seededRandom(quiz.daysAgo * 7_919)
-  for (const person of people)
-    await takes(services, { id, document, all, until, begins: at + Math.floor(random() * (quiz.daysAgo - 20)) * DAY }, person.id, random)
+  for (const [n, person] of people.entries()) {
+    // Some of what people judge came in only lately.
+    const lately = quiz.graders !== undefined && n % 2 === 0
+    const daysIn = lately ? quiz.daysAgo - 1 - n / 2 : Math.floor(random() * (quiz.daysAgo - 20))
+    await takes(services, { id, document, all, until, begins: at + daysIn * DAY }, person.id, random)
+  }
 }
 
 type Taken = { id: QuizId; document: QuizDocument; all: ReadonlyMap<QuestionId, Question>; until: number; begins: number }
@@ -287,16 +315,51 @@ async function takes(
   for (let n = 0, at = begins + Math.floor(random() * 6 * 60) * MINUTE; n < most && at < until - DAY / 4; n++) {
     const attempt = await services.beginQuiz(id, person, 'en', at)
     let then = at
+    const drawn: { question: Question; knows: boolean }[] = []
     for (const questionId of await services.questionsOfAttempt(attempt)) {
       const question = known(all, questionId)
       const knows = random() < chanceOf(question)(ability)
       const spent = Math.round((8_000 + 30_000 * random()) * (question.difficulty === 'hard' ? 1.6 : 1) * (knows ? 0.9 : 1.2))
       then += spent
-      await services.answerQuestion(attempt, questionId, knows ? rightAnswer(question) : wrongAnswer(question, random), spent, then)
+      drawn.push({ question, knows })
+      await services.answerQuestion(attempt, questionId, knows ? rightAnswer(question, random) : wrongAnswer(question, random), spent, then)
     }
-    const passed = await services.handInQuiz(attempt, then + 4_000)
-    if (passed || random() < 0.08) return
+    await services.handInQuiz(attempt, then + 4_000)
+    const judged = { attempt, replies: drawn.filter(({ question }) => rubricOf(question) !== null), at: then, until }
+    const passed = judged.replies.length > 0 ? await judge(services, document.graders, judged, random) : await services.hasPassed(attempt)
+    if (passed !== false || random() < 0.08) return
     ability = Math.min(1, ability + 0.16)
     at = then + Math.floor(1 + random() * 5) * DAY + document.waitMinutes * MINUTE
   }
+}
+
+type Judged = { attempt: QuizAttemptId; replies: readonly { question: Question; knows: boolean }[]; at: number; until: number }
+/** Has two judge what somebody replied, the one somewhat stricter than the other; what came in during the last days still waits for one of them, or for
+ * whoever settles it.
+ * @returns whether it is passed; `null` as long as somebody is still to judge it */
+async function judge(
+  services: DemoServices,
+  { people, third }: Graders,
+  { attempt, replies, at, until }: Judged,
+  random: () => number,
+): Promise<boolean | null> {
+  for (const { question, knows } of replies) {
+    const criteria = rubricOf(question)?.criteria ?? []
+    const grade = (off: number, words: string) => ({
+      points: Object.fromEntries(criteria.map(({ id, most }) => [id, Math.max(0, Math.min(most, (knows ? most : 1) - off))])),
+      words,
+    })
+    const apart = at > until - 6 * DAY || random() < 0.2
+    const grades = [
+      { by: nth(people, 0), ...grade(0, knows ? '' : 'And where could they be?') },
+      { by: nth(people, 1), ...grade(apart ? 2 : 0, knows ? 'Good that you look before you change anything.' : 'Count once more first.') },
+      ...(apart && third !== null ? [{ by: third, ...grade(1, '') }] : []),
+    ]
+    for (const [n, { by, ...given }] of grades.entries()) {
+      const then = at + (n + 1) * 2 * DAY
+      if (then > until) return null
+      await services.gradeReply(attempt, question.id, given, by, then)
+    }
+  }
+  return services.hasPassed(attempt)
 }

@@ -100,8 +100,16 @@ export type DemoServices = {
   questionsOfAttempt(id: QuizAttemptId): Promise<QuestionId[]>
   answerQuestion(id: QuizAttemptId, questionId: QuestionId, answer: Answer, activeMs: number, now: number): Promise<unknown>
   addQuizPicture(picture: { id: PictureId; quizId: QuizId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
-  /** @returns whether it was passed */
-  handInQuiz(id: QuizAttemptId, now: number): Promise<boolean>
+  handInQuiz(id: QuizAttemptId, now: number): Promise<unknown>
+  gradeReply(
+    id: QuizAttemptId,
+    questionId: QuestionId,
+    grade: { points: Record<string, number>; words: string },
+    by: PersonId,
+    now: number,
+  ): Promise<unknown>
+  /** @returns `null` as long as somebody has to judge some of it */
+  hasPassed(id: QuizAttemptId): Promise<boolean | null>
   handIn(task: TaskId, edition: number, evidence: { words: string; photo: PictureId | null }, by: PersonId, now: number): Promise<HandInId>
   answerHandIn(task: TaskId, person: PersonId, answer: HandInAnswer, reason: string, by: PersonId, now: number): Promise<void>
   /** Makes a plan and publishes it; gives it to people; brings all plans to a moment. */

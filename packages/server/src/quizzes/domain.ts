@@ -1,5 +1,5 @@
 import { quizItem } from '@jackdaw/core/items'
-import { QUIZ_VERBS, type Answer, type BankDocument, type QuizDocument } from '@jackdaw/core/quizzes'
+import { QUIZ_VERBS, type Answer, type BankDocument, type Grade, type QuizDocument } from '@jackdaw/core/quizzes'
 import type { QuizAttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
 import type { Language } from '@jackdaw/core/people'
 import type { Domain } from '../domain'
@@ -11,6 +11,7 @@ import { createBank } from './banks/banks'
 import { dropUnusedQuizPictures } from './dropUnusedPictures'
 import { handsOverQuizzes } from './handsOver'
 import { askAboutPeople } from './judging/askGraders'
+import { gradeReply } from './judging/grade'
 import { QUIZ_ATTEMPT } from './model'
 import { relationsToAttempt, relationsToBank, relationsToQuiz } from './relations'
 import { quizRoutes } from './routes'
@@ -46,6 +47,11 @@ export const quizzes = {
       const { database, content, decoder } = parts
       await storePicture(database, content, await readPicture(decoder, bytes), { id, item: quizItem(quizId), by, now })
     },
-    handInQuiz: async (id: QuizAttemptId, now: number) => (await handIn({ ...parts, mail: null }, id, now)).passed === true,
+    async handInQuiz(id: QuizAttemptId, now: number): Promise<void> {
+      await handIn({ ...parts, mail: null }, id, now)
+    },
+    gradeReply: (id: QuizAttemptId, questionId: QuestionId, grade: Pick<Grade, 'points' | 'words'>, by: PersonId, now: number) =>
+      gradeReply({ ...parts, mail: null }, id, questionId, grade, by, now),
+    hasPassed: async (id: QuizAttemptId): Promise<boolean | null> => (await parts.database.in(QUIZ_ATTEMPT).one({ id }))?.passed ?? null,
   }),
 } satisfies Domain

@@ -107,6 +107,7 @@ export const germanQuizzes: Record<string, string> = {
   'Your answer, in a word or a few': 'Ihre Antwort, in einem Wort oder wenigen',
   'Your answer, a number in {{unit}}': 'Ihre Antwort, eine Zahl in {{unit}}',
   'Your answer, a number': 'Ihre Antwort, eine Zahl',
+  'No reply': 'Keine Antwort',
   'What was said about it': 'Was dazu gesagt wurde',
   'Your reply, in your own words. A person reads it.': 'Ihre Antwort, in eigenen Worten. Ein Mensch liest sie.',
   '{{used}} of {{most}} characters': '{{used}} von {{most}} Zeichen',

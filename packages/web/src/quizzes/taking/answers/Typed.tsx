@@ -61,6 +61,12 @@ export function WrittenAnswer({ question, answer, disabled, onAnswer }: AnswerFi
   const id = useId()
   const most = question.ask.mostCharacters
   const words = answer?.words ?? ''
+  if (disabled)
+    return (
+      <blockquote className="border-l-2 border-ink pl-4 text-lg whitespace-pre-line [overflow-wrap:anywhere]" dir="auto">
+        {words || t('No reply')}
+      </blockquote>
+    )
   return (
     <div>
       <label htmlFor={id} className="block text-sm text-soft mb-2">
@@ -72,7 +78,6 @@ export function WrittenAnswer({ question, answer, disabled, onAnswer }: AnswerFi
         rows={8}
         className={`${box} py-3`}
         maxLength={most}
-        disabled={disabled}
         value={words}
         aria-describedby={`${id}-count`}
         onChange={(event) => onAnswer(event.target.value === '' ? null : { words: event.target.value })}
