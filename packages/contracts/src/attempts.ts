@@ -3,6 +3,7 @@ import { ItemState } from '@jackdaw/core/items'
 import { Answer, AskedQuestion, Content, Criterion, Question, QUIZ_LIMITS, TestedStep, TOLD_AFTER, VERDICTS } from '@jackdaw/core/quizzes'
 import { QuizAttemptId, Instant, LocalDate, PersonId, PictureId, QuestionId, QuizId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
+import { HowAmended } from './amendments'
 import { endpoint } from './endpoint'
 import { GivenGrade } from './judging'
 import { PersonRef } from './people'
@@ -93,6 +94,8 @@ export const ToldMark = z.object({
   verdict: z.enum(VERDICTS),
   points: z.number(),
   most: z.number(),
+  /** Whether it counts: a question that turned out wrong does not. */
+  counts: z.boolean(),
   explained: z.nullable(z.object({ question: Question, explanation: Content })),
 })
 /** Read by {@link ToldMark}. */
@@ -101,6 +104,10 @@ export type ToldMark = z.infer<typeof ToldMark>
 export const SaidOfReply = z.object({ questionId: QuestionId, words: z.array(z.string()) })
 /** Read by {@link SaidOfReply}. */
 export type SaidOfReply = z.infer<typeof SaidOfReply>
+/** That a result was put right, and why. */
+export const PutRight = z.object({ at: Instant, how: HowAmended, change: z.enum(['passes', 'fails', 'points']), reason: z.string() })
+/** Read by {@link PutRight}. */
+export type PutRight = z.infer<typeof PutRight>
 /** An attempt as whoever makes it sees it. `now`: by the server's clock, which is the one that counts. */
 export const QuizAttempt = z.object({
   attemptId: QuizAttemptId,
@@ -119,6 +126,7 @@ export const QuizAttempt = z.object({
     z.extend(AttemptResult, {
       marks: z.nullable(z.array(ToldMark)),
       said: z.array(SaidOfReply),
+      putRight: z.array(PutRight),
       goOver: z.array(z.object({ guideId: TestedStep.shape.guideId, title: z.string(), steps: z.array(TestedStep.shape.stepId) })),
       begins: Beginning,
       attemptsLeft: z.nullable(z.int()),
@@ -226,6 +234,14 @@ export const getAttemptRecord = endpoint({
     attempt: RecordedAttempt,
     rules: z.nullable(z.int()),
     seed: z.int(),
+    /** How its result was put right, the last one first. */
+    putRight: z.array(
+      z.extend(PutRight, {
+        by: PersonRef,
+        before: z.object({ percent: z.int(), passed: z.boolean() }),
+        after: z.object({ percent: z.int(), passed: z.boolean() }),
+      }),
+    ),
     questions: z.array(
       z.object({
         question: AskedQuestion,

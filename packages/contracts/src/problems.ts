@@ -41,6 +41,7 @@ export const PROBLEMS = {
   'audience-in-use': { status: 409, title: 'The audience is used' },
   'job-not-failed': { status: 409, title: 'The job has not failed' },
   'attempt-not-yet': { status: 409, title: 'No attempt can be begun now' },
+  'not-amendable': { status: 409, title: 'It cannot be put right in this way' },
   'attempt-over': { status: 409, title: 'The attempt is over' },
   'precondition-failed': { status: 412, title: 'It has changed meanwhile' },
   'too-large': { status: 413, title: 'Too large' },

@@ -67,6 +67,8 @@ export const analyseQuiz = endpoint({
     questions: z.array(AnalysedQuestion),
     /** Whether the asker may see who has answered what. */
     maySeeWho: z.boolean(),
+    /** Whether the asker may put questions right. */
+    mayAmend: z.boolean(),
   }),
   problems: ['invalid', 'not-published'],
 })

@@ -38,6 +38,7 @@ it('puts nothing into words that its data do not hold', () => {
     'quiz-result': { title: 'a', person: 'b', passed: false, percent: 60, attempt: 3 },
     'to-judge': { title: 'a', person: 'b', apart: true },
     judged: { title: 'a', passed: false },
+    'result-put-right': { title: 'a', change: 'fails', reason: 'b' },
     'time-over': { title: 'a', answered: 2, questions: 5 },
     'checked-in': { name: 'a', other: 'b' },
     'to-do': { title: 'a', by: 'b', due: '2026-03-24' },

@@ -173,6 +173,22 @@ export const ENTRIES = {
     act: 'See what came of it',
     leadsTo: pathOfAbout,
   }),
+  'result-put-right': entry({
+    data: z.object({ title, change: z.enum(['passes', 'fails', 'points']), reason: z.string() }),
+    waits: false,
+    toDo: false,
+    mail: true,
+    words: 'Your result in “{{title}}” has been put right',
+    more: ({ change }) => {
+      if (change === 'passes') return 'It counts as passed now. The reason: “{{reason}}”'
+      return change === 'fails'
+        ? 'It does not count as passed any more. The reason: “{{reason}}”'
+        : 'Only the points are others now. The reason: “{{reason}}”'
+    },
+    choice: 'A result of mine is put right',
+    act: 'See what came of it',
+    leadsTo: pathOfAbout,
+  }),
   'time-over': entry({
     data: z.object({ title, answered: z.int(), questions: z.int() }),
     waits: false,

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { GroupId, Instant, PersonId } from '../shared'
+import { GroupId, Instant, PersonId, QuizAmendmentId } from '../shared'
 import type { Every } from './every'
 
 const HOUR_MS = 3_600_000
@@ -62,6 +62,15 @@ export const JOBS = {
     lane: 'short',
     every: { ms: 60_000, afterMs: 0 },
     words: 'Hand in attempts at quizzes whose time is over',
+  },
+  'put-results-right': {
+    data: z.object({ amendmentId: QuizAmendmentId }),
+    lane: 'long',
+    tries: 6,
+    pauseS: 15,
+    lastsAtMostS: 3_600,
+    byHand: false,
+    words: 'Mark attempts anew after a question was put right',
   },
   'remove-unused-quiz-pictures': {
     ...tidying,

@@ -64,6 +64,10 @@ export type BankId = z.infer<typeof BankId>
 export const QuizAttemptId = idOf('quiz-attempt')
 /** Read by {@link QuizAttemptId}. */
 export type QuizAttemptId = z.infer<typeof QuizAttemptId>
+/** Id of what was put right about a question of a quiz. */
+export const QuizAmendmentId = idOf('quiz-amendment')
+/** Read by {@link QuizAmendmentId}. */
+export type QuizAmendmentId = z.infer<typeof QuizAmendmentId>
 /** Id of an attempt in Solo. */
 export const AttemptId = idOf('attempt')
 /** Read by {@link AttemptId}. */

@@ -13,6 +13,7 @@ export {
   BankId,
   AttemptId,
   QuizAttemptId,
+  QuizAmendmentId,
   HandInId,
   PlanId,
   PlanGivingId,

@@ -1,3 +1,4 @@
+export { amend } from './amend'
 export { events } from './domain'
 export { addAttested, oneAtATime } from './insert'
 export type { NewEvent } from './insert'

@@ -5,6 +5,7 @@ import type { Language } from '@jackdaw/core/people'
 import type { Domain } from '../domain'
 import { readPicture, storePicture } from '../files'
 import { job } from '../jobs'
+import { putResultsRight } from './amending/putResultsRight'
 import { beginAttempt, handIn, saveAnswer } from './attempts/answering'
 import { endThoseOver } from './attempts/endThoseOver'
 import { createBank } from './banks/banks'
@@ -12,7 +13,7 @@ import { dropUnusedQuizPictures } from './dropUnusedPictures'
 import { handsOverQuizzes } from './handsOver'
 import { askAboutPeople } from './judging/askGraders'
 import { gradeReply } from './judging/grade'
-import { QUIZ_ATTEMPT } from './model'
+import { QUIZ_AMENDMENT, QUIZ_ATTEMPT } from './model'
 import { relationsToAttempt, relationsToBank, relationsToQuiz } from './relations'
 import { quizRoutes } from './routes'
 import { createQuiz, saveQuiz } from './writing/writeQuiz'
@@ -30,6 +31,10 @@ export const quizzes = {
   handsOver: handsOverQuizzes,
   jobs: [
     job('end-timed-attempts', async (parts, _nothing, { now }) => void (await endThoseOver(parts, now))),
+    job('put-results-right', async (parts, { amendmentId }, { now, progress, finish }) => {
+      await putResultsRight(parts, amendmentId, now, progress)
+      await finish((tx) => tx.in(QUIZ_AMENDMENT).update({ doneAt: now }, { id: amendmentId }))
+    }),
     job('remove-unused-quiz-pictures', async ({ database }, _nothing, { now }) => void (await dropUnusedQuizPictures(database, now))),
   ],
   demo: (parts) => ({

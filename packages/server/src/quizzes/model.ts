@@ -1,6 +1,7 @@
-import type { Answer, BankDocument, QuizDocument, Verdict } from '@jackdaw/core/quizzes'
+import type { HowAmended } from '@jackdaw/contracts/amendments'
 import type { QuizEnd } from '@jackdaw/contracts/attempts'
-import type { QuizAttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
+import type { Answer, BankDocument, Question, QuizDocument, ResultChange, Verdict } from '@jackdaw/core/quizzes'
+import type { QuizAmendmentId, QuizAttemptId, BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/core/shared'
 import { Model, type Attributes, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { big, counted, instant, json, key, optional, real, table, text, texts, truth, whole } from '../db'
 
@@ -82,6 +83,8 @@ export class QuizAttemptRow extends Model<InferAttributes<QuizAttemptRow>, Infer
   declare percent: CreationOptional<number | null>
   declare passed: CreationOptional<boolean | null>
   declare rightCount: CreationOptional<number | null>
+  /** How many of its questions count; `null`: all. */
+  declare counted: CreationOptional<number | null>
   declare activeMs: number
 }
 /** An attempt as it is stored. */
@@ -105,6 +108,7 @@ export const QUIZ_ATTEMPT = table('quiz_attempt', QuizAttemptRow, () => ({
   percent: optional(whole()),
   passed: optional(truth()),
   rightCount: optional(whole()),
+  counted: optional(whole()),
   activeMs: whole(),
 }))
 
@@ -159,6 +163,52 @@ export class ReplyAskedRow extends Model<InferAttributes<ReplyAskedRow>, InferCr
   declare personId: PersonId
 }
 export const REPLY_ASKED = table('reply_asked', ReplyAskedRow, () => ({ attemptId: key(text()), personId: key(text()) }))
+
+/** What was put right of a question that turned out wrong. `question`: as it was when that was done, with the key by which answers are marked anew. */
+export class QuizAmendmentRow extends Model<InferAttributes<QuizAmendmentRow>, InferCreationAttributes<QuizAmendmentRow>> {
+  declare id: QuizAmendmentId
+  declare quizId: QuizId
+  declare questionId: QuestionId
+  declare how: HowAmended
+  declare question: Question
+  declare reason: string
+  declare byId: PersonId
+  declare at: number
+  declare doneAt: CreationOptional<number | null>
+}
+export const QUIZ_AMENDMENT = table('quiz_amendment', QuizAmendmentRow, () => ({
+  id: key(text()),
+  quizId: text(),
+  questionId: text(),
+  how: text(),
+  question: json(),
+  reason: text(),
+  byId: text(),
+  at: instant(),
+  doneAt: optional(instant()),
+}))
+
+/** What an amendment has done to the result of an attempt. */
+export class QuizAttemptChangeRow extends Model<InferAttributes<QuizAttemptChangeRow>, InferCreationAttributes<QuizAttemptChangeRow>> {
+  declare attemptId: QuizAttemptId
+  declare amendmentId: QuizAmendmentId
+  declare change: Exclude<ResultChange, 'same'>
+  declare at: number
+  declare beforePercent: number
+  declare beforePassed: boolean
+  declare afterPercent: number
+  declare afterPassed: boolean
+}
+export const QUIZ_ATTEMPT_CHANGE = table('quiz_attempt_change', QuizAttemptChangeRow, () => ({
+  attemptId: key(text()),
+  amendmentId: key(text()),
+  change: text(),
+  at: instant(),
+  beforePercent: whole(),
+  beforePassed: truth(),
+  afterPercent: whole(),
+  afterPassed: truth(),
+}))
 
 /** What somebody has been granted beyond the rules of a quiz. */
 export class QuizAllowanceRow extends Model<InferAttributes<QuizAllowanceRow>, InferCreationAttributes<QuizAllowanceRow>> {

@@ -1,3 +1,4 @@
+import * as amendments from '@jackdaw/contracts/amendments'
 import * as attempts from '@jackdaw/contracts/attempts'
 import * as analysis from '@jackdaw/contracts/quizAnalysis'
 import * as judging from '@jackdaw/contracts/judging'
@@ -8,6 +9,8 @@ import type { BankId, PictureId, QuizId } from '@jackdaw/core/shared'
 import { findPicture, findUsedPicture, findVersion, adoptPicture, readPicture, sendPicture, storeContent, storePicture } from '../files'
 import { fail, route, type Routes } from '../http'
 import { ITEM } from '../items'
+import { amendQuestion, lookAt } from './amending/amendQuestion'
+import { amendmentsOfQuiz } from './amending/shown'
 import { analysisOf } from './analysis/analysis'
 import { answersTo } from './analysis/answers'
 import { beginAttempt, handIn, saveAnswer, withAttempt } from './attempts/answering'
@@ -158,6 +161,7 @@ function analysisRoutes(routes: Routes): void {
   route(routes, analysis.analyseQuiz, async ({ params: { id }, query }, { caller, relations }) => ({
     ...(await analysisOf(db, id, query.counted ?? 'first')),
     maySeeWho: may(caller.permissions, 'records.item', relations),
+    mayAmend: may(caller.permissions, 'item.publish', relations),
   }))
   route(routes, analysis.listAnswers, ({ params: { id, questionId }, query }, { caller }) =>
     answersTo(db, id, questionId, {
@@ -167,6 +171,17 @@ function analysisRoutes(routes: Routes): void {
   )
 }
 
+/** Putting questions right that turned out wrong. */
+function amendingRoutes(routes: Routes): void {
+  const { parts } = routes
+
+  route(routes, amendments.listAmendments, ({ params: { id } }) => amendmentsOfQuiz(parts.database, id))
+  route(routes, amendments.lookAtAmendment, ({ params: { id, questionId }, query: { how } }) => lookAt(parts.database, id, questionId, how))
+  route(routes, amendments.amendQuestion, async ({ params: { id, questionId }, body }, { caller, now }) => ({
+    amendmentId: await amendQuestion(parts, id, questionId, body, caller.id, now),
+  }))
+}
+
 export function quizRoutes(routes: Routes): void {
   draftRoutes(routes)
   bankRoutes(routes)
@@ -174,4 +189,5 @@ export function quizRoutes(routes: Routes): void {
   judgingRoutes(routes)
   recordRoutes(routes)
   analysisRoutes(routes)
+  amendingRoutes(routes)
 }

@@ -32,6 +32,11 @@ export const german: Record<string, string> = {
   'You have not passed yet. What was said about them stands with your answers.':
     'Sie haben noch nicht bestanden. Was dazu gesagt wurde, steht bei Ihren Antworten.',
   'My replies to a quiz have been judged': 'Meine Antworten in einer Prüfung sind beurteilt',
+  'Your result in “{{title}}” has been put right': 'Ihr Ergebnis in „{{title}}“ wurde berichtigt',
+  'It counts as passed now. The reason: “{{reason}}”': 'Es gilt jetzt als bestanden. Der Grund: „{{reason}}“',
+  'It does not count as passed any more. The reason: “{{reason}}”': 'Es gilt nicht mehr als bestanden. Der Grund: „{{reason}}“',
+  'Only the points are others now. The reason: “{{reason}}”': 'Nur die Punkte sind jetzt andere. Der Grund: „{{reason}}“',
+  'A result of mine is put right': 'Ein Ergebnis von mir wird berichtigt',
   'The time for “{{title}}” was over': 'Die Zeit für „{{title}}“ war vorbei',
   'What you had answered by then was handed in: {{answered}} of {{questions}} questions.':
     'Was Sie bis dahin beantwortet hatten, wurde abgegeben: {{answered}} von {{questions}} Fragen.',

@@ -2,9 +2,10 @@ import { getAttemptPicture } from '@jackdaw/contracts/attempts'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { isBlank, kindOf } from '@jackdaw/core/quizzes'
 import type { QuizAttemptId, PictureId } from '@jackdaw/core/shared'
-import { lengthOf, Loaded, momentOf, TitleLine } from '../ui'
+import { lengthOf, Loaded, Message, momentOf, TitleLine } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
+import { howAmended } from './amending/AmendmentList'
 import { ContentView } from './ContentView'
 import { useAttemptRecord } from './queries'
 import { GivenGrades } from './judging/GivenGrades'
@@ -18,7 +19,7 @@ export function AttemptRecordPage() {
   const { id } = useIds<{ id: QuizAttemptId }>()
   return (
     <Loaded query={useAttemptRecord(id)}>
-      {({ quizId, title, person, attempt, questions, rules, seed }) => {
+      {({ quizId, title, person, attempt, questions, rules, seed, putRight }) => {
         const source = (pictureId: PictureId) => addressOf(getAttemptPicture, { id, pictureId })
         return (
           <>
@@ -36,12 +37,24 @@ export function AttemptRecordPage() {
               }
             />
             <div className="bg-sheet grow border-t border-hair px-4 md:px-6 py-4">
+              {putRight.map(({ at, by, how, reason, before, after }) => (
+                <Message
+                  key={at}
+                  tone="note"
+                  title={t('The result was put right: {{before}} % became {{after}} %', { before: before.percent, after: after.percent })}
+                >
+                  {before.passed !== after.passed &&
+                    `${after.passed ? t('It counts as passed.') : t('It does not count as passed any more.')} `}
+                  {t('A question')} {howAmended(t, how)}: <span dir="auto">“{reason}”</span> · {by.name}, {momentOf(at)}
+                </Message>
+              ))}
               <ol className="max-w-[760px]">
                 {questions.map(({ question, whole, answer, verdict, points, most, activeMs, grades, criteria }, n) => (
                   <li key={question.id} className="border-b border-hair py-5 space-y-3">
                     <div className="flex flex-wrap gap-x-4 gap-y-1 items-center">
                       <span className="tabular-nums text-soft">{n + 1}</span>
-                      {verdict && <VerdictMark verdict={verdict} />}
+                      {verdict && most > 0 && <VerdictMark verdict={verdict} />}
+                      {verdict && most === 0 && <span className="font-semibold text-soft">{t('does not count')}</span>}
                       <span className="text-sm text-soft">
                         {t('{{points}} of {{most}} points', { points: Math.round(points * 100) / 100, most })}
                         {activeMs > 0 && ` · ${lengthOf(activeMs)}`}

@@ -1,3 +1,4 @@
+import * as amendments from '@jackdaw/contracts/amendments'
 import * as attempts from '@jackdaw/contracts/attempts'
 import * as judging from '@jackdaw/contracts/judging'
 import * as contract from '@jackdaw/contracts/quizzes'
@@ -108,5 +109,25 @@ export const useJudging = (id: QuizAttemptId) =>
 export const useGradeReply = (id: QuizAttemptId, questionId: QuestionId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof judging.gradeReply>) => call(judging.gradeReply, { params: { id, questionId }, body }),
+    ...changed,
+  })
+
+/** What was put right; asked for again while attempts are still gone through. */
+export const useAmendments = (id: QuizId) =>
+  useQuery<amendments.Amendment[]>({
+    queryKey: ['quiz-amendments', id],
+    ...fresh,
+    refetchInterval: ({ state }) => (state.data?.some(({ doneAt }) => doneAt === null) ? 1_000 : false),
+    queryFn: ({ signal }) => call(amendments.listAmendments, { params: { id }, signal }),
+  })
+export const useLookAtAmendment = (id: QuizId, questionId: QuestionId, how: amendments.HowAmended) =>
+  useQuery({
+    queryKey: ['quiz-amendment', id, questionId, how],
+    ...fresh,
+    queryFn: ({ signal }) => call(amendments.lookAtAmendment, { params: { id, questionId }, query: { how }, signal }),
+  })
+export const useAmendQuestion = (id: QuizId, questionId: QuestionId) =>
+  useMutation({
+    mutationFn: (body: BodyOf<typeof amendments.amendQuestion>) => call(amendments.amendQuestion, { params: { id, questionId }, body }),
     ...changed,
   })

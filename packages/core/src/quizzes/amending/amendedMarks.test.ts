@@ -1,8 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { markOf } from '../marking/mark'
 import type { Question } from '../questions/question'
-import { aQuestion, questionId, questionOf } from '../testing'
-import { amendedMarks, amendedScore, changeOfResult, type MarkedAnswer, type QuestionAmendment } from './amendedMarks'
+import { aQuestion, optionsOf, questionId, questionOf } from '../testing'
+import {
+  amendedMarks,
+  amendedQuestions,
+  amendedScore,
+  amendmentsFor,
+  changeOfResult,
+  whyNoRemark,
+  type MarkedAnswer,
+  type NoRemark,
+  type QuestionAmendment,
+} from './amendedMarks'
 
 const english = { language: 'en' }
 const says = (question: Question, value: boolean | null): MarkedAnswer => {
@@ -42,5 +52,43 @@ describe('a question that turned out wrong', () => {
     }
     expect(amendedMarks([judged], [{ how: 're-marked', questionId: question.id, question }], english)).toEqual([judged.mark])
     expect(changeOfResult(null, null)).toBe('same')
+  })
+  it('does not count among those that are right, or asked', () =>
+    expect(amendedScore(attempt(true, true, false, true, true), [voided(1)], 75, english).score).toEqual({
+      ...{ points: 3, most: 4, percent: 75, right: 3, questions: 4, passed: true },
+    }))
+  it('waits for nobody once it is voided', () => {
+    const question = questionOf('written', { mostCharacters: 100 }, { words: '', criteria: [] }, { points: 5 })
+    const waits: MarkedAnswer = { questionId: question.id, answer: null, mark: { verdict: 'waits', points: 0, most: 5 } }
+    expect(amendedMarks([waits], [{ how: 'voided', questionId: question.id }], english)).toEqual([
+      { verdict: 'unanswered', points: 0, most: 0 },
+    ])
+  })
+})
+
+describe('a question can be marked anew', () => {
+  const [a, b] = [optionsOf('a', 'b'), optionsOf('a', 'c')]
+  const asked = questionOf('one', { options: a }, { right: 'option-a' })
+  it.each<[NoRemark | null, Question, Question | undefined]>([
+    [null, asked, questionOf('one', { options: a }, { right: 'option-b' })],
+    ['gone', asked, undefined],
+    ['same-key', asked, asked],
+    ['asks-otherwise', asked, questionOf('one', { options: b }, { right: 'option-b' })],
+    ['asks-otherwise', asked, questionOf('several', { options: a }, { right: ['option-b'], by: 'all' })],
+    ['unfinished', asked, questionOf('one', { options: a }, { right: null })],
+    ['judged', questionOf('written', { mostCharacters: 100 }, { words: '', criteria: [] }), asked],
+  ])('or not: %s', (why, one, current) => expect(whyNoRemark(one, current)).toBe(why))
+  it('in the editions that ask it in the same way', () => {
+    const edition = new Map(questions.map((question) => [question.id, question]))
+    const otherwise = {
+      how: 're-marked',
+      questionId: questionId(2),
+      question: questionOf('text', {}, { accepted: ['x'], slips: 0, sameCase: false }),
+    } as const
+    expect(amendmentsFor(edition, [turned(1), otherwise, voided(3), voided(9)])).toEqual([turned(1), voided(3)])
+    expect([...amendedQuestions(edition, [turned(1), otherwise, voided(3)]).values()].map(({ key }) => key)).toEqual([
+      { right: false },
+      ...[2, 3, 4, 5].map(() => ({ right: true })),
+    ])
   })
 })

@@ -53,7 +53,7 @@ type AnswerRow = {
 }
 const ANSWERS = `
   select w.points, w.most, a.points as total_points, a.most as total_most, w.verdict, w.active_ms, w.choices
-  from quiz_attempt a join quiz_answer w on w.attempt_id = a.id and w.question_id = $3 where ${COUNTED} and w.verdict is not null`
+  from quiz_attempt a join quiz_answer w on w.attempt_id = a.id and w.question_id = $3 where ${COUNTED} and w.verdict is not null and w.most > 0`
 
 /** The figures of one question; each is asked for by itself, so that nothing holds the server up however many attempts there are. */
 async function analysed(db: Db, id: QuizId, first: boolean, { question, gone }: { question: Question; gone: boolean }) {
@@ -90,7 +90,11 @@ async function questionsAsked(db: Db, id: QuizId, first: boolean, newest: number
 }
 
 /** The figures of a quiz and its questions. */
-export async function analysisOf(db: Db, id: QuizId, counted: Counted): Promise<Omit<ResponseOf<typeof analyseQuiz>, 'maySeeWho'>> {
+export async function analysisOf(
+  db: Db,
+  id: QuizId,
+  counted: Counted,
+): Promise<Omit<ResponseOf<typeof analyseQuiz>, 'maySeeWho' | 'mayAmend'>> {
   const first = counted === 'first'
   const { edition } = (await db.in(ITEM).one(quizItem(id))) ?? fail('not-found')
   if (edition === null) return fail('not-published', 'It has not been published yet, so that nobody has taken it.')

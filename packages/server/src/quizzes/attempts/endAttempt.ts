@@ -1,7 +1,17 @@
 import type { QuizEnd } from '@jackdaw/contracts/attempts'
 import { aboutAttempt } from '@jackdaw/core/inbox'
 import { quizItem } from '@jackdaw/core/items'
-import { countedOf, isTold, MARKING_RULES, markOf, questionsOf, scoreOf, type Mark, type QuizDocument } from '@jackdaw/core/quizzes'
+import {
+  amendedMarks,
+  countedOf,
+  isTold,
+  MARKING_RULES,
+  markOf,
+  questionsOf,
+  scoreOf,
+  type Mark,
+  type QuizDocument,
+} from '@jackdaw/core/quizzes'
 import { known, type PersonId, type QuestionId } from '@jackdaw/core/shared'
 import { v7 as uuidV7 } from 'uuid'
 import type { Attributes } from 'sequelize'
@@ -11,6 +21,7 @@ import type { Parts } from '../../http'
 import { notify } from '../../inbox'
 import { PERSON } from '../../people'
 import { QUIZ_ANSWER, QUIZ_ATTEMPT, type Attempt, type QuizAnswerRow } from '../model'
+import { amendmentsOf } from '../amending/amendments'
 import { askGraders } from '../judging/askGraders'
 import { editionOf } from '../writing/publishQuiz'
 
@@ -25,12 +36,15 @@ export const eventIn = ({ id, quizId, edition }: Attempt, at: number): Omit<NewE
 /** The answers of an attempt with what they are worth, in the order in which they were asked; such as were not given are among them. */
 async function marked(tx: Db, attempt: Attempt, at: number): Promise<Marked[]> {
   const questions = questionsOf(await editionOf(tx, attempt.quizId, attempt.edition))
+  const amendments = await amendmentsOf(tx, attempt.quizId, questions)
+  const marking = { language: attempt.language }
   const given = new Map((await tx.in(QUIZ_ANSWER).find({ attemptId: attempt.id })).map((row) => [row.questionId, row]))
   return attempt.drawn.map((questionId) => {
     const answer = given.get(questionId) ?? blankAnswer(attempt, questionId, at)
     const question = known(questions, questionId)
     const choices = answer.answer === null ? [] : countedOf(answer.answer)
-    return { ...answer, choices, ...markOf(question, answer.answer, { language: attempt.language }) }
+    const mark = markOf(question, answer.answer, marking)
+    return { ...answer, choices, ...amendedMarks([{ questionId, answer: answer.answer, mark }], amendments, marking)[0]! }
   })
 }
 const blankAnswer = ({ id }: Attempt, questionId: QuestionId, at: number): Answered => ({
@@ -64,7 +78,7 @@ export async function endAttempt(
   const next = {
     ...{ endedAt: at, ended, rules: MARKING_RULES, activeMs: answers.reduce((sum, { activeMs }) => sum + activeMs, 0) },
     ...{ points: score?.points ?? null, most: score?.most ?? null, percent: score?.percent ?? null },
-    ...{ passed: score?.passed ?? null, rightCount: score?.right ?? null },
+    ...{ passed: score?.passed ?? null, rightCount: score?.right ?? null, counted: score?.questions ?? null },
   }
   await tx.in(QUIZ_ATTEMPT).update(next, { id: attempt.id })
   const over = { ...attempt, ...next }

@@ -2,6 +2,7 @@ import type { getAttemptRecord, getQuiz, listQuizAttempts, QuizAttempt, Recorded
 import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { STATE_ORDER } from '@jackdaw/core/items'
 import {
+  amendedQuestions,
   askedOf,
   attemptsLeft,
   mayBegin,
@@ -19,6 +20,8 @@ import { columnsOf, FAVOURITE, stateParams, stateRankSql } from '../../items'
 import { PERSON } from '../../people'
 import { QUIZ_ANSWER, QUIZ_ATTEMPT, REPLY_GRADE, type Attempt } from '../model'
 import { editionOf } from '../writing/publishQuiz'
+import { amendmentsOf } from '../amending/amendments'
+import { putRightOf } from '../amending/shown'
 import { namedGrades, saidOfReplies } from '../judging/shown'
 import { editionTaken } from './answering'
 import { isOver } from './endAttempt'
@@ -102,7 +105,8 @@ export async function attemptFor(db: Db, attempt: Attempt, now: number): Promise
     answers: answers.map(({ questionId, answer, revision }) => ({ questionId, answer, revision })),
     result: result && {
       ...result,
-      marks: marksTold(attempt, edition, answers),
+      marks: await marksTold(db, attempt, edition, answers),
+      putRight: (await putRightOf(db, id)).map(({ at, how, change, reason }) => ({ at, how, change, reason })),
       said: await saidOfReplies(db, attempt),
       goOver: await stepsToGoOver(db, attempt, edition, answers),
       ...(await beginning(db, quizId, personId, document, await allowanceOf(db, quizId, personId), now)),
@@ -111,8 +115,8 @@ export async function attemptFor(db: Db, attempt: Attempt, now: number): Promise
 }
 
 const recorded = (attempt: Attempt): RecordedAttempt => {
-  const { id: attemptId, number, edition, openedAt, endedAt, ended, passed, percent, rightCount: right, drawn, activeMs } = attempt
-  return { attemptId, number, edition, openedAt, endedAt, ended, passed, percent, right, questions: drawn.length, activeMs }
+  const { id: attemptId, number, edition, openedAt, endedAt, ended, passed, percent, rightCount: right, drawn, counted, activeMs } = attempt
+  return { attemptId, number, edition, openedAt, endedAt, ended, passed, percent, right, questions: counted ?? drawn.length, activeMs }
 }
 
 /** All attempts of a person at a quiz, the newest first. @param ownEyes whether the person asks themself, and is told only what the author has them told */
@@ -144,14 +148,15 @@ export async function attemptsInRecord(
 export async function attemptInRecord(db: Db, id: QuizAttemptId, withKeys: boolean): Promise<ResponseOf<typeof getAttemptRecord>> {
   const attempt = (await db.in(QUIZ_ATTEMPT).one({ id })) ?? fail('not-found')
   const edition = await editionOf(db, attempt.quizId, attempt.edition)
-  const questions = questionsOf(edition)
+  const asked = questionsOf(edition)
+  const questions = amendedQuestions(asked, await amendmentsOf(db, attempt.quizId, asked))
   const answers = new Map((await db.in(QUIZ_ANSWER).find({ attemptId: id })).map((row) => [row.questionId, row]))
   const judged = await db.in(REPLY_GRADE).find({ attemptId: id }, { order: ['givenAt', 'graderId'] })
   const grades = (await namedGrades(db, judged)).map((grade, n) => ({ questionId: judged[n]!.questionId, grade }))
   const { name } = (await db.in(PERSON).one({ id: attempt.personId }, { only: ['name'] })) ?? fail('not-found')
   return {
     ...{ quizId: attempt.quizId, title: edition.document.title, person: { id: attempt.personId, name }, attempt: recorded(attempt) },
-    ...{ rules: attempt.rules, seed: attempt.seed },
+    ...{ rules: attempt.rules, seed: attempt.seed, putRight: await putRightOf(db, id) },
     questions: attempt.drawn.map((questionId) => {
       const question = known(questions, questionId)
       const given = answers.get(questionId)

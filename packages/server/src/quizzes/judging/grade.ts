@@ -61,14 +61,14 @@ export async function gradeReply(
 }
 
 /** Writes down what came of an attempt once nothing of it waits any more. */
-async function judgeIfSettled(tx: Db, parts: Parts, attempt: Attempt, now: number): Promise<boolean> {
+export async function judgeIfSettled(tx: Db, parts: Parts, attempt: Attempt, now: number): Promise<boolean> {
   const answers = await tx.in(QUIZ_ANSWER).find({ attemptId: attempt.id })
   const { document } = await editionOf(tx, attempt.quizId, attempt.edition)
   const marks = answers.map(({ verdict, points, most }) => ({ verdict: verdict as Verdict, points: points ?? 0, most: most ?? 0 }))
   const score = scoreOf(marks, document.passMark)
   if (!score) return false
-  const { points, most, percent, passed, right: rightCount } = score
-  const next = { points, most, percent, passed, rightCount }
+  const { points, most, percent, passed, right: rightCount, questions: counted } = score
+  const next = { points, most, percent, passed, rightCount, counted }
   await tx.in(QUIZ_ATTEMPT).update(next, { id: attempt.id })
   const { personId } = attempt
   await addAttested(tx, parts.events, { subject: personId, now }, [

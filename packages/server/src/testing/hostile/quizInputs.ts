@@ -28,6 +28,7 @@ export const QUIZ_INPUTS: Record<string, Special> = {
   'put /api/quiz-attempts/:id/answers/:questionId': body(
     (sent) => void Object.assign(sent, { answer: { kind: 'true-false', answer: { value: true } }, revision: 0 }),
   ),
+  'post /api/quizzes/:id/questions/:questionId/amendment': body((sent) => void (sent['how'] = 'voided')),
   'put /api/quiz-attempts/:id/grades/:questionId': body((sent) => void (sent['points'] = { line: 2 })),
   'get /api/people/:id/quizzes/:quizId/attempts': (world, _things, input) => void (input.params['id'] = world.company.people.staff),
   'put /api/people/:id/quizzes/:quizId/allowance': (world, _things, input) => void (input.params['id'] = world.company.people.staff),

@@ -10,6 +10,7 @@ import { ButtonLink, dayAndYearOf, lazyPart, Loaded, percentOf, Radios, TextLink
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { useQuizAnalysis } from '../queries'
+import { AmendmentList } from '../amending/AmendmentList'
 import { QuestionRows } from './QuestionRows'
 
 const Chart = lazyPart(async () => (await import('../../ui/chart/Chart')).Chart)
@@ -65,6 +66,7 @@ function Analysed({ analysis, counted, onCounted }: { analysis: Analysis; counte
           <>
             <Figures analysis={analysis} />
             <QuestionRows {...{ analysis, counted }} />
+            <AmendmentList id={id} />
             <Charts analysis={analysis} />
           </>
         )}

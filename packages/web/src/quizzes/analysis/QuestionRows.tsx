@@ -6,6 +6,7 @@ import { CircleCheck, CircleHelp, Eye } from 'lucide-react'
 import { useState } from 'react'
 import { lengthOf, percentOf, TextButton } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
+import { AmendDialog } from '../amending/AmendDialog'
 import { kindName } from '../kindNames'
 import { WhoAnswered, type Opened } from './WhoAnswered'
 
@@ -30,7 +31,14 @@ export function QuestionRows({ analysis, counted }: { analysis: ResponseOf<typeo
       </p>
       <ol>
         {asked.map((each, n) => (
-          <QuestionRow key={each.question.id} {...{ each, counted }} id={analysis.id} n={n + 1} maySeeWho={analysis.maySeeWho} />
+          <QuestionRow
+            key={each.question.id}
+            {...{ each, counted }}
+            id={analysis.id}
+            n={n + 1}
+            maySeeWho={analysis.maySeeWho}
+            mayAmend={analysis.mayAmend}
+          />
         ))}
       </ol>
       {never > 0 && (
@@ -46,15 +54,18 @@ function QuestionRow({
   n,
   counted,
   maySeeWho,
+  mayAmend,
 }: {
   id: QuizId
   each: AnalysedQuestion
   n: number
   counted: Counted
   maySeeWho: boolean
+  mayAmend: boolean
 }) {
   const { t } = useTexts()
   const [opened, setOpened] = useState<Opened | null>(null)
+  const [amends, setAmends] = useState(false)
   const { question, gone, asked, right, discrimination, medianMs, remark } = each
   const { Icon, colour } = TONE[remark.tone]
   const who = (words: string, about: Opened) => (maySeeWho ? <TextButton onClick={() => setOpened(about)}>{words}</TextButton> : words)
@@ -98,6 +109,14 @@ function QuestionRow({
           </div>
         </dl>
       </div>
+      {mayAmend && (
+        <div className="lg:pl-12">
+          <TextButton onClick={() => setAmends(true)} aria-label={t('Put results right: {{name}}', { name: wordsOf(question.prompt) })}>
+            {t('Put results right …')}
+          </TextButton>
+        </div>
+      )}
+      {amends && <AmendDialog quizId={id} questionId={question.id} prompt={wordsOf(question.prompt)} onClose={() => setAmends(false)} />}
       {each.choices.length > 0 && <Choices {...{ each }} onWho={maySeeWho ? setOpened : null} />}
       {opened && <WhoAnswered quizId={id} questionId={question.id} {...{ counted, opened }} onClose={() => setOpened(null)} />}
     </li>

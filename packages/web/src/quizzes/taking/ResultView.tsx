@@ -1,10 +1,10 @@
-import type { QuizAttempt, SaidOfReply, ToldMark } from '@jackdaw/contracts/attempts'
+import type { PutRight, QuizAttempt, SaidOfReply, ToldMark } from '@jackdaw/contracts/attempts'
 import { isBlank, kindOf, type AskedQuestion } from '@jackdaw/core/quizzes'
 import { CircleCheck, CircleX, Hourglass } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Button, ButtonLink, Failed, lengthOf, Message, momentOf, TextLink } from '../../ui'
-import { useTexts } from '../../ui/words/texts'
+import { useTexts, type Texts } from '../../ui/words/texts'
 import { whyNot } from '../beginWords'
 import { ContentView, type PictureSource } from '../ContentView'
 import { useBeginAttempt } from '../queries'
@@ -14,6 +14,11 @@ import { AnswerTo } from './answers/AnswerTo'
 import { keptAnswers } from './keptAnswers'
 
 type Result = NonNullable<QuizAttempt['result']>
+const putRightWords = (t: Texts['t']): Record<PutRight['change'], string> => ({
+  passes: t('Your result has been put right: it counts as passed'),
+  fails: t('Your result has been put right: it does not count as passed any more'),
+  points: t('Your result has been put right: only the points are others'),
+})
 
 /** What came of an attempt, as far as its author has it told, and what can be done next. */
 export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; result: Result; source: PictureSource }) {
@@ -44,6 +49,11 @@ export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; 
             {lengthOf(result.endedAt - result.openedAt)}
           </p>
         </header>
+        {result.putRight.map(({ at, change, reason }) => (
+          <Message key={at} tone="note" title={putRightWords(t)[change]}>
+            <span dir="auto">“{reason}”</span> · {momentOf(at)}
+          </Message>
+        ))}
         {late > 0 && (
           <Message tone="warn" title={t('{{count}} answers of this browser came too late', { count: late })}>
             {t('The time was over before they reached the server. They do not count.')}
@@ -178,8 +188,9 @@ function Marks({ attempt, marks, source, said }: Shown & { marks: readonly ToldM
             <li key={question.id} className="border-b border-hair py-5 space-y-3">
               <div className="flex flex-wrap gap-x-4 gap-y-1 items-center">
                 <span className="tabular-nums text-soft">{n + 1}</span>
-                {mark && <VerdictMark verdict={mark.verdict} />}
-                {mark && mark.most !== 1 && (
+                {mark && mark.counts && <VerdictMark verdict={mark.verdict} />}
+                {mark && !mark.counts && <span className="font-semibold text-soft">{t('does not count')}</span>}
+                {mark && mark.counts && mark.most !== 1 && (
                   <span className="text-sm text-soft">
                     {t('{{points}} of {{most}} points', { points: Math.round(mark.points * 100) / 100, most: mark.most })}
                   </span>
