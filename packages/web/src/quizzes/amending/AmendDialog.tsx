@@ -82,7 +82,7 @@ function Looked({ looked, quizId }: { looked: Looked; quizId: QuizId }) {
 }
 
 const reached = (t: Texts['t'], of: Reached): string =>
-  `${t('{{count}} attempts that are over were asked this.', { count: of.attempts })} ${reachedWords(t, of)}`
+  `${t('{{count}} attempts that are over were asked this', { count: of.attempts })}: ${reachedWords(t, of)}`
 
 type Why = Extract<Looked, { possible: false }>['why']
 const whyWords = (t: Texts['t']): Record<Why, string> => ({

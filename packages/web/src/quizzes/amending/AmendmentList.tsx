@@ -1,5 +1,7 @@
 import type { Amendment, HowAmended } from '@jackdaw/contracts/amendments'
 import type { QuizId } from '@jackdaw/core/shared'
+import { useEffect, useRef } from 'react'
+import { queryClient } from '../../api'
 import { momentOf } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { useAmendments } from '../queries'
@@ -13,6 +15,13 @@ export const howAmended = (t: Texts['t'], how: HowAmended): string =>
 export function AmendmentList({ id }: { id: QuizId }) {
   const { t } = useTexts()
   const { data = [] } = useAmendments(id)
+  const underWay = data.some(({ doneAt }) => doneAt === null)
+  const was = useRef(underWay)
+  useEffect(() => {
+    // The figures are others once all attempts have been gone through.
+    if (was.current && !underWay) void queryClient.invalidateQueries({ queryKey: ['quiz-analysis', id] })
+    was.current = underWay
+  }, [underWay, id])
   if (data.length === 0) return null
   return (
     <section>
@@ -42,7 +51,7 @@ function Line({ amendment: { prompt, how, reason, by, at, doneAt, reached } }: {
         <span aria-live="polite">
           {doneAt === null
             ? t('Attempts are being gone through …')
-            : `${t('{{count}} attempts gone through.', { count: reached.attempts })} ${reachedWords(t, reached)}`}
+            : `${t('{{count}} attempts gone through', { count: reached.attempts })}: ${reachedWords(t, reached)}`}
         </span>
       </p>
     </li>
