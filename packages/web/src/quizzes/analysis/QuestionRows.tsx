@@ -42,7 +42,9 @@ export function QuestionRows({ analysis, counted }: { analysis: ResponseOf<typeo
         ))}
       </ol>
       {never > 0 && (
-        <p className="text-sm text-soft py-2">{t('{{count}} questions have not been asked in these attempts, or do not count.', { count: never })}</p>
+        <p className="text-sm text-soft py-2">
+          {t('{{count}} questions have not been asked in these attempts, or do not count.', { count: never })}
+        </p>
       )}
     </section>
   )

@@ -161,7 +161,8 @@ export const english: Record<string, string> = {
   '{{count}} attempts, from {{from}} to {{until}}_one': 'One attempt, from {{from}} to {{until}}',
   'Of {{count}} questions, {{words}} was the hardest, with {{percent}} of its points._one':
     'Of one question, {{words}}, {{percent}} of the points were had.',
-  '{{count}} questions have not been asked in these attempts, or do not count._one': 'One question has not been asked in these attempts.',
+  '{{count}} questions have not been asked in these attempts, or do not count._one':
+    'One question has not been asked in these attempts, or does not count.',
   '{{count}} of {{asked}}_one': 'One of {{asked}}',
   '{{shown}} of {{count}} are listed._one': '{{shown}} of one is listed.',
   '{{count}} things are not understood_one': 'One thing is not understood',
