@@ -197,7 +197,7 @@ const QUIZZES: readonly DemoQuiz[] = [
     file: 'stock',
     draws: [['orders', 6]],
     more: {},
-    graders: { people: ['Gareth Pike', 'Tomasz Wilk'], third: 'Marta Sorrel' },
+    graders: { people: ['Gareth Pike', 'Tomasz Wilk'], third: 'Helena Brandt' },
     daysAgo: 120,
     teams: ['Order desk', 'Quay loading'],
     due: { kind: 'days', days: 14 },

@@ -96,6 +96,9 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
     true, // sent back
     false, // confirmed
     true, // a result of a quiz
+    true, // a reply to be judged
+    true, // one's own that were judged
+    true, // one's own result put right
     false, // an attempt whose time was over
     true, // a check-in
     true, // a check-in that both have answered
