@@ -4,7 +4,6 @@ import { ticked } from '@jackdaw/core/audiences'
 import {
   BLANK_QUIZ,
   contentOf,
-  readPlain,
   rubricOf,
   type Answer,
   type Graders,
@@ -13,6 +12,7 @@ import {
   type QuizPart,
   wordsOf,
 } from '@jackdaw/core/quizzes'
+import { readPlain } from '@jackdaw/core/quizzes/exchange'
 import {
   known,
   nth,

@@ -1,9 +1,11 @@
 const FORMULA_START = /^[\s\u200b-\u200f\u2060\ufeff]*[=+\-@＝＋－＠﹢﹣﹫]|^[\t\r]/u
+/** Text that looks as if it had been guarded already. */
+const GUARDED = new RegExp(`^'+(?:${FORMULA_START.source.replaceAll('^', '')})`, 'u')
 const NUMBER = /^-?\d+(\.\d+)?$/
 
 function cell(value: string | number | null): string {
   const text = value === null ? '' : String(value)
-  const harmless = FORMULA_START.test(text) && !NUMBER.test(text) ? `'${text}` : text
+  const harmless = (FORMULA_START.test(text) && !NUMBER.test(text)) || GUARDED.test(text) ? `'${text}` : text
   return /[",\r\n]/.test(harmless) ? `"${harmless.replaceAll('"', '""')}"` : harmless
 }
 
@@ -16,3 +18,6 @@ export const csvHead = (header: readonly string[]): string => `\uFEFF${csvLines(
 
 /** Lines of a table as CSV. Text that a spreadsheet would take for a formula gets an apostrophe in front (OWASP, "CSV injection"). */
 export const csvLines = (rows: readonly CsvRow[]): string => rows.map((row) => `${row.map(cell).join(',')}\r\n`).join('')
+
+/** The text of a cell as it was before it was written by {@link csvLines}. */
+export const cellRead = (text: string): string => (GUARDED.test(text) ? text.slice(1) : text)

@@ -5,7 +5,9 @@ import { contentOf } from '../questions/content'
 import type { Question, QuestionOf } from '../questions/question'
 import { optionsOf, questionOf } from '../testing'
 import { readPlain } from './readPlain'
+import { readTable } from './readTable'
 import { writePlain } from './writePlain'
+import { writeTable } from './writeTable'
 
 const ids = (): NewId => seededIds(3)
 const read = (text: string) => readPlain(text, ids())
@@ -153,6 +155,79 @@ describe('the plain form', () => {
       { question: 2, what: 'pictures' },
       { question: 2, what: 'steps' },
       { question: 3, what: 'kind' },
+    ])
+  })
+})
+
+describe('the table', () => {
+  const readCsv = (text: string, most?: number) => readTable(text, ids(), most)
+  it('holds every kind that needs no picture, and comes back as it was', () => {
+    const { questions } = read(EVERY)
+    const { text, lost } = writeTable(questions)
+    expect(lost).toEqual([{ question: 1, what: 'paragraphs' }])
+    const { questions: back, faults } = readCsv(text)
+    expect(faults).toEqual([])
+    const without = (all: readonly Question[]) => withoutIds(all.slice(1))
+    expect(without(back)).toEqual(without(questions))
+    expect(back[0]).toMatchObject({ prompt: contentOf('Which valve is closed first?', 'Think of what flows.'), key: {} })
+    expect(JSON.stringify(back[0])).toContain('The inlet - and nothing else')
+  })
+  it('comes back as it was, whatever the words are, also such as a spreadsheet would take for a formula', () => {
+    const word = fc
+      .string({ minLength: 1, maxLength: 30, unit: 'grapheme' })
+      .map((each) => each.replace(/\s+/g, ' ').trim())
+      .filter(Boolean)
+    const odd = fc.oneof(
+      word,
+      fc.constantFrom('=SUM(A1)', "'=SUM(A1)", '+4 °C', '- none', '"quoted", and more', '@home', '1) first', '\\? no mark'),
+    )
+    fc.assert(
+      fc.property(odd, odd, odd, fc.integer({ min: 1, max: 20 }), (prompt, right, wrong, points) => {
+        const question = questionOf(
+          'one',
+          { options: optionsOf(right, wrong) },
+          { right: 'option-a' },
+          { points, prompt: contentOf(prompt, wrong) },
+        )
+        expect(withoutIds(readCsv(writeTable([question]).text).questions)).toEqual(withoutIds([question]))
+      }),
+    )
+  })
+  it('is read as people make it: other signs between cells, columns in any order, kinds left out', () => {
+    const { questions, faults } = readCsv(
+      'tags;Right;answers;Question;note\nwater;2;"Open\nShut";Which?;x\n;true;;It rains.;\n;1, 2;"a\nb\nc";Which ones?;\n;;tank;What is it?;\n;;"a >> b\nc >> d";What belongs?;',
+    )
+    expect(faults).toEqual([])
+    expect(questions.map(({ kind }) => kind)).toEqual(['one', 'true-false', 'several', 'text', 'match'])
+    expect(questions[0]).toMatchObject({ tags: ['water'], prompt: contentOf('Which?') })
+  })
+  it('leaves out what it cannot read, with the line and why, and takes the rest', () => {
+    const rows =
+      'question,kind,answers,right\n"Two\nlines",true-false,,true\nA riddle,riddle,,\n,text,x,\nNo answer,number,many,\nFine,true-false,,false\n'
+    const { questions, faults } = readCsv(rows)
+    expect(questions.map(({ kind }) => kind)).toEqual(['true-false', 'true-false'])
+    expect(faults.map(({ line, words }) => [line, words.slice(0, 24)])).toEqual([
+      [4, '“{{kind}}” is no kind of'],
+      [5, 'Nothing is asked here. I'],
+      [6, 'Nothing says how this qu'],
+    ])
+    expect(readCsv('kind,answers\ntext,x').faults).toMatchObject([{ line: 1 }])
+    expect(readCsv('').faults).toMatchObject([{ line: 1 }])
+    expect(readCsv(rows, 1)).toMatchObject({ questions: [{}], faults: [{ line: 4 }] })
+    expect(readCsv('question,kind\n"never closed,one').questions).toEqual([])
+  })
+  it('lists what it cannot hold', () => {
+    const picture = { ...contentOf('x'), pictures: [{ id: 'p'.repeat(21) as never, alt: '' }] }
+    const questions = [
+      questionOf('true-false', {}, { right: true }, { explanation: picture, steps: [{ guideId: 'g', stepId: 's' }] as never }),
+      questionOf('place', { picture: null }, { areas: [] }),
+      questionOf('number', { unit: '' }, { right: null, tolerance: { of: 'absolute', amount: 0 } }),
+    ]
+    expect(writeTable(questions).lost.map(({ question, what }) => [question, what])).toEqual([
+      [1, 'pictures'],
+      [1, 'steps'],
+      [2, 'kind'],
+      [3, 'kind'],
     ])
   })
 })

@@ -1,38 +1,8 @@
-import { plainText, type Block } from '../../guides'
 import { wordsOf, type Content } from '../questions/content'
 import type { Question } from '../questions/question'
+import { contentsIn, isFormatted, linesOf, type Lost, type LostKind } from './contents'
 import { escaped, PLAIN_FACTS } from './plainForm'
 
-/** Something of a question that a format cannot hold. `question`: where it stands, from 1. */
-export type Lost = { question: number; what: LostKind }
-/** What the plain form cannot hold: pictures; words that are set off, lists, tables and links; the kind of the question itself; the steps that it tests. */
-export type LostKind = 'pictures' | 'formatting' | 'kind' | 'steps'
-
-const isPlainBlock = (block: Block): boolean =>
-  block.type === 'paragraph' && (block.content ?? []).every((node) => node.type === 'text' && !node.marks?.length)
-/** Whether content is more than paragraphs of plain words. */
-const isFormatted = ({ text }: Content): boolean => !text.content.every(isPlainBlock)
-/** The contents of a question, whatever its kind. */
-function contentsIn(question: Question): Content[] {
-  const { prompt, explanation } = question
-  switch (question.kind) {
-    case 'one':
-    case 'several':
-      return [prompt, explanation, ...question.ask.options.map(({ content }) => content)]
-    case 'order':
-      return [prompt, explanation, ...question.ask.entries.map(({ content }) => content)]
-    case 'match':
-      return [prompt, explanation, ...[...question.ask.left, ...question.ask.right].map(({ content }) => content)]
-    default:
-      return [prompt, explanation]
-  }
-}
-
-const linesOf = ({ text }: Content): string[] =>
-  plainText(text)
-    .split('\n')
-    .map((line) => line.replace(/\s+/g, ' ').trim())
-    .filter(Boolean)
 /** Content behind a mark: its first line beside it, the others below. */
 const marked = (mark: string, content: Content): string[] => {
   const [first = '', ...rest] = linesOf(content)

@@ -8,7 +8,7 @@ import { useTexts } from '../../ui/words/texts'
 const TakeIn = lazyPart(async () => (await import('./TakeIn')).TakeIn)
 const GiveOut = lazyPart(async () => (await import('./GiveOut')).GiveOut)
 
-/** Questions in and out: typed or pasted, and saved as a text. @param count how many there are already @param onTake `null` where nothing may be changed */
+/** Questions in and out: typed, pasted or from a file, and saved as one. @param count how many there are already @param onTake `null` where nothing may be changed */
 export function InAndOut({
   questions,
   count,
@@ -34,7 +34,7 @@ export function InAndOut({
       >
         {onTake && <MenuItem onSelect={() => setOpened('in')}>{t('Type or paste questions')}</MenuItem>}
         <MenuItem disabled={questions.length === 0} onSelect={() => setOpened('out')}>
-          {t('Save the questions as a text')}
+          {t('Save the questions')}
         </MenuItem>
       </Menu>
       <Suspense>

@@ -1,0 +1,7 @@
+export type { Lost, LostKind } from './contents'
+export { readPlain } from './readPlain'
+export type { ReadFault, ReadQuestions } from './readPlain'
+export { readTable } from './readTable'
+export { TABLE_COLUMNS, TABLE_KINDS } from './tableForm'
+export { writePlain } from './writePlain'
+export { writeTable } from './writeTable'
