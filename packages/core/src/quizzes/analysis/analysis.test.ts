@@ -70,7 +70,12 @@ describe('against worked examples from the literature', () => {
         const deviation = Math.sqrt(mean(all.map((y) => (y - mean(all)) ** 2)))
         fc.pre(right.length > 0 && wrong.length > 0 && deviation > 0)
         const p = right.length / pairs.length
-        expect(correlationOf(pairs)).toBeCloseTo(((mean(right) - mean(wrong)) / deviation) * Math.sqrt(p * (1 - p)), 9)
+        expect(
+          correlationOf(
+            pairs.map(([x]) => x),
+            all,
+          ),
+        ).toBeCloseTo(((mean(right) - mean(wrong)) / deviation) * Math.sqrt(p * (1 - p)), 9)
       }),
     ))
   it('alpha of two questions of the same spread is what Spearman and Brown step their correlation up to (1910)', () => {
@@ -80,7 +85,10 @@ describe('against worked examples from the literature', () => {
       [0.9, 0.7],
       [0.7, 0.9],
     ]
-    const r = correlationOf(rows as [number, number][])!
+    const r = correlationOf(
+      rows.map(([x]) => x!),
+      rows.map(([, y]) => y!),
+    )!
     expect(reliabilityOf(rows)).toEqual({
       known: true,
       by: 'alpha',

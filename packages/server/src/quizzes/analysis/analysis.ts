@@ -3,7 +3,6 @@ import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import {
   attemptsToPass,
   choiceWords,
-  elsewhere,
   figuresOf,
   isRightChoice,
   questionsOf,
@@ -11,12 +10,14 @@ import {
   remarkOn,
   remarkOnReliability,
   rightChoice,
+  spreadOf,
+  type Alike,
   type Question,
   type Reliability,
   type Verdict,
 } from '@jackdaw/core/quizzes'
 import { quizItem } from '@jackdaw/core/items'
-import type { QuestionId, QuizId } from '@jackdaw/core/shared'
+import { groupedBy, type QuestionId, type QuizId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { fail } from '../../http'
 import { ITEM } from '../../items'
@@ -37,32 +38,39 @@ type Whole = {
 }
 /** What is known of the attempts as wholes. `sets`: how many different sets of questions they had; `of_totals`: the variance of the sums of shares. */
 const WHOLE = `
-  select count(*)::int as attempts, min(a.ended_at) as from, max(a.ended_at) as until, avg(a.percent)::float8 as mean_percent,
-    count(distinct (select string_agg(d, ' ' order by d) from unnest(a.drawn) d))::int as sets,
-    var_pop((select sum(w.points / nullif(w.most, 0)) from quiz_answer w where w.attempt_id = a.id))::float8 as of_totals
-  from quiz_attempt a where ${COUNTED}`
+  with counted as (select a.id, a.ended_at, a.percent, (select sum(hashtextextended(d, 0)) from unnest(a.drawn) d) as drawn from quiz_attempt a where ${COUNTED}),
+  totals as (select sum(w.points / nullif(w.most, 0)) as shares from counted c join quiz_answer w on w.attempt_id = c.id group by c.id)
+  select count(*)::int as attempts, min(ended_at) as from, max(ended_at) as until, avg(percent)::float8 as mean_percent, count(distinct drawn)::int as sets,
+    (select var_pop(shares)::float8 from totals) as of_totals
+  from counted`
 
-type AnswerRow = {
-  points: number
-  most: number
-  total_points: number
-  total_most: number
+const OF_ANSWERS = `from quiz_attempt a join quiz_answer w on w.attempt_id = a.id where ${COUNTED} and w.verdict is not null and w.most > 0`
+/** Answers that are alike, put together: of many thousands few are left, so that nothing holds the server up. */
+const ALIKE = `
+  select w.question_id, w.points, w.most, w.verdict, w.choices, count(*)::int as count, count(w.rest)::int as rests, coalesce(sum(w.rest), 0)::float8 as sum_of_rests,
+    coalesce(sum(w.rest * w.rest), 0)::float8 as sum_of_squares
+  from (select w.question_id, w.points, w.most, w.verdict, w.choices, case when a.most > w.most then (a.points - w.points) / (a.most - w.most) end as rest ${OF_ANSWERS}) w
+  group by w.question_id, w.points, w.most, w.verdict, w.choices`
+type AlikeRow = Pick<Alike['answer'], 'points' | 'most'> & {
+  question_id: QuestionId
   verdict: Verdict
-  active_ms: number
   choices: string[] | null
+  count: number
+  rests: number
+  sum_of_rests: number
+  sum_of_squares: number
 }
-const ANSWERS = `
-  select w.points, w.most, a.points as total_points, a.most as total_most, w.verdict, w.active_ms, w.choices
-  from quiz_attempt a join quiz_answer w on w.attempt_id = a.id and w.question_id = $3 where ${COUNTED} and w.verdict is not null and w.most > 0`
+const TIMES = `
+  select w.question_id, percentile_cont(0.5) within group (order by w.active_ms)::float8 as median ${OF_ANSWERS} and w.verdict <> 'unanswered' and w.active_ms > 0 group by w.question_id`
 
-/** The figures of one question; each is asked for by itself, so that nothing holds the server up however many attempts there are. */
-async function analysed(db: Db, id: QuizId, first: boolean, { question, gone }: { question: Question; gone: boolean }) {
-  const rows = await db.rows<AnswerRow>(ANSWERS, [id, first, question.id])
-  const gathered = rows.map(({ total_points, total_most, active_ms, choices, ...row }) => ({
-    answer: { ...row, activeMs: active_ms, choices: choices ?? [] },
-    rest: elsewhere(total_points, total_most, row),
-  }))
-  const figures = figuresOf(question.id, gathered)
+/** The figures of one question. */
+function analysed({ question, gone }: { question: Question; gone: boolean }, rows: readonly AlikeRow[], medianMs: number | null) {
+  const answers = rows.map(
+    ({ points, most, verdict, choices, count, rests, sum_of_rests: sumOfRests, sum_of_squares: sumOfSquares }): Alike => ({
+      ...{ answer: { points, most, verdict, choices: choices ?? [] }, count, rests, sumOfRests, sumOfSquares },
+    }),
+  )
+  const figures = figuresOf(question.id, answers, medianMs)
   const shown: AnalysedQuestion = {
     ...{ question, gone, asked: figures.asked, right: figures.right, unanswered: figures.unanswered, difficulty: figures.difficulty },
     ...{ discrimination: figures.discrimination, medianMs: figures.medianMs },
@@ -71,9 +79,7 @@ async function analysed(db: Db, id: QuizId, first: boolean, { question, gone }: 
     })),
     remark: remarkOn(figures, rightChoice(question)),
   }
-  const shares = rows.map(({ points, most }) => (most === 0 ? 0 : points / most))
-  const spread = figures.asked === 0 ? 0 : shares.reduce((sum, share) => sum + (share - figures.difficulty) ** 2, 0) / figures.asked
-  return { shown, spread, dichotomous: shares.every((share) => share === 0 || share === 1) }
+  return { shown, ...spreadOf(answers) }
 }
 
 /** Every question that was ever asked in attempts that count, those of the newest edition first and in its order. */
@@ -89,6 +95,9 @@ async function questionsAsked(db: Db, id: QuizId, first: boolean, newest: number
   return [...known.values()]
 }
 
+const FIRST_PASSED =
+  'select min(a.number) filter (where a.passed) as first_passed from quiz_attempt a where a.quiz_id = $1 and a.percent is not null group by a.person_id'
+
 /** The figures of a quiz and its questions. */
 export async function analysisOf(
   db: Db,
@@ -99,9 +108,17 @@ export async function analysisOf(
   const { edition } = (await db.in(ITEM).one(quizItem(id))) ?? fail('not-found')
   if (edition === null) return fail('not-published', 'It has not been published yet, so that nobody has taken it.')
   const { document } = await editionOf(db, id, edition)
-  const whole = (await db.one<Whole>(WHOLE, [id, first]))!
-  const questions = []
-  for (const each of await questionsAsked(db, id, first, edition)) questions.push(await analysed(db, id, first, each))
+  const [whole, alike, times, people] = await Promise.all([
+    db.one<Whole>(WHOLE, [id, first]).then((row) => row!),
+    db.rows<AlikeRow>(ALIKE, [id, first]),
+    db.rows<{ question_id: QuestionId; median: number }>(TIMES, [id, first]),
+    db.rows<{ first_passed: number | null }>(FIRST_PASSED, [id]),
+  ])
+  const byQuestion = groupedBy(alike, (row) => row.question_id)
+  const medians = new Map(times.map((row) => [row.question_id, row.median]))
+  const questions = (await questionsAsked(db, id, first, edition)).map((each) =>
+    analysed(each, byQuestion.get(each.question.id) ?? [], medians.get(each.question.id) ?? null),
+  )
   const asked = questions.filter(({ shown }) => shown.asked > 0)
   const reliability: Reliability =
     whole.sets > 1
@@ -112,10 +129,6 @@ export async function analysisOf(
           ofTotals: whole.of_totals ?? 0,
           dichotomous: asked.every((each) => each.dichotomous),
         })
-  const people = await db.rows<{ first_passed: number | null }>(
-    'select min(a.number) filter (where a.passed) as first_passed from quiz_attempt a where a.quiz_id = $1 and a.percent is not null group by a.person_id',
-    [id],
-  )
   const { byAttempt, ...toPass } = attemptsToPass(people.map((row) => row.first_passed))
   return {
     ...{ id, title: document.title, edition, passMark: document.passMark, attempts: whole.attempts, meanPercent: whole.mean_percent },
