@@ -1,3 +1,4 @@
+import { demoCompany } from '@jackdaw/demo'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
@@ -244,4 +245,61 @@ it('the questions of a year stand in plain sentences, each figure opens to its p
   expect(await seriousFindings(lead)).toEqual([])
   expect(lead.complaints).toEqual([])
   await lead.browserContext().close()
+})
+
+/** Gives points for each line of a rubric, with words for whoever replied. */
+async function grade(page: Page, points: readonly number[], words: string): Promise<void> {
+  for (const [n, given] of points.entries()) await click(page, `form fieldset:nth-of-type(${n + 1}) label:nth-of-type(${given + 1})`)
+  await page.locator('form textarea').fill(words)
+  await press(page, 'Give these points')
+}
+
+it('two judge a reply and do not agree, a third settles it, and the learner reads what was said; a question that turned out wrong is put right', async () => {
+  const gareth = await signedIn(browser, app, 'gareth@larkmoor.example', 'phone')
+  await click(gareth, 'a[href="/to-judge"]')
+  await seen(gareth, 'Counting stock')
+  const first = await gareth.$eval('a[href$="/judge"]', (link) => ({
+    path: link.getAttribute('href')!,
+    name: link.querySelector('span')!.textContent,
+  }))
+  const { path, name } = first
+  await click(gareth, 'a[href$="/judge"]')
+  await press(gareth, 'Give these points')
+  await seen(gareth, 'Choose how many points it has.')
+  expect(await seriousFindings(gareth)).toEqual([])
+  await grade(gareth, [4, 3, 3], 'All of it is there.')
+  await seen(gareth, 'You have judged your part.')
+
+  const tomasz = await signedIn(browser, app, 'tomasz@larkmoor.example')
+  await tomasz.goto(`${app.address}${path}`)
+  await seen(tomasz, 'Counts once more')
+  expect(await tomasz.evaluate(() => document.body.innerText)).not.toContain('All of it is there.')
+  await grade(tomasz, [1, 0, 1], 'And where could they be?')
+  await seen(tomasz, 'A third settles it.')
+
+  const helena = await signedIn(browser, app, 'helena@larkmoor.example')
+  await helena.goto(`${app.address}/to-judge`)
+  await seen(helena, 'two do not agree; you settle it')
+  await helena.goto(`${app.address}${path}`)
+  await seen(helena, 'The two lie 8 of 10 points apart')
+  expect(await seriousFindings(helena)).toEqual([])
+  await grade(helena, [4, 2, 2], 'Say where you looked.')
+  await seen(helena, 'Settled: 8 of 10 points')
+
+  const learner = await signedIn(browser, app, demoCompany().people.find((person) => person.name === name)!.mail, 'phone')
+  await learner.goto(`${app.address}${path.replace('/judge', '')}`)
+  await seen(learner, 'Say where you looked.')
+  expect(await seriousFindings(learner)).toEqual([])
+
+  const marta = await signedIn(browser, app, 'marta@larkmoor.example')
+  await marta.goto(`${app.address}${await quizOf(marta, 'The tray seeder')}/analysis`)
+  await press(marta, 'Put results right: Five of 144 cells are empty in the third tray. What do you do?')
+  await seen(marta, 'attempts that are over were asked this')
+  await click(marta, '[role=dialog] button[type=submit]')
+  await seen(marta, 'Say why: whoever has another result reads it')
+  await marta.locator(field('The reason')).fill('Both can be defended.')
+  expect(await seriousFindings(marta)).toEqual([])
+  await click(marta, '[role=dialog] button[type=submit]')
+  await seen(marta, '– does not count any more')
+  for (const page of [gareth, tomasz, helena, learner, marta]) expect(page.complaints).toEqual([])
 })

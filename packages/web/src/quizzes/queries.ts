@@ -109,7 +109,8 @@ export const useJudging = (id: QuizAttemptId) =>
 export const useGradeReply = (id: QuizAttemptId, questionId: QuestionId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof judging.gradeReply>) => call(judging.gradeReply, { params: { id, questionId }, body }),
-    ...changed,
+    // Not waited for: what is given goes from the page by it, and the page has still to say that it is saved.
+    onSuccess: () => void queryClient.invalidateQueries(),
   })
 
 /** What was put right; asked for again while attempts are still gone through. */

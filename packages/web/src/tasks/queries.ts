@@ -21,6 +21,8 @@ import { useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 
 const changed = { onSuccess: () => queryClient.invalidateQueries() }
+/** The same, where what is changed goes from the page by it: what the page still wants to say is said before the lists come anew. */
+const changedAndGone = { onSuccess: () => void queryClient.invalidateQueries() }
 const fresh = { staleTime: 0 }
 
 export const useTasks = (archived: boolean) =>
@@ -61,5 +63,5 @@ export const useAddPhoto = (id: TaskId) => useMutation({ mutationFn: (bytes: Fil
 export const useHandIn = (id: TaskId) =>
   useMutation({ mutationFn: (body: BodyOf<typeof handInTask>) => call(handInTask, { params: { id }, body }), ...changed })
 export const useAnswer = (id: HandInId) =>
-  useMutation({ mutationFn: (body: BodyOf<typeof answerHandIn>) => call(answerHandIn, { params: { id }, body }), ...changed })
+  useMutation({ mutationFn: (body: BodyOf<typeof answerHandIn>) => call(answerHandIn, { params: { id }, body }), ...changedAndGone })
 export const useTakeBack = (id: HandInId) => useMutation({ mutationFn: () => call(takeBackHandIn, { params: { id } }), ...changed })

@@ -7,7 +7,7 @@ import { useTexts } from '../../ui/words/texts'
 import { useGradeReply } from '../queries'
 
 /** Judges a reply: points for each line of the rubric, and words for whoever replied. @param name whose reply it is */
-export function GradeForm({ id, reply, name }: { id: QuizAttemptId; reply: JudgedReply; name: string }) {
+export function GradeForm({ id, reply, name, onGiven }: { id: QuizAttemptId; reply: JudgedReply; name: string; onGiven: () => void }) {
   const { t } = useTexts()
   const { question, rubric, grades, apart, most } = reply
   const mine = apart === null ? grades[0] : undefined
@@ -22,7 +22,12 @@ export function GradeForm({ id, reply, name }: { id: QuizAttemptId; reply: Judge
     if (missing.length > 0 || grade.isPending) return
     grade.mutate(
       { points, words },
-      { onSuccess: ({ over }) => showToast(over ? t('Saved. All of it is judged, and {{name}} is told.', { name }) : t('Saved.')) },
+      {
+        onSuccess: ({ over }) => {
+          showToast(over ? t('Saved. All of it is judged, and {{name}} is told.', { name }) : t('Saved.'))
+          onGiven()
+        },
+      },
     )
   }
   return (

@@ -2,7 +2,8 @@ import { getAttemptPicture } from '@jackdaw/contracts/attempts'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import type { JudgedReply } from '@jackdaw/contracts/judging'
 import type { PictureId, QuizAttemptId } from '@jackdaw/core/shared'
-import { ButtonLink, Loaded, Message, momentOf, TitleLine } from '../../ui'
+import { useState } from 'react'
+import { ButtonLink, Loaded, Message, momentOf, TextButton, TitleLine } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { ContentView } from '../ContentView'
@@ -18,7 +19,7 @@ export function JudgePage() {
   return (
     <Loaded query={useJudging(id)}>
       {({ title, person, number, endedAt, passed, replies, two }) => {
-        const turns = replies.filter(({ turn, settled }) => turn && settled === null)
+        const turns = replies.filter((reply) => reply.turn && !hasGiven(reply))
         return (
           <>
             <title>{`${person.name}: ${title} – Jackdaw`}</title>
@@ -55,11 +56,16 @@ export function JudgePage() {
   )
 }
 
+/** Whether the asker has judged a reply, and may still change what they gave. */
+const hasGiven = ({ turn, apart, grades }: JudgedReply): boolean => turn && apart === null && grades.length > 0
+
 function Reply({ id, reply, n, name }: { id: QuizAttemptId; reply: JudgedReply; n: number; name: string }) {
   const { t } = useTexts()
   const { question, answer, turn, settled, most, apart, grades, rubric } = reply
   const source = (pictureId: PictureId) => addressOf(getAttemptPicture, { id, pictureId })
-  const shown = apart !== null || !turn
+  const [changes, setChanges] = useState(false)
+  const given = hasGiven(reply) && !changes
+  const shown = apart !== null || !turn || given
   return (
     <li className="border-b border-hair py-6 grid gap-x-10 gap-y-6 lg:grid-cols-2" aria-label={t('Reply {{n}}', { n: n + 1 })}>
       <div className="space-y-4 min-w-0">
@@ -76,8 +82,9 @@ function Reply({ id, reply, n, name }: { id: QuizAttemptId; reply: JudgedReply; 
           <p className="font-semibold">{t('Settled: {{points}} of {{most}} points', { points: Math.round(settled * 100) / 100, most })}</p>
         )}
         {shown && grades.length > 0 && <GivenGrades {...{ grades, criteria: rubric.criteria }} />}
-        {rubric.words !== '' && turn && <p className="whitespace-pre-line text-soft border-l border-hair pl-3">{rubric.words}</p>}
-        {turn && <GradeForm {...{ id, reply, name }} />}
+        {rubric.words !== '' && turn && !given && <p className="whitespace-pre-line text-soft border-l border-hair pl-3">{rubric.words}</p>}
+        {given && <TextButton onClick={() => setChanges(true)}>{t('Change what you gave')}</TextButton>}
+        {turn && !given && <GradeForm {...{ id, reply, name }} onGiven={() => setChanges(false)} />}
       </div>
     </li>
   )
