@@ -165,6 +165,17 @@ describe('a question that is marked anew', () => {
     expect((await handIn(next)).result).toMatchObject({ passed: true })
   })
 
+  it('and not once more by an earlier amendment that comes late', async () => {
+    const [first, second] = statements(2)
+    const quiz = await quizOf([first!, second!], { passMark: 100 })
+    const id = await taken(quiz, [first!.id])
+    await turnKey(quiz, first!.id)
+    const earlier = await put(quiz, first!.id, 're-marked')
+    await put(quiz, first!.id, 'voided')
+    await putResultsRight(server.parts, earlier as QuizAmendmentId, server.clock.now, async () => undefined)
+    expect((await attempt(id)).result).toMatchObject({ passed: true, right: 1, questions: 1 })
+  })
+
   it('only where it asked the same, and is still there', async () => {
     const [first, second] = statements(2)
     const quiz = await quizOf([first!, second!])

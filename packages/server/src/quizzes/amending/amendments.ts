@@ -5,7 +5,7 @@ import type { Db } from '../../db'
 import { QUIZ_AMENDMENT, type QuizAmendmentRow } from '../model'
 
 /** What the core has to know of an amendment. */
-export const amendmentIn = ({ how, questionId, question }: Attributes<QuizAmendmentRow>): QuestionAmendment =>
+const amendmentIn = ({ how, questionId, question }: Attributes<QuizAmendmentRow>): QuestionAmendment =>
   how === 'voided' ? { how, questionId } : { how, questionId, question }
 
 /** What was put right of the questions of an edition, in the order in which that was done. */

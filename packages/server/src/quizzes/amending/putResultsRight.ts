@@ -1,6 +1,6 @@
 import { aboutAttempt } from '@jackdaw/core/inbox'
 import { quizItem } from '@jackdaw/core/items'
-import { amendedMarks, amendmentsFor, changeOfResult, questionsOf, scoreOf, type Verdict } from '@jackdaw/core/quizzes'
+import { amendedMarks, changeOfResult, questionsOf, scoreOf, type Verdict } from '@jackdaw/core/quizzes'
 import { nth, type QuizAmendmentId, type QuizAttemptId } from '@jackdaw/core/shared'
 import type { Attributes } from 'sequelize'
 import type { Db } from '../../db'
@@ -13,7 +13,7 @@ import { askGraders } from '../judging/askGraders'
 import { judgeIfSettled } from '../judging/grade'
 import { QUIZ_AMENDMENT, QUIZ_ANSWER, QUIZ_ATTEMPT, QUIZ_ATTEMPT_CHANGE, type Attempt, type QuizAmendmentRow } from '../model'
 import { editionOf } from '../writing/publishQuiz'
-import { amendmentIn } from './amendments'
+import { amendmentsOf } from './amendments'
 
 type Amendment = Attributes<QuizAmendmentRow>
 
@@ -44,13 +44,14 @@ async function putAttemptRight(tx: Db, parts: Parts, attempt: Attempt, amendment
   const { id: attemptId, quizId } = attempt
   const { questionId } = amendment
   const edition = await editionOf(tx, quizId, attempt.edition)
-  const [fits] = amendmentsFor(questionsOf(edition), [amendmentIn(amendment)])
-  if (!fits) return
+  // The last one of a question holds: another one may have been made, and done, meanwhile.
+  const amendments = (await amendmentsOf(tx, quizId, questionsOf(edition))).filter((each) => each.questionId === questionId)
+  if (amendments.length === 0) return
   const answers = await tx.in(QUIZ_ANSWER).find({ attemptId })
   const marks = answers.map(({ verdict, points, most }) => ({ verdict: verdict as Verdict, points: points ?? 0, most: most ?? 0 }))
   const at = answers.findIndex((each) => each.questionId === questionId)
   const marked = { questionId, answer: nth(answers, at).answer, mark: nth(marks, at) }
-  const [anew] = amendedMarks([marked], [fits], { language: attempt.language })
+  const [anew] = amendedMarks([marked], amendments, { language: attempt.language })
   await tx.in(QUIZ_ANSWER).update(anew!, { attemptId, questionId })
   if (attempt.passed === null) {
     await judgeIfSettled(tx, parts, attempt, now)
