@@ -72,7 +72,7 @@ async function takeTest(
 ): Promise<{ passed: boolean; endedAt: number }> {
   let at = startedAt
   let attempt = await services.openAttempt(guideId, person.id, at)
-  const doings = actingScriptOf(document, true).steps.map((step) => step.doing)
+  const doings = actingScriptOf(document, 'solo').steps.map((step) => step.doing)
   const givesUpAt = random() < 0.06 ? 4 + Math.floor(random() * 4) : 0
   for (const [n, doing] of doings.entries()) {
     if (n + 1 === givesUpAt) {

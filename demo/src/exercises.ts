@@ -81,6 +81,7 @@ export function exercised(document: GuideDocument, file: string): GuideDocument 
     ...document,
     solo: found.solo ?? document.solo,
     items: document.items.map((item) => {
+      if (item.kind === 'quiz') return item
       if (item.kind === 'section') return found.optional?.includes(item.title) ? { ...item, optional: true } : item
       const { exercise, flow } = found.steps[steps.indexOf(item) + 1] ?? {}
       const step: Step = { ...item, ...(exercise ? { exercise } : {}), ...(flow ? { flow: flow(idOf) } : {}) }

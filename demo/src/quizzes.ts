@@ -212,7 +212,7 @@ const gradersOf = ({ graders }: DemoQuiz, people: ReadonlyMap<string, string>): 
 
 /** The questions of one of the demo's own texts.
  * @throws RangeError when something in it cannot be read */
-async function questionsOf(folder: string, file: string, newId: DemoServices['newId']): Promise<Question[]> {
+export async function questionsOf(folder: string, file: string, newId: DemoServices['newId']): Promise<Question[]> {
   const { questions, faults } = readPlain(await readFile(join(folder, 'questions', `${file}.txt`), 'utf8'), newId)
   if (faults.length > 0) throw new RangeError(`${file}.txt: ${JSON.stringify(faults)}`)
   return questions

@@ -32,6 +32,7 @@ import { GUIDES, type DemoGuide } from './guides'
 import { cautionSteps, refine } from './refine'
 import type { Batch, DemoServices } from './services'
 import { addPlans } from './plans'
+import { addQuizAmongSteps } from './quizAmongSteps'
 import { addQuizzes } from './quizzes'
 import { addTasks } from './tasks'
 
@@ -242,6 +243,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   for (const guide of GUIDES) loaded.set(guide.file, await seedGuide(company, guide))
   const guideIds = new Map([...loaded].map(([file, { id }]) => [file, id]))
   await addQuizzes(company, loaded)
+  await addQuizAmongSteps(company, known(loaded, 'pump-filter'))
   await services.inboxesRead(until - 12 * DAY)
   await addLateJoiners(services, members, until)
   await organise(services, ids, guideIds, lead, until)

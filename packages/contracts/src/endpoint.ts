@@ -10,6 +10,8 @@ export type Access = 'anyone' | { may: Action; over?: Thing; by?: 'recorder' }
 
 /** A whole number as an address writes it, see `Whole`. */
 export const WholeInAddress = z.coerce.number().check(z.int(), z.minimum(0), z.maximum(MOST_WHOLE))
+/** Number of an edition in an address. */
+export const EditionInAddress = z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000))
 
 type Shape = z.ZodMiniType | undefined
 

@@ -1,6 +1,6 @@
 import { GuideId, PictureId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
-import { endpoint } from './endpoint'
+import { EditionInAddress, endpoint } from './endpoint'
 
 const guide = z.object({ id: GuideId })
 
@@ -46,7 +46,7 @@ export const getEditionPicture = endpoint({
   path: '/guides/:id/editions/:edition/pictures/:pictureId',
   access: { may: 'item.read', over: 'guide' },
   file: true,
-  params: z.object({ id: GuideId, edition: z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000)), pictureId: PictureId }),
+  params: z.object({ id: GuideId, edition: EditionInAddress, pictureId: PictureId }),
   query: z.object({ size: z.optional(PictureSize) }),
   problems: ['not-found'],
 })

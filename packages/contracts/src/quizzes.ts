@@ -1,7 +1,7 @@
 import { BankDocument, QuizDocument, TestedStep } from '@jackdaw/core/quizzes'
 import { BankId, Instant, PictureId, QuizId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
-import { endpoint } from './endpoint'
+import { EditionInAddress, endpoint } from './endpoint'
 import { PersonRef } from './people'
 import { MAX_PICTURE_BYTES, PictureSize, StoredPicture } from './pictures'
 
@@ -11,7 +11,6 @@ const bank = z.object({ id: BankId })
 const ofBank = { access: { may: 'bank.edit', over: 'bank' }, params: bank } as const
 const upload = { types: ['image/*', 'application/octet-stream'], maxBytes: MAX_PICTURE_BYTES } as const
 const size = z.object({ size: z.optional(PictureSize) })
-const editionInAddress = z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000))
 /** Five hundred questions with much in them. */
 const MOST_BYTES = 1_500_000
 
@@ -142,7 +141,7 @@ export const getQuizPicture = endpoint({
   path: '/quizzes/:id/editions/:edition/pictures/:pictureId',
   access: { may: 'item.read', over: 'quiz' },
   file: true,
-  params: z.object({ id: QuizId, edition: editionInAddress, pictureId: PictureId }),
+  params: z.object({ id: QuizId, edition: EditionInAddress, pictureId: PictureId }),
   query: size,
   problems: ['not-found'],
 })

@@ -1,9 +1,10 @@
 import { LineFor } from '@jackdaw/core/assignments'
 import { ItemRef, ItemState } from '@jackdaw/core/items'
 import { UsageEvent } from '@jackdaw/core/players'
-import { GuideId, Instant, LocalDate, GroupId, PersonId, StepId, Whole } from '@jackdaw/core/shared'
+import { GuideQuiz } from '@jackdaw/core/guides'
+import { GuideId, GuideQuizId, Instant, LocalDate, GroupId, PersonId, QuizId, StepId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
-import { endpoint } from './endpoint'
+import { EditionInAddress, endpoint } from './endpoint'
 import { StoredDocument } from './guides'
 
 /** An item on somebody's first page. `use`: whether it is to be done; `parts` are those of the newest edition, `seen` how many of them they have gone through. */
@@ -59,6 +60,23 @@ export const getTodayOf = endpoint({
   problems: [],
 })
 
+/** How far somebody is with a quiz among the steps. `not-passed`: no attempt so far was; `waits`: a person has to judge one. */
+export const QuizStanding = z.enum(['not-begun', 'under-way', 'waits', 'not-passed', 'passed'])
+/** Read by {@link QuizStanding}. */
+export type QuizStanding = z.infer<typeof QuizStanding>
+/** A quiz among the steps of an edition, and how far its reader is with it. `settled`: it goes on behind it. `there`: it can still be taken; one that was put
+ * into the archive keeps nobody back. */
+export const QuizAmongSteps = z.object({
+  guideQuizId: GuideQuizId,
+  quizId: QuizId,
+  title: z.string(),
+  need: GuideQuiz.shape.need,
+  standing: QuizStanding,
+  settled: z.boolean(),
+  there: z.boolean(),
+})
+/** Read by {@link QuizAmongSteps}. */
+export type QuizAmongSteps = z.infer<typeof QuizAmongSteps>
 /** The newest edition with what the record knows of this reader. */
 export const ReaderEdition = z.object({
   guideId: GuideId,
@@ -78,6 +96,8 @@ export const ReaderEdition = z.object({
   dueOn: z.nullable(LocalDate),
   /** What rules of the guide may ask of the reader. */
   reader: z.object({ roles: z.array(GroupId), sites: z.array(GroupId) }),
+  /** The quizzes among the steps, in the order of the guide. */
+  quizzes: z.array(QuizAmongSteps),
   progress: z.object({
     lastStepId: z.nullable(StepId),
     seen: z.array(StepId),
@@ -99,12 +119,22 @@ export const getReader = endpoint({
   problems: ['not-found'],
 })
 
-/** Events that are not taken: the reader may not see the guide, the edition has no such step, it cannot be finished yet, or it is no
- * event. `at` is its place in the batch; `id` is empty where it has none. */
+/** How far the asker is with the quizzes among the steps of an edition. */
+export const getQuizzesAmongSteps = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/editions/:edition/quizzes',
+  access: { may: 'item.read', over: 'guide' },
+  params: z.object({ id: GuideId, edition: EditionInAddress }),
+  response: z.array(QuizAmongSteps),
+  problems: [],
+})
+
+/** Events that are not taken: the reader may not see the guide, the edition has no such step, it cannot be finished yet, a quiz comes before the
+ * step, or it is no event. `at` is its place in the batch; `id` is empty where it has none. */
 export const RefusedEvent = z.object({
   at: z.int(),
   id: z.string(),
-  why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read', 'malformed']),
+  why: z.enum(['unknown-guide', 'unknown-edition', 'unknown-step', 'steps-not-read', 'quiz-not-settled', 'malformed']),
   detail: z.optional(z.string()),
 })
 /** Read by {@link RefusedEvent}. */

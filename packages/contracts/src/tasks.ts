@@ -3,7 +3,7 @@ import { HandInId, Instant, LocalDate, PersonId, PictureId, TaskId } from '@jack
 import { HandInAnswer, MOST_EVIDENCE, MOST_REASON, TaskDocument } from '@jackdaw/core/tasks'
 import { LineFor } from '@jackdaw/core/assignments'
 import * as z from 'zod/mini'
-import { endpoint } from './endpoint'
+import { EditionInAddress, endpoint } from './endpoint'
 import { PersonRef } from './people'
 import { MAX_PICTURE_BYTES, PictureSize, StoredPicture } from './pictures'
 
@@ -120,7 +120,7 @@ export const getTaskPicture = endpoint({
   path: '/tasks/:id/editions/:edition/pictures/:pictureId',
   access: reads.access,
   file: true,
-  params: z.object({ id: TaskId, edition: z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000)), pictureId: PictureId }),
+  params: z.object({ id: TaskId, edition: EditionInAddress, pictureId: PictureId }),
   query: size,
   problems: ['not-found'],
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { areaOf, groundOf, pointOf } from '../annotations'
-import { applyAll, plainText, stepsOf, type Annotation, type Change, type GuideDocument, type Step } from '../guides'
+import { applyAll, itemName, plainText, stepsOf, type Annotation, type Change, type GuideDocument, type Step } from '../guides'
 import type { PictureId } from '../shared'
 import { combineSteps } from './combine'
 import { joinWithBefore } from './joinWithBefore'
@@ -13,7 +13,8 @@ const after = (changes: readonly Change[], document: GuideDocument = start) => {
   expect(done.refused).toEqual([])
   return done.document
 }
-const texts = (document: GuideDocument) => document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : `# ${item.title}`))
+const texts = (document: GuideDocument) =>
+  document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : `# ${itemName(document, item.id)}`))
 
 describe('combining', () => {
   it('joins the texts, keeps the first picture, and writes down what went in', () => {

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { groundOf, pointOf } from '../annotations'
 import {
   applyAll,
+  itemName,
   plainText,
   richTextOf,
   stepsOf,
@@ -27,7 +28,8 @@ const after = (changes: readonly Change[], document: GuideDocument = start) => {
   expect(done.refused).toEqual([])
   return done.document
 }
-const texts = (document: GuideDocument) => document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : `# ${item.title}`))
+const texts = (document: GuideDocument) =>
+  document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : `# ${itemName(document, item.id)}`))
 
 describe('splitting', () => {
   it('leaves the pictures with the first part and says where the second came from', () => {

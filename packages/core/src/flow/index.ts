@@ -3,5 +3,5 @@ export { afterSection, holds, leadsTo, openPlaces, OTHERWISE, passSkipped, steps
 export type { Onward } from './flow'
 export { flowLines } from './flowLines'
 export type { FlowLine } from './flowLines'
-export { END, hasBranches, indexOf, placeOf, scriptOf } from './script'
+export { END, hasBranches, indexOf, numberAt, placeOf, scriptOf } from './script'
 export type { Person, Script, ScriptStep } from './script'

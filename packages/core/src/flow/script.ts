@@ -1,4 +1,5 @@
-import { stepsOf, toAcknowledge, type Flow, type GuideDocument, type Step, type Target } from '../guides'
+import { stepsOf, toAcknowledge, type Flow, type GuideDocument, type GuideQuiz, type Step, type Target } from '../guides'
+import type { Policy } from '../ways'
 
 /** A step as far as it is asked where to go on. */
 export type ScriptStep = {
@@ -10,9 +11,11 @@ export type ScriptStep = {
   /** Whether its cautions are to be acknowledged. */
   acknowledge: boolean
   flow: Flow | undefined
+  /** What is needed of the quiz that stands here; `null` where a step stands. */
+  quiz: GuideQuiz['need'] | null
 }
 
-/** What is needed of an edition to go through it: its steps in order and how they hang together. Made of the document, never stored. */
+/** What is needed of an edition to go through it: its steps in order, with the quizzes among them, and how they hang together. Made of the document, never stored. */
 export type Script<S extends ScriptStep = ScriptStep> = { steps: readonly S[]; confirmSteps: boolean; language: string }
 
 /** The end of a guide, where a step would stand. */
@@ -22,32 +25,44 @@ export const END = 'end'
 export type Person = { roles: readonly string[]; sites: readonly string[]; language: string }
 
 /** Makes the script of a document.
- * @param more what else is needed of each step
+ * @param more what else is needed of each step; `null` stands for a quiz
+ * @param quizzes which quizzes among the steps stand in it: all, those behind which it goes on only when they are settled, or none
  * @param only leaves these steps only, without branches; for practising what went wrong */
 export function scriptOf<M extends object>(
   document: GuideDocument,
-  more: (step: Step) => M,
+  more: (step: Step | null) => M,
+  quizzes: Policy['quizzes'],
   only: readonly string[] | null = null,
 ): Script<ScriptStep & M> {
   const steps: (ScriptStep & M)[] = []
   let section: { id: string; optional: boolean } | null = null
+  const stands = (item: Step | GuideQuiz): boolean => {
+    if (item.kind === 'step') return only === null || only.includes(item.id)
+    return only === null && (quizzes === 'all' || (quizzes === 'needed' && item.need !== 'nothing'))
+  }
   for (const item of document.items) {
     if (item.kind === 'section') section = { id: item.id, optional: item.optional === true }
-    if (item.kind === 'step' && (only === null || only.includes(item.id)))
+    else if (stands(item)) {
+      const step = item.kind === 'step' ? item : null
       steps.push({
         id: item.id,
         sectionId: section?.id ?? null,
         optional: section?.optional === true,
-        acknowledge: toAcknowledge(item.cautions).length > 0,
-        flow: only === null ? item.flow : undefined,
-        ...more(item),
+        acknowledge: toAcknowledge(step?.cautions).length > 0,
+        flow: only === null ? step?.flow : undefined,
+        quiz: item.kind === 'quiz' ? item.need : null,
+        ...more(step),
       })
+    }
   }
   return { steps, confirmSteps: document.confirmSteps, language: document.language }
 }
 
 /** Where a step stands, from 0; −1 for none. */
 export const indexOf = (script: Script, id: string): number => script.steps.findIndex((step) => step.id === id)
+
+/** Number of a step among the steps, from 1; that of a quiz is the number of steps before it, and the end's the number of all. */
+export const numberAt = (script: Script, at: number): number => script.steps.slice(0, at + 1).filter(({ quiz }) => quiz === null).length
 
 /** Whether a guide goes on otherwise than from each step to the next. */
 export const hasBranches = (document: GuideDocument): boolean =>

@@ -84,12 +84,12 @@ describe('a guide', () => {
   })
   it('says what is missing before it can be published', () => {
     const empty = aStep('')
-    expect(findingsBeforePublishing({ ...aDocument(empty), title: ' ' })).toEqual([
+    expect(findingsBeforePublishing({ ...aDocument(empty), title: ' ' }, new Set())).toEqual([
       { reason: 'no-title', itemId: null },
       { reason: 'empty-step', itemId: empty.id },
     ])
-    expect(findingsBeforePublishing(aDocument())).toEqual([{ reason: 'no-steps', itemId: null }])
-    expect(findingsBeforePublishing(aDocument(aStep('x')))).toEqual([])
+    expect(findingsBeforePublishing(aDocument(), new Set())).toEqual([{ reason: 'no-steps', itemId: null }])
+    expect(findingsBeforePublishing(aDocument(aStep('x')), new Set())).toEqual([])
   })
   it('lists its steps with the heading above them', () => {
     expect(

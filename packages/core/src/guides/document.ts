@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { SectionId, StepId } from '../shared'
+import { GuideQuizId, QuizId, SectionId, StepId } from '../shared'
 import { PLAIN_SOLO } from './exercise'
 import { factShape, type GuideKind } from './guideFacts'
 import { GUIDE_LIMITS } from './limits'
@@ -26,11 +26,27 @@ export const Section = z.object({
 /** Read by {@link Section}. */
 export type Section = z.infer<typeof Section>
 
-/** What a guide consists of: steps and the headings above them, in one flat list. What is to be known of each kind stands in `GUIDE_ITEMS`. */
-export const GuideItem = z.discriminatedUnion('kind', [Step, Section])
+/** What is needed of a quiz among the steps before it goes on behind it, the least first: nothing, that it was handed in, or that it was passed. */
+export const QUIZ_NEEDS = ['nothing', 'handed-in', 'passed'] as const
+
+/** A quiz before, between or after the steps. It is the quiz itself, as it is published at the time: whoever has passed it elsewhere has passed it here. */
+export const GuideQuiz = z.object({
+  kind: z.literal('quiz'),
+  id: GuideQuizId,
+  quizId: QuizId,
+  need: z.enum(QUIZ_NEEDS),
+  notReady: z.optional(z.literal(true)),
+  notReadyWhy: z.optional(NotReadyWhy),
+})
+/** Read by {@link GuideQuiz}. */
+export type GuideQuiz = z.infer<typeof GuideQuiz>
+
+/** What a guide consists of: steps, quizzes among them, and the headings above them, in one flat list. What is to be known of each kind stands in
+ * `GUIDE_ITEMS`. */
+export const GuideItem = z.discriminatedUnion('kind', [Step, Section, GuideQuiz])
 /** Read by {@link GuideItem}. */
 export type GuideItem = z.infer<typeof GuideItem>
-/** Id of a step or of a section. */
+/** Id of a step, a section, or a quiz among the steps. */
 export type ItemId = GuideItem['id']
 
 /** The guide as authors edit it and as an edition freezes it: one value, version 4. */
@@ -66,8 +82,11 @@ export const emptyDocument = (title: string, kind: GuideKind): GuideDocument => 
 /** The element that a step is about: that of its action, or the one that the author has drawn. */
 export const elementOf = (step: Step): StepElement | undefined => step.action?.element ?? step.element
 
-/** The steps in order, without the headings. */
+/** The steps in order, without headings and quizzes. */
 export const stepsOf = (document: GuideDocument): Step[] => document.items.filter((item) => item.kind === 'step')
+
+/** The quizzes among the steps, in order. */
+export const guideQuizzesOf = (document: GuideDocument): GuideQuiz[] => document.items.filter((item) => item.kind === 'quiz')
 
 /** What a step is called in lists and on the ruler: the beginning of its first line that has words.
  * @returns at most 90 characters; empty when the step has no words */
@@ -83,10 +102,10 @@ export function stepName(step: Step): string {
 }
 
 /** What a step or section is called, with the step's number in front.
- * @returns empty for an item that the document does not have */
+ * @returns empty for an item that the document does not have, and for a quiz: its name does not stand in the document */
 export function itemName(document: GuideDocument, itemId: string | null): string {
   const item = document.items.find((each) => each.id === itemId)
-  if (!item) return ''
+  if (!item || item.kind === 'quiz') return ''
   if (item.kind === 'section') return item.title
   return `${stepsOf(document).indexOf(item) + 1}. ${stepName(item)}`
 }

@@ -1,5 +1,5 @@
 import { sameValue } from '../shared'
-import type { GuideItem, Section, Step } from './document'
+import type { GuideItem, Step } from './document'
 import { type Copying, type Field, type Fields, ofFirst, PLAIN } from './fields'
 import type { PictureVisit, TextVisit } from './visits'
 import type { Limit } from './limits'
@@ -37,6 +37,13 @@ const SECTION_FIELDS: Fields<Parts<'section'>> = {
   notReadyWhy: STEP_FIELDS.notReadyWhy,
 }
 
+const QUIZ_FIELDS: Fields<Parts<'quiz'>> = {
+  quizId: { ...PLAIN, changedBy: 'own', join: ofFirst },
+  need: { ...PLAIN, changedBy: 'own', join: ofFirst },
+  notReady: STEP_FIELDS.notReady,
+  notReadyWhy: STEP_FIELDS.notReadyWhy,
+}
+
 /** What is to be known of every kind of item: one that is added to `GuideItem` has to say all of it here. */
 export const GUIDE_ITEMS: { readonly [K in Kind]: ItemKind<K> } = {
   step: {
@@ -60,6 +67,13 @@ export const GUIDE_ITEMS: { readonly [K in Kind]: ItemKind<K> } = {
     amounts: () => ({}),
     ready: ({ notReady: _, notReadyWhy: __, ...section }) => section,
     asText: (section) => `## ${section.title}`,
+  },
+  quiz: {
+    fields: QUIZ_FIELDS,
+    amounts: () => ({}),
+    ready: ({ notReady: _, notReadyWhy: __, ...quiz }) => quiz,
+    // Its words stand in the quiz.
+    asText: () => '',
   },
 }
 /** What is to be known of an item's kind, for that item. */
@@ -95,7 +109,7 @@ export function copyOfItem(item: GuideItem, copying: Copying): GuideItem {
 }
 
 /** Whether two items of one kind say the same in a field; an empty field is the same as none. */
-export function sameField<I extends Step | Section>(before: I, after: I, name: string): boolean {
+export function sameField<I extends GuideItem>(before: I, after: I, name: string): boolean {
   const { empty } = fieldsOf(before.kind)[name]!
   return sameValue(valuesOf(before)[name] ?? empty, valuesOf(after)[name] ?? empty)
 }

@@ -8,7 +8,20 @@ export { freshBlockIds, withBlockIds } from './text/blockIds'
 export { cleanRichText } from './text/cleanRichText'
 export { countWords, plainText } from './text/plainText'
 export { guideText } from './text/guideText'
-export { GuideDocument, GuideItem, Section, Step, elementOf, emptyDocument, itemName, stepName, stepsOf } from './document'
+export {
+  GuideDocument,
+  GuideItem,
+  GuideQuiz,
+  QUIZ_NEEDS,
+  Section,
+  Step,
+  elementOf,
+  emptyDocument,
+  guideQuizzesOf,
+  itemName,
+  stepName,
+  stepsOf,
+} from './document'
 export type { ItemId } from './document'
 export { factOf, GuideClosing, GuideKind, GuideSummary, GuideSystem, GuideTitle } from './guideFacts'
 export type { FactName, GuideFacts } from './guideFacts'

@@ -1,12 +1,21 @@
 import { gravestOf, type CautionLevel } from './caution'
-import { stepName, stepsOf, type GuideDocument } from './document'
+import type { QuizId } from '../shared'
+import { guideQuizzesOf, stepName, stepsOf, type GuideDocument } from './document'
 import { kindOf } from './guideItems'
 import { leastReadMs } from './text/leastTime'
 import { toAcknowledge } from './toAcknowledge'
 import { tooMuchIn } from './tooMuch'
 
 /** What can stand in the way of publishing. */
-export const PUBLISHING_REASONS = ['no-title', 'no-steps', 'empty-step', 'blackout-pending', 'too-much', 'not-ready'] as const
+export const PUBLISHING_REASONS = [
+  'no-title',
+  'no-steps',
+  'empty-step',
+  'blackout-pending',
+  'too-much',
+  'quiz-not-there',
+  'not-ready',
+] as const
 /** Whether a finding keeps a guide from being published; the others are told and the publisher decides. */
 export const stopsPublishing = (finding: Finding): boolean => finding.reason !== 'not-ready'
 /** Something to be looked at before publishing, with the place where it is mended. */
@@ -17,8 +26,9 @@ export type Finding = {
   why?: string
 }
 
-/** What has to be mended before a document can be published, and what its authors have flagged as not ready. */
-export function findingsBeforePublishing(document: GuideDocument): Finding[] {
+/** What has to be mended before a document can be published, and what its authors have flagged as not ready.
+ * @param takable the quizzes that can be taken, and that whoever publishes may see */
+export function findingsBeforePublishing(document: GuideDocument, takable: ReadonlySet<QuizId>): Finding[] {
   const findings: Finding[] = []
   if (document.title.trim() === '') findings.push({ reason: 'no-title', itemId: null })
   const steps = stepsOf(document)
@@ -29,6 +39,7 @@ export function findingsBeforePublishing(document: GuideDocument): Finding[] {
     if (step.pictures.some((picture) => picture.annotations?.some((each) => each.kind === 'blackout')))
       findings.push({ reason: 'blackout-pending', itemId: step.id })
   for (const { itemId } of tooMuchIn(document)) findings.push({ reason: 'too-much', itemId })
+  for (const { id, quizId } of guideQuizzesOf(document)) if (!takable.has(quizId)) findings.push({ reason: 'quiz-not-there', itemId: id })
   for (const item of document.items)
     if (item.notReady) findings.push({ reason: 'not-ready', itemId: item.id, ...(item.notReadyWhy ? { why: item.notReadyWhy } : {}) })
   return findings
@@ -59,7 +70,7 @@ export function editionSteps(document: GuideDocument): EditionStep[] {
   let section = ''
   for (const item of document.items) {
     if (item.kind === 'section') section = item.title
-    else {
+    if (item.kind === 'step') {
       rows.push({
         stepId: item.id,
         position: rows.length + 1,

@@ -17,9 +17,7 @@ const MIGRATIONS: Readonly<Record<number, (stored: Record<string, unknown>) => R
     signs: [],
     silenced: [],
     items: (stored['items'] as GuideItem[]).map((item) =>
-      item.kind === 'section'
-        ? item
-        : { ...item, pictures: item.pictures.map((picture) => ({ ...picture, ...framesFor(item, picture.id) })) },
+      item.kind === 'step' ? { ...item, pictures: item.pictures.map((picture) => ({ ...picture, ...framesFor(item, picture.id) })) } : item,
     ),
   }),
   // Version 4 says how a guide is tested; exercises and branches are new and stand in no older one.

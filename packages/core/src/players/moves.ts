@@ -6,8 +6,9 @@ import { arrivedAt } from './arrivedAt'
 import type { Help, PlayerState } from './state'
 import { policyOf } from '../ways'
 
-/** How a guide is played: the steps, the person as far as rules ask for them, and what the author says of tries. */
-export type Play = { script: ActingScript; person: Person; triesPerStep: number }
+/** How a guide is played: the steps, the person as far as rules ask for them, what the author says of tries, and which of the quizzes among the
+ * steps are settled for this person, by their ids there; as the record knows it, never the player. */
+export type Play = { script: ActingScript; person: Person; triesPerStep: number; settled: ReadonlySet<string> }
 
 /** What is to be carried out: told to the record, shown, or written down. */
 export type PlayerEffect =
@@ -30,10 +31,15 @@ export const unchanged = (state: PlayerState): Played => ({ state, effects: [] }
 /** A list with an entry, once. */
 export const withOne = (list: readonly string[], id: string): string[] => (list.includes(id) ? [...list] : [...list, id])
 
-/** Whether a step keeps what follows it closed: cautions to be acknowledged, a confirmation asked for, an act that is yet to be done. */
+/** Whether a quiz among the steps keeps what follows it closed. */
+const isOwed = ({ settled }: Pick<Play, 'settled'>, { id, quiz }: Pick<ActingStep, 'id' | 'quiz'>): boolean =>
+  quiz !== null && quiz !== 'nothing' && !settled.has(id)
+
+/** Whether a step keeps what follows it closed: cautions to be acknowledged, a confirmation asked for, an act that is yet to be done, a quiz. */
 export function isClosed(play: Play, state: PlayerState, id: string): boolean {
   const step = play.script.steps[indexOf(play.script, id)]
   if (!step) return false
+  if (step.quiz !== null) return isOwed(play, step)
   if (isWaiting(play, state, id)) return true
   if (policyOf(state.way).confirms) return play.script.confirmSteps && !state.confirmed.includes(id)
   return policyOf(state.way).acts && !policyOf(state.way).jumps && state.results[id] === undefined
@@ -51,6 +57,8 @@ export const openTo = (play: Play, state: PlayerState): Set<string> =>
 
 /** Whether nothing is left to be done at a step, in the way it is used. */
 export function isPassed(state: PlayerState, step: ActingStep): boolean {
+  // Whether it is owed is another question.
+  if (step.quiz !== null) return true
   return policyOf(state.way).acts ? state.results[step.id] !== undefined : state.seen.includes(step.id)
 }
 
@@ -86,10 +94,7 @@ export function arrive(play: Play, state: PlayerState, to: number, now: number, 
   return {
     state: next,
     effects: step
-      ? [
-          { do: 'tell', verb: 'step-viewed', stepId: id },
-          { do: 'show', stepId: id },
-        ]
+      ? [...(step.quiz === null ? [{ do: 'tell', verb: 'step-viewed', stepId: id } as const] : []), { do: 'show', stepId: id }]
       : [],
   }
 }

@@ -176,7 +176,7 @@ function settle(play: Play, state: PlayerState, done: boolean, entry: string | u
 
 function take(play: Play, state: PlayerState, act: Act, now: number): Played {
   const step = stepAt(play, state)
-  if (!step || state.here.done || isWaiting(play, state, state.at)) return unchanged(state)
+  if (!step || step.quiz !== null || state.here.done || isWaiting(play, state, state.at)) return unchanged(state)
   const verdict = judge(step.doing, act, state.here, play.person.language, play.script.language)
   const { here } = state
   const say: PlayerEffect = { do: 'say', verdict }
@@ -249,13 +249,12 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
     case 'next':
       if (state.at === END || isClosed(play, state, state.at)) return unchanged(state)
       // Where something is to be done, one goes on by doing it; a step that was done before may be passed again.
-      if (policy.acts && !state.here.done && state.results[state.at] === undefined) return unchanged(state)
+      if (isToBeDone(play, state)) return unchanged(state)
       return goOn(play, policy.plays ? asShown(play, state) : state, now)
     case 'choose': {
       const ways = choicesAt(play, state)
       const way = ways?.ways.find((each) => each.id === event.id)
-      if (!way || isClosed(play, state, state.at) || (policy.acts && !state.here.done && state.results[state.at] === undefined))
-        return unchanged(state)
+      if (!way || isClosed(play, state, state.at) || isToBeDone(play, state)) return unchanged(state)
       return onward(play, state, way.to, now)
     }
     case 'acknowledge':
@@ -265,8 +264,9 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
         effects: [{ do: 'tell', verb: 'step-acknowledged', stepId: state.at }],
       }
     case 'confirm': {
-      if (state.at === END || !policy.confirms || isWaiting(play, state, state.at) || state.confirmed.includes(state.at))
-        return unchanged(state)
+      if (!policy.confirms || isWaiting(play, state, state.at) || state.confirmed.includes(state.at)) return unchanged(state)
+      // Nobody confirms the end, nor a quiz.
+      if (stepAt(play, state)?.quiz !== null) return unchanged(state)
       const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
       const on = goOn(play, confirmed, now)
       return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
@@ -281,7 +281,7 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       return arrive(play, state, passSkipped(play.script, afterSection(play.script, at), play.person, state.values), now, state.at)
     }
     case 'played':
-      return policy.plays && !state.paused && state.at !== END && !isWaiting(play, state, state.at)
+      return policy.plays && !state.paused && state.at !== END && !isWaiting(play, state, state.at) && !isClosed(play, state, state.at)
         ? goOn(play, asShown(play, state), now)
         : unchanged(state)
     case 'pause':
@@ -293,6 +293,10 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       return { state: { ...state, finished: true }, effects: [{ do: 'tell', verb: 'finished' }] }
   }
 }
+
+/** Whether there is something to be done at the step first. */
+const isToBeDone = (play: Play, state: PlayerState): boolean =>
+  policyOf(state.way).acts && stepAt(play, state)?.quiz === null && !state.here.done && state.results[state.at] === undefined
 
 function showMe(play: Play, state: PlayerState, now: number): Played {
   const policy = policyOf(state.way)

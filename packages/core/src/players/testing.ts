@@ -45,9 +45,10 @@ export const ANYBODY: Person = { roles: [], sites: [], language: 'en' }
 
 /** A document made ready to be played, for tests. */
 export const playOf = (document: GuideDocument, solo = false, person = ANYBODY, triesPerStep = document.solo.triesPerStep): Play => ({
-  script: actingScriptOf(document, solo),
+  script: actingScriptOf(document, solo ? 'solo' : 'read'),
   person,
   triesPerStep,
+  settled: new Set(),
 })
 
 /** A click in the middle of an element, or beside it, for tests. */

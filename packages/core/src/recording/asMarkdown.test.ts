@@ -27,7 +27,8 @@ describe('a recording as a file', () => {
     const imported = importMarkdown(text, 'recording.md', seededIds(3))
     if (!imported.ok) throw new Error(imported.words)
     const { document, pictures, notPlaced } = imported.draft
-    const lines = (items: readonly GuideItem[]) => items.map((item) => (item.kind === 'section' ? `# ${item.title}` : plainText(item.body)))
+    const lines = (items: readonly GuideItem[]) =>
+      items.map((item) => (item.kind === 'step' ? plainText(item.body) : item.kind === 'section' ? `# ${item.title}` : item.kind))
     const draft = draftFrom(actions, { language: 'en', newId: seededIds(5), storedShot: () => undefined })
     expect([document.title, ...lines(document.items)]).toEqual([draft.title, ...lines(draft.items)])
     // Of the words only the paths of the pictures have no place in the draft.

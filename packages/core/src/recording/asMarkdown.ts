@@ -43,6 +43,7 @@ export function recordingAsMarkdown(
       n = 0
       return `## ${escaped(item.title)}`
     }
+    if (item.kind === 'quiz') return ''
     const number = `${++n}. `
     const pictures = item.pictures.map(({ id, alt }) => `\n\n${' '.repeat(number.length)}![${escaped(alt)}](${known(files, id)})`)
     return `${number}${item.body.content.map(lineOf).join(' ')}${pictures.join('')}`

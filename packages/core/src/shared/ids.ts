@@ -112,6 +112,10 @@ export type StepId = z.infer<typeof StepId>
 export const SectionId = idOf('section')
 /** Read by {@link SectionId}. */
 export type SectionId = z.infer<typeof SectionId>
+/** Id of the place of a quiz among the steps of a guide. */
+export const GuideQuizId = idOf('guide-quiz')
+/** Read by {@link GuideQuizId}. */
+export type GuideQuizId = z.infer<typeof GuideQuizId>
 /** Id of a picture. */
 export const PictureId = idOf('picture')
 /** Read by {@link PictureId}. */

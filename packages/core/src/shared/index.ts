@@ -23,6 +23,7 @@ export {
   CheckInId,
   QuestionId,
   StepId,
+  GuideQuizId,
   SectionId,
   PictureId,
   EntryId,

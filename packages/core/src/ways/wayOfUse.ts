@@ -15,6 +15,8 @@ export type Policy = {
   jumps: boolean
   /** Goes on by itself. */
   plays: boolean
+  /** Which quizzes among the steps are met: all, those that must be settled before it goes on, or none. */
+  quizzes: 'all' | 'needed' | 'none'
 }
 
 /** What the rest of the code needs to know of a way of use. */
@@ -42,7 +44,7 @@ export type WayOfUse = {
 export const WAYS = {
   read: {
     name: 'Read',
-    policy: { confirms: true, acts: false, hints: false, triesRunOut: false, showMe: 'shows', jumps: true, plays: false },
+    policy: { confirms: true, acts: false, hints: false, triesRunOut: false, showMe: 'shows', jumps: true, plays: false, quizzes: 'all' },
     needs: 'words',
     stepNeeds: 'nothing',
     judged: false,
@@ -53,7 +55,16 @@ export const WAYS = {
   },
   watch: {
     name: 'Watch',
-    policy: { confirms: false, acts: false, hints: false, triesRunOut: false, showMe: 'shows', jumps: true, plays: true },
+    policy: {
+      confirms: false,
+      acts: false,
+      hints: false,
+      triesRunOut: false,
+      showMe: 'shows',
+      jumps: true,
+      plays: true,
+      quizzes: 'needed',
+    },
     needs: 'something-to-do',
     // What is not known to be right is just not typed.
     stepNeeds: 'a-place',
@@ -65,7 +76,7 @@ export const WAYS = {
   },
   practise: {
     name: 'Practise',
-    policy: { confirms: false, acts: true, hints: true, triesRunOut: false, showMe: 'shows', jumps: true, plays: false },
+    policy: { confirms: false, acts: true, hints: true, triesRunOut: false, showMe: 'shows', jumps: true, plays: false, quizzes: 'needed' },
     needs: 'something-to-do',
     stepNeeds: 'a-right-entry',
     judged: false,
@@ -76,7 +87,16 @@ export const WAYS = {
   },
   solo: {
     name: 'Solo',
-    policy: { confirms: false, acts: true, hints: false, triesRunOut: true, showMe: 'leaves-out', jumps: false, plays: false },
+    policy: {
+      confirms: false,
+      acts: true,
+      hints: false,
+      triesRunOut: true,
+      showMe: 'leaves-out',
+      jumps: false,
+      plays: false,
+      quizzes: 'none',
+    },
     needs: 'something-to-do',
     stepNeeds: 'a-right-entry',
     judged: true,

@@ -18,9 +18,9 @@ import { getToday, getTodayOf } from '@jackdaw/contracts/reading'
 import { publishQuiz } from '@jackdaw/contracts/quizzes'
 import { publishTask } from '@jackdaw/contracts/tasks'
 import { USUAL_DUE } from '@jackdaw/core/assignments'
-import { findingsBeforePublishing, itemName } from '@jackdaw/core/guides'
+import { findingsBeforePublishing, guideQuizzesOf, itemName } from '@jackdaw/core/guides'
 import { guideItem } from '@jackdaw/core/items'
-import { findDraft, findFacts } from '../guides'
+import { findDraft, findFacts, takableQuizzes } from '../guides'
 import { readMailRules, writeMailRules } from '../inbox'
 import { findCaller } from '../people'
 import { fail, route, type Routes } from '../http'
@@ -43,13 +43,18 @@ export function assignmentRoutes(routes: Routes): void {
   route(routes, getToday, async (_input, { caller, now }) => todayOf(db, caller, now))
   route(routes, getTodayOf, async ({ params: { id } }, { now }) => todayOf(db, (await findCaller(db, id)) ?? fail('not-found'), now))
 
-  route(routes, getPublication, async ({ params: { id } }) => {
+  route(routes, getPublication, async ({ params: { id } }, { caller }) => {
     const [facts, draft, editions] = await Promise.all([findFacts(db, id), findDraft(db, id), listEditions(db, guideItem(id))])
     if (!facts || !draft) return fail('not-found')
     const [given, item] = await Promise.all([
       db.in(GIVING).one({ itemKind: 'guide', itemId: id, publishing: true }),
       db.in(ITEM).one({ kind: 'guide', id }, { only: ['openToAll'] }),
     ])
+    const takable = await takableQuizzes(
+      db,
+      guideQuizzesOf(draft.document).map(({ quizId }) => quizId),
+      caller.id,
+    )
     return {
       title: draft.document.title,
       number: facts.number,
@@ -67,7 +72,7 @@ export function assignmentRoutes(routes: Routes): void {
       audience: await audienceShown(db, given?.audienceId ?? null),
       openToAll: item?.openToAll ?? false,
       due: given?.due ?? USUAL_DUE,
-      findings: findingsBeforePublishing(draft.document).map((finding) => ({
+      findings: findingsBeforePublishing(draft.document, takable).map((finding) => ({
         ...finding,
         where: itemName(draft.document, finding.itemId),
       })),

@@ -30,6 +30,7 @@ import { plans } from './migrations/0026-plans'
 import { checkIns } from './migrations/0027-check-ins'
 import { quizzes } from './migrations/0028-quizzes'
 import { judging } from './migrations/0029-judging'
+import { quizzesInGuides } from './migrations/0030-quizzesInGuides'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -61,6 +62,7 @@ const MIGRATIONS: readonly Migration[] = [
   checkIns,
   quizzes,
   judging,
+  quizzesInGuides,
 ]
 const LOCK = 7_203_114
 

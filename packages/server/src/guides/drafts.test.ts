@@ -28,7 +28,10 @@ const write = (index: number, text: string): Change => ({
 const save = (client: Client, baseRevision: number, changes: Change[], changeSetId = nanoid()) =>
   client.json('post', `/api/guides/${guide.id}/draft/changes`, { baseRevision, changeSetId, changes, form: 2 })
 const draft = async (): Promise<{ revision: number; document: GuideDocument }> => author.json('get', `/api/guides/${guide.id}/draft`)
-const texts = async () => (await draft()).document.items.map((item) => (item.kind === 'step' ? plainText(item.body) : item.title))
+const texts = async () =>
+  (await draft()).document.items.map((item) =>
+    item.kind === 'step' ? plainText(item.body) : item.kind === 'section' ? item.title : item.kind,
+  )
 
 describe('saving a draft', () => {
   it('lets two people’s changes to different steps both land', async () => {

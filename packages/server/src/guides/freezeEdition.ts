@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import {
   editionSteps,
   findingsBeforePublishing,
+  guideQuizzesOf,
   minutesToRead,
   readyToRead,
   stepsOf,
@@ -15,7 +16,8 @@ import type { Db } from '../db'
 import { notePictureUse } from '../files'
 import { fail } from '../http'
 import { addEdition, revisionOfEdition } from '../items'
-import { GUIDE_EDITION } from './model'
+import { GUIDE_EDITION, GUIDE_QUIZ } from './model'
+import { takableQuizzes } from './takableQuizzes'
 import { findDraft, findFacts } from './store'
 
 type Publish = { guideId: GuideId; revision: number; changeNote: string; mustReread: boolean; by: PersonId; now: number }
@@ -26,6 +28,7 @@ const PLAIN = {
   'empty-step': 'a step is empty',
   'blackout-pending': 'a blackout is drawn and not applied',
   'too-much': 'it holds more than a guide may',
+  'quiz-not-there': 'a quiz among the steps is not published, is in the archive, or is not yours to see',
   'not-ready': 'a part is flagged as not ready',
 } as const
 
@@ -38,7 +41,13 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   if (facts.archived) fail('item-archived', 'Take the guide out of the archive to publish it.')
   if (draft.revision !== publish.revision)
     fail('draft-moved-on', 'Somebody changed the draft while this page was open. Look at it again, then publish.')
-  const findings = findingsBeforePublishing(draft.document).filter(stopsPublishing)
+  const quizzes = guideQuizzesOf(draft.document)
+  const takable = await takableQuizzes(
+    tx,
+    quizzes.map(({ quizId }) => quizId),
+    publish.by,
+  )
+  const findings = findingsBeforePublishing(draft.document, takable).filter(stopsPublishing)
   if (findings.length > 0)
     fail('not-publishable', `The guide cannot be published: ${[...new Set(findings.map((finding) => PLAIN[finding.reason]))].join(', ')}.`)
   const published = facts.newestEdition === null ? undefined : await revisionOfEdition(tx, guideItem(guideId), facts.newestEdition)
@@ -61,6 +70,11 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
     now,
   })
   await tx.in(GUIDE_EDITION).insert({ guideId, edition: number, confirmSteps: document.confirmSteps, branches: hasBranches(document) })
+  await tx
+    .in(GUIDE_QUIZ)
+    .insertAll(
+      quizzes.map(({ id: guideQuizId, quizId, need }, position) => ({ guideId, edition: number, guideQuizId, position, quizId, need })),
+    )
   await notePictureUse(
     tx,
     guideItem(guideId),

@@ -1,5 +1,6 @@
 export { guides } from './domain'
-export { GUIDE, GUIDE_EDITION, GUIDE_SHARE } from './model'
+export { GUIDE, GUIDE_EDITION, GUIDE_QUIZ, GUIDE_SHARE } from './model'
+export { takableQuizzes } from './takableQuizzes'
 export { findLook, writeLook } from './look'
 export { relationsToGuide } from './relationsToGuide'
 export { draftsThatWait } from './draftsThatWait'

@@ -1,5 +1,5 @@
-import type { GuideKind } from '@jackdaw/core/guides'
-import type { FolderId, GuideId, PersonId } from '@jackdaw/core/shared'
+import type { GuideKind, GuideQuiz } from '@jackdaw/core/guides'
+import type { FolderId, GuideId, GuideQuizId, PersonId, QuizId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { counted, instant, json, key, optional, table, text, truth, whole } from '../db'
 
@@ -93,6 +93,24 @@ export const GUIDE_EDITION = table('guide_edition', GuideEditionRow, () => ({
   edition: key(whole()),
   confirmSteps: truth(),
   branches: truth(),
+}))
+
+/** A quiz among the steps of an edition. `position`: in the order of the guide, from 0. */
+export class GuideQuizRow extends Model<InferAttributes<GuideQuizRow>, InferCreationAttributes<GuideQuizRow>> {
+  declare guideId: GuideId
+  declare edition: number
+  declare guideQuizId: GuideQuizId
+  declare position: number
+  declare quizId: QuizId
+  declare need: GuideQuiz['need']
+}
+export const GUIDE_QUIZ = table('guide_quiz', GuideQuizRow, () => ({
+  guideId: key(text()),
+  edition: key(whole()),
+  guideQuizId: key(text()),
+  position: whole(),
+  quizId: text(),
+  need: text(),
 }))
 
 /** A change that met those of others and waits for whoever made it. */

@@ -1,4 +1,4 @@
-import type { GuideId, NewId, PictureId } from '@jackdaw/core/shared'
+import type { GuideId, NewId, PersonId, PictureId, QuizId } from '@jackdaw/core/shared'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import {
   itemOf,
@@ -20,6 +20,7 @@ import type { Telling } from '../inbox'
 import { keepClashes } from './clashes'
 import { ownersOf } from '../files'
 import { fail, failField, type Caller } from '../http'
+import { foreignQuizzes } from './takableQuizzes'
 import { changesSince, findChangeSet, findDraft, findFacts, savedSince, writeChanges, writeDraft, type StoredChanges } from './store'
 
 type Request = { baseRevision: number; changeSetId: string; changes: (Change | OldChange)[] }
@@ -37,6 +38,23 @@ async function refuseForeignPictures(tx: Db, guideId: GuideId, changes: readonly
   const foreign = (id: PictureId) => owners.has(id) && owners.get(id) !== own && !said.has(id)
   const at = refs.findIndex(({ stored, elements }) => stored.some((id) => owners.get(id) !== own) || elements.some(foreign))
   if (at >= 0) failField(`/body/changes/${at}`, 'This picture does not belong to the guide. Add its file to the guide first.')
+}
+
+/** The quiz that a change brings among the steps. */
+const quizIn = (change: Change): QuizId | null => {
+  if (change.type === 'set-quiz') return change.quizId
+  return change.type === 'insert-item' && change.item.kind === 'quiz' ? change.item.quizId : null
+}
+async function refuseForeignQuizzes(tx: Db, guideId: GuideId, changes: readonly Change[], personId: PersonId): Promise<void> {
+  const quizzes = changes.map(quizIn)
+  const foreign = await foreignQuizzes(
+    tx,
+    guideId,
+    quizzes.filter((id) => id !== null),
+    personId,
+  )
+  const at = quizzes.findIndex((id) => id !== null && foreign.has(id))
+  if (at >= 0) failField(`/body/changes/${at}`, 'There is no such quiz, or you may not see it. Choose another one.')
 }
 
 /** So much may have been saved by others since the state on which changes were made: beyond it, they are not brought onto the newest one. */
@@ -100,6 +118,7 @@ export async function saveDraftChanges(
     if ((await findFacts(tx, guideId))?.archived) fail('item-archived', 'Take the guide out of the archive to change it.')
     await refuseOldBase(tx, guideId, request.baseRevision)
     await refuseForeignPictures(tx, guideId, mine, draft.document)
+    await refuseForeignQuizzes(tx, guideId, mine, caller.id)
     const since = await changesSince(tx, guideId, request.baseRevision)
     const theirs = since.filter((saved) => saved.changes.length > 0)
     const result = rebase(

@@ -245,7 +245,12 @@ describe('the record of a test', () => {
     const events = await db.rows<{ event: PlayerEvent }>('select event from attempt_act where attempt_id = $1 order by n', [
       attempt.attemptId,
     ])
-    const play = { script: actingScriptOf(test.document, true), person: { roles: [], sites: [], language: 'en' }, triesPerStep: 2 }
+    const play = {
+      script: actingScriptOf(test.document, 'solo'),
+      person: { roles: [], sites: [], language: 'en' },
+      triesPerStep: 2,
+      settled: new Set<string>(),
+    }
     const replayed = events.reduce((state, { event }) => reduce(state, event, play).state, begin('solo', play, START).state)
     expect(replayed).toEqual(PlayerState.parse(row.state))
     expect(scoreOf(play.script, replayed, 80).percent).toBe(row.percent)
@@ -266,7 +271,12 @@ describe('the record of a test', () => {
 describe('where somebody is', () => {
   it('is kept for each way, and is their own', async () => {
     const test = await aTest()
-    const play = { script: actingScriptOf(test.document), person: { roles: [], sites: [], language: 'en' }, triesPerStep: 0 }
+    const play = {
+      script: actingScriptOf(test.document),
+      person: { roles: [], sites: [], language: 'en' },
+      triesPerStep: 0,
+      settled: new Set<string>(),
+    }
     const { state } = begin('practise', play, START)
     const kept = { playId: nanoid(), edition: 1, state }
     expect(await staff.json('get', `/api/guides/${test.id}/plays/practise`)).toBeNull()

@@ -7,6 +7,7 @@ import { expireAttempts } from './attempts'
 import { demoAttempts } from './demo'
 import { playerRoutes } from './routes'
 import { hasReadAll } from './usage/hasReadAll'
+import { quizzesFirst } from './usage/quizzesFirst'
 import { usageRollUps } from './usage/rollUps'
 
 const THE_EDITION = firstRead(getReader, { params: ({ id }) => ({ id: id ?? '' }) })
@@ -14,7 +15,13 @@ const THE_EDITION = firstRead(getReader, { params: ({ id }) => ({ id: id ?? '' }
 /** Using guides: reading, watching, practising, and attempts that are judged. */
 export const players = {
   verbs: USAGE_VERBS,
-  checks: { finished: hasReadAll },
+  checks: {
+    finished: async (db, told) => (await hasReadAll(db, told)) ?? (await quizzesFirst(db, told)),
+    'step-viewed': quizzesFirst,
+    'step-acknowledged': quizzesFirst,
+    'step-confirmed': quizzesFirst,
+    'step-done': quizzesFirst,
+  },
   rollUps: () => usageRollUps,
   routes: playerRoutes,
   firstReads: { '/guides/:id': [THE_EDITION], '/guides/:id/watch': [THE_EDITION], '/guides/:id/practise': [THE_EDITION] },

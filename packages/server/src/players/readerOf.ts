@@ -7,6 +7,7 @@ import { noteGiven } from '../events'
 import { partDoneSql } from '../items'
 import { documentToSend } from '../guides'
 import { fail, type AnswerOf } from '../http'
+import { quizzesAmong } from '../quizzes'
 
 type Row = {
   number: number
@@ -24,6 +25,7 @@ type Row = {
   last_part_id: StepId | null
   finished_edition: number | null
   given: boolean
+  has_quizzes: boolean
   sites: GroupId[]
   roles: GroupId[]
   seen: StepId[]
@@ -43,6 +45,7 @@ const READER = keepPlan(
     case when a.round_from is null or r.last_finished_at >= a.round_from then r.finished_edition end as finished_edition,
     (select max(m.amended_at) from edition_amendment x join picture_amendment m on m.id = x.amendment_id where x.item_kind = i.kind and x.item_id = i.id and x.edition = i.edition) as amended_at,
     exists (select 1 from edition_given x where x.item_kind = i.kind and x.item_id = i.id and x.person_id = $2 and x.edition = i.edition) as given,
+    exists (select 1 from guide_quiz x where x.guide_id = i.id and x.edition = i.edition) as has_quizzes,
     exists (select 1 from favourite f where f.item_kind = i.kind and f.item_id = i.id and f.person_id = $2) as favourite,
     array(select m.group_id from member m where m.person_id = $2 and m.kind = 'role') as roles,
     array(select m.group_id from member m where m.person_id = $2 and m.kind = 'site') as sites,
@@ -81,6 +84,7 @@ export async function readerOf(db: Db, id: GuideId, personId: PersonId, now: num
     dueOn: row.due_on,
     reader: { roles: row.roles, sites: row.sites },
     pictureSizes: row.pictures,
+    quizzes: row.has_quizzes ? await quizzesAmong(db, id, row.edition, personId) : [],
     progress: {
       // After a new edition that must be read, reading begins at the front again.
       lastStepId: row.last_part_id !== null && row.seen.includes(row.last_part_id) ? row.last_part_id : null,

@@ -1,6 +1,7 @@
 import { actInAttempt, getAttempt, getAttempts, getPlay, giveUpAttempt, keepPlay, openAttempt } from '@jackdaw/contracts/players'
-import { getReader } from '@jackdaw/contracts/reading'
+import { getQuizzesAmongSteps, getReader } from '@jackdaw/contracts/reading'
 import { route, type Routes } from '../http'
+import { quizzesAmong } from '../quizzes'
 import * as attempts from './attempts'
 import { findPlay, savePlay } from './plays'
 import { readerOf } from './readerOf'
@@ -9,6 +10,7 @@ export function playerRoutes(routes: Routes): void {
   const { parts } = routes
   const { database: db } = parts
   route(routes, getReader, ({ params: { id } }, { caller, now }) => readerOf(db, id, caller.id, now))
+  route(routes, getQuizzesAmongSteps, ({ params: { id, edition } }, { caller }) => quizzesAmong(db, id, edition, caller.id))
 
   route(routes, getPlay, async ({ params: { id, way } }, { caller }) => findPlay(db, caller.id, id, way))
   route(routes, keepPlay, async ({ params: { id, way }, body }, { caller, now }) => savePlay(db, caller.id, id, way, body, now))

@@ -1,4 +1,5 @@
 export { quizzes } from './domain'
+export { quizzesAmong } from './amongSteps'
 export { countToJudge } from './judging/shown'
 export { askGradersAnew } from './judging/askGraders'
 export { publishQuiz } from './writing/publishQuiz'

@@ -17,7 +17,7 @@ export const CHOOSE_OWN = page('/choose-password', async () => (await import('..
 export const IN_SHELL: readonly Page[] = [
   page('/', async () => (await import('./TodayPage')).TodayPage),
   page('/library', async () => (await import('../library/LibraryPage')).LibraryPage),
-  page('/guides/:id', async () => (await import('../players/reader/ReaderPage')).ReaderPage),
+  page('/guides/:id', async () => (await import('./GuidePage')).GuidePage),
   page('/guides/:id/edit', async () => (await import('../editing/EditorPage')).EditorPage),
   page('/guides/:id/publish', async () => (await import('../assignments/PublishPage')).PublishPage),
   page('/items/:id/given', async () => (await import('../assignments/GivenPage')).GivenPage),

@@ -148,6 +148,7 @@ function Findings({ id, publication }: { id: GuideId; publication: Publication }
     'empty-step': t('A step has neither words nor pictures.'),
     'blackout-pending': t('A blackout is drawn on a picture and not applied yet: what is under it could still be got at.'),
     'too-much': t('There is more here than a guide may hold.'),
+    'quiz-not-there': t('A quiz among the steps is not published, is in the archive, or is not yours to see.'),
     'not-ready': t('Not ready.'),
   }
   const list = (findings: Publication['findings']) => (

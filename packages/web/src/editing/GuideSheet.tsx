@@ -7,6 +7,7 @@ import { Button } from '../ui'
 import type { DraftSession, DraftView } from './saving/draftSession'
 import type { ItemActions } from './itemActions'
 import { itemKindOf } from './itemKinds'
+import { AddQuiz } from './steps/AddQuiz'
 import type { FocusAt } from './text/StepBody'
 
 /** Grows with its text; a heading is written on as many lines as it needs. */
@@ -92,9 +93,10 @@ export function GuideSheet(props: Props) {
       {guide.items.length === 0 && (
         <p className="py-6 text-soft">{t('A guide is a list of steps. Write the first one, or drop pictures on it later.')}</p>
       )}
-      <div className="flex gap-2 mt-4">
+      <div className="flex flex-wrap gap-2 mt-4">
         <Button onClick={() => actions.addStep(last)}>{t('Add a step')}</Button>
         <Button onClick={() => actions.addSection(last)}>{t('Add a section')}</Button>
+        <AddQuiz actions={actions} after={last} />
         <Button onClick={() => actions.record(last)}>{t('Record steps …')}</Button>
       </div>
       {guide.items.length > 0 && (

@@ -1,4 +1,4 @@
-import { type GuideId, nth, type SectionId, type StepId } from '@jackdaw/core/shared'
+import { type GuideId, type GuideQuizId, nth, type QuizId, type SectionId, type StepId } from '@jackdaw/core/shared'
 import type { PageCallbacks } from './pageCallbacks'
 import type { DraftConflict } from '@jackdaw/contracts/guides'
 import { copiesOf, joinWithBefore, splitStep, type JoinedSteps } from '@jackdaw/core/editing'
@@ -7,6 +7,7 @@ import {
   withBlockIds,
   type Caution,
   type Change,
+  type GuideQuiz,
   type ItemId,
   type RichText,
   type SignId,
@@ -19,7 +20,7 @@ import { pictureActions } from './steps/pictureActions'
 
 const NOT_JOINED: Record<Extract<JoinedSteps, { refused: string }>['refused'], string> = {
   'is-first': 'This is the beginning of the guide: there is no step before it to join.',
-  'after-heading': 'Not joined: a section begins before this step.',
+  'after-heading': 'Not joined: a section or a quiz stands before this step.',
   'both-have-an-element':
     'Not joined: both steps have something to do on their pictures, and one step can have only one. Choose both and join them into one step.',
 }
@@ -61,6 +62,8 @@ function orderActions(session: DraftSession, page: PageCallbacks, { items, index
     },
     addSection: (after: ItemId | null) =>
       insert({ type: 'insert-item', item: { kind: 'section', id: nanoid<SectionId>(), title: '' }, after }),
+    addQuiz: (quizId: QuizId, after: ItemId | null) =>
+      insert({ type: 'insert-item', item: { kind: 'quiz', id: nanoid<GuideQuizId>(), quizId, need: 'passed' }, after }),
     duplicate: (id: ItemId) => {
       const step = stepOf(id)
       const [copy] = step ? copiesOf([step], nanoid) : []
@@ -126,6 +129,7 @@ export function itemActions(guideId: GuideId, session: DraftSession, page: PageC
     setBody: (stepId: StepId, body: RichText) => setStep(stepId, { body }),
     setSectionTitle: (sectionId: SectionId, title: string) => session.change({ type: 'set-section-title', sectionId, title }),
     setOptional: (sectionId: SectionId, optional: boolean) => session.change({ type: 'set-optional', sectionId, optional }),
+    setQuiz: ({ id: guideQuizId, quizId, need }: GuideQuiz) => session.change({ type: 'set-quiz', guideQuizId, quizId, need }),
     setCheck: (stepId: StepId, check: StepCheck | null) => setStep(stepId, { check }),
     setCautions: (stepId: StepId, cautions: Caution[]) => setStep(stepId, { cautions }),
     addCaution: (stepId: StepId) =>

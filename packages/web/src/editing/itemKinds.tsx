@@ -4,7 +4,8 @@ import type { Side } from '@jackdaw/core/annotations'
 import type { Editor } from '@tiptap/react'
 import type { ReactNode } from 'react'
 import type { Texts } from '../ui/words/texts'
-import { SectionMark, StepMark, type MarkProps } from './outline/OutlineMarks'
+import { QuizMark, SectionMark, StepMark, type MarkProps } from './outline/OutlineMarks'
+import { QuizSheet } from './steps/QuizSheet'
 import { SectionSheet } from './steps/SectionSheet'
 import { StepSheet, type Common } from './steps/StepSheet'
 
@@ -50,6 +51,13 @@ const ITEM_KINDS: { readonly [K in Kind]: ItemKind<K> } = {
     ),
     Mark: SectionMark,
     nameOf: (section, _number, t) => section.title || t('Section heading'),
+  },
+  quiz: {
+    Sheet: ({ item, actions, selected, focus, conflicts, ticked }) => (
+      <QuizSheet {...{ item, actions, selected, focus, conflicts, ticked }} />
+    ),
+    Mark: QuizMark,
+    nameOf: (_quiz, _number, t) => t('Quiz'),
   },
 }
 /** What the editor needs to know of an item's kind, for that item. */

@@ -1,8 +1,12 @@
+import { indexOf } from '@jackdaw/core/flow'
 import type { Play, PlayerState } from '@jackdaw/core/players'
 
-/** Whether nothing is left to be done at a step while it is read. */
-export const isPassedIn = ({ script }: Play, state: PlayerState, id: string): boolean =>
-  (script.confirmSteps ? state.confirmed : state.seen).includes(id)
+/** Whether nothing is left to be done at a step, or a quiz, while it is read. */
+export function isPassedIn({ script, settled }: Play, state: PlayerState, id: string): boolean {
+  const quiz = script.steps[indexOf(script, id)]?.quiz ?? null
+  if (quiz !== null) return settled.has(id) && (quiz !== 'nothing' || state.seen.includes(id))
+  return (script.confirmSteps ? state.confirmed : state.seen).includes(id)
+}
 
 /** On a narrow screen the ruler lies flat along the top. */
 export function FlatRuler({ play, state }: { play: Play; state: PlayerState }) {

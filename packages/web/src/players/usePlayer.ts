@@ -8,7 +8,7 @@ import {
   reduce,
   type UsageEvent,
 } from '@jackdaw/core/players'
-import { END } from '@jackdaw/core/flow'
+import { END, indexOf } from '@jackdaw/core/flow'
 import type { ItemRef } from '@jackdaw/core/items'
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import { v7 as uuidV7 } from 'uuid'
@@ -106,6 +106,8 @@ export function usePlayer(play: Play, first: Played, options: Options): Running 
     [tell, put],
   )
   const report = useCallback((part: string, activeMs: number) => tell({ verb: 'time-spent', part, activeMs }), [tell])
-  useStepTime(state.at === END || options.about === null ? null : state.at, report)
+  // Time is counted for steps alone.
+  const atStep = play.script.steps[indexOf(play.script, state.at)]?.quiz === null
+  useStepTime(!atStep || options.about === null ? null : state.at, report)
   return { state, act, restart }
 }

@@ -1,12 +1,12 @@
 import { guideItem } from '@jackdaw/core/items'
-import { getReader, type ReaderEdition } from '@jackdaw/contracts/reading'
+import { getQuizzesAmongSteps, getReader, type QuizAmongSteps, type ReaderEdition } from '@jackdaw/contracts/reading'
 import { recall, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
-import { queryClient } from '../api'
+import { useEffect, useMemo, useState } from 'react'
+import { call, queryClient } from '../api'
 import { readingSettled } from '../events'
-import { DRAFT, playFor } from './used'
+import { DRAFT, playFor, settledIn } from './used'
 import { usePlayer, type Doing } from './usePlayer'
 
 /** The edition to be used, with how far the person is; whoever comes again gets it anew. */
@@ -23,15 +23,37 @@ export function useReaderEdition(id: GuideId) {
   return query
 }
 
+/** The quizzes among the steps, as the record knows them now. */
+function useQuizzesAmong({ guideId, edition, quizzes }: ReaderEdition): readonly QuizAmongSteps[] {
+  const query = useQuery({
+    queryKey: ['guide-quizzes', guideId, edition],
+    enabled: edition !== DRAFT && quizzes.length > 0,
+    initialData: quizzes,
+    staleTime: 5_000,
+    queryFn: ({ signal }) => call(getQuizzesAmongSteps, { params: { id: guideId, edition }, signal }),
+  })
+  return query.data
+}
+
 /** Runs the reader over an edition and tells the record what happens. */
-export function useReading(edition: ReaderEdition): { play: Play; state: PlayerState; act: (doing: Doing) => void; startedFrom: string } {
+export function useReading(edition: ReaderEdition): {
+  play: Play
+  state: PlayerState
+  act: (doing: Doing) => void
+  startedFrom: string
+  quizzes: readonly QuizAmongSteps[]
+} {
   const { guideId, edition: number, progress } = edition
-  const [play] = useState(() => playFor(edition))
+  const quizzes = useQuizzesAmong(edition)
+  const [asItWas] = useState(() => playFor(edition, 'read'))
+  // What was settled before stays so while somebody reads on without a connection.
+  const play = useMemo(() => (number === DRAFT ? asItWas : { ...asItWas, settled: settledIn(quizzes) }), [asItWas, number, quizzes])
   const [first] = useState(() =>
     recall(
       play,
       {
-        lastStepId: progress.lastStepId,
+        // Whoever has left a quiz half way goes on with it.
+        lastStepId: quizzes.find(({ standing, settled }) => standing === 'under-way' && !settled)?.guideQuizId ?? progress.lastStepId,
         seen: progress.seen,
         acknowledged: progress.acknowledged,
         confirmed: progress.confirmed,
@@ -42,5 +64,5 @@ export function useReading(edition: ReaderEdition): { play: Play; state: PlayerS
   )
   const about = number === DRAFT ? null : { item: guideItem(guideId), edition: number }
   const { state, act } = usePlayer(play, first, { way: 'read', about, begins: true, endsByItself: false })
-  return { play, state, act, startedFrom: first.state.at }
+  return { play, state, act, startedFrom: first.state.at, quizzes }
 }

@@ -1,4 +1,4 @@
-import { END } from '@jackdaw/core/flow'
+import { END, indexOf } from '@jackdaw/core/flow'
 import { choicesAt, isClosed, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Texts } from '../ui/words/texts'
 
@@ -6,6 +6,8 @@ import type { Texts } from '../ui/words/texts'
 export function waitsFor(play: Play, state: PlayerState, t: Texts['t']): { words: string; press: string } | null {
   if (state.at === END) return null
   if (isWaiting(play, state, state.at)) return { words: t('First say that you have read the caution.'), press: '[data-caution] button' }
+  if (isClosed(play, state, state.at) && play.script.steps[indexOf(play.script, state.at)]?.quiz)
+    return { words: t('First the quiz: going on depends on it.'), press: '[data-quiz-on]' }
   if (isClosed(play, state, state.at)) return { words: t('First confirm this step.'), press: '[data-onward]' }
   if (choicesAt(play, state)) return { words: t('First choose how it goes on.'), press: '[data-ways] button' }
   return null

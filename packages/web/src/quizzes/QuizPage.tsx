@@ -22,7 +22,7 @@ export function QuizPage() {
 }
 
 /** What holds for it, in words. */
-function rulesOf(t: Texts['t'], quiz: Quiz): string[] {
+export function rulesOf(t: Texts['t'], quiz: Quiz): string[] {
   const { questions, passMark, timeLimitMinutes, extraPercent, attemptsLeft, waitMinutes, opensAt, closesAt } = quiz
   return [
     t('{{count}} questions', { count: questions }),
@@ -101,7 +101,8 @@ function QuizShown({ quiz }: { quiz: Quiz }) {
   )
 }
 
-function Attempts({ done }: { done: readonly AttemptResult[] }) {
+/** What somebody has done so far. */
+export function Attempts({ done }: { done: readonly AttemptResult[] }) {
   const { t } = useTexts()
   return (
     <section>

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { seededIds, type PictureId, type StepId } from '../../shared'
+import { seededIds, type PictureId, type QuizId, type StepId } from '../../shared'
 import type { Annotation } from '../annotation'
 import { PLAIN_SOLO } from '../exercise'
 import type { Flow } from '../flow'
-import { aDocument, aSection, aStep } from '../testing'
+import { aDocument, aGuideQuiz, aSection, aStep } from '../testing'
 import { richTextOf } from '../text/richTextOf'
 import { apply, applyAll } from './apply'
 import type { Change, ChangeOf, ChangeType, StepFieldsSet } from './changes'
@@ -13,11 +13,12 @@ import { inOldForm, readChange, type OldChange } from './oldChanges'
 
 const [one, two, three] = [aStep('One'), aStep('Two'), aStep('Three')]
 const heading = aSection('Before you start')
+const quiz = aGuideQuiz()
 const ids = seededIds(99)
 const pictures = [ids(), ids(), ids()] as PictureId[]
 const sheetId = ids() as PictureId
 const withSheet = { ...three, pictures: [{ id: sheetId, alt: '', sheet: { widthPx: 400, heightPx: 300, pictures: [] } }] }
-const start = aDocument(heading, one, two, withSheet)
+const start = aDocument(heading, one, two, quiz, withSheet)
 
 const element = {
   pictureId: pictures[0]!,
@@ -66,10 +67,18 @@ const SOME: { [T in ChangeType]: fc.Arbitrary<Omit<ChangeOf<T>, 'type'>> } = {
     )
     .map((facts) => ({ facts })),
   'insert-item': fc.record({ item: fc.constantFrom(one, two, withSheet), after: fc.constantFrom(null, two.id) }),
-  'remove-item': fc.record({ itemId: fc.constantFrom(one.id, two.id, three.id, heading.id) }),
-  'move-item': fc.record({ itemId: fc.constantFrom(one.id, two.id, three.id), after: fc.constantFrom(null, one.id, two.id, heading.id) }),
+  'remove-item': fc.record({ itemId: fc.constantFrom(one.id, two.id, three.id, heading.id, quiz.id) }),
+  'move-item': fc.record({
+    itemId: fc.constantFrom(one.id, two.id, three.id),
+    after: fc.constantFrom(null, one.id, two.id, heading.id, quiz.id),
+  }),
   'set-section-title': fc.record({ sectionId: fc.constant(heading.id), title: fc.string() }),
   'set-optional': fc.record({ sectionId: fc.constant(heading.id), optional: fc.boolean() }),
+  'set-quiz': fc.record({
+    guideQuizId: fc.constant(quiz.id),
+    quizId: fc.constantFrom(quiz.quizId, ids() as QuizId),
+    need: fc.constantFrom('nothing', 'handed-in', 'passed'),
+  }),
   'set-step': fc.record({
     stepId: step.map((each) => each.id),
     fields: fc.record(FIELDS, { requiredKeys: [] }) as fc.Arbitrary<StepFieldsSet>,

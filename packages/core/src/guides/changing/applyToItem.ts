@@ -1,4 +1,4 @@
-import type { GuideItem, Section, Step } from '../document'
+import type { GuideItem, GuideQuiz, Section, Step } from '../document'
 import { insertAfter, placeBefore, withEntry, without } from '../lists'
 import { SETTABLE_FIELDS } from '../stepFields'
 import { ON_PICTURE } from './applyToPicture'
@@ -23,6 +23,10 @@ const inSection =
   <T extends InItem>(work: (section: Section, change: ChangeOf<T>) => Changed): Carried<T> =>
   (item, change) =>
     item.kind === 'section' ? work(item, change) : refuse('not-a-section')
+const inQuiz =
+  <T extends InItem>(work: (quiz: GuideQuiz, change: ChangeOf<T>) => Changed): Carried<T> =>
+  (item, change) =>
+    item.kind === 'quiz' ? work(item, change) : refuse('not-a-quiz')
 /** Carries out a change inside of one picture. */
 const onPicture = <T extends OnPicture>(type: T): Carried<T> =>
   inStep<T>((step, change) => {
@@ -57,6 +61,10 @@ const IN_ITEM: { readonly [T in InItem]: Carried<T> } = {
   'set-optional': inSection(({ optional = false, ...section }, change) => ({
     item: change.optional ? { ...section, optional: true } : section,
     inverse: { ...change, optional },
+  })),
+  'set-quiz': inQuiz((quiz, { quizId, need, ...change }) => ({
+    item: { ...quiz, quizId, need },
+    inverse: { ...change, quizId: quiz.quizId, need: quiz.need },
   })),
   'set-not-ready': (item, { itemId, notReady, why = '' }) => {
     const { notReady: was = false, notReadyWhy, ...rest } = item

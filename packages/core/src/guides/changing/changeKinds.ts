@@ -9,7 +9,7 @@ import type { Change, ChangeOf, ChangeType } from './changes'
 
 /** The kinds of things that a change rewrites. `lineage`: as `combinedFrom` was called before. */
 export type TargetKind =
-  'fact' | 'silence' | 'item' | 'title' | 'alt' | 'optional' | 'ready' | 'annotation' | 'shown' | 'sheet' | SettableField
+  'fact' | 'silence' | 'item' | 'title' | 'alt' | 'optional' | 'quiz' | 'ready' | 'annotation' | 'shown' | 'sheet' | SettableField
 /** The name of a thing that a change rewrites: its kind and where it stands. */
 export type ChangeTarget = `${TargetKind}:${string}`
 
@@ -58,6 +58,7 @@ export const CHANGE_KINDS: { readonly [T in ChangeType]: ChangeKind<T> } = {
   'move-item': { ...PLAIN, item: ({ itemId }) => itemId, isDone: () => true },
   'set-section-title': { ...PLAIN, item: ({ sectionId }) => sectionId, targets: ({ sectionId }) => [`title:${sectionId}`], joins: true },
   'set-optional': { ...PLAIN, item: ({ sectionId }) => sectionId, targets: ({ sectionId }) => [`optional:${sectionId}`], joins: true },
+  'set-quiz': { ...PLAIN, item: ({ guideQuizId }) => guideQuizId, targets: ({ guideQuizId }) => [`quiz:${guideQuizId}`], joins: true },
   'set-step': {
     ...PLAIN,
     ...inStep,

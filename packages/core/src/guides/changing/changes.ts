@@ -1,13 +1,13 @@
 import * as z from 'zod/mini'
-import { PictureId, SectionId, StepId } from '../../shared'
+import { GuideQuizId, PictureId, SectionId, StepId } from '../../shared'
 import { Annotation, AnnotationId } from '../annotation'
-import { GuideItem } from '../document'
+import { GuideItem, GuideQuiz } from '../document'
 import { factShape, type FactName } from '../guideFacts'
 import { Rect } from '../onScreen'
 import { NotReadyWhy, settableShape, type SettableField } from '../stepFields'
 import { PictureAlt, Sheet, StepPicture } from '../stepPicture'
 
-const ItemId = z.union([StepId, SectionId])
+const ItemId = z.union([StepId, SectionId, GuideQuizId])
 const after = z.nullable(ItemId)
 const facts = {
   title: z.optional(factShape.title),
@@ -42,6 +42,8 @@ export const Change = z.discriminatedUnion('type', [
   z.object({ type: z.literal('move-item'), itemId: ItemId, after }),
   z.object({ type: z.literal('set-section-title'), sectionId: SectionId, title: z.string().check(z.maxLength(300)) }),
   z.object({ type: z.literal('set-optional'), sectionId: SectionId, optional: z.boolean() }),
+  /** Which quiz it is, and what is needed of it. */
+  z.object({ type: z.literal('set-quiz'), guideQuizId: GuideQuizId, quizId: GuideQuiz.shape.quizId, need: GuideQuiz.shape.need }),
   z.object({ type: z.literal('set-step'), stepId: StepId, fields: z.object(fields) }),
   z.object({ type: z.literal('insert-picture'), stepId: StepId, picture: StepPicture, after: z.nullable(PictureId) }),
   z.object({ type: z.literal('remove-picture'), stepId: StepId, pictureId: PictureId }),

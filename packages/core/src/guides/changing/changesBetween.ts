@@ -1,5 +1,5 @@
 import { sameValue } from '../../shared'
-import type { GuideItem, Section, Step } from '../document'
+import type { GuideItem, GuideQuiz, Section, Step } from '../document'
 import { sameField } from '../guideItems'
 import { SETTABLE_FIELDS } from '../stepFields'
 import type { StepPicture } from '../stepPicture'
@@ -16,7 +16,9 @@ export function changesBetween(before: GuideItem, after: GuideItem): Change[] {
       ? [...pictureChanges(before, after), ...fieldChanges(before, after)]
       : before.kind === 'section' && after.kind === 'section'
         ? sectionChanges(before, after)
-        : []
+        : before.kind === 'quiz' && after.kind === 'quiz'
+          ? quizChanges(before, after)
+          : []
   const whyOf = ({ notReady, notReadyWhy = '' }: GuideItem) => (notReady ? notReadyWhy.trim() : '')
   if (!before.notReady === !after.notReady && whyOf(before) === whyOf(after)) return changes
   const why = whyOf(after) === '' ? {} : { why: after.notReadyWhy }
@@ -34,6 +36,9 @@ const sectionChanges = (before: Section, after: Section): Change[] => [
     ? []
     : [{ type: 'set-optional' as const, sectionId: before.id, optional: after.optional === true }]),
 ]
+
+const quizChanges = (before: GuideQuiz, { id, quizId, need }: GuideQuiz): Change[] =>
+  before.quizId === quizId && before.need === need ? [] : [{ type: 'set-quiz', guideQuizId: id, quizId, need }]
 
 function pictureChanges({ id: stepId, pictures: were }: Step, { pictures: are }: Step): Change[] {
   const changes: Change[] = were

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { PictureId, SectionId, seededIds, seededRandom, StepId } from '../../shared'
+import { GuideQuizId, PictureId, SectionId, seededIds, seededRandom, StepId } from '../../shared'
 import { oneOf, sitesOf, valueOf, type Making, type Schema } from '../../testing'
 import { AnnotationId } from '../annotation'
 import { apply, applyAll } from './apply'
@@ -11,7 +11,7 @@ import { readDocument } from '../readDocument'
 import { richTextOf } from '../text/richTextOf'
 import { textLevels } from '../text/textLevels'
 import { type Block, type RichText } from '../text/richText'
-import { aDocument, aSection, aStep } from '../testing'
+import { aDocument, aGuideQuiz, aSection, aStep } from '../testing'
 import { tooMuchIn } from '../tooMuch'
 
 const ids = seededIds(21)
@@ -35,16 +35,18 @@ const nearly: Step = {
   pictures: Array.from({ length: 39 }, (_, n) => ({ ...picture(1), ...(n === 0 ? { sheet } : {}) })),
 }
 const heading = aSection('Heading')
+const quiz = aGuideQuiz()
 const start: GuideDocument = {
-  ...aDocument(heading, full, nearly, aStep('Plain')),
+  ...aDocument(heading, full, nearly, aStep('Plain'), quiz),
   silenced: Array.from({ length: 5_000 }, (_, n) => `acronym:${n}`).sort(),
 }
 /** Ids that stand in the document, most of the time. */
 const hint: Making['hint'] = (schema) => {
   const among = (list: readonly string[]) => (random() < 0.9 ? { value: oneOf(random, list) } : undefined)
   const wanted = schema as unknown
-  if (wanted === StepId) return among(start.items.slice(1).map((item) => item.id))
+  if (wanted === StepId) return among(start.items.slice(1, -1).map((item) => item.id))
   if (wanted === SectionId) return among([heading.id])
+  if (wanted === GuideQuizId) return among([quiz.id])
   if (wanted === PictureId) return among([...full.pictures.slice(0, 3), ...nearly.pictures.slice(0, 3)].map((each) => each.id))
   if (wanted === AnnotationId) return among(['frame-0-x', 'frame-199-x'])
   return undefined

@@ -14,6 +14,7 @@ export type Refusal =
         | 'no-sheet'
         | 'not-a-step'
         | 'not-a-section'
+        | 'not-a-quiz'
     }
   /** There would be more of something than a guide may hold. */
   | { ok: false; reason: 'over-limit'; limit: Limit }

@@ -20,6 +20,7 @@ const AT: Record<TargetKind, (now: Now, rest: string) => Theirs> = {
   item: inItem,
   title: inItem,
   optional: inItem,
+  quiz: inItem,
   ready: inItem,
   alt: inPartOf,
   annotation: inPartOf,

@@ -6,6 +6,9 @@ import { kindOf } from '../guideItems'
 export function guideText(document: GuideDocument): string {
   const parts = [`# ${document.title}`, ...(document.summary === '' ? [] : [document.summary])]
   let number = 0
-  for (const item of document.items) parts.push(kindOf(item).asText(item, item.kind === 'step' ? ++number : 0))
+  for (const item of document.items) {
+    const words = kindOf(item).asText(item, item.kind === 'step' ? ++number : 0)
+    if (words !== '') parts.push(words)
+  }
   return `${parts.join('\n\n')}\n`
 }

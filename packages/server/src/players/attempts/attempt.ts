@@ -39,7 +39,7 @@ export async function runningOf(db: Db, row: Attempt): Promise<RunningAttempt> {
 /** How somebody plays a document in Solo. @param language how they write numbers and days, BCP 47 */
 export async function playOf(db: Db, document: GuideDocument, personId: PersonId, language: string): Promise<Play> {
   const person = { ...(await ruledBy(db, personId)), language }
-  return { script: actingScriptOf(document, true), person, triesPerStep: document.solo.triesPerStep }
+  return { script: actingScriptOf(document, 'solo'), person, triesPerStep: document.solo.triesPerStep, settled: new Set() }
 }
 
 /** What came of an attempt; `null` as long as it goes on. */

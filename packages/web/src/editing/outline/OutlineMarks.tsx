@@ -1,7 +1,8 @@
-import type { Section, Step } from '@jackdaw/core/guides'
-import { Construction, Split, Unplug } from 'lucide-react'
+import type { GuideQuiz, Section, Step } from '@jackdaw/core/guides'
+import { Construction, ListChecks, Split, Unplug } from 'lucide-react'
 import { RemarkMark } from '../../remarks'
 import { useTexts } from '../../ui/words/texts'
+import { useQuizTitle } from '../steps/useQuizTitle'
 
 /** What the outline shows of an item. `lack`: what it lacks to be used in the way that is looked at. */
 export type MarkProps<I> = { item: I; number: number; here: boolean; lack: string; name: string }
@@ -52,6 +53,23 @@ export function StepMark({ item, number, here, lack, name }: MarkProps<Step>) {
         <span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{name}</span>
         {item.notReady && <NotReady why={item.notReadyWhy} />}
         <RemarkMark stepId={item.id} />
+      </span>
+    </>
+  )
+}
+
+/** A quiz on the outline. */
+export function QuizMark({ item, here }: MarkProps<GuideQuiz>) {
+  const { t } = useTexts()
+  const { title } = useQuizTitle(item.quizId)
+  return (
+    <>
+      <span className="w-5 shrink-0 mt-[9px] flex justify-center text-petrol">
+        <ListChecks size={15} aria-hidden />
+      </span>
+      <span className="py-1.5 pl-1">
+        <span className={`text-sm leading-5 line-clamp-2 ${here ? 'font-bold' : ''}`}>{t('Quiz: {{title}}', { title })}</span>
+        {item.notReady && <NotReady why={item.notReadyWhy} />}
       </span>
     </>
   )

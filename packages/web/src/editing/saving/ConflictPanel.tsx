@@ -4,6 +4,7 @@ import type { TFunction } from 'i18next'
 import type { ReactNode } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { Button } from '../../ui'
+import { needWords } from '../steps/quizNeeds'
 import { factNowWords, factWords } from './factWords'
 import { RichTextView } from '../../guides/RichTextView'
 
@@ -17,6 +18,8 @@ function mineShown({ mine }: DraftConflict, t: TFunction): ReactNode {
       return <em>{t('Your change')}</em>
     case 'set-section-title':
       return mine.title
+    case 'set-quiz':
+      return needWords(t)[mine.need]
     case 'set-picture-alt':
       return mine.alt
     case 'set-facts':
@@ -39,6 +42,7 @@ function theirsShown({ theirs, mine }: DraftConflict, t: TFunction): ReactNode {
   if (theirs === null) return <em>{t('It was removed')}</em>
   if (theirs.kind === 'fact') return factNowWords(theirs, t)
   if (theirs.kind === 'section') return theirs.title
+  if (theirs.kind === 'quiz') return needWords(t)[theirs.need]
   if (mine.type === 'set-picture-alt')
     return theirs.pictures.find((picture) => picture.id === mine.pictureId)?.alt ?? <em>{t('It was removed')}</em>
   if (mine.type === 'put-annotation' || mine.type === 'remove-annotation') {

@@ -37,7 +37,9 @@ function changeOf(act: Act, document: GuideDocument): Change | null {
       if (!item) return null
       return item.kind === 'step'
         ? { type: 'set-step', stepId: item.id, fields: { body: richTextOf(act.text) } }
-        : { type: 'set-section-title', sectionId: item.id, title: act.text }
+        : item.kind === 'section'
+          ? { type: 'set-section-title', sectionId: item.id, title: act.text }
+          : { type: 'set-quiz', guideQuizId: item.id, quizId: item.quizId, need: act.text.length % 2 === 0 ? 'passed' : 'nothing' }
     default:
       return null
   }

@@ -17,6 +17,7 @@ import { PractiseOver } from './PractiseOver'
 import { Stage, type FlatMark } from '../picture/Stage'
 import { aboutStep, stageSafety } from '../safety/stageSafety'
 import { StepWords } from '../StepWords'
+import { QuizFirst } from '../QuizFirst'
 import { pictureAddress, playFor, type UsedGuide } from '../used'
 import { usePicturesAhead } from '../picture/usePicturesAhead'
 import { usePlay, type Playing } from '../usePlay'
@@ -46,7 +47,7 @@ export function Practise({
 }) {
   const { t } = useTexts()
   const me = useMe()
-  const [play] = useState(() => playFor(guide, false, only))
+  const [play] = useState(() => playFor(guide, 'practise', only))
   const playing = usePlay(guide, 'practise', play, kept, {
     personId: me.id,
     only,
@@ -61,6 +62,7 @@ export function Practise({
   usePicturesAhead(guide, ids, state.at, steps)
   const step = steps.get(state.at)
   const at = indexOf(play.script, state.at)
+  const quiz = guide.quizzes.find(({ guideQuizId }) => guideQuizId === state.at)
   const doing = play.script.steps[at]?.doing
   const said = useSaid(playing, doing, step ? askedAt(step) : '')
   const names = useMemo(() => namesOf(guide.document), [guide])
@@ -71,7 +73,7 @@ export function Practise({
     <Stage
       way={t('Practise')}
       title={guide.document.title}
-      where={step ? whereWords(t, guide, step, at, play.script.steps.length) : t('At the end')}
+      where={step ? whereWords(t, guide, step, play.script, at) : quiz ? t('A quiz comes first') : t('At the end')}
       marks={marksOf(playing)}
       leaving={state.leaving}
       notice={playing.notice}
@@ -96,6 +98,8 @@ export function Practise({
           <PractiseStep key={`${step.id} ${state.here.since}`} {...{ guide, step, doing, playing, said }} first={at === 0} />
           {listing && <ElementList names={names} onAct={said.act} onClose={closeList} />}
         </>
+      ) : quiz ? (
+        <QuizFirst {...{ quiz, guide, playing }} />
       ) : (
         <PractiseEnd guide={guide} playing={playing} only={only} />
       )}

@@ -41,7 +41,7 @@ export function PreviewPage() {
       const { document: saved, number, owner } = await call(getDraft, { params: { id }, signal })
       const document = tried ?? saved
       const sizes = await call(getPictureSizes, { params: { id }, signal })
-      return { guideId: id, number, edition: null, document, sizes, reader: { roles: [], sites: [] }, owner: owner.name }
+      return { guideId: id, number, edition: null, document, sizes, reader: { roles: [], sites: [] }, quizzes: [], owner: owner.name }
     },
   })
   const onLeave = () => {
@@ -121,6 +121,7 @@ function ReadPreview({ guide, from }: { guide: UsedGuide & { owner: string }; fr
           favourite: false,
           dueOn: null,
           reader: { roles: [], sites: [] },
+          quizzes: [],
           progress: {
             lastStepId: before.at(-1) ?? null,
             seen: before,
@@ -138,7 +139,7 @@ function ReadPreview({ guide, from }: { guide: UsedGuide & { owner: string }; fr
 /** A test that is judged in the author's browser. */
 function SoloPreview({ guide, from, onLeave }: { guide: UsedGuide; from?: string; onLeave: () => void }) {
   const { t } = useTexts()
-  const [play] = useState(() => playFor(guide, true))
+  const [play] = useState(() => playFor(guide, 'solo'))
   const fresh = () => begin('solo', play, Date.now(), from === undefined ? {} : { from }).state
   const [state, setState] = useState<PlayerState>(fresh)
   const [acts, setActs] = useState(0)

@@ -1,16 +1,22 @@
 import { nth } from '@jackdaw/core/shared'
 import { guideItem } from '@jackdaw/core/items'
-import type { ReaderEdition } from '@jackdaw/contracts/reading'
+import type { QuizAmongSteps, ReaderEdition } from '@jackdaw/contracts/reading'
 import { stepName, type Step } from '@jackdaw/core/guides'
 import { leftToDo, type Play, type PlayerState } from '@jackdaw/core/players'
 import { CircleCheck } from 'lucide-react'
 import { useFinishFate } from '../../events'
 import { Button } from '../../ui'
-import { useTexts } from '../../ui/words/texts'
+import { useTexts, type Texts } from '../../ui/words/texts'
 import { ClosingWords } from '../ClosingWords'
-import { placeAt } from './ReaderBar'
 import { DRAFT } from '../used'
 import type { Doing } from '../usePlayer'
+
+/** What is jumped over, by its name. */
+function nameOf(t: Texts['t'], id: string, steps: readonly Step[], quizzes: readonly QuizAmongSteps[]): string {
+  const n = steps.findIndex((step) => step.id === id)
+  if (n >= 0) return `${n + 1}. ${stepName(nth(steps, n))}`
+  return t('Quiz: {{title}}', { title: quizzes.find(({ guideQuizId }) => guideQuizId === id)?.title })
+}
 
 /** Where an edition ends: what is still to be read, or that it is on record. */
 export function Closing({
@@ -18,6 +24,7 @@ export function Closing({
   play,
   state,
   steps,
+  quizzes,
   act,
   heading,
 }: {
@@ -25,6 +32,7 @@ export function Closing({
   play: Play
   state: PlayerState
   steps: Step[]
+  quizzes: readonly QuizAmongSteps[]
   act: (doing: Doing) => void
   heading: React.RefObject<HTMLHeadingElement | null>
 }) {
@@ -74,7 +82,7 @@ export function Closing({
                   className="py-2.5 text-left text-petrol hover:underline w-full"
                   onClick={() => act({ type: 'go', to: id })}
                 >
-                  {placeAt(play, id) + 1}. {stepName(nth(steps, placeAt(play, id)))}
+                  {nameOf(t, id, steps, quizzes)}
                 </button>
               </li>
             ))}

@@ -1,5 +1,5 @@
-import { END, indexOf } from '@jackdaw/core/flow'
-import { canFinish, choicesAt, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
+import { END, indexOf, numberAt } from '@jackdaw/core/flow'
+import { canFinish, choicesAt, isClosed, isWaiting, type Play, type PlayerState } from '@jackdaw/core/players'
 import { ArrowLeft, ArrowRight, Check, ListOrdered } from 'lucide-react'
 import { useTexts } from '../../ui/words/texts'
 import { Button, ButtonLink } from '../../ui'
@@ -31,7 +31,14 @@ function Onward({ play, state, act, className }: { play: Play; state: PlayerStat
         {t('Read the caution')}
       </Button>
     )
-  if (play.script.confirmSteps && !state.confirmed.includes(state.at))
+  const quiz = play.script.steps[placeAt(play, state.at)]?.quiz ?? null
+  if (quiz !== null && isClosed(play, state, state.at))
+    return (
+      <Button {...look} onClick={() => document.querySelector<HTMLElement>('[data-quiz-on]')?.focus()}>
+        {t('To the quiz')}
+      </Button>
+    )
+  if (quiz === null && play.script.confirmSteps && !state.confirmed.includes(state.at))
     return (
       <Button {...look} onClick={() => act({ type: 'confirm' })}>
         <Check size={20} aria-hidden />
@@ -71,7 +78,7 @@ export function ReaderBar({
   const { t } = useTexts()
   const wide = 'min-h-14 text-lg'
   const at = placeAt(play, state.at)
-  const of = play.script.steps.length
+  const [n, of] = [numberAt(play.script, at), numberAt(play.script, play.script.steps.length)]
   return (
     <div className="fixed bottom-0 inset-x-0 lg:left-[264px] bg-sheet border-t border-hair z-20">
       <div className="max-w-[860px] mx-auto px-4 md:px-8 py-2 flex items-center gap-2">
@@ -83,10 +90,10 @@ export function ReaderBar({
           type="button"
           className="lg:hidden grow min-h-14 text-sm text-petrol whitespace-nowrap inline-flex items-center justify-center gap-2"
           onClick={openRuler}
-          aria-label={t('{{at}} / {{of}}, all steps', { at: Math.min(at + 1, of), of })}
+          aria-label={t('{{at}} / {{of}}, all steps', { at: n, of })}
         >
           <ListOrdered size={18} aria-hidden />
-          {Math.min(at + 1, of)} / {of}
+          {n} / {of}
         </button>
         <span role="status" className="hidden lg:block grow text-center text-sm">
           {waits ? <strong className="text-ochre">{waits}</strong> : <span className="text-soft">{t('Keys ← and → turn the steps')}</span>}

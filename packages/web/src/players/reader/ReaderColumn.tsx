@@ -1,4 +1,4 @@
-import type { ReaderEdition } from '@jackdaw/contracts/reading'
+import type { QuizAmongSteps, ReaderEdition } from '@jackdaw/contracts/reading'
 import { stepName } from '@jackdaw/core/guides'
 import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Way } from '@jackdaw/core/ways'
@@ -14,13 +14,23 @@ import { DRAFT } from '../used'
 export const UseMenu = lazyPart(async () => (await import('../UseMenu')).UseMenu)
 
 /** The ruler's marks for an edition and where its reader is. */
-function marksOf({ document }: ReaderEdition, play: Play, state: PlayerState, t: Texts['t']): RulerMark[] {
+function marksOf(
+  { document }: ReaderEdition,
+  play: Play,
+  state: PlayerState,
+  quizzes: readonly QuizAmongSteps[],
+  t: Texts['t'],
+): RulerMark[] {
   let index = -1
   const open = openTo(play, state)
   return document.items.map((item): RulerMark => {
     if (item.kind === 'section') return { id: item.id, kind: 'section', name: item.title }
-    index++
     const at = item.id === state.at ? 'here' : isPassedIn(play, state, item.id) ? 'done' : open.has(item.id) ? 'open' : 'shut'
+    if (item.kind === 'quiz') {
+      const title = quizzes.find(({ guideQuizId }) => guideQuizId === item.id)?.title
+      return { id: item.id, kind: 'step', name: title === undefined ? t('Quiz') : t('Quiz: {{title}}', { title }), state: at }
+    }
+    index++
     return {
       id: item.id,
       kind: 'step',
@@ -38,6 +48,7 @@ export function ReaderColumn({
   edition,
   play,
   state,
+  quizzes,
   ways,
   favourite,
   open,
@@ -47,6 +58,7 @@ export function ReaderColumn({
   edition: ReaderEdition
   play: Play
   state: PlayerState
+  quizzes: readonly QuizAmongSteps[]
   ways: readonly Way[]
   favourite: { favourite: boolean; toggle: () => void }
   open: boolean
@@ -88,7 +100,7 @@ export function ReaderColumn({
             </Suspense>
           )}
         </div>
-        <StepRuler marks={marksOf(edition, play, state, t)} label={t('Steps')} onPick={onPick} />
+        <StepRuler marks={marksOf(edition, play, state, quizzes, t)} label={t('Steps')} onPick={onPick} />
       </div>
     </aside>
   )

@@ -2,20 +2,18 @@ import { type GuideId, nth } from '@jackdaw/core/shared'
 import { useIds } from '../../ui/search/useIds'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
-import { PLAIN_LOOK, stepName, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
-import { choicesAt, safetyAt, waysOf, type Play, type PlayerState } from '@jackdaw/core/players'
+import { PLAIN_LOOK, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
+import { waysOf } from '@jackdaw/core/players'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { useSearchParams } from 'react-router'
 import { useLook } from '../../annotations/useLook'
-import { RichTextView } from '../../guides/RichTextView'
-import { SomethingWrong } from '../../remarks/SomethingWrong'
-import { lazyPart, Loaded, Message, TextButton } from '../../ui'
+import { Loaded, Message, TextButton } from '../../ui'
 import { FavouriteMark, useFavourite } from '../../items'
 import { useKeys } from '../../ui/keys/useKeys'
 import { Closing } from './Closing'
 import { FlatRuler } from '../FlatRuler'
-import { GuideHead, preloadSigns } from '../GuideHead'
+import { preloadSigns } from '../GuideHead'
 import { placeAt, ReaderBar } from './ReaderBar'
 import { ReaderColumn, UseMenu } from './ReaderColumn'
 import { DRAFT } from '../used'
@@ -23,13 +21,10 @@ import type { Doing } from '../usePlayer'
 import { useReaderEdition, useReading } from '../useReading'
 import { usePicturesAhead } from '../picture/usePicturesAhead'
 import { showWaitedFor, waitsFor } from '../waitsFor'
+import { NotReadyStrip, StepPicturesView, StepSafetyView, WaysOn } from './parts'
+import { QuizPreviewed, type QuizHere } from './QuizHere'
+import { StepView } from './StepView'
 import { useTurning } from './useTurning'
-
-// Text can be read before the rest comes. All that a guide needs is asked for once its first page stands.
-const StepPicturesView = lazyPart(async () => (await import('./StepPicturesView')).StepPicturesView)
-const NotReadyStrip = lazyPart(async () => (await import('../../guides/NotReadyStrip')).NotReadyStrip)
-const WaysOn = lazyPart(async () => (await import('../WaysOn')).WaysOn)
-const StepSafetyView = lazyPart(async () => (await import('../safety/StepSafetyView')).StepSafetyView)
 
 /** Loads what the steps of a guide need to be shown, while there is a network. */
 function usePartsAhead(document: GuideDocument, ways: number): void {
@@ -44,10 +39,11 @@ function usePartsAhead(document: GuideDocument, ways: number): void {
   }, [document, ways])
 }
 
-export function ReaderPage() {
+/** A guide as it is read. @param QuizHere how a quiz among its steps is taken */
+export function ReaderPage({ QuizHere }: { QuizHere: QuizHere }) {
   const { id } = useIds<{ id: GuideId }>()
   const query = useReaderEdition(id)
-  return <Loaded query={query}>{(edition) => <Reader key={`${edition.guideId} ${edition.edition}`} edition={edition} />}</Loaded>
+  return <Loaded query={query}>{(edition) => <Reader key={`${edition.guideId} ${edition.edition}`} {...{ edition, QuizHere }} />}</Loaded>
 }
 
 const sectionAt = ({ document }: ReaderEdition, step: Step | undefined): string => {
@@ -85,8 +81,10 @@ function useReader(edition: ReaderEdition) {
   const { play, state, act } = reading
   useStepInAddress(edition.edition === DRAFT, act)
   const [waits, setWaits] = useState('')
+  const [busy, setBusy] = useState(false)
   useEffect(() => setWaits(''), [state.at])
   const turn = (by: 1 | -1) => {
+    if (busy) return
     const held = by === 1 ? waitsFor(play, state, t) : null
     setWaits(held?.words ?? '')
     if (held) showWaitedFor(held.press)
@@ -105,19 +103,21 @@ function useReader(edition: ReaderEdition) {
   const byId = useMemo(() => new Map(steps.map((each) => [each.id, each])), [steps])
   const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
   usePicturesAhead(edition, ids, state.at, byId, 'screen')
-  return { ...reading, steps, waits, swipe, heading }
+  const quiz = reading.quizzes.find(({ guideQuizId }) => guideQuizId === state.at)
+  return { ...reading, steps, step: steps.find(({ id }) => id === state.at), quiz, waits, busy, setBusy, swipe, heading }
 }
 
 /** An edition, or a draft that is tried, as it is read. */
-export function Reader({ edition }: { edition: ReaderEdition }) {
-  const { play, state, act, startedFrom, steps, waits, swipe, heading } = useReader(edition)
+export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderEdition; QuizHere?: QuizHere }) {
+  const { play, state, act, startedFrom, quizzes, steps, step, quiz, waits, busy, setBusy, swipe, heading } = useReader(edition)
+  const { t } = useTexts()
   const [rulerOpen, setRulerOpen] = useState(false)
   const pick = (id: string) => {
     act({ type: 'go', to: id })
     setRulerOpen(false)
   }
   const at = placeAt(play, state.at)
-  const step = steps[at]
+  const isQuiz = play.script.steps[at]?.quiz != null
   const { document } = edition
   const look = useLook(document.look)
   const favourite = useFavourite(edition.guideId, edition.favourite)
@@ -131,7 +131,12 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
       {...swipe}
     >
       <title>{`${document.title} – Jackdaw`}</title>
-      <ReaderColumn {...{ edition, play, state, ways, favourite }} open={rulerOpen} onPick={pick} onClose={() => setRulerOpen(false)} />
+      <ReaderColumn
+        {...{ edition, play, state, quizzes, ways, favourite }}
+        open={rulerOpen}
+        onPick={pick}
+        onClose={() => setRulerOpen(false)}
+      />
       <div className="grow flex flex-col bg-sheet min-w-0">
         <div className="lg:hidden px-4 py-2 flex items-center gap-3">
           <span className="text-sm text-soft truncate grow">{document.title}</span>
@@ -148,12 +153,21 @@ export function Reader({ edition }: { edition: ReaderEdition }) {
             <Welcome edition={edition} onBegin={at > 0 && step ? () => act({ type: 'go', to: nth(steps, 0).id }) : null} />
           )}
           {step ? (
-            <StepView {...{ play, state, act, at, edition, step, heading }} of={steps.length} section={sectionAt(edition, step)} />
+            <StepView
+              {...{ play, state, act, edition, step, heading }}
+              n={steps.indexOf(step) + 1}
+              of={steps.length}
+              section={sectionAt(edition, step)}
+            />
+          ) : isQuiz ? (
+            <Suspense fallback={<p className="text-soft">{t('The quiz is coming …')}</p>}>
+              <QuizHere key={state.at} {...{ edition, quiz, at: state.at, heading }} onBusy={setBusy} />
+            </Suspense>
           ) : (
-            <Closing {...{ edition, play, state, steps, act, heading }} />
+            <Closing {...{ edition, play, state, steps, quizzes, act, heading }} />
           )}
         </article>
-        <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />
+        {!busy && <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />}
       </div>
     </div>
   )
@@ -175,93 +189,6 @@ function Welcome({ edition, onBegin }: { edition: ReaderEdition; onBegin: (() =>
             {edition.changeNote}
           </Message>
         </div>
-      )}
-    </>
-  )
-}
-
-type Heading = React.RefObject<HTMLHeadingElement | null>
-
-type StepViewProps = {
-  play: Play
-  state: PlayerState
-  act: (doing: Doing) => void
-  edition: ReaderEdition
-  step: Step
-  at: number
-  of: number
-  section: string
-  heading: Heading
-}
-
-function StepView(props: StepViewProps) {
-  const { edition, step, at, of, section, heading } = props
-  const { t } = useTexts()
-  const look = useLook(edition.document.look)
-  return (
-    <>
-      <h1 ref={heading} tabIndex={-1} className="text-sm text-soft font-normal mb-2 outline-none">
-        {t('Step {{n}} of {{of}}', { n: at + 1, of })}
-        {section && (
-          <>
-            {' '}
-            · <span className="font-semibold text-ink">{section}</span>
-          </>
-        )}
-        <span className="sr-only">: {stepName(step)}</span>
-      </h1>
-      {at === 0 && <GuideHead edition={edition} look={look} />}
-      {at === 0 && edition.document.summary && <p className="text-soft border-l-2 border-hair pl-3 mb-4">{edition.document.summary}</p>}
-      {step.notReady && (
-        <Suspense>
-          <NotReadyStrip why={step.notReadyWhy ?? ''} />
-        </Suspense>
-      )}
-      <Safety {...props} />
-      <RichTextView text={step.body} className="reader-text" />
-      {step.pictures.length > 0 && (
-        <Suspense fallback={<p className="mt-5 text-soft">{t('The picture is coming …')}</p>}>
-          <StepPicturesView edition={edition} step={step} look={look} />
-        </Suspense>
-      )}
-      <AfterStep {...props} />
-    </>
-  )
-}
-
-/** The cautions and signs of the step; those of the whole guide stand in its head. */
-function Safety({ edition, step, play, state, act }: StepViewProps) {
-  const { t } = useTexts()
-  const safety = safetyAt(edition.document, play, state)
-  if (!safety || (safety.cautions.length === 0 && safety.signs.length === 0)) return null
-  return (
-    <div className="mb-5">
-      <Suspense fallback={<p role="status">{t('Cautions are coming …')}</p>}>
-        <StepSafetyView stepId={step.id} safety={{ ...safety, guideSigns: [] }} onAcknowledge={() => act({ type: 'acknowledge' })} />
-      </Suspense>
-    </div>
-  )
-}
-
-/** What can be done at the step besides going on. */
-function AfterStep({ edition, step, at, play, state, act }: StepViewProps) {
-  const { t } = useTexts()
-  const choices = choicesAt(play, state)
-  return (
-    <>
-      {play.script.steps[at]?.optional && (
-        <p className="mt-5 text-soft">
-          {t('You may leave this section out.')}{' '}
-          <TextButton onClick={() => act({ type: 'skip-section' })}>{t('Go on after it')}</TextButton>
-        </p>
-      )}
-      {edition.edition !== DRAFT && (
-        <SomethingWrong className="mt-6" about={{ guideId: edition.guideId, edition: edition.edition, stepId: step.id, way: 'read' }} />
-      )}
-      {choices && (
-        <Suspense>
-          <WaysOn ask={choices.ask} ways={choices.ways} onChoose={(id) => act({ type: 'choose', id })} />
-        </Suspense>
       )}
     </>
   )

@@ -18,6 +18,7 @@ import { ClosingWords } from '../ClosingWords'
 import { Stage, type FlatMark } from '../picture/Stage'
 import { aboutStep, stageSafety } from '../safety/stageSafety'
 import { useClock, useLessMotion } from '../motion/useClock'
+import { QuizFirst } from '../QuizFirst'
 import { pictureAddress, playFor, type UsedGuide } from '../used'
 import { usePicturesAhead } from '../picture/usePicturesAhead'
 import { usePlay, type Playing } from '../usePlay'
@@ -29,7 +30,7 @@ import { WaysOn } from '../WaysOn'
 export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: KeptPlay | null; from?: string; onLeave: () => void }) {
   const { t } = useTexts()
   const me = useMe()
-  const [play] = useState(() => playFor(guide))
+  const [play] = useState(() => playFor(guide, 'watch'))
   const playing = usePlay(guide, 'watch', play, kept, {
     personId: me.id,
     preview: guide.edition === null,
@@ -44,6 +45,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
   usePicturesAhead(guide, ids, state.at, steps)
   const step = steps.get(state.at)
   const at = indexOf(play.script, state.at)
+  const quiz = guide.quizzes.find(({ guideQuizId }) => guideQuizId === state.at)
   const doing = play.script.steps[at]?.doing ?? { kind: 'nothing' as const }
   const askOut = useCallback(() => act({ type: 'ask-out' }), [act])
   const stay = useCallback(() => act({ type: 'stay' }), [act])
@@ -52,7 +54,7 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
     <Stage
       way={t('Watch')}
       title={guide.document.title}
-      where={step ? whereWords(t, guide, step, at, play.script.steps.length) : t('At the end')}
+      where={step ? whereWords(t, guide, step, play.script, at) : quiz ? t('A quiz comes first') : t('At the end')}
       marks={play.script.steps.map(({ id }): FlatMark => ({
         id,
         state: id === state.at ? 'here' : state.seen.includes(id) ? 'done' : 'open',
@@ -68,7 +70,13 @@ export function Watch({ guide, kept, from, onLeave }: { guide: UsedGuide; kept: 
       notReady={step?.notReady ? (step.notReadyWhy ?? '') : null}
       bar={<Bar {...{ playing, pace, captions }} atFirst={at === 0} onPace={setPace} onCaptions={() => setCaptions((now) => !now)} />}
     >
-      {step ? <Shown key={step.id} {...{ guide, step, doing, playing, pace, captions }} /> : <WatchEnd guide={guide} />}
+      {step ? (
+        <Shown key={step.id} {...{ guide, step, doing, playing, pace, captions }} />
+      ) : quiz ? (
+        <QuizFirst {...{ quiz, guide, playing }} />
+      ) : (
+        <WatchEnd guide={guide} />
+      )}
     </Stage>
   )
 }

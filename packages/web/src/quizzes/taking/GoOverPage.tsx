@@ -1,23 +1,16 @@
 import type { QuizAttempt } from '@jackdaw/contracts/attempts'
-import type { ReaderEdition } from '@jackdaw/contracts/reading'
-import { stepName, stepsOf } from '@jackdaw/core/guides'
-import type { QuizAttemptId, GuideId, StepId } from '@jackdaw/core/shared'
+import type { QuizAttemptId } from '@jackdaw/core/shared'
 import { ArrowLeft, ArrowRight } from 'lucide-react'
-import { useEffect, useRef, useState, type RefObject } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { useLook } from '../../annotations/useLook'
-import { CautionView } from '../../guides/CautionView'
-import { RichTextView } from '../../guides/RichTextView'
-import { StepPicturesView } from '../../players/reader/StepPicturesView'
-import { useReaderEdition } from '../../players/useReading'
 import { Button, ButtonLink, Failed, Loaded, Message, StepRuler, TextLink } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { whyNot } from '../beginWords'
 import { useBeginAttempt, useQuizAttempt } from '../queries'
+import { placesToGoOver, StepAgain, type Place } from './StepAgain'
 
 type Result = NonNullable<QuizAttempt['result']>
-type Place = { guideId: GuideId; title: string; stepId: StepId }
 
 /** Just the steps behind the questions that somebody missed, one after the other, and then the next attempt. */
 export function GoOverPage() {
@@ -42,7 +35,7 @@ export function GoOverPage() {
 
 function GoingOver({ attempt, result }: { attempt: QuizAttempt; result: Result }) {
   const { t } = useTexts()
-  const places: Place[] = result.goOver.flatMap(({ guideId, title, steps }) => steps.map((stepId) => ({ guideId, title, stepId })))
+  const places = placesToGoOver(result)
   const [at, setAt] = useState(0)
   const here = places[at]
   const heading = useRef<HTMLHeadingElement>(null)
@@ -87,37 +80,6 @@ function Ruler({ result, places, at, onPick }: { result: Result; places: readonl
     }),
   ])
   return <StepRuler marks={marks} label={t('Steps')} onPick={(id) => onPick(places.findIndex(({ stepId }) => stepId === id))} />
-}
-
-type Heading = RefObject<HTMLHeadingElement | null>
-function StepAgain({ place, heading }: { place: Place; heading: Heading }) {
-  return <Loaded query={useReaderEdition(place.guideId)}>{(edition) => <StepShown {...{ edition, place, heading }} />}</Loaded>
-}
-
-function StepShown({ edition, place, heading }: { edition: ReaderEdition; place: Place; heading: Heading }) {
-  const { t } = useTexts()
-  const look = useLook(edition.document.look)
-  const steps = stepsOf(edition.document)
-  const n = steps.findIndex(({ id }) => id === place.stepId)
-  const step = steps[n]
-  if (!step) return <Message tone="warn" title={t('This step is not there any more. Go on with the next.')} />
-  return (
-    <>
-      <p className="text-sm text-soft mb-2">
-        {place.title} · {t('Step {{n}}', { n: n + 1 })}
-      </p>
-      <h2 ref={heading} tabIndex={-1} className="sr-only">
-        {stepName(step)}
-      </h2>
-      <div className="space-y-3">
-        {(step.cautions ?? []).map((caution) => (
-          <CautionView key={caution.id} caution={caution} />
-        ))}
-      </div>
-      <RichTextView text={step.body} className="reader-text" leadsAway />
-      {step.pictures.length > 0 && <StepPicturesView {...{ edition, step, look }} />}
-    </>
-  )
 }
 
 /** Where to go from a step; behind the last one, the next attempt. */

@@ -1,7 +1,7 @@
 import type { PutRight, QuizAttempt, SaidOfReply, ToldMark } from '@jackdaw/contracts/attempts'
 import { isBlank, kindOf, type AskedQuestion } from '@jackdaw/core/quizzes'
 import { CircleCheck, CircleX, Hourglass } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { Button, ButtonLink, Failed, lengthOf, Message, momentOf, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
@@ -22,51 +22,72 @@ const putRightWords = (t: Texts['t']): Record<PutRight['change'], string> => ({
 
 /** What came of an attempt, as far as its author has it told, and what can be done next. */
 export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; result: Result; source: PictureSource }) {
+  return (
+    <main id="main" className="min-h-dvh bg-sheet px-4 md:px-10 py-8">
+      <title>{`${attempt.title} – Jackdaw`}</title>
+      <div className="max-w-[760px] mx-auto space-y-8">
+        <ResultShown {...{ attempt, result, source }} level="h1" next={<Next {...{ attempt, result }} />} />
+      </div>
+    </main>
+  )
+}
+
+/** What came of an attempt. @param next what can be done next */
+export function ResultShown({
+  attempt,
+  result,
+  source,
+  level,
+  next,
+}: {
+  attempt: QuizAttempt
+  result: Result
+  source: PictureSource
+  level: 'h1' | 'h2'
+  next: ReactNode
+}) {
   const { t } = useTexts()
   const { title, quizId, passMark } = attempt
   const late = useCameTooLate(attempt)
   return (
-    <main id="main" className="min-h-dvh bg-sheet px-4 md:px-10 py-8">
-      <title>{`${title} – Jackdaw`}</title>
-      <div className="max-w-[760px] mx-auto space-y-8">
-        <header className="space-y-2">
-          <p className="text-sm text-soft">
-            <TextLink to={`/quizzes/${quizId}`}>{title}</TextLink> · {t('Attempt {{n}}', { n: result.number })}
+    <>
+      <header className="space-y-2">
+        <p className="text-sm text-soft">
+          <TextLink to={`/quizzes/${quizId}`}>{title}</TextLink> · {t('Attempt {{n}}', { n: result.number })}
+        </p>
+        <Standing result={result} level={level} />
+        {result.percent !== null && (
+          <p className="text-lg">
+            {t('{{percent}} %; {{mark}} % are needed. {{right}} of {{questions}} right.', {
+              ...{ percent: result.percent, mark: passMark, right: result.right, questions: result.questions },
+            })}
           </p>
-          <Standing result={result} />
-          {result.percent !== null && (
-            <p className="text-lg">
-              {t('{{percent}} %; {{mark}} % are needed. {{right}} of {{questions}} right.', {
-                ...{ percent: result.percent, mark: passMark, right: result.right, questions: result.questions },
-              })}
-            </p>
-          )}
-          <p className="text-sm text-soft">
-            {result.ended === 'time-over'
-              ? t('The time was over {{moment}}; what was answered by then counts.', { moment: momentOf(result.endedAt) })
-              : momentOf(result.endedAt)}
-            {' · '}
-            {lengthOf(result.endedAt - result.openedAt)}
-          </p>
-        </header>
-        {result.putRight.map(({ at, change, reason }) => (
-          <Message key={at} tone="note" title={putRightWords(t)[change]}>
-            <span dir="auto">“{reason}”</span> · {momentOf(at)}
-          </Message>
-        ))}
-        {late > 0 && (
-          <Message tone="warn" title={t('{{count}} answers of this browser came too late', { count: late })}>
-            {t('The time was over before they reached the server. They do not count.')}
-          </Message>
         )}
-        <Next {...{ attempt, result }} />
-        {result.marks ? (
-          <Marks {...{ attempt, source, said: result.said }} marks={result.marks} />
-        ) : (
-          <SaidAlone {...{ attempt, source, said: result.said }} />
-        )}
-      </div>
-    </main>
+        <p className="text-sm text-soft">
+          {result.ended === 'time-over'
+            ? t('The time was over {{moment}}; what was answered by then counts.', { moment: momentOf(result.endedAt) })
+            : momentOf(result.endedAt)}
+          {' · '}
+          {lengthOf(result.endedAt - result.openedAt)}
+        </p>
+      </header>
+      {result.putRight.map(({ at, change, reason }) => (
+        <Message key={at} tone="note" title={putRightWords(t)[change]}>
+          <span dir="auto">“{reason}”</span> · {momentOf(at)}
+        </Message>
+      ))}
+      {late > 0 && (
+        <Message tone="warn" title={t('{{count}} answers of this browser came too late', { count: late })}>
+          {t('The time was over before they reached the server. They do not count.')}
+        </Message>
+      )}
+      {next}
+      {result.marks ? (
+        <Marks {...{ attempt, source, said: result.said }} marks={result.marks} />
+      ) : (
+        <SaidAlone {...{ attempt, source, said: result.said }} />
+      )}
+    </>
   )
 }
 
@@ -77,7 +98,7 @@ function useCameTooLate({ attemptId }: QuizAttempt): number {
   return late
 }
 
-function Standing({ result: { passed } }: { result: Result }) {
+function Standing({ result: { passed }, level: Level }: { result: Result; level: 'h1' | 'h2' }) {
   const { t } = useTexts()
   const [Icon, colour, words] =
     passed === null
@@ -86,10 +107,10 @@ function Standing({ result: { passed } }: { result: Result }) {
         ? ([CircleCheck, 'text-moss', t('Passed')] as const)
         : ([CircleX, 'text-brick', t('Not passed yet')] as const)
   return (
-    <h1 className={`font-serif text-2xl flex items-center gap-3 ${colour}`}>
+    <Level className={`font-serif text-2xl flex items-center gap-3 ${colour}`}>
       <Icon size={34} aria-hidden className="shrink-0" />
       {words}
-    </h1>
+    </Level>
   )
 }
 

@@ -1,5 +1,6 @@
 import { ArrowLeft, ArrowRight, Check } from 'lucide-react'
 import { Button } from '../../ui'
+import { BottomBar } from './BottomBar'
 import { useTexts } from '../../ui/words/texts'
 
 /** Where to go from a question, always at the bottom and always in the same place. @param left how many are not answered */
@@ -8,6 +9,7 @@ export function TakingBar({
   all,
   left,
   sending,
+  inGuide,
   go,
   onHandIn,
 }: {
@@ -15,18 +17,19 @@ export function TakingBar({
   all: number
   left: number
   sending: boolean
+  inGuide: boolean
   go: (n: number) => void
   onHandIn: () => void
 }) {
   const { t } = useTexts()
   const isLast = at === all - 1
   return (
-    <footer data-bottom-bar className="fixed bottom-0 inset-x-0 bg-sheet border-t border-hair px-4 md:px-6 py-2 flex gap-2 z-20">
+    <BottomBar inGuide={inGuide}>
       <Button className="min-h-14 px-4" disabled={at === 0} onClick={() => go(at - 1)}>
         <ArrowLeft size={20} aria-hidden />
         <span className="max-sm:sr-only">{t('Back')}</span>
       </Button>
-      <span className="grow self-center text-sm text-soft text-center">
+      <span className="grow text-sm text-soft text-center">
         {left === 0 ? t('All are answered') : t('{{count}} not answered', { count: left })}
       </span>
       {!isLast && (
@@ -41,6 +44,6 @@ export function TakingBar({
           {sending ? t('Handing it in …') : t('Hand it in')}
         </Button>
       )}
-    </footer>
+    </BottomBar>
   )
 }

@@ -119,4 +119,25 @@ export const germanQuizzes: Record<string, string> = {
   '{{count}} answers of this browser came too late_other': '{{count}} Antworten dieses Browsers kamen zu spät',
   'The time was over before they reached the server. They do not count.':
     'Die Zeit war vorbei, bevor sie den Server erreichten. Sie zählen nicht.',
+  Quiz: 'Prüfung',
+  'Quiz: {{title}}': 'Prüfung: {{title}}',
+  'First the quiz: going on depends on it.': 'Zuerst die Prüfung: Davon hängt ab, ob es weitergeht.',
+  'This quiz is not there any more. You can go on.': 'Diese Prüfung gibt es nicht mehr. Sie können weitermachen.',
+  'You have passed it. You can go on.': 'Sie haben sie bestanden. Sie können weitermachen.',
+  'You can take it, or go on without.': 'Sie können sie machen oder ohne sie weitergehen.',
+  'You have handed it in. You can go on.': 'Sie haben sie abgegeben. Sie können weitermachen.',
+  'A person judges your answers. It goes on here once you have passed; you are told.':
+    'Jemand beurteilt Ihre Antworten. Hier geht es weiter, sobald Sie bestanden haben; Sie erfahren es.',
+  'It goes on here once you have passed it.': 'Hier geht es weiter, sobald Sie sie bestanden haben.',
+  'It goes on here once you have handed it in.': 'Hier geht es weiter, sobald Sie sie abgegeben haben.',
+  'A quiz stands here': 'Hier steht eine Prüfung',
+  'While a draft is tried it is not taken; you can go on. Readers of the edition take it here.':
+    'Solange ein Entwurf ausprobiert wird, wird sie nicht gemacht; Sie können weitergehen. Wer die Ausgabe liest, macht sie hier.',
+  'The quiz is coming …': 'Die Prüfung kommt …',
+  'The steps so far': 'Die Schritte bis hier',
+  '{{n}} of {{all}}': '{{n}} von {{all}}',
+  'The quiz waits; your answers are kept.': 'Die Prüfung wartet; Ihre Antworten bleiben.',
+  'Back to the quiz': 'Zurück zur Prüfung',
+  'Look something up first': 'Zuerst etwas nachsehen',
+  'Fold away and show the step': 'Zuklappen und den Schritt zeigen',
 }
