@@ -58,6 +58,7 @@ const TRANSLATED = [
   'quizzes/inGuide/',
   'players/QuizFirst.tsx',
   'players/standingWords.ts',
+  'players/waitsFor.ts',
   'players/reader/QuizHere.tsx',
   'players/reader/StepView.tsx',
   'players/reader/ReaderPage.tsx',

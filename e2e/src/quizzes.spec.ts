@@ -121,7 +121,65 @@ it('what is answered outlives a killed server and a lost tab; whoever has not pa
   await press(page, 'Hand it in')
   await seen(page, 'Passed')
   await context.close()
+  await goThroughTheQuizBetweenSteps(await signedIn(browser, app, 'dieter@larkmoor.example', 'phone'))
 })
+
+/** A guide with a quiz behind its fourth step: it keeps back, folds away and keeps its answers, sends back over the steps, and lets on. */
+async function goThroughTheQuizBetweenSteps(phone: Page & { complaints: string[] }): Promise<void> {
+  const guide = await phone.evaluate(async () => {
+    const { rows } = (await (await fetch('/api/guides?find=pump')).json()) as { rows: { id: string }[] }
+    return `/guides/${rows[0]!.id}`
+  })
+  await phone.goto(app.address + guide)
+  for (const n of [1, 2, 3, 4]) {
+    await seen(phone, `Step ${n} of 10`)
+    const bar = await phone.waitForSelector('[data-onward]')
+    if (await bar!.evaluate((button) => button.textContent.includes('Read the caution'))) await click(phone, '[data-caution] button')
+    await press(phone, 'Confirm')
+  }
+  await seen(phone, 'It goes on here once you have passed it.')
+  expect(await seriousFindings(phone)).toEqual([])
+  await press(phone, 'Begin')
+  await seen(phone, 'Question 1 of 3')
+  await click(phone, option('A note on the panel'))
+  await seen(phone, 'Saved')
+  await press(phone, 'Fold away and show the step')
+  await seen(phone, 'The quiz waits; your answers are kept.')
+  await seen(phone, 'Press the red button on the lid until no more water comes.')
+  expect(await seriousFindings(phone)).toEqual([])
+  await press(phone, 'Back to the quiz')
+  await seen(phone, '2 not answered')
+  await phone.goto(app.address + guide)
+  await seen(phone, '2 not answered')
+  for (const n of [2, 3]) await next(phone, n, 3)
+  await press(phone, 'Hand it in')
+  await click(phone, '[role=alertdialog] button:last-of-type')
+  await seen(phone, 'Not passed yet')
+  await press(phone, 'Go over these steps again')
+  await seen(phone, 'Without your lock somebody can start it')
+  await press(phone, 'Back to the quiz')
+  await press(phone, 'Try again')
+  await seen(phone, 'Question 1 of 3')
+  await click(phone, option('My own lock on the switch'))
+  await next(phone, 2, 3)
+  await putInOrder(phone, [
+    'Switch the pump off and hang my lock on the switch',
+    'Close the valve before the filter',
+    'Close the valve after the filter',
+    'Press the red button until no more water comes',
+  ])
+  if (await phone.$('::-p-aria([name="It is right as it stands"])')) await press(phone, 'It is right as it stands')
+  await next(phone, 3, 3)
+  await click(phone, option('false'))
+  await seen(phone, 'All are answered')
+  await press(phone, 'Hand it in')
+  await seen(phone, 'Passed')
+  expect(await seriousFindings(phone)).toEqual([])
+  await press(phone, 'Next')
+  await seen(phone, 'Step 5 of 10')
+  expect(phone.complaints).toEqual([])
+  await phone.browserContext().close()
+}
 
 /** All of the quiz about clean hands, as it should be. */
 async function answerRightly(page: Page): Promise<void> {

@@ -62,6 +62,7 @@ async function addresses(method: string, path: string, over: string | undefined)
     )
   if (path.includes('/editions/:edition/pictures/'))
     return ids(`select concat('/guides/', item_id, '/editions/', edition, '/pictures/', picture_id) as id from picture_use`)
+  if (path.includes('/editions/:edition/quizzes')) return guides.map((id) => path.replace(':id', id).replace(':edition', '1'))
   if (path.endsWith('/private')) return ids(`select concat('/api/guides/', p.item_id, '/pictures/', p.id, '/private') as id from picture p`)
   // Nobody had a picture then.
   if (path.endsWith('/face')) return []

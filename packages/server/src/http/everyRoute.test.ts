@@ -320,6 +320,7 @@ const TABLE: Row[] = [
   ['post /api/guides/:id/editions', (c) => c.send('post', `/api/guides/${guide.id}/editions`, { revision: 99, changeNote: 'x', mustReread: false, audience: NOBODY, openToAll: false, due: { kind: 'none' } }), [401, 404, 403, 403, 404, 403, 409, 409]],
   ['get /api/today', (c) => c.send('get', '/api/today'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/guides/:id/reader', (c) => c.send('get', `/api/guides/${guide.id}/reader`), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['get /api/guides/:id/editions/:edition/quizzes', (c) => c.send('get', `/api/guides/${guide.id}/editions/1/quizzes`), [401, 404, 200, 403, 404, 200, 200, 200]],
   ['get /api/guides/:id/plays/:way', (c) => c.send('get', `/api/guides/${guide.id}/plays/watch`), [401, 404, 200, 403, 404, 200, 200, 200]],
   ['put /api/guides/:id/plays/:way', (c) => c.send('put', `/api/guides/${guide.id}/plays/watch`, {}), [401, 404, 422, 403, 404, 422, 422, 422]],
   ['get /api/guides/:id/attempts', (c) => c.send('get', `/api/guides/${guide.id}/attempts`), [401, 404, 200, 403, 404, 200, 200, 200]],

@@ -127,6 +127,9 @@ function LookUpFirst({ before, onLookUp }: Pick<Props, 'before' | 'onLookUp'>) {
 
 function AttemptHere({ id, folded, onTaking, ...props }: Props & { id: QuizAttemptId; folded: boolean; onTaking: Open['onTaking'] }) {
   const query = useQuizAttempt(id)
+  const { onBegun } = props
+  // One that was gone on with stays here once it is over.
+  useEffect(() => onBegun(id), [id, onBegun])
   return (
     <Loaded query={query}>
       {(attempt) =>
