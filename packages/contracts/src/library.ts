@@ -1,5 +1,5 @@
 import { GuideKind, GuideTitle } from '@jackdaw/core/guides'
-import { FolderId, GuideId, PersonId, StepId } from '@jackdaw/core/shared'
+import { FolderId, GuideId, PersonId, QuizId, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
@@ -108,6 +108,29 @@ export const listFoldersOf = endpoint({
   params: z.object({ id: PersonId }),
   response: z.array(Folder),
   problems: [],
+})
+/** A quiz in the library. Without an edition it is a draft that the asker may edit. */
+export const FoundQuiz = z.object({
+  id: QuizId,
+  number: z.int(),
+  title: z.string(),
+  owner: PersonRef,
+  edition: z.nullable(z.int()),
+  /** That it is reckoned to take. */
+  minutes: z.nullable(z.int()),
+  publishedAt: z.nullable(z.int()),
+  mayEdit: z.boolean(),
+})
+/** Read by {@link FoundQuiz}. */
+export type FoundQuiz = z.infer<typeof FoundQuiz>
+/** Quizzes that the asker may see, by title, a page of them. `find` is a part of the title or a whole number. */
+export const findQuizzes = endpoint({
+  method: 'get',
+  path: '/api/library/quizzes',
+  access: { may: 'library.find' },
+  query: z.pick(GuideQuery, { find: true, page: true }),
+  response: z.object({ rows: z.array(FoundQuiz), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid'],
 })
 /** A guide that fits what is typed. Without an edition it is a draft that the asker may edit. */
 export const SuggestedGuide = z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.nullable(z.int()) })

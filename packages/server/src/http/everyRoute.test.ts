@@ -196,6 +196,7 @@ const TABLE: Row[] = [
   ['get /api/folders', (c) => c.send('get', '/api/folders'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['post /api/folders', (c) => c.send('post', '/api/folders', { name: 'Crates', parentId: null }), [401, 403, 403, 403, 403, 403, 200, 200]],
   ['patch /api/folders/:folderId', (c) => c.send('patch', `/api/folders/${folderId}`, { name: 'Packing' }), [401, 403, 403, 403, 403, 403, 204, 204]],
+  ['get /api/library/quizzes', (c) => c.send('get', '/api/library/quizzes'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/guides', (c) => c.send('get', '/api/guides'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/suggestions', (c) => c.send('get', '/api/suggestions?find=a'), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['post /api/guides/:id/copies', (c) => c.send('post', `/api/guides/${guide.id}/copies`, { title: 'Copy', folderId: null }), [401, 404, 403, 403, 404, 200, 200, 200]],

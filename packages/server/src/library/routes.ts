@@ -4,6 +4,7 @@ import {
   createFolder,
   createGuide,
   duplicateGuide,
+  findQuizzes,
   listFolders,
   listFoldersOf,
   listGuides,
@@ -20,6 +21,7 @@ import { findCaller } from '../people'
 import { duplicate } from './duplicate'
 import { insertFolder, listFoldersFor, refuseMissingFolder, updateFolder } from './folders'
 import { findGuides, PAGE_SIZE, updateGuide } from './guides'
+import { findQuizzes as quizzesFor } from './quizzes'
 import { findSuggestions } from './suggestions'
 
 export function libraryRoutes(routes: Routes): void {
@@ -45,6 +47,10 @@ export function libraryRoutes(routes: Routes): void {
   }
   route(routes, listGuides, ({ query }, { caller }) => guidesFor(caller, query))
   route(routes, listGuidesOf, async ({ params: { id }, query }) => guidesFor((await findCaller(db, id)) ?? fail('not-found'), query))
+  route(routes, findQuizzes, async ({ query: { find = '', page = 1 } }, { caller }) => ({
+    ...(await quizzesFor(db, caller.id, { find: find.trim(), page })),
+    pageSize: PAGE_SIZE,
+  }))
   route(routes, suggest, ({ query: { find } }, { caller }) => findSuggestions(db, caller.id, find))
   route(routes, createGuide, async ({ body }, { caller, now }) => {
     await refuseMissingFolder(db, body.folderId, '/body/folderId')

@@ -17,6 +17,7 @@ export const CHOOSE_OWN = page('/choose-password', async () => (await import('..
 export const IN_SHELL: readonly Page[] = [
   page('/', async () => (await import('./TodayPage')).TodayPage),
   page('/library', async () => (await import('../library/LibraryPage')).LibraryPage),
+  page('/library/quizzes', async () => (await import('../library/QuizLibraryPage')).QuizLibraryPage),
   page('/guides/:id', async () => (await import('./GuidePage')).GuidePage),
   page('/guides/:id/edit', async () => (await import('../editing/EditorPage')).EditorPage),
   page('/guides/:id/publish', async () => (await import('../assignments/PublishPage')).PublishPage),

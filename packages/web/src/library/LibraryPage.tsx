@@ -9,6 +9,7 @@ import { useTexts } from '../ui/words/texts'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
 import type { Asked } from './AskedDialog'
+import { LibraryTabs } from './LibraryTabs'
 import { FolderColumn } from './FolderColumn'
 import { GuideTable } from './GuideTable'
 import { useFolders, useGuides } from './queries'
@@ -56,6 +57,7 @@ export function LibraryPage() {
     <>
       <title>{t('Library – Jackdaw')}</title>
       <Head {...{ shown, mayWrite }} onAsk={setAsked} />
+      <LibraryTabs />
       <div className="grow grid grid-rows-[auto_1fr] lg:grid-rows-1 lg:grid-cols-[264px_minmax(0,1fr)]">
         <FolderColumn
           folders={folders}
@@ -63,7 +65,7 @@ export function LibraryPage() {
           onSelect={(id) => set({ folder: id, archived: undefined })}
           mayChange={me.permissions.includes('folders.change')}
         />
-        <div className="bg-sheet border-t border-l border-hair min-w-0">
+        <div className="bg-sheet border-l border-hair min-w-0">
           <FilterForm {...{ find, kind, archived, mayWrite, set }} />
           <Loaded query={guides}>
             {({ rows, total, pageSize }) => (

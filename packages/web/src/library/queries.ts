@@ -1,6 +1,15 @@
 import type { BodyOf, QueryOf } from '@jackdaw/contracts/endpoint'
 import { importGuide } from '@jackdaw/contracts/exchange'
-import { changeFolder, changeGuide, createFolder, createGuide, duplicateGuide, listFolders, listGuides } from '@jackdaw/contracts/library'
+import {
+  changeFolder,
+  changeGuide,
+  createFolder,
+  createGuide,
+  duplicateGuide,
+  findQuizzes,
+  listFolders,
+  listGuides,
+} from '@jackdaw/contracts/library'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient, reading } from '../api'
@@ -16,6 +25,9 @@ export const useGuides = (query: QueryOf<typeof listGuides>) =>
     staleTime: 0,
     ...reading(listGuides, { query }),
   })
+
+export const useFoundQuizzes = (query: QueryOf<typeof findQuizzes>) =>
+  useQuery({ queryKey: ['quizzes-found', query], placeholderData: keepPreviousData, staleTime: 0, ...reading(findQuizzes, { query }) })
 
 export const useCreateGuide = () =>
   useMutation({ mutationFn: (body: BodyOf<typeof createGuide>) => call(createGuide, { body }), onSuccess: libraryChanged })

@@ -76,6 +76,7 @@ export const english: Record<string, string> = {
   '{{count}} steps lack something_one': '{{count}} step lacks something',
   '{{count}} people_one': '{{count}} person',
   '{{count}} guides_one': '{{count}} guide',
+  '{{count}} quizzes_one': 'One quiz',
   '{{count}} steps_one': '{{count}} step',
   '{{count}} steps are worth a look_one': '{{count}} step is worth a look',
   '{{count}} sections_one': '{{count}} section',
