@@ -11,7 +11,9 @@ export type Piece =
   | { kind: 'list-entry'; blocks: Block[]; pictures: PictureRef[]; task: boolean }
   | { kind: 'block'; block: Block | null; pictures: PictureRef[] }
 
-type Node = { type: string; name?: string; data?: string; attribs?: Record<string, string>; children?: Node[] }
+/** An element, or a run of words, as a parser gives it. */
+export type HtmlNode = { type: string; name?: string; data?: string; attribs?: Record<string, string>; children?: HtmlNode[] }
+type Node = HtmlNode
 
 const MAX_DEPTH = 30
 const DROPPED = new Set(['script', 'style', 'template', 'noscript', 'head', 'iframe', 'object', 'embed'])
@@ -247,6 +249,9 @@ function blocks(nodes: readonly Node[], pictures: PictureRef[], depth: number): 
   flush()
   return out
 }
+
+/** The blocks of some elements, with the pictures that stand among them put into a list. */
+export const blocksOf = (nodes: readonly HtmlNode[], pictures: PictureRef[]): Block[] => blocks(nodes, pictures, 0)
 
 const WRAPPERS = new Set([
   'div',

@@ -1,3 +1,5 @@
 export { importMarkdown, settlePictures } from './importMarkdown'
 export type { DraftPicture, ImportedDraft, ImportRefusal, ImportResult } from './importMarkdown'
 export type { NotPlaced } from './auditWords'
+export { blocksOf } from './htmlBlocks'
+export type { HtmlNode, PictureRef } from './htmlBlocks'

@@ -13,3 +13,30 @@ const picturesIn = (contents: readonly Content[]): PictureId[] => contents.flatM
 export const picturesAsked = (question: Question): PictureId[] => [...picturesIn(askedContents(question)), ...ofPlace(question)]
 /** All pictures of a question, those of its explanation too. */
 export const picturesOf = (question: Question): PictureId[] => [...picturesAsked(question), ...picturesIn([question.explanation])]
+
+/** A question that shows other pictures in the place of its own. */
+export function withPictures(question: Question, idOf: (id: PictureId) => PictureId): Question {
+  const content = (each: Content): Content => ({
+    ...each,
+    pictures: each.pictures.map((picture) => ({ ...picture, id: idOf(picture.id) })),
+  })
+  const all = <O extends { content: Content }>(options: readonly O[]): O[] =>
+    options.map((each) => ({ ...each, content: content(each.content) }))
+  const base = { ...question, prompt: content(question.prompt), explanation: content(question.explanation) }
+  switch (base.kind) {
+    case 'one':
+    case 'several':
+      return { ...base, ask: { options: all(base.ask.options) } } as Question
+    case 'order':
+      return { ...base, ask: { entries: all(base.ask.entries) } }
+    case 'match':
+      return { ...base, ask: { left: all(base.ask.left), right: all(base.ask.right) } }
+    case 'place':
+      return { ...base, ask: { picture: base.ask.picture && { ...base.ask.picture, id: idOf(base.ask.picture.id) } } }
+    case 'true-false':
+    case 'text':
+    case 'number':
+    case 'written':
+      return base
+  }
+}

@@ -208,7 +208,12 @@ describe('what becomes of the quiz afterwards', () => {
       const { result } = await clients.staff.json<QuizAttempt>('get', `/api/quiz-attempts/${attemptId}`)
       const record = await clients.lead.json('get', `/api/quiz-attempts/${attemptId}/record`)
       const refused = await tell(gated, [['step-viewed', gated.steps[1]]])
-      return { passed: result!.passed, onRecord: record.attempt.passed, open: refused.length === 0, gate: (await among(gated.guideId))[0]!.settled }
+      return {
+        passed: result!.passed,
+        onRecord: record.attempt.passed,
+        open: refused.length === 0,
+        gate: (await among(gated.guideId))[0]!.settled,
+      }
     }
     expect(await stands()).toEqual({ passed: false, onRecord: false, open: false, gate: false })
     await turn()

@@ -1,10 +1,11 @@
 import type { Question } from '@jackdaw/core/quizzes'
-import { readPlain, readTable, TABLE_COLUMNS, TABLE_KINDS, type ReadFault } from '@jackdaw/core/quizzes/exchange'
+import { readPlain, readTable, TABLE_COLUMNS, TABLE_KINDS } from '@jackdaw/core/quizzes/exchange'
 import { nanoid } from 'nanoid'
 import { useMemo, useRef, useState } from 'react'
-import { Button, Message, Radios } from '../../ui'
+import { Button, Radios } from '../../ui'
 import { Dialog } from '../../ui/over/Dialog'
 import { useTexts } from '../../ui/words/texts'
+import { Faults } from './Faults'
 
 const TABLE_EXAMPLE = `question,kind,answers,right,explanation
 Which valve is closed first?,one,"The outlet
@@ -99,7 +100,7 @@ export function TakeIn({ room, onTake, onClose }: { room: number; onTake: (quest
             void textOf(chosen).then(setText)
           }}
         />
-        <Faults faults={faults} />
+        <Faults faults={faults} place={(n) => t('Line {{n}}', { n })} />
         <div className="flex flex-wrap justify-end gap-2">
           <Button onClick={() => file.current?.click()}>{t('Open a file')}</Button>
           <Button onClick={onClose}>{t('Cancel')}</Button>
@@ -155,22 +156,5 @@ function Columns() {
         })}
       </p>
     </details>
-  )
-}
-
-/** What was not understood. */
-function Faults({ faults }: { faults: readonly ReadFault[] }) {
-  const { t } = useTexts()
-  if (faults.length === 0) return null
-  return (
-    <Message tone="warn" title={t('{{count}} things are not understood', { count: faults.length })}>
-      <ul className="max-h-40 overflow-auto">
-        {faults.map(({ line, words, into }, n) => (
-          <li key={n}>
-            {t('Line {{n}}', { n: line })}: {t(words, into)}
-          </li>
-        ))}
-      </ul>
-    </Message>
   )
 }

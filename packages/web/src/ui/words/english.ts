@@ -168,6 +168,8 @@ export const english: Record<string, string> = {
   '{{shown}} of {{count}} are listed._one': '{{shown}} of one is listed.',
   '{{count}} things are not understood_one': 'One thing is not understood',
   'Add {{count}} questions_one': 'Add one question',
+  '{{count}} questions are read_one': 'One question is read',
+  '{{count}} pictures are not in the package_one': 'One picture is not in the package',
   'Save {{count}} questions_one': 'Save one question',
   '{{count}} answers of this browser came too late_one': 'One answer of this browser came too late',
 }

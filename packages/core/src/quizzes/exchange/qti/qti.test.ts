@@ -1,0 +1,253 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { richTextOf } from '../../../guides'
+import { seededIds, type NewId, type PictureId } from '../../../shared'
+import { contentOf, wordsOf, type Content } from '../../questions/content'
+import type { Question } from '../../questions/question'
+import { picturesOf } from '../../pictures'
+import { optionsOf, questionOf } from '../../testing'
+import { readQti, type ReadQti } from './readQti'
+import { writeQti, type QtiPicture } from './writeQti'
+import { faultsOf } from './testing'
+
+const ids = (): NewId => seededIds(5)
+const shown = seededIds(6)() as PictureId
+const PICTURES = new Map<PictureId, QtiPicture>([[shown, { widthPx: 1_000, heightPx: 500, file: 'pictures/one.png', type: 'image/png' }]])
+const SIZE = { widthPx: 1_000, heightPx: 500 }
+const write = (...questions: Question[]) => writeQti(questions, 'Water', PICTURES)
+const read = (files: Record<string, string>): ReadQti =>
+  readQti(new Map(Object.entries(files)), (path) => (path === 'pictures/one.png' ? SIZE : null), ids())
+
+/** Questions with ids by the order in which they first stand there, so that two can be compared. */
+function plain(questions: readonly Question[]): unknown {
+  return questions.map(({ kind, prompt, explanation, points, difficulty, tags, ask, key }) => {
+    const seen = new Map<string, string>()
+    const walk = (value: unknown, name = ''): unknown => {
+      const isId = typeof value === 'string' && (/^[A-Za-z0-9_-]{21}$/.test(value) || /^(option|other|area|line)-\w+$/.test(value))
+      if (isId && name !== 'text') {
+        if (!seen.has(value)) seen.set(value, `id ${seen.size}`)
+        return seen.get(value)
+      }
+      if (Array.isArray(value)) return value.map((each) => walk(each))
+      return value !== null && typeof value === 'object'
+        ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, walk(v, k)]))
+        : value
+    }
+    return walk({ kind, prompt, ask, key, explanation, points, difficulty, tags })
+  })
+}
+const formatted: Content = {
+  text: {
+    type: 'doc',
+    content: [
+      {
+        type: 'paragraph',
+        content: [
+          { type: 'text', text: 'Press ' },
+          { type: 'text', text: 'Stop', marks: [{ type: 'bold' }] },
+          { type: 'text', text: ' & wait <5 s>, ' },
+          {
+            type: 'text',
+            text: 'see the sheet',
+            marks: [{ type: 'italic' }, { type: 'link', attrs: { href: 'https://larkmoor.example/a?b=1&c=2' } }],
+          },
+          { type: 'hardBreak' },
+          { type: 'text', text: 'F5', marks: [{ type: 'keyCap' }] },
+        ],
+      },
+      {
+        type: 'bulletList',
+        content: [
+          { type: 'listItem', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'one' }] }] },
+          { type: 'listItem', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'two' }] }] },
+        ],
+      },
+      {
+        type: 'table',
+        content: [
+          {
+            type: 'tableRow',
+            content: [
+              { type: 'tableHeader', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'bar' }] }] },
+              { type: 'tableCell', attrs: { colspan: 2 }, content: [{ type: 'paragraph', content: [{ type: 'text', text: '2.5' }] }] },
+            ],
+          },
+        ],
+      },
+      { type: 'codeBlock', content: [{ type: 'text', text: 'if a < b\n  stop' }] },
+    ],
+  },
+  pictures: [{ id: shown, alt: 'The pump' }],
+}
+const more: Partial<Question> = {
+  explanation: contentOf('Because.', 'So it is.'),
+  points: 4,
+  difficulty: 'hard',
+  tags: ['water', 'pumps & valves'],
+}
+const EVERY: Question[] = [
+  questionOf('one', { options: optionsOf('four', 'five', 'six') }, { right: 'option-b' }, { ...more, prompt: formatted }),
+  questionOf('several', { options: optionsOf('four', 'five', 'six') }, { right: ['option-b', 'option-c'], by: 'parts' }, more),
+  questionOf('several', { options: optionsOf('four', 'five') }, { right: ['option-a'], by: 'all' }, { difficulty: 'easy' }),
+  questionOf('true-false', {}, { right: false }, more),
+  questionOf('true-false', {}, { right: true }),
+  questionOf('text', {}, { accepted: ['mixing tank', 'stirring vat'], slips: 0, sameCase: true }, more),
+  questionOf('number', { unit: 'bar' }, { right: 2.5, tolerance: { of: 'percent', amount: 5 } }, more),
+  questionOf('number', { unit: '' }, { right: -1_000_000, tolerance: { of: 'absolute', amount: 0.5 } }),
+  questionOf('number', { unit: '°C' }, { right: 6, tolerance: { of: 'absolute', amount: 0 } }),
+  questionOf('order', { entries: optionsOf('first', 'second', 'third') }, { order: ['option-c', 'option-a', 'option-b'], by: 'all' }, more),
+  questionOf(
+    'match',
+    { left: optionsOf('tray', 'pump'), right: optionsOf('sown', 'runs', 'cuts').map(({ content }, n) => ({ id: `other-${n}`, content })) },
+    {
+      pairs: [
+        ['option-a', 'other-1'],
+        ['option-b', 'other-0'],
+      ],
+      by: 'parts',
+    },
+    more,
+  ),
+  questionOf(
+    'place',
+    { picture: { id: shown, alt: 'The seeder' } },
+    { areas: [{ id: 'area-one', x: 0.25, y: 0.5, width: 0.1, height: 0.2 }] },
+    more,
+  ),
+  questionOf(
+    'written',
+    { mostCharacters: 800 },
+    { words: 'It may be short.\nNobody is perfect.', criteria: [{ id: 'line-1', words: 'Says why: first', most: 4 }] },
+    more,
+  ),
+]
+
+describe('a package of QTI 2.1', () => {
+  it('holds every kind, and comes back as it was', () => {
+    const { files, lost } = write(...EVERY)
+    expect(lost).toEqual([])
+    const { questions, faults, pictures } = read(files)
+    expect(faults).toEqual([])
+    expect(plain(questions)).toEqual(plain(EVERY))
+    expect(new Set(pictures.values())).toEqual(new Set(['pictures/one.png']))
+    expect([...pictures.keys()].sort()).toEqual(questions.flatMap(picturesOf).sort())
+  })
+  it('fits the model of the format, item by item; what does not is found', async () => {
+    const { files } = write(...EVERY)
+    const written = Object.entries(files).filter(([path]) => path !== 'imsmanifest.xml')
+    expect(written).toHaveLength(EVERY.length + 1)
+    expect(await faultsOf(written.map(([path, contents]) => ({ fileName: path.replace('/', '-'), contents })))).toEqual([])
+    const wrong = files['items/question-001.xml']!.replace('shuffle=', 'mixed=')
+    expect(await faultsOf([{ fileName: 'wrong.xml', contents: wrong }])).not.toEqual([])
+  })
+  it('comes back as it was, whatever the words are', () => {
+    const word = fc
+      .string({ minLength: 1, maxLength: 30, unit: 'grapheme' })
+      .map((each) =>
+        each
+          .replace(/[\p{Cc}\p{Cs}]/gu, '')
+          .replace(/\s+/g, ' ')
+          .trim(),
+      )
+      .filter(Boolean)
+    fc.assert(
+      fc.property(word, word, word, word, fc.integer({ min: 1, max: 20 }), (prompt, right, wrong, tag, points) => {
+        const said = { prompt: contentOf(prompt), explanation: contentOf(wrong), tags: [tag.slice(0, 40).trim()].filter(Boolean), points }
+        const all = [
+          questionOf('one', { options: optionsOf(right, wrong) }, { right: 'option-a' }, said),
+          questionOf('text', {}, { accepted: [right], slips: 0, sameCase: false }, said),
+          questionOf('written', { mostCharacters: 500 }, { words: '', criteria: [{ id: 'line-1', words: right, most: 3 }] }, said),
+        ]
+        expect(plain(read(write(...all).files).questions)).toEqual(plain(all))
+      }),
+      { numRuns: 200 },
+    )
+  })
+  it('says what it cannot hold', () => {
+    const gone = seededIds(9)() as PictureId
+    const steps = [{ guideId: seededIds(1)() as never, stepId: seededIds(2)() as never }]
+    const { files, lost } = write(
+      questionOf('text', {}, { accepted: ['a'], slips: 2, sameCase: false }, { steps }),
+      questionOf('order', { entries: optionsOf('a', 'b') }, { order: ['option-a', 'option-b'], by: 'parts' }),
+      questionOf('place', { picture: { id: gone, alt: '' } }, { areas: [] }),
+      questionOf('true-false', {}, { right: true }, { prompt: { text: richTextOf('Look'), pictures: [{ id: gone, alt: '' }] } }),
+    )
+    expect(lost).toEqual([
+      { question: 1, what: 'slips' },
+      { question: 1, what: 'steps' },
+      { question: 2, what: 'parts' },
+      { question: 3, what: 'kind' },
+      { question: 4, what: 'pictures' },
+    ])
+    expect(Object.keys(files)).toEqual([
+      'imsmanifest.xml',
+      'test.xml',
+      'items/question-001.xml',
+      'items/question-002.xml',
+      'items/question-004.xml',
+    ])
+    expect(JSON.stringify(files)).not.toContain(gone)
+  })
+})
+
+const item = (body: string, declared: string, more = '') =>
+  `<?xml version="1.0"?><assessmentItem xmlns="http://www.imsglobal.org/xsd/imsqti_v2p1" identifier="i" title="t" adaptive="false" timeDependent="false">${declared}<itemBody>${body}</itemBody>${more}</assessmentItem>`
+const DECLARED = `<responseDeclaration identifier="R" cardinality="single" baseType="identifier"><correctResponse><value>B</value></correctResponse></responseDeclaration>`
+
+describe('packages of other systems', () => {
+  it('may have the prompt within what is answered, other prefixes, and no test', () => {
+    const body = `<choiceInteraction responseIdentifier="R" maxChoices="1"><prompt>Which valve?</prompt><simpleChoice identifier="A">Outlet</simpleChoice><simpleChoice identifier="B">Inlet</simpleChoice></choiceInteraction>`
+    const { questions, faults } = read({ 'b.xml': item(body, DECLARED), 'a.xml': item(body.replace('Which', 'What'), DECLARED) })
+    expect(faults).toEqual([])
+    expect(questions.map(({ prompt }) => prompt)).toEqual([contentOf('What valve?'), contentOf('Which valve?')])
+    const [, { ask, key }] = questions as [Question, { ask: { options: { id: string }[] }; key: { right: string } }]
+    expect(key.right).toBe(ask.options[1]!.id)
+  })
+  it('may be of version 3.0', () => {
+    const text = `<qti-assessment-item xmlns="http://www.imsglobal.org/xsd/imsqtiasi_v3p0" identifier="i" title="t" adaptive="false" time-dependent="false">
+      <qti-response-declaration identifier="R" cardinality="multiple" base-type="identifier"><qti-correct-response><qti-value>A</qti-value><qti-value>C</qti-value></qti-correct-response></qti-response-declaration>
+      <qti-outcome-declaration identifier="SCORE" cardinality="single" base-type="float" normal-maximum="3"/>
+      <qti-item-body><p>Which of these?</p><qti-choice-interaction response-identifier="R" max-choices="0"><qti-simple-choice identifier="A">a</qti-simple-choice><qti-simple-choice identifier="B">b</qti-simple-choice><qti-simple-choice identifier="C">c</qti-simple-choice></qti-choice-interaction></qti-item-body></qti-assessment-item>`
+    expect(read({ 'q.xml': text }).questions).toMatchObject([
+      { kind: 'several', points: 3, key: { by: 'all', right: [{}, {}].map(() => expect.any(String)) } },
+    ])
+  })
+  it('may ask within a sentence', () => {
+    const declared = `<responseDeclaration identifier="R" cardinality="single" baseType="integer"><correctResponse><value>100</value></correctResponse></responseDeclaration>`
+    const { questions } = read({ 'q.xml': item('<p>Water boils at <textEntryInteraction responseIdentifier="R"/> °C</p>', declared) })
+    expect(questions.map(({ prompt }) => wordsOf(prompt))).toEqual(['Water boils at … °C'])
+    expect(questions).toMatchObject([{ kind: 'number', ask: { unit: '°C' }, key: { right: 100 } }])
+  })
+  it.each([
+    [
+      'several questions in one item',
+      item('<p>a</p><textEntryInteraction responseIdentifier="R"/><textEntryInteraction responseIdentifier="S"/>', DECLARED),
+      /Several questions/,
+    ],
+    ['a kind that is not known here', item('<p>a</p><hottextInteraction responseIdentifier="R"/>', DECLARED), /no such kind/],
+    ['nothing that is asked', item('<p>a</p>', DECLARED), /Nothing is asked/],
+    [
+      'a picture that is gone',
+      item('<p>a</p><selectPointInteraction responseIdentifier="R"><object data="x.png"/></selectPointInteraction>', DECLARED),
+      /is not there/,
+    ],
+    ['no XML at all', 'not at all', /no item of QTI/],
+    ['something cut off', '<assessmentItem><itemBody><p>a', /Nothing is asked/],
+    [
+      'too much in it',
+      item(`<p>${'x'.repeat(70_000)}</p><extendedTextInteraction responseIdentifier="R"/>`, DECLARED),
+      /more than a question may/,
+    ],
+    ['elements deep in one another', '<a>'.repeat(5_000), /no item of QTI/],
+    ['entities of its own', `<!DOCTYPE x [<!ENTITY a "b"><!ENTITY c "&a;&a;">]>${item('<p>&c;</p>', DECLARED)}`, /Nothing is asked/],
+  ])('tells of %s', (_, text, why) => {
+    const { questions, faults } = read({ 'q.xml': text })
+    expect(questions).toEqual([])
+    expect(faults.map(({ words }) => words).join()).toMatch(why)
+  })
+  it('takes no more than there is room for', () => {
+    const { files } = write(...EVERY)
+    const { questions, faults } = readQti(new Map(Object.entries(files)), () => SIZE, ids(), 3)
+    expect([questions.length, faults]).toEqual([3, [{ line: 4, words: expect.stringContaining('not taken'), into: { most: 3 } }]])
+  })
+})
