@@ -14,12 +14,13 @@ export const picturesAsked = (question: Question): PictureId[] => [...picturesIn
 /** All pictures of a question, those of its explanation too. */
 export const picturesOf = (question: Question): PictureId[] => [...picturesAsked(question), ...picturesIn([question.explanation])]
 
-/** A question that shows other pictures in the place of its own. */
-export function withPictures(question: Question, idOf: (id: PictureId) => PictureId): Question {
-  const content = (each: Content): Content => ({
-    ...each,
-    pictures: each.pictures.map((picture) => ({ ...picture, id: idOf(picture.id) })),
-  })
+/** A question that shows other pictures in the place of its own. @param idOf `null`: the picture is left out */
+export function withPictures(question: Question, idOf: (id: PictureId) => PictureId | null): Question {
+  const other = <P extends { id: PictureId }>(picture: P): P | null => {
+    const id = idOf(picture.id)
+    return id && { ...picture, id }
+  }
+  const content = (each: Content): Content => ({ ...each, pictures: each.pictures.map(other).filter((picture) => picture !== null) })
   const all = <O extends { content: Content }>(options: readonly O[]): O[] =>
     options.map((each) => ({ ...each, content: content(each.content) }))
   const base = { ...question, prompt: content(question.prompt), explanation: content(question.explanation) }
@@ -32,7 +33,7 @@ export function withPictures(question: Question, idOf: (id: PictureId) => Pictur
     case 'match':
       return { ...base, ask: { left: all(base.ask.left), right: all(base.ask.right) } }
     case 'place':
-      return { ...base, ask: { picture: base.ask.picture && { ...base.ask.picture, id: idOf(base.ask.picture.id) } } }
+      return { ...base, ask: { picture: base.ask.picture && other(base.ask.picture) } }
     case 'true-false':
     case 'text':
     case 'number':

@@ -35,12 +35,6 @@ async function opened(file: File, room: number): Promise<Opened> {
   return { ...readQti(texts, (path) => sizes.get(path) ?? null, nanoid, room), files }
 }
 
-/** A question without the pictures that its package does not have. */
-function withoutGone(question: Question, gone: (id: PictureId) => boolean): Question {
-  const kept = <C extends Question['prompt']>(content: C): C => ({ ...content, pictures: content.pictures.filter(({ id }) => !gone(id)) })
-  return { ...question, prompt: kept(question.prompt), explanation: kept(question.explanation) }
-}
-
 /** Takes questions in from a package of another system: what is read, and what is not, stands there before anything is added.
  * @param room how many more there may be */
 export function TakeInPackage({ room, onTake, onClose }: { room: number; onTake: (questions: Question[]) => void; onClose: () => void }) {
@@ -55,12 +49,7 @@ export function TakeInPackage({ room, onTake, onClose }: { room: number; onTake:
         const picture = files.get(pictures.get(id) ?? '')
         if (picture) added.set(id, (await here.add(picture)).id)
       }
-      return questions.map((question) =>
-        withPictures(
-          withoutGone(question, (id) => !added.has(id)),
-          (id) => added.get(id) ?? id,
-        ),
-      )
+      return questions.map((question) => withPictures(question, (id) => added.get(id) ?? null))
     },
     onSuccess: onTake,
   })

@@ -4,7 +4,7 @@ import { richTextOf } from '../../../guides'
 import { seededIds, type NewId, type PictureId } from '../../../shared'
 import { contentOf, wordsOf, type Content } from '../../questions/content'
 import type { Question } from '../../questions/question'
-import { picturesOf } from '../../pictures'
+import { picturesOf, withPictures } from '../../pictures'
 import { optionsOf, questionOf } from '../../testing'
 import { readQti, type ReadQti } from './readQti'
 import { writeQti, type QtiPicture } from './writeQti'
@@ -162,6 +162,16 @@ describe('a package of QTI 2.1', () => {
       }),
       { numRuns: 200 },
     )
+  })
+  it('has its pictures put in by whoever takes it in, wherever they stand', () => {
+    const [one, , , , , , , , , , , place] = read(write(...EVERY).files).questions
+    const own = seededIds(77)() as PictureId
+    for (const question of [one!, place!]) {
+      expect(picturesOf(question)).not.toEqual([])
+      expect(new Set(picturesOf(withPictures(question, () => own)))).toEqual(new Set([own]))
+      expect(picturesOf(withPictures(question, () => null))).toEqual([])
+    }
+    for (const question of EVERY) expect(withPictures(question, (id) => id)).toEqual(question)
   })
   it('says what it cannot hold', () => {
     const gone = seededIds(9)() as PictureId
