@@ -38,6 +38,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/quizzes', async () => (await import('../quizzes/QuizzesPage')).QuizzesPage),
   page('/quizzes/new', async () => (await import('../editing/quizzes/NewQuizPage')).NewQuizPage),
   page('/quizzes/:id', async () => (await import('../quizzes/QuizPage')).QuizPage),
+  page('/quizzes/:id/try', async () => (await import('../editing/quizzes/TryQuizPage')).TryQuizPage),
   page('/quizzes/:id/edit', async () => (await import('../editing/quizzes/EditQuizPage')).EditQuizPage),
   page('/quizzes/:id/analysis', async () => (await import('../quizzes/analysis/AnalysisPage')).AnalysisPage),
   page('/banks', async () => (await import('../quizzes/QuizzesPage')).BanksPage),

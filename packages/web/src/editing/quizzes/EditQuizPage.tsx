@@ -174,6 +174,7 @@ function Head({ draft, writing }: { draft: QuizDraft; writing: QuizWriting }) {
           </>
         }
       >
+        <ButtonLink to={`/quizzes/${draft.id}/try`}>{t('Try it')}</ButtonLink>
         <ButtonLink to={`/quizzes/${draft.id}`} hidden={draft.edition === null}>
           {t('As people see it')}
         </ButtonLink>

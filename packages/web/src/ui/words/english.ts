@@ -168,6 +168,7 @@ export const english: Record<string, string> = {
   '{{shown}} of {{count}} are listed._one': '{{shown}} of one is listed.',
   '{{count}} things are not understood_one': 'One thing is not understood',
   'Add {{count}} questions_one': 'Add one question',
+  '{{count}} questions are not finished and left out_one': 'One question is not finished and left out',
   '{{count}} questions are read_one': 'One question is read',
   '{{count}} pictures are not in the package_one': 'One picture is not in the package',
   'Save {{count}} questions_one': 'Save one question',
