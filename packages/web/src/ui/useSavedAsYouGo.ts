@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import type * as z from 'zod/mini'
 import { Unreachable } from '../api'
 import { useWarnUnsaved } from './useWarnUnsaved'
@@ -26,7 +26,9 @@ export function useSavedAsYouGo<D extends object>(
   const now = useRef({ document, saved, send })
   now.current = { document, saved, send }
   const running = useRef<Promise<number | null> | null>(null)
-  const issue = schema.safeParse(document).error?.issues[0]
+  // A large document is looked through once what was typed is shown; it is looked through again before it is sent.
+  const shown = useDeferredValue(document)
+  const issue = useMemo(() => schema.safeParse(shown).error?.issues[0], [schema, shown])
   const fault = issue?.message ?? null
 
   const change = (next: D) => {

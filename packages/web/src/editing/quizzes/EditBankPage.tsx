@@ -1,7 +1,7 @@
 import type { getBank } from '@jackdaw/contracts/quizzes'
 import { getBankPicture } from '@jackdaw/contracts/quizzes'
 import { addressOf, type ResponseOf } from '@jackdaw/contracts/endpoint'
-import { BankDocument, copyOf, newQuestion, questionLacks, QUIZ_LIMITS, wordsOf, type Question } from '@jackdaw/core/quizzes'
+import { BankDocument, copyOf, newQuestion, QUIZ_LIMITS, type Question } from '@jackdaw/core/quizzes'
 import type { BankId, PictureId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { difficultyName, kindName } from '../../quizzes/kindNames'
@@ -11,6 +11,7 @@ import { useKeys } from '../../ui/keys/useKeys'
 import { useIds } from '../../ui/search/useIds'
 import { useSavedAsYouGo } from '../../ui/useSavedAsYouGo'
 import { useTexts } from '../../ui/words/texts'
+import { aboutQuestion } from './aboutQuestion'
 import { AddQuestion } from './AddQuestion'
 import { Bench } from './Bench'
 import { InAndOut } from './InAndOut'
@@ -80,11 +81,11 @@ type Ruled = {
 }
 function Ruler({ writing: { document, canUndo, undo }, list, mayEdit }: Ruled) {
   const { t } = useTexts()
-  const marks: QuizMark[] = document.questions.map((question, n) => ({
-    ...{ id: question.id, number: String(n + 1), name: wordsOf(question.prompt) || t('Nothing written yet') },
-    kind: [kindName(t, question.kind), difficultyName(t, question.difficulty), ...question.tags].join(' · '),
-    lacks: questionLacks(question) !== null,
-  }))
+  const marks = document.questions.map((question, n): QuizMark => {
+    const { words, lacks } = aboutQuestion(question)
+    const kind = [kindName(t, question.kind), difficultyName(t, question.difficulty), ...question.tags].join(' · ')
+    return { id: question.id, number: String(n + 1), name: words || t('Nothing written yet'), kind, lacks }
+  })
   return (
     <>
       <QuizRuler

@@ -2,7 +2,7 @@ import type { BankRow } from '@jackdaw/contracts/quizzes'
 import { getQuizDraftPicture } from '@jackdaw/contracts/quizzes'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { quizItem } from '@jackdaw/core/items'
-import { copyOf, newQuestion, questionLacks, QUIZ_LIMITS, questionsAsked, wordsOf, type QuizPart } from '@jackdaw/core/quizzes'
+import { copyOf, newQuestion, QUIZ_LIMITS, questionsAsked, type QuizPart } from '@jackdaw/core/quizzes'
 import type { PictureId, QuizId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { recordsOf } from '../../items'
@@ -12,6 +12,7 @@ import { Button, ButtonLink, Failed, Loaded, TitleLine } from '../../ui'
 import { useKeys } from '../../ui/keys/useKeys'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts, type Texts } from '../../ui/words/texts'
+import { aboutQuestion } from './aboutQuestion'
 import { AddQuestion } from './AddQuestion'
 import { Bench } from './Bench'
 import { DrawSheet } from './DrawSheet'
@@ -48,11 +49,8 @@ function marksOf(parts: readonly QuizPart[], banks: readonly BankRow[], stopped:
         kind: part.tag ?? t('all questions'),
         lacks: stopped.has(part.id),
       }
-    const { question } = part
-    return {
-      ...{ id: part.id, number: String(first), name: wordsOf(question.prompt) || t('Nothing written yet') },
-      ...{ kind: kindName(t, question.kind), lacks: questionLacks(question) !== null },
-    }
+    const { words, lacks } = aboutQuestion(part.question)
+    return { id: part.id, number: String(first), name: words || t('Nothing written yet'), kind: kindName(t, part.question.kind), lacks }
   })
 }
 

@@ -1,6 +1,7 @@
 import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
+import { memo, useMemo } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { useMoving } from '../outline/useMoving'
 
@@ -24,7 +25,9 @@ export function QuizRuler({
   onPick: (id: string | null) => void
   onMove: (from: number, to: number) => void
 }) {
-  const ids = marks.map(({ id }) => id)
+  // The same list as long as the order is the same, and ticks that know what they show: else all of five hundred would be drawn anew at every key.
+  const order = marks.map(({ id }) => id).join(' ')
+  const ids = useMemo(() => (order === '' ? [] : order.split(' ')), [order])
   const nameOf = (id: unknown) => marks.find((mark) => mark.id === id)?.name ?? ''
   const moving = useMoving(nameOf)
   const drop = ({ active, over }: DragEndEvent) => {
@@ -45,7 +48,7 @@ export function QuizRuler({
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="border-l-2 border-ink">
             {marks.map((mark) => (
-              <Tick key={mark.id} mark={mark} here={mark.id === selected} onPick={onPick} />
+              <Tick key={mark.id} {...mark} here={mark.id === selected} onPick={onPick} />
             ))}
           </ol>
         </SortableContext>
@@ -54,9 +57,17 @@ export function QuizRuler({
   )
 }
 
-function Tick({ mark, here, onPick }: { mark: QuizMark; here: boolean; onPick: (id: string) => void }) {
+const Tick = memo(function Tick({
+  id,
+  number,
+  name,
+  kind,
+  lacks,
+  here,
+  onPick,
+}: QuizMark & { here: boolean; onPick: (id: string) => void }) {
   const { t } = useTexts()
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: mark.id })
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id })
   return (
     <li
       ref={setNodeRef}
@@ -67,17 +78,17 @@ function Tick({ mark, here, onPick }: { mark: QuizMark; here: boolean; onPick: (
         type="button"
         className={`grow min-w-0 flex items-start gap-1.5 min-h-9 text-left hover:bg-wash ${here ? 'font-bold' : ''}`}
         aria-current={here ? 'step' : undefined}
-        onClick={() => onPick(mark.id)}
+        onClick={() => onPick(id)}
       >
         <span className="w-5 shrink-0" aria-hidden>
           <span className={`block ${here ? 'w-5 h-1.5 mt-[11px] bg-kingfisher' : 'w-3.5 h-0.5 mt-[13px] bg-edge'}`} />
         </span>
-        <span className="text-xs tabular-nums min-w-5 shrink-0 text-right mt-1">{mark.number}</span>
+        <span className="text-xs tabular-nums min-w-5 shrink-0 text-right mt-1">{number}</span>
         <span className="text-sm leading-5 py-0.5 grow min-w-0">
-          <span className="line-clamp-2">{mark.name}</span>
+          <span className="line-clamp-2">{name}</span>
           <span className="block text-xs font-normal text-soft">
-            {mark.kind}
-            {mark.lacks && <span className="text-ochre font-semibold"> · {t('not finished')}</span>}
+            {kind}
+            {lacks && <span className="text-ochre font-semibold"> · {t('not finished')}</span>}
           </span>
         </span>
       </button>
@@ -86,11 +97,11 @@ function Tick({ mark, here, onPick }: { mark: QuizMark; here: boolean; onPick: (
         ref={setActivatorNodeRef}
         {...attributes}
         {...listeners}
-        aria-label={t('Move: {{name}}', { name: mark.name })}
+        aria-label={t('Move: {{name}}', { name })}
         className="size-8 shrink-0 flex items-center justify-center text-soft opacity-40 group-hover:opacity-100 focus-visible:opacity-100 cursor-grab touch-none"
       >
         <span className="grip" aria-hidden />
       </button>
     </li>
   )
-}
+})
