@@ -115,8 +115,12 @@ describe('the author’s bench', () => {
     await press(tomasz, 'Set link')
     await seen(tomasz, 'or enter a web, mail or telephone address')
     await tomasz.locator('input[aria-label="Guide, step or address"]').fill('larkmoor.example/fog')
+    // What was wrong goes from the form, and its buttons move up.
+    await tomasz.waitForFunction(() => document.querySelector('[data-floats-at] [role=alert]') === null)
     await press(tomasz, 'Set link')
+    await tomasz.waitForSelector('.ProseMirror a[href]')
     await tool('Table')
+    await tomasz.waitForSelector('.ProseMirror th')
     await tomasz.keyboard.type('Minutes')
     await tomasz.waitForFunction(() => /Saved at/.test(document.body.innerText))
     await tomasz.reload()
