@@ -6,6 +6,7 @@ const TIERS = [
     'orgChart',
     'calendar',
     'files',
+    'clips',
     'ways',
     'items',
     'events',
@@ -27,7 +28,7 @@ const TIERS = [
 /** The pages of the author's bench stand above those who only read: it uses their players and the library. */
 const WEB_TIERS = [
   ['ui', 'api'],
-  ['people', 'calendar', 'events', 'items', 'inbox', 'jobs'],
+  ['people', 'calendar', 'events', 'items', 'inbox', 'jobs', 'clips'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences'],
   ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning'],
   ['editing', 'records'],

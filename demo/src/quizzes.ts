@@ -63,6 +63,10 @@ const THOROUGH = [
   'Nothing is changed yet. I count again with a colleague, because 44 is about one trolley and I may have missed one. I check the cold store and the quay. What is left over goes into the list as a difference, with the date, my name and the reason, and Marta gets a message.',
   'Count again, then look where a trolley could be: cold store, packed crates, the shop. Tell the shift lead. Write down the difference and why, never just the new figure.',
 ]
+/** Clips are not made up a hundred times. */
+const noClips = (): never => {
+  throw new RangeError('a quiz that is taken for a year asks for no recorded replies')
+}
 /** What somebody answers who does not know. */
 function wrongAnswer(question: Question, random: () => number): Answer {
   switch (question.kind) {
@@ -99,6 +103,8 @@ function wrongAnswer(question: Question, random: () => number): Answer {
       return { kind: 'place', answer: { x: random(), y: random() * 0.2 } }
     case 'written':
       return { kind: 'written', answer: { words: pick(HASTY, random) } }
+    case 'recorded':
+      return noClips()
   }
 }
 /** What somebody answers who knows. */
@@ -124,6 +130,8 @@ function rightAnswer(question: Question, random: () => number): Answer {
     }
     case 'written':
       return { kind: 'written', answer: { words: pick(THOROUGH, random) } }
+    case 'recorded':
+      return noClips()
   }
 }
 

@@ -23,7 +23,7 @@ export type Endpoint<
   R extends Shape = Shape,
   A extends Access = Access,
 > = {
-  method: 'get' | 'post' | 'patch' | 'put' | 'delete'
+  method: 'get' | 'head' | 'post' | 'patch' | 'put' | 'delete'
   /** Path with `:name` for parameters. */
   path: string
   access: A
@@ -52,7 +52,7 @@ export const problemsOf = (endpoint: Endpoint): ReadonlySet<ProblemCode> =>
     ...(endpoint.params ? (['not-found'] as const) : []),
     ...(endpoint.access === 'anyone' ? [] : (['not-signed-in', 'not-paired', 'not-allowed', 'password-to-choose'] as const)),
     ...(endpoint.access !== 'anyone' && endpoint.access.over ? (['not-found'] as const) : []),
-    ...(endpoint.method === 'get' ? [] : (['stale-page'] as const)),
+    ...(endpoint.method === 'get' || endpoint.method === 'head' ? [] : (['stale-page'] as const)),
     ...(endpoint.query || endpoint.body ? (['invalid'] as const) : []),
     ...(endpoint.body || endpoint.bytes ? (['too-large', 'wrong-type', 'busy'] as const) : []),
   ])

@@ -77,6 +77,11 @@ export const JOBS = {
     every: { ms: DAY_MS, afterMs: 2.75 * HOUR_MS },
     words: 'Delete pictures of quizzes that nothing shows',
   },
+  'remove-unused-clips': {
+    ...tidying,
+    every: { ms: DAY_MS, afterMs: 2.9 * HOUR_MS },
+    words: 'Delete sound and video that nothing shows and nobody has replied with',
+  },
   'forget-expired-sessions': {
     ...tidying,
     every: { ms: HOUR_MS, afterMs: 10 * 60_000 },

@@ -58,6 +58,7 @@ export const RIGHTS = {
   'attempt.record': [everyone('self', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
   'attempt.judge': [everyone('asked')],
   'attempt.see': [everyone('self', 'asked', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
+  'clip.send': [everyone('self')],
   'quiz.allow': [everyone('reports'), holder('guides.all', 'any')],
   'inbox.use': [everyone('any')],
   'jobs.manage': [holder('company.settings', 'any')],
@@ -97,6 +98,8 @@ export const THINGS = {
   'check-in': { relations: ['self', 'asked'], knownBy: ['check-in.answer'] },
   bank: { relations: ['own'], knownBy: ['bank.use'] },
   'quiz-attempt': { relations: ['self', 'asked', 'reports'], knownBy: ['attempt.see'] },
+  /** Sound or video on its way here. */
+  clip: { relations: ['self'], knownBy: ['clip.send'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

@@ -4,6 +4,7 @@ import { poolOf, questionsAsked, type QuizDocument } from './quizDocument'
 import { isBlank } from './questions/content'
 import type { Question } from './questions/question'
 import { kindOf, rubricOf } from './questions/questionKinds'
+import { clipsOf } from './shownFiles'
 
 /** Something about a quiz that its author should know. `stops`: it cannot be published like this. `about`: the question or the part.
  * `into`: what goes into the places `{{name}}` of the words. */
@@ -26,6 +27,12 @@ export function findingsOf(
     if (part.part === 'question') {
       const lack = questionLacks(part.question)
       if (lack !== null) findings.push({ stops: true, about: part.question.id, words: lack })
+      if (clipsOf(part.question).some(({ captions }) => captions.length === 0))
+        findings.push({
+          stops: false,
+          about: part.question.id,
+          words: 'Sound or video in it has no captions: whoever cannot hear it misses it.',
+        })
       continue
     }
     const bank = banks.get(part.bankId)

@@ -7,6 +7,9 @@ export const QUIZ_LIMITS = {
   /** Characters of the rich text of one prompt, explanation or option, as JSON. */
   text: 60_000,
   pictures: 6,
+  clips: 3,
+  /** Languages in which a clip has captions. */
+  captions: 8,
   alt: 300,
   options: 20,
   accepted: 30,
@@ -24,6 +27,8 @@ export const QUIZ_LIMITS = {
   /** What somebody may answer in a short text, and in a written reply. */
   shortAnswer: 500,
   reply: 20_000,
+  /** Seconds that somebody may speak in a recorded reply. */
+  replySeconds: 900,
   attempts: 50,
   /** Minutes. */
   wait: 43_200,

@@ -6,6 +6,8 @@ import { kindOf, type AskOf, type KeyOf, type QuestionKind } from './questions/q
 type Blank<K extends QuestionKind> = (newId: NewId) => { ask: AskOf<K>; key: KeyOf<K> }
 const options = (newId: NewId, count: number) => Array.from({ length: count }, () => ({ id: newId<string>(), content: contentOf() }))
 
+const blankRubric = (newId: NewId) => ({ words: '', criteria: [{ id: newId<string>(), words: '', most: 4 }] })
+
 /** What a question of each kind is when one begins to write it. */
 const BLANK: { [K in QuestionKind]: Blank<K> } = {
   one: (newId) => ({ ask: { options: options(newId, 3) }, key: { right: null } }),
@@ -22,7 +24,8 @@ const BLANK: { [K in QuestionKind]: Blank<K> } = {
     return { ask: { left, right }, key: { pairs: left.map(({ id }, n): [string, string] => [id, right[n]!.id]), by: 'parts' } }
   },
   place: () => ({ ask: { picture: null }, key: { areas: [] } }),
-  written: (newId) => ({ ask: { mostCharacters: 2_000 }, key: { words: '', criteria: [{ id: newId<string>(), words: '', most: 4 }] } }),
+  written: (newId) => ({ ask: { mostCharacters: 2_000 }, key: blankRubric(newId) }),
+  recorded: (newId) => ({ ask: { by: 'either', mostSeconds: 180 }, key: blankRubric(newId) }),
 }
 
 /** A question of a kind as one begins to write it. */

@@ -92,6 +92,12 @@ describe('before a quiz is published', () => {
     ])
     expect(graded([], false, asks(aQuestion(1)))).toEqual([])
   })
+  it('sound without captions is told, and stops nothing; a question may consist of it alone', () => {
+    const clip = { id: 'c'.repeat(21) as never, kind: 'sound' as const, title: 'The alarm', durationMs: null, poster: null, captions: [] }
+    const heard = (more: object) => aQuestion(1, { prompt: { ...contentOf(), clips: [{ ...clip, ...more }] } })
+    expect(said(asks(heard({})))).toEqual([[false, 'Sound or video in it has no captio']])
+    expect(said(asks(heard({ captions: [{ id: 'k'.repeat(21), language: 'en' }] })))).toEqual([])
+  })
   it('a bank that is smaller than what is drawn from it stops it, also when two draw from the same', () => {
     const water = [1, 2, 3].map((n) => aQuestion(n, { tags: ['water'] }))
     expect(said([draw('part-1', 3, 'water')], bank(water))).toEqual([])

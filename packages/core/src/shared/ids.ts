@@ -120,6 +120,14 @@ export type GuideQuizId = z.infer<typeof GuideQuizId>
 export const PictureId = idOf('picture')
 /** Read by {@link PictureId}. */
 export type PictureId = z.infer<typeof PictureId>
+/** Id of a stored clip: sound or video. */
+export const ClipId = idOf('clip')
+/** Read by {@link ClipId}. */
+export type ClipId = z.infer<typeof ClipId>
+/** Id of the captions of a clip in one language. They never change: what is written anew has a new id. */
+export const CaptionsId = idOf('captions')
+/** Read by {@link CaptionsId}. */
+export type CaptionsId = z.infer<typeof CaptionsId>
 /** Id of an entry in an inbox. */
 export const EntryId = idOf('entry')
 /** Read by {@link EntryId}. */

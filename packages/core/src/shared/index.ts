@@ -26,6 +26,8 @@ export {
   GuideQuizId,
   SectionId,
   PictureId,
+  ClipId,
+  CaptionsId,
   EntryId,
 } from './ids'
 export type { NewId } from './ids'
@@ -36,6 +38,7 @@ export { cellRead, csvHead, csvLines } from './csv'
 export type { CsvRow } from './csv'
 export { canonicalJson } from './canonicalJson'
 export { folded } from './folded'
+export { cutTo } from './cutTo'
 export { sameValue } from './sameValue'
 export { reasonOf } from './reasonOf'
 export { byId } from './byId'

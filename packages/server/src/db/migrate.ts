@@ -31,6 +31,7 @@ import { checkIns } from './migrations/0027-check-ins'
 import { quizzes } from './migrations/0028-quizzes'
 import { judging } from './migrations/0029-judging'
 import { quizzesInGuides } from './migrations/0030-quizzesInGuides'
+import { clips } from './migrations/0031-clips'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -63,6 +64,7 @@ const MIGRATIONS: readonly Migration[] = [
   quizzes,
   judging,
   quizzesInGuides,
+  clips,
 ]
 const LOCK = 7_203_114
 

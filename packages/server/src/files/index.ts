@@ -1,4 +1,17 @@
 export { files } from './domain'
+export {
+  addCaptions,
+  addToClip,
+  beginClip,
+  clipOfCaptions,
+  clipsOwned,
+  dropClips,
+  findClip,
+  findUsedClip,
+  noteClipUse,
+} from './clips/clipStore'
+export type { ClipOwner } from './clips/model'
+export { sendClip } from './clips/sendClip'
 export { amendPicture, dropFiles, familyOf, fillPicture } from './blackOutPicture'
 export { storePictureText, textOfPicture } from './pictureText'
 export {

@@ -10,6 +10,7 @@ export async function unusedContents(db: Db, hashes: readonly string[]): Promise
     `select h.hash from unnest($1::text[]) as h (hash) where not exists (
        select 1 from picture_version v where h.hash in (v.full_hash, v.screen_hash, v.thumb_hash))
      and not exists (select 1 from person p where p.face_hash = h.hash)
+     and not exists (select 1 from clip_part c where c.hash = h.hash)
      and not exists (select 1 from recording_shot s where h.hash in (s.full_hash, s.screen_hash, s.thumb_hash))`,
     [[...hashes]],
   )

@@ -28,6 +28,7 @@ const headersFor = (https: boolean, frameAncestors: string): RequestHandler =>
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'blob:', 'data:'],
         fontSrc: ["'self'"],
+        mediaSrc: ["'self'", 'blob:'],
         connectSrc: ["'self'"],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],

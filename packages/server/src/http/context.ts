@@ -1,7 +1,7 @@
 import type { FirstStep } from '@jackdaw/core/beginning'
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { AudienceId, BankId, CheckInId, HandInId, NewId, PersonId, QuizAttemptId } from '@jackdaw/core/shared'
+import type { AudienceId, BankId, CheckInId, ClipId, HandInId, NewId, PersonId, QuizAttemptId } from '@jackdaw/core/shared'
 import type { Language, Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
@@ -82,6 +82,7 @@ type ThingIds = { [K in ItemKind]: ItemId<K> } & {
   'check-in': CheckInId
   bank: BankId
   'quiz-attempt': QuizAttemptId
+  clip: ClipId
 }
 /** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {

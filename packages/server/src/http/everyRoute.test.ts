@@ -19,6 +19,7 @@ import {
 import { readPicture, storeContent } from '../files'
 import { aCheckInOf } from '../testing/hostile/madeForPeople'
 import { aQuizTaken, type QuizThings } from '../testing/hostile/quizThings'
+import { AS_BYTES, GIVING, LIST, PLAN, REMINDERS, SET_UP, TASK, TUS } from '../testing/routeBodies'
 
 let server: TestServer
 let company: Company
@@ -79,22 +80,11 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const COLUMNS = ['nobody', 'outsider', 'staff', 'manager', 'otherAuthor', 'author', 'lead', 'admin'] as const
-const SET_UP = {
-  ...{ token: 'none', company: { name: 'A', lineOfWork: null, size: '1-20' }, look: { logo: '', colour: '#095660' } },
-  ...{ site: { name: 'B', zone: 'Europe/London' }, admin: { name: 'C', mail: 'c@example.org', password: 'long enough for it' } },
-}
-const LIST = new TextEncoder().encode('No,Name\n1,Somebody\n')
-const AS_BYTES = { 'content-type': 'application/octet-stream' }
 const event = () => ({
   sentAt: START,
   events: [{ id: uuidV7(), item: { kind: 'guide', id: guide.id }, edition: 1, way: 'read', verb: 'opened', occurredAt: START }],
 })
 
-const PLAN = {
-  ...{ title: 'First weeks', about: '', working: true, dayLimitMin: null },
-  stages: [{ id: 's'.repeat(21), name: 'One', release: 'both', free: { days: 0, working: true }, items: [] }],
-}
-const TASK = { title: 'Walk the route', words: '', picture: null, minutes: 5, confirmer: { by: 'manager' }, evidence: 'none' }
 /** What the team's one has just handed in of a task of the author's. */
 const handedIn = async (): Promise<string> =>
   server.services.handIn(await aTask(server, company, 'author'), 1, { words: '', photo: null }, company.people.staff, START)
@@ -114,9 +104,6 @@ const somebody = () => ({
     level: 'staff',
   },
 })
-
-const REMINDERS = { reminders: { before: [3], after: [1], managerAfter: null }, mail: { quietFrom: 18, quietUntil: 7, least: [] } }
-const GIVING = { use: 'to-do', due: { kind: 'none' }, repeatMonths: null, tell: false }
 
 type Row = [
   route: string,
@@ -300,6 +287,17 @@ const TABLE: Row[] = [
   ['get /api/quizzes/:id/amendments', (c) => c.send('get', `/api/quizzes/${quiz.quiz}/amendments`), [401, 404, 403, 403, 404, 200, 200, 200]],
   ['get /api/quizzes/:id/questions/:questionId/amendment', (c) => c.send('get', `/api/quizzes/${quiz.quiz}/questions/${quiz.question}/amendment?how=voided`), [401, 404, 403, 403, 404, 403, 200, 200]],
   ['post /api/quizzes/:id/questions/:questionId/amendment', (c) => c.send('post', `/api/quizzes/${quiz.quiz}/questions/${quiz.question}/amendment`, {}), [401, 404, 403, 403, 404, 403, 422, 422]],
+  ['post /api/quizzes/:id/clips', (c) => c.send('post', `/api/quizzes/${quiz.quiz}/clips`, {}), [401, 404, 403, 403, 404, 422, 422, 422]],
+  ['post /api/quizzes/:id/clips/:clipId/captions', (c) => c.send('post', `/api/quizzes/${quiz.quiz}/clips/${quiz.clip}/captions`, {}), [401, 404, 403, 403, 404, 422, 422, 422]],
+  ['get /quizzes/:id/draft/clips/:clipId', (c) => c.send('get', `/quizzes/${quiz.quiz}/draft/clips/${quiz.clip}`), [401, 404, 403, 403, 404, 200, 200, 200]],
+  ['get /quizzes/:id/editions/:edition/clips/:clipId', (c) => c.send('get', `/quizzes/${quiz.quiz}/editions/1/clips/${quiz.clip}`), [401, 404, 200, 403, 404, 200, 200, 200]],
+  ['post /api/banks/:id/clips', (c) => c.send('post', `/api/banks/${quiz.bank}/clips`, {}), [401, 404, 404, 404, 403, 422, 422, 422]],
+  ['post /api/banks/:id/clips/:clipId/captions', (c) => c.send('post', `/api/banks/${quiz.bank}/clips/${nanoid()}/captions`, {}), [401, 404, 404, 404, 403, 422, 422, 422]],
+  ['get /banks/:id/clips/:clipId', (c) => c.send('get', `/banks/${quiz.bank}/clips/${nanoid()}`), [401, 404, 404, 404, 404, 404, 404, 404]],
+  ['post /api/quiz-attempts/:id/clips', (c) => c.send('post', `/api/quiz-attempts/${quiz.quizAttempt}/clips`, {}), [401, 404, 422, 403, 404, 404, 403, 403]],
+  ['get /quiz-attempts/:id/clips/:clipId', (c) => c.send('get', `/quiz-attempts/${quiz.quizAttempt}/clips/${quiz.clip}`), [401, 404, 200, 200, 404, 404, 200, 200]],
+  ['head /api/clip-uploads/:id', (c) => c.send('head', `/api/clip-uploads/${quiz.clip}`, undefined, TUS), [401, 404, 404, 404, 404, 200, 404, 404]],
+  ['patch /api/clip-uploads/:id', (c) => c.send('patch', `/api/clip-uploads/${quiz.clip}`, new Uint8Array(), TUS), [401, 404, 404, 404, 404, 409, 404, 404]],
   ['get /api/banks', (c) => c.send('get', '/api/banks'), [401, 403, 403, 403, 200, 200, 200, 200]],
   ['post /api/banks', (c) => c.send('post', '/api/banks', {}), [401, 403, 403, 403, 422, 422, 422, 422]],
   ['get /api/banks/:id', (c) => c.send('get', `/api/banks/${quiz.bank}`), [401, 404, 404, 404, 200, 200, 200, 200]],

@@ -9,7 +9,7 @@ import { putResultsRight } from './amending/putResultsRight'
 import { beginAttempt, handIn, saveAnswer } from './attempts/answering'
 import { endThoseOver } from './attempts/endThoseOver'
 import { createBank } from './banks/banks'
-import { dropUnusedQuizPictures } from './dropUnusedPictures'
+import { dropUnusedClips, dropUnusedQuizPictures } from './dropUnusedFiles'
 import { handsOverQuizzes } from './handsOver'
 import { askAboutPeople } from './judging/askGraders'
 import { gradeReply } from './judging/grade'
@@ -36,6 +36,7 @@ export const quizzes = {
       await finish((tx) => tx.in(QUIZ_AMENDMENT).update({ doneAt: now }, { id: amendmentId }))
     }),
     job('remove-unused-quiz-pictures', async ({ database }, _nothing, { now }) => void (await dropUnusedQuizPictures(database, now))),
+    job('remove-unused-clips', async ({ database }, _nothing, { now }) => void (await dropUnusedClips(database, now))),
   ],
   demo: (parts) => ({
     addQuiz: (quiz: { id: QuizId; document: QuizDocument; ownerId: PersonId; now: number }) => createQuiz(parts.database, quiz),

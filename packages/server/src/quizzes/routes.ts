@@ -19,6 +19,7 @@ import { attemptFor, attemptInRecord, attemptsInRecord, quizFor } from './attemp
 import { allBanks, bankFor, createBank, saveBank } from './banks/banks'
 import { gradeReply } from './judging/grade'
 import { judgingFor, toJudge } from './judging/shown'
+import { clipRoutes } from './clipRoutes'
 import { BANK, BANK_PICTURE, QUIZ_ALLOWANCE, QUIZ_ATTEMPT } from './model'
 import { relationsToQuiz } from './relations'
 import { draftOf, quizzesOf } from './writing/shown'
@@ -183,6 +184,7 @@ function amendingRoutes(routes: Routes): void {
 }
 
 export function quizRoutes(routes: Routes): void {
+  clipRoutes(routes)
   draftRoutes(routes)
   bankRoutes(routes)
   takingRoutes(routes)

@@ -22,8 +22,11 @@ let session = { csrf: '', personId: '' }
 export const setSession = (me: { csrf: string; id: string } | null): void =>
   void (session = { csrf: me?.csrf ?? '', personId: me?.id ?? '' })
 
+/** The token that requests carry which are not made here, such as those of long uploads. */
+export const sessionToken = (): string => session.csrf
+
 /** Gets the token anew after the same person has signed in again in another tab. Somebody else's session is never used. */
-async function renewToken(): Promise<boolean> {
+export async function renewToken(): Promise<boolean> {
   const response = await fetch('/api/session', { credentials: 'same-origin' })
   const me: { csrf: string; id: string } | null = response.ok ? await response.json() : null
   if (!me || me.id !== session.personId || me.csrf === session.csrf) return false
@@ -36,16 +39,12 @@ export type CallInput<E> = Part<'params', ParamsOf<E>> &
   Part<'query', QueryOf<E>> &
   Part<'body', BodyOf<E>> & { bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
 
-async function problemOf(response: Response): Promise<ApiProblem> {
-  const fallback: Problem = {
-    type: 'about:blank',
-    code: 'internal',
-    title: `The server answered ${response.status}`,
-    status: response.status,
-  }
-  if (!response.headers.get('content-type')?.includes('problem+json')) return new ApiProblem(fallback)
-  const problem: Problem = await response.json()
-  return new ApiProblem(problem)
+const problemOf = async (response: Response): Promise<ApiProblem> =>
+  problemIn(response.status, response.headers.get('content-type'), await response.text())
+/** The problem that an answer tells. */
+export function problemIn(status: number, type: string | null | undefined, text: string): ApiProblem {
+  if (type?.includes('problem+json')) return new ApiProblem(JSON.parse(text) as Problem)
+  return new ApiProblem({ type: 'about:blank', code: 'internal', title: `The server answered ${status}`, status })
 }
 
 async function send(endpoint: Endpoint, input: object): Promise<Response> {

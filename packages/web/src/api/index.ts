@@ -1,5 +1,5 @@
 export { saveFile } from './saveFile'
-export { ApiProblem, call, callForFile, reading, setSession, Unreachable, wordsFor } from './call'
+export { ApiProblem, call, callForFile, problemIn, reading, renewToken, sessionToken, setSession, Unreachable, wordsFor } from './call'
 export type { CallInput } from './call'
 export { firstAnswer, putFirst, takeFirst } from './firstAnswers'
 export { forgetKept, keepAnswer, keptAnswer } from './keptAnswers'

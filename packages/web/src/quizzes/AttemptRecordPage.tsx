@@ -1,11 +1,10 @@
-import { getAttemptPicture } from '@jackdaw/contracts/attempts'
-import { addressOf } from '@jackdaw/contracts/endpoint'
 import { isBlank, kindOf } from '@jackdaw/core/quizzes'
-import type { QuizAttemptId, PictureId } from '@jackdaw/core/shared'
+import type { QuizAttemptId } from '@jackdaw/core/shared'
 import { lengthOf, Loaded, Message, momentOf, TitleLine } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { howAmended } from './amending/AmendmentList'
+import { attemptFiles } from './attemptFiles'
 import { ContentView } from './ContentView'
 import { useAttemptRecord } from './queries'
 import { GivenGrades } from './judging/GivenGrades'
@@ -20,7 +19,7 @@ export function AttemptRecordPage() {
   return (
     <Loaded query={useAttemptRecord(id)}>
       {({ quizId, title, person, attempt, questions, rules, seed, putRight }) => {
-        const source = (pictureId: PictureId) => addressOf(getAttemptPicture, { id, pictureId })
+        const source = attemptFiles(id)
         return (
           <>
             <title>{`${person.name}: ${title} – Jackdaw`}</title>

@@ -1,9 +1,9 @@
 import { wordsOf, type Question } from '@jackdaw/core/quizzes'
 import { useTexts } from '../ui/words/texts'
-import { ContentView, type PictureSource } from './ContentView'
+import { ContentView, type FileSource } from './ContentView'
 
 /** What is right, as far as it can be told. */
-export function RightAnswer({ question, source }: { question: Question; source: PictureSource }) {
+export function RightAnswer({ question, source }: { question: Question; source: FileSource }) {
   const { t } = useTexts()
   const list = (ids: readonly string[], options: readonly { id: string; content: Question['prompt'] }[], ordered = false) => {
     const List = ordered ? 'ol' : 'ul'
@@ -48,7 +48,7 @@ export function RightAnswer({ question, source }: { question: Question; source: 
       return (
         question.ask.picture && (
           <div className="relative inline-block max-w-full border border-hair">
-            <img src={source(question.ask.picture.id)} alt={question.ask.picture.alt} className="block max-w-full max-h-[50vh]" />
+            <img src={source.picture(question.ask.picture.id)} alt={question.ask.picture.alt} className="block max-w-full max-h-[50vh]" />
             {question.key.areas.map((area) => (
               <span
                 key={area.id}
@@ -62,6 +62,7 @@ export function RightAnswer({ question, source }: { question: Question; source: 
         )
       )
     case 'written':
+    case 'recorded':
       return null
   }
 }

@@ -77,16 +77,12 @@ export const usePublishQuiz = (id: QuizId) =>
   })
 export const useArchiveQuiz = (id: QuizId) =>
   useMutation({ mutationFn: (archived: boolean) => call(contract.archiveQuiz, { params: { id }, body: { archived } }), ...changed })
-export const useAddQuizPicture = (id: QuizId) =>
-  useMutation({ mutationFn: (bytes: File) => call(contract.addQuizPicture, { params: { id }, bytes }) })
 export const useCreateBank = () =>
   useMutation({ mutationFn: (document: BankDocument) => call(contract.createBank, { body: { document } }), ...changed })
 export const useSaveBank = (id: BankId) =>
   useMutation({ mutationFn: (body: BodyOf<typeof contract.saveBank>) => call(contract.saveBank, { params: { id }, body }) })
 export const useArchiveBank = (id: BankId) =>
   useMutation({ mutationFn: (archived: boolean) => call(contract.archiveBank, { params: { id }, body: { archived } }), ...changed })
-export const useAddBankPicture = (id: BankId) =>
-  useMutation({ mutationFn: (bytes: File) => call(contract.addBankPicture, { params: { id }, bytes }) })
 export const useBeginAttempt = (id: QuizId) => useMutation({ mutationFn: () => call(attempts.beginAttempt, { params: { id } }) })
 export const useHandInAttempt = (id: QuizAttemptId) =>
   useMutation({

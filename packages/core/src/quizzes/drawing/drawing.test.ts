@@ -84,7 +84,12 @@ describe('a question as it is asked', () => {
   const CANARY = 'canary-in-the-key'
   const answers = optionsOf('one', 'two', 'three', 'four')
   const kept = {
-    explanation: contentOf(CANARY),
+    explanation: {
+      ...contentOf(CANARY),
+      clips: [
+        { id: CANARY, kind: 'video', title: CANARY, durationMs: 987_654, poster: CANARY, captions: [{ id: CANARY, language: 'en' }] },
+      ],
+    },
     tags: [CANARY],
     steps: [{ guideId: CANARY, stepId: CANARY }],
   } as unknown as Partial<Question>
@@ -98,6 +103,7 @@ describe('a question as it is asked', () => {
     questionOf('match', { left: answers, right: answers }, { pairs: [['option-a', 'option-b']], by: 'all' }, kept),
     questionOf('place', { picture: null }, { areas: [{ id: CANARY, x: 0.987654, y: 0, width: 0, height: 0 }] }, kept),
     questionOf('written', { mostCharacters: 100 }, { words: CANARY, criteria: [{ id: CANARY, words: CANARY, most: 1 }] }, kept),
+    questionOf('recorded', { by: 'either', mostSeconds: 60 }, { words: CANARY, criteria: [{ id: CANARY, words: CANARY, most: 1 }] }, kept),
   ]
   it('holds nothing of its key, in any kind', () => {
     expect(questions.map(({ kind }) => kind)).toEqual(ALL_QUESTION_KINDS)

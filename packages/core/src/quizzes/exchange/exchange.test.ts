@@ -76,14 +76,33 @@ _ 800
 > 2: Lets the other try.
 > It may be short.
 > \\3: is no line of the rubric
+
+? Show how the label is put on.
+@ 60 video
+> 3: Holds it at the edge.
+
+? Say how it is reported.
+@ 90
+> 1: Names the number.
 `
 
 describe('the plain form', () => {
   it('holds every kind that needs no picture', () => {
     const { questions, faults } = read(EVERY)
     expect(faults).toEqual([])
-    expect(questions.map(({ kind }) => kind)).toEqual(['one', 'several', 'true-false', 'text', 'number', 'order', 'match', 'written'])
-    const [one, several, , text, number, order, match, written] = questions
+    expect(questions.map(({ kind }) => kind)).toEqual([
+      'one',
+      'several',
+      'true-false',
+      'text',
+      'number',
+      'order',
+      'match',
+      'written',
+      'recorded',
+      'recorded',
+    ])
+    const [one, several, , text, number, order, match, written, shown, said] = questions
     expect(one).toMatchObject({
       difficulty: 'hard',
       points: 2,
@@ -99,6 +118,10 @@ describe('the plain form', () => {
     expect(order!.key).toMatchObject({ by: 'parts' })
     expect(match).toMatchObject({ ask: { left: [{}, {}], right: [{}, {}, {}] } })
     expect(written).toMatchObject({ ask: { mostCharacters: 800 }, key: { words: 'It may be short.\n3: is no line of the rubric' } })
+    expect([shown!.ask, said!.ask]).toEqual([
+      { by: 'video', mostSeconds: 60 },
+      { by: 'either', mostSeconds: 90 },
+    ])
     expect((written as QuestionOf<'written'>).key.criteria).toMatchObject([
       { words: 'Says what they show first.', most: 4 },
       { words: 'Lets the other try.', most: 2 },

@@ -1,3 +1,4 @@
+import { cutTo } from '../../shared'
 import { QUIZ_LIMITS } from '../limits'
 import { Difficulty } from '../questions/question'
 
@@ -13,9 +14,9 @@ import { Difficulty } from '../questions/question'
  * ```
  * `= true` or `= false` for a statement; `= mixing tank` for each accepted spelling of a short text; `# 2.5 bar ~ 0.1` or `~ 5 %` for a number;
  * `1) Close the inlet` and so on for an order; `& pump >> moves water` for a pair, `& >> holds seeds` for one on the right that belongs to none;
- * `_ 2000` for a written reply of at most so many characters, `> 4: says why` for each line of its rubric with its points, `> ` for what else those who
- * judge it should know. */
-const PLAIN_MARKS = ['??', '?', '+', '-', '=', '#', '&', '_', '>', '!', ':'] as const
+ * `_ 2000` for a written reply of at most so many characters, `@ 180` for a recorded one of at most so many seconds (`@ 180 sound` or `@ 180 video` where
+ * only one of them will do); `> 4: says why` for each line of its rubric with its points, `> ` for what else those who judge it should know. */
+const PLAIN_MARKS = ['??', '?', '+', '-', '=', '#', '&', '_', '@', '>', '!', ':'] as const
 /** A mark of the plain form; `n)` stands for any number with a bracket. */
 export type PlainMark = (typeof PLAIN_MARKS)[number] | 'n)'
 
@@ -55,7 +56,7 @@ export function readFacts(words: string, facts: PlainFacts): { facts: PlainFacts
   const rest = tagsAt ? words.slice(0, tagsAt.index) : words
   const read = {
     ...facts,
-    tags: [...new Set([...facts.tags, ...tags.map((each) => each.trim().slice(0, QUIZ_LIMITS.tag)).filter(Boolean)])],
+    tags: [...new Set([...facts.tags, ...tags.map((each) => cutTo(each.trim(), QUIZ_LIMITS.tag)).filter(Boolean)])],
   }
   for (const each of rest.split(',').map((part) => part.trim().toLowerCase())) {
     const [, amount, what] = /^(\d+)\s+(points?|slips?)$/.exec(each) ?? []

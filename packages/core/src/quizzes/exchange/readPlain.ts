@@ -80,23 +80,31 @@ function matched({ pieces, facts, newId }: Reading): Body | null {
   return { kind: 'match', ask: { left, right: rights }, key: { pairs, by: by(facts) } }
 }
 const CRITERION = /^(\d{1,3}):\s+(.*)$/
+/** By what a reply is judged. */
+function rubricIn(pieces: readonly Piece[], newId: NewId) {
+  const lines = of(pieces, '>').flatMap((each) => each.lines)
+  const criteria = lines.flatMap((line) => {
+    const [, points, words = ''] = CRITERION.exec(line) ?? []
+    return points === undefined ? [] : [{ id: newId<string>(), words, most: within(Number(points), 1, QUIZ_LIMITS.points) }]
+  })
+  const others = lines.filter((line) => !CRITERION.test(line)).map((line) => line.replace(/^\\/, ''))
+  return { words: others.join('\n'), criteria }
+}
+const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value))
 function writtenReply({ pieces, newId }: Reading): Body | null {
   const [piece] = of(pieces, '_')
   if (!piece) return null
   const most = Number(piece.lines.join(' ').trim() || 2_000)
-  const lines = of(pieces, '>').flatMap((each) => each.lines)
-  const criteria = lines.flatMap((line) => {
-    const [, points, words = ''] = CRITERION.exec(line) ?? []
-    return points === undefined ? [] : [{ id: newId<string>(), words, most: Math.min(QUIZ_LIMITS.points, Math.max(1, Number(points))) }]
-  })
-  const others = lines.filter((line) => !CRITERION.test(line)).map((line) => line.replace(/^\\/, ''))
-  return {
-    kind: 'written',
-    ask: { mostCharacters: Math.min(QUIZ_LIMITS.reply, Math.max(50, most || 2_000)) },
-    key: { words: others.join('\n'), criteria },
-  }
+  return { kind: 'written', ask: { mostCharacters: within(most || 2_000, 50, QUIZ_LIMITS.reply) }, key: rubricIn(pieces, newId) }
 }
-const BODIES = [chosen, spelled, counted, ordered, matched, writtenReply]
+function recordedReply({ pieces, newId }: Reading): Body | null {
+  const [piece] = of(pieces, '@')
+  if (!piece) return null
+  const [, most = '', by = 'either'] = /^(\d+)?\s*(sound|video)?$/i.exec(piece.lines.join(' ').trim()) ?? []
+  const mostSeconds = within(Number(most) || 180, 10, QUIZ_LIMITS.replySeconds)
+  return { kind: 'recorded', ask: { by: by.toLowerCase(), mostSeconds }, key: rubricIn(pieces, newId) }
+}
+const BODIES = [chosen, spelled, counted, ordered, matched, writtenReply, recordedReply]
 
 /** Reads questions from the plain form. A question that cannot be read is left out, and told with its line.
  * @param most how many are read at most */

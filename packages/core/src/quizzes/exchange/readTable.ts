@@ -45,9 +45,18 @@ function answersIn(kind: TableKind, row: TableRow): string[] {
     case 'match':
       return answers.map((each) => `& ${each}`)
     case 'written':
-      return [`_ ${row.characters || 2_000}`, ...answers.map((each) => `> ${each}`), ...linesIn(row['for judges']).map(judged)]
+      return [`_ ${row.characters || 2_000}`, ...rubricLines(answers, row)]
+    case 'recorded':
+      return [
+        `@ ${row.seconds || 180} ${/^(sound|video)$/i.test(row['recorded as'] ?? '') ? row['recorded as'] : ''}`,
+        ...rubricLines(answers, row),
+      ]
   }
 }
+const rubricLines = (answers: readonly string[], row: TableRow): string[] => [
+  ...answers.map((each) => `> ${each}`),
+  ...linesIn(row['for judges']).map(judged),
+]
 /** A line for those who judge, which is none of the rubric. */
 const judged = (line: string): string => `> ${line.replace(/^(?=\\|\d{1,3}:\s)/, '\\')}`
 

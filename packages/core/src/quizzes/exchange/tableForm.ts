@@ -17,6 +17,8 @@ export const TABLE_COLUMNS = [
   'tags',
   'explanation',
   'characters',
+  'seconds',
+  'recorded as',
   'for judges',
 ] as const
 /** One of {@link TABLE_COLUMNS}. */
@@ -34,6 +36,7 @@ export const TABLE_KINDS = [
   'order',
   'match',
   'written',
+  'recorded',
 ] as const satisfies readonly QuestionKind[]
 /** One of {@link TABLE_KINDS}. */
 export type TableKind = (typeof TABLE_KINDS)[number]

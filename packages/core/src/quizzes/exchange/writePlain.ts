@@ -1,5 +1,5 @@
-import { wordsOf, type Content } from '../questions/content'
-import type { Question } from '../questions/question'
+import { clipsIn, wordsOf, type Content } from '../questions/content'
+import type { Question, QuestionOf } from '../questions/question'
 import { contentsIn, isFormatted, linesOf, type Lost, type LostKind } from './contents'
 import { escaped, PLAIN_FACTS } from './plainForm'
 
@@ -37,18 +37,24 @@ function bodyOf(question: Question): string[] | null {
       ]
     }
     case 'written':
-      return [
-        `_ ${question.ask.mostCharacters}`,
-        ...question.key.words
-          .split('\n')
-          .filter((line) => line.trim() !== '')
-          .map((line) => `> ${line.trim().replace(/^(?=\\|\d{1,3}:\s)/, '\\')}`),
-        ...question.key.criteria.map(({ words, most }) => `> ${most}: ${words.replace(/\s+/g, ' ').trim()}`),
-      ]
+      return [`_ ${question.ask.mostCharacters}`, ...rubricLines(question)]
+    case 'recorded': {
+      const { by, mostSeconds } = question.ask
+      return [`@ ${mostSeconds}${by === 'either' ? '' : ` ${by}`}`, ...rubricLines(question)]
+    }
     case 'place':
       return null
   }
 }
+
+/** What those who judge a reply go by. */
+const rubricLines = ({ key: { words: about, criteria } }: QuestionOf<'written' | 'recorded'>): string[] => [
+  ...about
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .map((line) => `> ${line.trim().replace(/^(?=\\|\d{1,3}:\s)/, '\\')}`),
+  ...criteria.map(({ words, most }) => `> ${most}: ${words.replace(/\s+/g, ' ').trim()}`),
+]
 
 function factsOf(question: Question): string[] {
   const { difficulty, points, tags } = question
@@ -76,6 +82,7 @@ export function writePlain(questions: readonly Question[]): { text: string; lost
     }
     const contents = contentsIn(question)
     if (contents.some(({ pictures }) => pictures.length > 0)) lose('pictures')
+    if (contents.some((content) => clipsIn(content).length > 0)) lose('clips')
     if (contents.some(isFormatted)) lose('formatting')
     if (question.steps.length > 0) lose('steps')
     return [

@@ -1,6 +1,6 @@
 import { csvHead, csvLines } from '../../shared'
-import { wordsOf, type Content } from '../questions/content'
-import type { Question } from '../questions/question'
+import { clipsIn, wordsOf, type Content } from '../questions/content'
+import type { Question, QuestionOf } from '../questions/question'
 import { contentsIn, isFormatted, linesOf, type Lost } from './contents'
 import { TABLE_COLUMNS, type TableRow } from './tableForm'
 
@@ -9,6 +9,12 @@ const words = (contents: readonly { content: Content }[]): string => lines(conte
 /** The numbers of those among the answers that are right. */
 const numbers = (options: readonly { id: string }[], right: readonly string[]): string =>
   options.flatMap(({ id }, n) => (right.includes(id) ? [String(n + 1)] : [])).join('; ')
+
+/** What those who judge a reply go by. */
+const rubricCells = ({ key: { words: about, criteria } }: QuestionOf<'written' | 'recorded'>): TableRow => ({
+  answers: lines(criteria.map((each) => `${each.most}: ${each.words.replace(/\s+/g, ' ').trim()}`)),
+  'for judges': about,
+})
 
 /** What is particular to the kind of a question; `null` where a table cannot hold it. */
 function ofKind(question: Question): TableRow | null {
@@ -42,11 +48,9 @@ function ofKind(question: Question): TableRow | null {
       return { answers: lines([...pairs, ...free.map(({ content }) => `>> ${wordsOf(content)}`)]), by: question.key.by }
     }
     case 'written':
-      return {
-        answers: lines(question.key.criteria.map((each) => `${each.most}: ${each.words.replace(/\s+/g, ' ').trim()}`)),
-        characters: String(question.ask.mostCharacters),
-        'for judges': question.key.words,
-      }
+      return { characters: String(question.ask.mostCharacters), ...rubricCells(question) }
+    case 'recorded':
+      return { seconds: String(question.ask.mostSeconds), 'recorded as': question.ask.by, ...rubricCells(question) }
     case 'place':
       return null
   }
@@ -64,6 +68,7 @@ export function writeTable(questions: readonly Question[]): { text: string; lost
     }
     const contents = contentsIn(question)
     if (contents.some(({ pictures }) => pictures.length > 0)) lose('pictures')
+    if (contents.some((content) => clipsIn(content).length > 0)) lose('clips')
     if (contents.some(isFormatted)) lose('formatting')
     if (contents.slice(2).some((content) => linesOf(content).length > 1)) lose('paragraphs')
     if (question.steps.length > 0) lose('steps')

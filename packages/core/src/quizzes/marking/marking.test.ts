@@ -94,6 +94,15 @@ const TABLE: { [K in QuestionKind]: Case<K>[] } = {
   written: [
     ['a reply', { mostCharacters: 500 }, { words: '', criteria: [{ id: 'why', words: 'Says why', most: 4 }] }, { words: 'Because.' }, 0],
   ],
+  recorded: [
+    [
+      'a clip',
+      { by: 'either', mostSeconds: 60 },
+      { words: '', criteria: [{ id: 'why', words: 'Says why', most: 4 }] },
+      { clipId: 'c'.repeat(21) as never, kind: 'sound', durationMs: null },
+      0,
+    ],
+  ],
 }
 
 describe.each(Object.entries(TABLE))('the answer to a question of the kind “%s”', (kind, cases) => {
@@ -102,7 +111,7 @@ describe.each(Object.entries(TABLE))('the answer to a question of the kind “%s
     const told = { kind, answer } as Answer
     const mark = markOf(question, told, { language })
     expect(mark).toEqual({ verdict: mark.verdict, points: expect.closeTo(points, 10), most: 4 })
-    const verdict = kind === 'written' ? 'waits' : points === 0 ? 'wrong' : points < 4 ? 'partly' : 'right'
+    const verdict = kindOf(question.kind).judgedBy === 'person' ? 'waits' : points === 0 ? 'wrong' : points < 4 ? 'partly' : 'right'
     expect([mark.verdict, kindOf(question.kind).answer.safeParse(answer).success]).toEqual([verdict, true])
   })
 })

@@ -2,11 +2,11 @@ import { keysOf } from '../../shared'
 import { match, order, place } from './arranging'
 import { one, several, trueFalse } from './choosing'
 import type { KindOfQuestion } from './kindOfQuestion'
-import { written } from './replying'
+import { recorded, written } from './replying'
 import { number, text } from './typing'
 
 /** The kinds of questions: one that is added says all of it here. */
-export const QUESTION_KINDS = { one, several, 'true-false': trueFalse, text, number, order, match, place, written } as const
+export const QUESTION_KINDS = { one, several, 'true-false': trueFalse, text, number, order, match, place, written, recorded } as const
 /** A kind of question. */
 export type QuestionKind = keyof typeof QUESTION_KINDS
 /** All kinds, in the order in which they are offered. */

@@ -1,4 +1,6 @@
 import * as z from 'zod/mini'
+import { ClipKind } from '../../clips'
+import { ClipId } from '../../shared'
 import { QUIZ_LIMITS } from '../limits'
 import { PLAIN, tooLong, type KindOfQuestion } from './kindOfQuestion'
 
@@ -51,3 +53,22 @@ export const written: KindOfQuestion<z.infer<typeof WrittenAsk>, Rubric, z.infer
   answer: WrittenAnswer,
   isAnswered: ({ words }) => words.trim() !== '',
 }
+
+/** `by`: by what it may be replied; `mostSeconds`: how long it may take. */
+const RecordedAsk = z.object({
+  by: z.enum(['sound', 'video', 'either']),
+  mostSeconds: z.int().check(z.minimum(10), z.maximum(QUIZ_LIMITS.replySeconds)),
+})
+const RecordedAnswer = z.object({ clipId: ClipId, kind: ClipKind, durationMs: z.nullable(z.int().check(z.minimum(0))) })
+
+/** A reply that is spoken or shown, and which a person judges. */
+export const recorded: KindOfQuestion<z.infer<typeof RecordedAsk>, Rubric, z.infer<typeof RecordedAnswer>> = {
+  ...judged,
+  name: 'Recorded reply',
+  ask: RecordedAsk,
+  answer: RecordedAnswer,
+  isAnswered: () => true,
+}
+
+/** Whether a question may be replied to by a clip of this kind. */
+export const takesKind = ({ by }: { by: 'sound' | 'video' | 'either' }, kind: ClipKind): boolean => by === 'either' || by === kind

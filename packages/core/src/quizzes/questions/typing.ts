@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { numberIn } from '../../flow'
-import { folded } from '../../shared'
+import { cutTo, folded } from '../../shared'
 import { QUIZ_LIMITS } from '../limits'
 import { isSpelled } from '../marking/spelling'
 import { PLAIN, tooLong, type KindOfQuestion } from './kindOfQuestion'
@@ -26,7 +26,7 @@ export const text: KindOfQuestion<object, z.infer<typeof TextKey>, z.infer<typeo
   mark: (_, key, { words }) => (isSpelled(words, key) ? 1 : 0),
   isAnswered: ({ words }) => words.trim() !== '',
   lacks: (_, { accepted }) => (accepted.some((each) => each.trim() !== '') ? null : 'Write at least one spelling that is accepted.'),
-  counted: ({ words }) => [folded(words).slice(0, 100)],
+  counted: ({ words }) => [cutTo(folded(words), 100)],
 }
 
 const NumberAsk = z.object({ unit: z.string().check(z.maxLength(QUIZ_LIMITS.unit)) })

@@ -1,10 +1,21 @@
 import { randomInt } from 'node:crypto'
-import { drawQuestions, endsAt, mayBegin, seenIn, type Answer, type Beginning } from '@jackdaw/core/quizzes'
+import {
+  drawQuestions,
+  endsAt,
+  mayBegin,
+  questionsOf,
+  seenIn,
+  takesKind,
+  type Answer,
+  type Beginning,
+  type Question,
+} from '@jackdaw/core/quizzes'
 import { quizItem } from '@jackdaw/core/items'
-import { sameValue, type QuizAttemptId, type PersonId, type QuestionId, type QuizId } from '@jackdaw/core/shared'
+import { known, sameValue, type QuizAttemptId, type PersonId, type QuestionId, type QuizId } from '@jackdaw/core/shared'
 import { keepPlan, type Db } from '../../db'
 import { addAttested, oneAtATime } from '../../events'
 import { fail, said, type Caller, type Parts } from '../../http'
+import { findClip } from '../../files'
 import { ITEM } from '../../items'
 import { QUIZ_ANSWER, QUIZ_ATTEMPT, type Attempt } from '../model'
 import { editionOf } from '../writing/publishQuiz'
@@ -85,6 +96,26 @@ export async function beginAttempt(
   })
 }
 
+/** A question that is asked in an attempt, as long as that is open.
+ * @throws `attempt-over`; `not-found` where it is not asked */
+export async function questionAsked(db: Db, id: QuizAttemptId, questionId: QuestionId, now: number): Promise<Question> {
+  const attempt = (await db.in(QUIZ_ATTEMPT).one({ id })) ?? fail('not-found')
+  if (!attempt.drawn.includes(questionId)) return fail('not-found')
+  if (isOverAt(attempt, now)) return fail('attempt-over', 'It has ended; what is recorded now does not count any more.')
+  return known(questionsOf(await editionOf(db, attempt.quizId, attempt.edition)), questionId)
+}
+const isOverAt = ({ endedAt, endsAt: ends }: Pick<Attempt, 'endedAt' | 'endsAt'>, now: number): boolean =>
+  endedAt !== null || (ends !== null && ends <= now)
+
+/** Refuses a clip as an answer that has not come here for this attempt, not yet all of it, or is not what is asked for. */
+async function checkClip(db: Db, id: QuizAttemptId, questionId: QuestionId, answer: Answer | null, now: number): Promise<void> {
+  if (answer?.kind !== 'recorded') return
+  const question = await questionAsked(db, id, questionId, now)
+  const clip = await findClip(db, { kind: 'quiz-attempt', id }, answer.answer.clipId)
+  if (question.kind !== 'recorded' || !clip || clip.kind !== answer.answer.kind || !takesKind(question.ask, clip.kind))
+    fail('invalid', 'This is no reply that can be played here. Record or send it once more; your earlier answer is kept.')
+}
+
 /** Saves an answer where the attempt is open, the question is asked in it, and nobody has saved it since. $1 attempt, $2 question, $3 answer, $4 the
  * revision that was answered anew, $5 now, $6 milliseconds spent. */
 const SAVE = keepPlan(
@@ -102,12 +133,13 @@ type Saving = { questionId: QuestionId; answer: Answer | null; revision: number;
 export async function saveAnswer(parts: Parts, id: QuizAttemptId, saving: Saving, now: number): Promise<number> {
   const { database: db } = parts
   const { questionId, answer, revision, activeMs } = saving
+  await checkClip(db, id, questionId, answer, now)
   const json = answer === null ? null : JSON.stringify(answer)
   const saved = await db.one<{ revision: number }>(SAVE, [id, questionId, json, revision, new Date(now), activeMs])
   if (saved) return saved.revision
   const attempt = (await db.in(QUIZ_ATTEMPT).one({ id })) ?? fail('not-found')
   if (!attempt.drawn.includes(questionId)) return fail('not-found')
-  if (attempt.endedAt !== null || (attempt.endsAt !== null && attempt.endsAt <= now))
+  if (isOverAt(attempt, now))
     return fail('attempt-over', 'It has ended; this answer came too late and does not count. What was saved before counts.')
   const there = await db.in(QUIZ_ANSWER).one({ attemptId: id, questionId }, { only: ['answer', 'revision'] })
   // The same, sent again because the reply was lost: it is saved already.

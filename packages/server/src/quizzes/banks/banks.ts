@@ -5,7 +5,7 @@ import type { BankId, PersonId, QuizId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { fail } from '../../http'
 import { BANK } from '../model'
-import { checkBankPictures } from '../writing/pictures'
+import { checkBankFiles } from '../writing/checkFiles'
 import { testedSteps } from '../writing/testedSteps'
 
 /** Which quizzes draw from a bank: those whose draft does. */
@@ -44,7 +44,7 @@ export async function createBank(
   db: Db,
   { id, document, ownerId, now }: { id: BankId; document: BankDocument; ownerId: PersonId; now: number },
 ): Promise<void> {
-  await checkBankPictures(db, null, document.questions)
+  await checkBankFiles(db, null, document.questions)
   await db.in(BANK).insert({ id, ownerId, revision: 1, document, createdAt: now, changedAt: now, changedBy: ownerId })
 }
 
@@ -79,7 +79,7 @@ export async function saveBank(
 ): Promise<number> {
   return db.transaction(async (tx) => {
     const was = (await tx.in(BANK).one({ id }, { lock: true })) ?? fail('not-found')
-    await checkBankPictures(tx, id, document.questions)
+    await checkBankFiles(tx, id, document.questions)
     if (was.revision !== revision)
       fail('draft-moved-on', 'Somebody has changed this bank while it was open here. Copy what you wrote, and load it again.')
     await tx.in(BANK).update({ document, revision: revision + 1, changedAt: now, changedBy: by }, { id })

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto'
 import { quizItem } from '@jackdaw/core/items'
-import { picturesOf, questionsAsked, questionsOf, QuizEdition } from '@jackdaw/core/quizzes'
+import { clipsOf, picturesOf, questionsAsked, questionsOf, QuizEdition } from '@jackdaw/core/quizzes'
 import { canonicalJson, type PersonId, type QuizId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
-import { notePictureUse } from '../../files'
+import { noteClipUse, notePictureUse } from '../../files'
 import { fail } from '../../http'
 import { addEdition, EDITION, findEdition, ITEM, revisionOfEdition } from '../../items'
 import { QUIZ_POOL } from '../model'
@@ -46,7 +46,14 @@ export async function publishQuiz(
     ...{ mustReread: again, minutes: minutesFor(edition), parts: [], by, now },
   })
   await tx.in(QUIZ_POOL).insertAll(banks.map(({ bankId, revision: of }) => ({ quizId: id, edition: number, bankId, revision: of })))
-  await notePictureUse(tx, item, number, [...questionsOf(edition).values()].flatMap(picturesOf))
+  const questions = [...questionsOf(edition).values()]
+  await notePictureUse(tx, item, number, questions.flatMap(picturesOf))
+  await noteClipUse(
+    tx,
+    item,
+    number,
+    questions.flatMap(clipsOf).map((clip) => clip.id),
+  )
   return { number, isNew: true }
 }
 

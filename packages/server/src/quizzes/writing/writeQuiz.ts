@@ -7,7 +7,7 @@ import { ITEM } from '../../items'
 import { PERSON } from '../../people'
 import { QUIZ, type QuizRow } from '../model'
 import { banksOf, findingsWith } from './banksOf'
-import { checkQuizPictures } from './pictures'
+import { checkQuizFiles } from './checkFiles'
 
 /** A quiz that is there, held until the end of the transaction.
  * @throws `not-found` */
@@ -19,10 +19,10 @@ export const ownQuestions = ({ parts }: QuizDocument): Question[] =>
   parts.flatMap((part) => (part.part === 'question' ? [part.question] : []))
 
 /** Refuses a document that names what cannot be meant.
- * @param id the quiz whose pictures it may show; `null` for one that is still to be made
+ * @param id the quiz whose pictures and clips it may show; `null` for one that is still to be made
  * @param before what it said before: what it named then it may go on naming */
 async function check(db: Db, id: QuizId | null, document: QuizDocument, before: QuizDocument | null): Promise<void> {
-  await checkQuizPictures(db, id, ownQuestions(document))
+  await checkQuizFiles(db, id, ownQuestions(document))
   await checkPeople(db, 'body/document/tell', toldIn(document), before === null ? [] : toldIn(before))
   await checkPeople(db, 'body/document/graders/people', document.graders.people, before === null ? [] : gradersIn(before.graders))
   const { third } = document.graders

@@ -191,6 +191,8 @@ export async function validInput(
     quiz: [things.quiz],
     bank: [things.bank],
     'quiz-attempt': [things.quizAttempt],
+    clip: [things.clip],
+    captions: [things.captions],
     // In documents questions have ids of their own, each another one.
     ...(endpoint.path.includes(':questionId') ? { question: [things.question] } : {}),
     plan: [things.plan],

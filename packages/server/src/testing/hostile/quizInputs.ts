@@ -1,3 +1,4 @@
+import { BEEP } from './clipThings'
 import { asked, statement } from './quizThings'
 import { body, type Special } from './special'
 import type { Things } from './world'
@@ -12,6 +13,9 @@ const bankDocument = (things: Things, picture: string | null) => ({
   title: 'Doors',
   questions: [statement(things.question, 'Is it shut?', picture)],
 })
+
+const SHORT = { kind: 'sound', bytes: 44, durationMs: 1_000 }
+const SAID = { language: 'en', text: 'WEBVTT\n\n00:00.000 --> 00:00.050\nBeep' }
 
 /** What no schema can say of requests about quizzes. */
 export const QUIZ_INPUTS: Record<string, Special> = {
@@ -28,6 +32,17 @@ export const QUIZ_INPUTS: Record<string, Special> = {
   'put /api/quiz-attempts/:id/answers/:questionId': body(
     (sent) => void Object.assign(sent, { answer: { kind: 'true-false', answer: { value: true } }, revision: 0 }),
   ),
+  'post /api/quizzes/:id/clips': body((sent) => void Object.assign(sent, SHORT)),
+  'post /api/banks/:id/clips': body((sent) => void Object.assign(sent, SHORT)),
+  'post /api/quiz-attempts/:id/clips': body((sent, things) => void Object.assign(sent, { questionId: things.question, clip: SHORT })),
+  'post /api/quizzes/:id/clips/:clipId/captions': body((sent) => void Object.assign(sent, SAID)),
+  'post /api/banks/:id/clips/:clipId/captions': body((sent) => void Object.assign(sent, SAID)),
+  'get /quizzes/:id/editions/:edition/clips/:clipId': (_world, _things, input) => void (input.params['edition'] = '1'),
+  'head /api/clip-uploads/:id': (_world, _things, input) => void Object.assign(input.headers, { 'tus-resumable': '1.0.0' }),
+  'patch /api/clip-uploads/:id': (_world, _things, input) => {
+    input.bytes = Uint8Array.from(BEEP)
+    Object.assign(input.headers, { 'tus-resumable': '1.0.0', 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' })
+  },
   'post /api/quizzes/:id/questions/:questionId/amendment': body((sent) => void (sent['how'] = 'voided')),
   'put /api/quiz-attempts/:id/grades/:questionId': body((sent) => void (sent['points'] = { line: 2 })),
   'get /api/people/:id/quizzes/:quizId/attempts': (world, _things, input) => void (input.params['id'] = world.company.people.staff),

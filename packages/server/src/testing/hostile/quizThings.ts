@@ -5,13 +5,22 @@ import type { BankId, PersonId, PictureId, QuestionId, QuizId } from '@jackdaw/c
 import { nanoid } from 'nanoid'
 import { adoptPicture, type PictureContent } from '../../files'
 import { BANK_PICTURE } from '../../quizzes/model'
+import { aClip, noClip, type ClipThings } from './clipThings'
 import { aQuiz, START, type Company, type TestServer, type Who } from '../testServer'
 
-/** A quiz and a bank with their pictures, and an attempt at the quiz. */
-export type QuizThings = { quiz: string; quizPicture: string; bank: string; bankPicture: string; quizAttempt: string; question: string }
+/** A quiz and a bank with their pictures, an attempt at the quiz, and a clip of what is asked about. */
+export type QuizThings = ClipThings & {
+  quiz: string
+  quizPicture: string
+  bank: string
+  bankPicture: string
+  quizAttempt: string
+  question: string
+}
 /** Nothing of the kind. */
 export const noQuiz = (): QuizThings => ({
   ...{ quiz: nanoid(), quizPicture: nanoid(), bank: nanoid(), bankPicture: nanoid(), quizAttempt: nanoid(), question: nanoid() },
+  ...noClip(),
 })
 
 /** A statement that is true. @param picture shown under it */
@@ -28,7 +37,12 @@ const reply = (id: string, words: string, picture: string): Question => ({
   ...statement(id, words, picture),
   ...{ kind: 'written', ask: { mostCharacters: 500 }, key: { words, criteria: [{ id: 'line', words, most: 4 }] } },
 })
-type Attempt = { owner: Who; by: string; ended: boolean; judgedBy: PersonId | null }
+/** One that is recorded. */
+const recordedReply = (id: string, words: string, picture: string): Question => ({
+  ...statement(id, words, picture),
+  ...{ kind: 'recorded', ask: { by: 'either', mostSeconds: 900 }, key: { words, criteria: [{ id: 'line', words, most: 4 }] } },
+})
+type Attempt = { owner: Who; by: string; ended: boolean; judgedBy: PersonId | null; path: string }
 /** The attempt that an endpoint is about: of whoever calls, of somebody else where it stands in the records, and one that the caller is to judge. */
 export function attemptFor(path: string, caller: string, { people }: Company): Attempt {
   const isJudging = /\/(judging|grades)/.test(path)
@@ -39,16 +53,17 @@ export function attemptFor(path: string, caller: string, { people }: Company): A
     by: own ? caller : isJudging ? other : people.staff,
     ended: !own,
     judgedBy: isJudging ? (caller as PersonId) : null,
+    path,
   }
 }
 
-type Making = Omit<Attempt, 'judgedBy'> & { judgedBy?: PersonId | null; title?: string; stored: PictureContent }
+type Making = Omit<Attempt, 'judgedBy' | 'path'> & { judgedBy?: PersonId | null; path?: string; title?: string; stored: PictureContent }
 /** Makes a published quiz with a picture, given to the team, a bank with one, and has somebody begin an attempt; `ended`: it is handed in, too;
  * `judgedBy`: what they reply is to be judged by that person. */
 export async function aQuizTaken(
   server: TestServer,
   company: Company,
-  { owner, by, ended, judgedBy = null, title, stored }: Making,
+  { owner, by, ended, judgedBy = null, path = '', title, stored }: Making,
 ): Promise<QuizThings> {
   const { services, parts } = server
   const { database } = parts
@@ -57,8 +72,10 @@ export async function aQuizTaken(
   const { quizPicture, bank, bankPicture, question } = noQuiz()
   const quiz = await aQuiz(server, company, owner, { title: words, parts: [] }, { published: false })
   await adoptPicture(database, stored, { id: quizPicture as PictureId, item: quizItem(quiz), by: ownerId, now: START })
-  const asks = judgedBy === null ? statement(question, words, quizPicture) : reply(question, words, quizPicture)
-  const graders = { people: judgedBy === null ? [] : [judgedBy], two: false, third: null }
+  const recorded = path === '/api/quiz-attempts/:id/clips'
+  const ask = recorded ? recordedReply : judgedBy === null ? statement : reply
+  const asks = ask(question, words, quizPicture)
+  const graders = { people: judgedBy === null ? (recorded ? [company.people.manager] : []) : [judgedBy], two: false, third: null }
   const document = { ...(await documentOf(server, quiz)), parts: [...asked(asks)], graders }
   await services.saveQuiz(quiz, 1, document, ownerId, START)
   await services.publishQuiz(quiz, 2, company.people.lead, START)
@@ -76,7 +93,8 @@ export async function aQuizTaken(
   if (judgedBy !== null)
     await services.answerQuestion(quizAttempt, question as QuestionId, { kind: 'written', answer: { words: 'So.' } }, 1, START)
   if (ended) await services.handInQuiz(quizAttempt, START)
-  return { quiz, quizPicture, bank, bankPicture, quizAttempt, question }
+  const clip = await aClip(server, path, { quiz, bank, quizAttempt }, path.includes('clip-uploads') ? (by as PersonId) : ownerId)
+  return { quiz, quizPicture, bank, bankPicture, quizAttempt, question, ...clip }
 }
 const documentOf = async (server: TestServer, quiz: QuizId) =>
   (await server.parts.database.one<{ document: Parameters<typeof server.services.addQuiz>[0]['document'] }>(

@@ -58,10 +58,11 @@ function trusted(endpoint: Endpoint): CallerName[] {
 /** Sessions and pairings that end with the request. */
 const ends = (endpoint: Endpoint): boolean =>
   ['delete /api/session', 'delete /api/recorder/pairing', 'post /api/session'].includes(nameOf(endpoint))
-const writes = ({ method }: Endpoint): boolean => method !== 'get'
+const writes = ({ method }: Endpoint): boolean => method !== 'get' && method !== 'head'
 
 /** Whether a refusal is one that the endpoint declares, and says what it has to say. */
 function faultOfRefusal(endpoint: Endpoint, answer: Answer): string | null {
+  if (endpoint.method === 'head' && answer.text === '') return null
   if (!answer.type.startsWith('application/problem+json')) return `answers ${answer.status} as ${answer.type || 'nothing'}`
   const problem = Problem.safeParse(JSON.parse(answer.text))
   if (!problem.success) return `answers ${answer.status} without a problem`
@@ -228,6 +229,8 @@ const MUST_REFUSE = new Set([
   'check-in',
   'quiz',
   'quiz-attempt',
+  'clip',
+  'captions',
   'picture',
   'attempt',
   'recording',

@@ -256,7 +256,7 @@ export class HostileWorld {
         })
       : {}
     const quizOf = attemptFor(path, this.personOf(caller), this.company)
-    const isQuiz = /quiz|bank/.test(path)
+    const isQuiz = /quiz|bank|clip/.test(path)
     return {
       ...made,
       ...task,
@@ -344,7 +344,7 @@ export class HostileWorld {
       'hand-in': task.handIn,
       'check-in': await aCheckInOf(this.server, this.company, theirs.by, CANARY),
       quiz: quiz.quiz,
-      question: quiz.question,
+      ...{ question: quiz.question, clip: quiz.clip, captions: quiz.captions },
       'quiz-attempt': quiz.quizAttempt,
       step: guide.steps[0]!,
       section: guide.section,

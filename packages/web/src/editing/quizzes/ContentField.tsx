@@ -1,13 +1,15 @@
-import { isBlank, QUIZ_LIMITS, type Content } from '@jackdaw/core/quizzes'
+import { clipsIn, isBlank, QUIZ_LIMITS, withClips, type Content } from '@jackdaw/core/quizzes'
 import { EditorContent, useEditorState, type Editor } from '@tiptap/react'
-import { Bold, ImagePlus, Italic, Link2, List, ListOrdered } from 'lucide-react'
+import { Bold, Clapperboard, ImagePlus, Italic, Link2, List, ListOrdered } from 'lucide-react'
 import { useEffect, useRef, useState, type ReactNode } from 'react'
 import { RichTextView } from '../../guides/RichTextView'
 import { Failed, IconButton, TextField, Button } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { LinkForm } from '../text/LinkForm'
 import { useWrittenText } from '../text/useWrittenText'
-import { usePicturesHere } from './picturesHere'
+import { AddClip } from './clips/AddClip'
+import { ClipFields } from './clips/ClipFields'
+import { useFilesHere } from './filesHere'
 
 type Props = {
   label: string
@@ -18,15 +20,19 @@ type Props = {
   onChange: (content: Content) => void
 }
 
-/** Rich text with pictures under it, written where it stands. Only the field in which somebody writes has an editor. */
+/** Rich text with pictures, sound and video under it, written where it stands. Only the field in which somebody writes has an editor. */
 export function ContentField({ label, placeholder, content, large = false, onChange }: Props) {
   const [writes, setWrites] = useState(false)
+  const [adds, setAdds] = useState(false)
+  const now = useRef(content)
+  now.current = content
   const { text, pictures } = content
+  const clips = clipsIn(content)
   const box = `border border-edge bg-sheet px-3 ${large ? 'min-h-16 py-2' : 'min-h-10 py-1'}`
   return (
     <div className="min-w-0 grow space-y-2">
       {writes ? (
-        <Writing {...{ label, content, box, onChange }} onLeave={() => setWrites(false)} />
+        <Writing {...{ label, content, box, onChange }} onAddClip={() => setAdds(true)} onLeave={() => setWrites(false)} />
       ) : (
         <div
           role="textbox"
@@ -52,6 +58,37 @@ export function ContentField({ label, placeholder, content, large = false, onCha
           onRemove={() => onChange({ ...content, pictures: pictures.filter((_, at) => at !== n) })}
         />
       ))}
+      {clips.map((clip, n) => (
+        <ClipFields
+          key={clip.id}
+          clip={clip}
+          onChange={(next) =>
+            onChange(
+              withClips(
+                content,
+                clips.map((each, at) => (at === n ? next : each)),
+              ),
+            )
+          }
+          onRemove={() =>
+            onChange(
+              withClips(
+                content,
+                clips.filter((_, at) => at !== n),
+              ),
+            )
+          }
+        />
+      ))}
+      {adds && (
+        <AddClip
+          onClose={() => setAdds(false)}
+          onAdd={(clip) => {
+            onChange(withClips(now.current, [...clipsIn(now.current), clip]))
+            setAdds(false)
+          }}
+        />
+      )}
     </div>
   )
 }
@@ -61,8 +98,9 @@ function Writing({
   content,
   box,
   onChange,
+  onAddClip,
   onLeave,
-}: Pick<Props, 'label' | 'content' | 'onChange'> & { box: string; onLeave: () => void }) {
+}: Pick<Props, 'label' | 'content' | 'onChange'> & { box: string; onAddClip: () => void; onLeave: () => void }) {
   const now = useRef(content)
   now.current = content
   const editor = useWrittenText({
@@ -76,7 +114,7 @@ function Writing({
   }, [editor])
   return (
     <div className="relative">
-      <Tools {...{ editor, content, onChange }} />
+      <Tools {...{ editor, content, onChange, onAddClip }} />
       <EditorContent editor={editor} />
     </div>
   )
@@ -85,9 +123,11 @@ function Writing({
 const MARKED = ['bold', 'italic', 'bulletList', 'orderedList', 'link'] as const
 
 /** What sets words off, and what is put beside them. */
-function Tools({ editor, content, onChange }: { editor: Editor | null } & Pick<Props, 'content' | 'onChange'>) {
+type ToolsProps = { editor: Editor | null; onAddClip: () => void } & Pick<Props, 'content' | 'onChange'>
+function Tools({ editor, content, onChange, onAddClip }: ToolsProps) {
   const { t } = useTexts()
   const [linking, setLinking] = useState(false)
+  const full = clipsIn(content).length >= QUIZ_LIMITS.clips
   const active = useEditorState({ editor, selector: ({ editor: now }) => MARKED.map((name) => now?.isActive(name) ?? false) })
   const tool = (n: number, name: string, icon: ReactNode, run: (at: Editor) => void) => (
     <IconButton
@@ -114,6 +154,14 @@ function Tools({ editor, content, onChange }: { editor: Editor | null } & Pick<P
       {tool(3, t('List with numbers'), <ListOrdered size={17} aria-hidden />, (at) => at.chain().focus().toggleOrderedList().run())}
       {tool(4, t('Link'), <Link2 size={17} aria-hidden />, () => setLinking((is) => !is))}
       <AddPicture {...{ content, onChange }} />
+      <IconButton
+        name={full ? t('{{most}} of them are the most here', { most: QUIZ_LIMITS.clips }) : t('Add sound or video')}
+        disabled={full}
+        onPointerDown={(event) => event.preventDefault()}
+        onClick={onAddClip}
+      >
+        <Clapperboard size={17} aria-hidden />
+      </IconButton>
       {linking && editor && <LinkForm editor={editor} guide={null} onClose={() => setLinking(false)} />}
     </div>
   )
@@ -122,7 +170,7 @@ function Tools({ editor, content, onChange }: { editor: Editor | null } & Pick<P
 /** Adds a picture under the words. */
 function AddPicture({ content, onChange }: Pick<Props, 'content' | 'onChange'>) {
   const { t } = useTexts()
-  const { add } = usePicturesHere()
+  const { add } = useFilesHere()
   const input = useRef<HTMLInputElement>(null)
   const now = useRef(content)
   now.current = content
@@ -169,10 +217,10 @@ function AddPicture({ content, onChange }: Pick<Props, 'content' | 'onChange'>) 
 
 function PictureShown({ id, alt, onAlt, onRemove }: Content['pictures'][number] & { onAlt: (alt: string) => void; onRemove: () => void }) {
   const { t } = useTexts()
-  const { source } = usePicturesHere()
+  const { source } = useFilesHere()
   return (
     <div className="flex flex-wrap gap-3 items-end">
-      <img src={source(id)} alt={alt} className="max-h-40 max-w-60 border border-hair bg-page" />
+      <img src={source.picture(id)} alt={alt} className="max-h-40 max-w-60 border border-hair bg-page" />
       <div className="grow max-w-sm">
         <TextField
           label={t('What it shows')}

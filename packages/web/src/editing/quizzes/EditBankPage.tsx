@@ -1,11 +1,11 @@
 import type { getBank } from '@jackdaw/contracts/quizzes'
-import { getBankPicture } from '@jackdaw/contracts/quizzes'
-import { addressOf, type ResponseOf } from '@jackdaw/contracts/endpoint'
+import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import { BankDocument, copyOf, newQuestion, QUIZ_LIMITS, type Question } from '@jackdaw/core/quizzes'
-import type { BankId, PictureId } from '@jackdaw/core/shared'
+import type { BankId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
+import { useMemo } from 'react'
 import { difficultyName, kindName } from '../../quizzes/kindNames'
-import { useAddBankPicture, useArchiveBank, useBank, useSaveBank } from '../../quizzes/queries'
+import { useArchiveBank, useBank, useSaveBank } from '../../quizzes/queries'
 import { Button, Failed, Loaded, Message, TextField, TextLink, TitleLine } from '../../ui'
 import { useKeys } from '../../ui/keys/useKeys'
 import { useIds } from '../../ui/search/useIds'
@@ -15,7 +15,8 @@ import { aboutQuestion } from './aboutQuestion'
 import { AddQuestion } from './AddQuestion'
 import { Bench } from './Bench'
 import { InAndOut } from './InAndOut'
-import { PicturesOf } from './picturesHere'
+import { FilesOf } from './filesHere'
+import { filesOfBank } from './filesOfQuiz'
 import { QuestionFacts } from './QuestionFacts'
 import { QuestionSheet } from './QuestionSheet'
 import { QuizRuler, type QuizMark } from './QuizRuler'
@@ -36,16 +37,12 @@ function EditBank({ bank }: { bank: Bank }) {
   const writing = useSavedAsYouGo({ revision: bank.revision, document: bank.document }, BankDocument, (state) => save.mutateAsync(state))
   const { document } = writing
   const change = (next: BankDocument) => void (bank.mayEdit && writing.change(next))
-  const add = useAddBankPicture(bank.id)
   const list = useSelectedOf<Question>(document.questions, (questions) => change({ ...document, questions }))
   const { here } = list
   useKeys({ undo: writing.undo })
-  const pictures = {
-    source: (pictureId: PictureId) => addressOf(getBankPicture, { id: bank.id, pictureId }),
-    add: (file: File) => add.mutateAsync(file),
-  }
+  const files = useMemo(() => filesOfBank(bank.id), [bank.id])
   return (
-    <PicturesOf value={pictures}>
+    <FilesOf value={files}>
       <Head {...{ bank, writing }} />
       {writing.error != null && <Failed error={writing.error} />}
       <Bench
@@ -70,7 +67,7 @@ function EditBank({ bank }: { bank: Bank }) {
         }
         facts={here && <QuestionFacts key={here.id} question={here} tested={bank.tested} onChange={list.put} />}
       />
-    </PicturesOf>
+    </FilesOf>
   )
 }
 

@@ -1,13 +1,12 @@
 import type { BankRow } from '@jackdaw/contracts/quizzes'
-import { getQuizDraftPicture } from '@jackdaw/contracts/quizzes'
-import { addressOf } from '@jackdaw/contracts/endpoint'
 import { quizItem } from '@jackdaw/core/items'
 import { copyOf, newQuestion, QUIZ_LIMITS, questionsAsked, type QuizPart } from '@jackdaw/core/quizzes'
-import type { PictureId, QuizId } from '@jackdaw/core/shared'
+import type { QuizId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
+import { useMemo } from 'react'
 import { recordsOf } from '../../items'
 import { kindName } from '../../quizzes/kindNames'
-import { useAddQuizPicture, useArchiveQuiz, useBanks, useQuizDraft } from '../../quizzes/queries'
+import { useArchiveQuiz, useBanks, useQuizDraft } from '../../quizzes/queries'
 import { Button, ButtonLink, Failed, Loaded, TitleLine } from '../../ui'
 import { useKeys } from '../../ui/keys/useKeys'
 import { useIds } from '../../ui/search/useIds'
@@ -17,7 +16,8 @@ import { AddQuestion } from './AddQuestion'
 import { Bench } from './Bench'
 import { DrawSheet } from './DrawSheet'
 import { InAndOut } from './InAndOut'
-import { PicturesOf } from './picturesHere'
+import { FilesOf } from './filesHere'
+import { filesOfQuiz } from './filesOfQuiz'
 import { PublishQuiz } from './PublishQuiz'
 import { QuestionFacts } from './QuestionFacts'
 import { QuestionSheet } from './QuestionSheet'
@@ -58,16 +58,12 @@ function EditQuiz({ draft }: { draft: QuizDraft }) {
   const writing = useQuizWriting(draft)
   const { document, change } = writing
   const banks = useBanks().data ?? []
-  const add = useAddQuizPicture(draft.id)
   const list = useSelectedOf<QuizPart>(document.parts, (parts) => change({ ...document, parts }))
   const { here, put } = list
   useKeys({ undo: writing.undo })
-  const pictures = {
-    source: (pictureId: PictureId) => addressOf(getQuizDraftPicture, { id: draft.id, pictureId }),
-    add: (file: File) => add.mutateAsync(file),
-  }
+  const files = useMemo(() => filesOfQuiz(draft.id), [draft.id])
   return (
-    <PicturesOf value={pictures}>
+    <FilesOf value={files}>
       <Head {...{ draft, writing }} />
       {writing.error != null && <Failed error={writing.error} />}
       <Bench
@@ -93,7 +89,7 @@ function EditQuiz({ draft }: { draft: QuizDraft }) {
           </>
         }
       />
-    </PicturesOf>
+    </FilesOf>
   )
 }
 

@@ -7,11 +7,12 @@ import { Button, Failed, Message, Radios } from '../../ui'
 import { Dialog } from '../../ui/over/Dialog'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { packed, sizeOfPicture } from './packageFiles'
-import { usePicturesHere } from './picturesHere'
+import { useFilesHere } from './filesHere'
 
 const lostWords = (t: Texts['t']): Record<LostKind, string> => ({
   kind: t('the question itself: a place on a picture'),
   pictures: t('its pictures'),
+  clips: t('its sound and video'),
   formatting: t('words that are set off, lists and links'),
   paragraphs: t('the paragraphs of its answers, which become one'),
   steps: t('the steps that it tests'),
@@ -44,14 +45,14 @@ async function fetched(ids: readonly PictureId[], source: (id: PictureId) => str
 
 /** The questions in one of the forms; of a package only once its pictures are there. */
 function useSaved(questions: readonly Question[], name: string, form: Form) {
-  const { source } = usePicturesHere()
+  const { source } = useFilesHere()
   const ids = useMemo(() => [...new Set(questions.flatMap(picturesOf))], [questions])
   const pictures = useQuery({
     queryKey: ['package-pictures', ids],
     enabled: form === 'package',
     gcTime: 0,
     staleTime: Infinity,
-    queryFn: ({ signal }) => fetched(ids, source, signal),
+    queryFn: ({ signal }) => fetched(ids, source.picture, signal),
   })
   const saved = useMemo((): Saved | null => {
     if (form === 'plain') {

@@ -9,7 +9,7 @@ import { Dialog } from '../../ui/over/Dialog'
 import { useTexts } from '../../ui/words/texts'
 import { Faults } from './Faults'
 import { filesIn, NoPackage, sizeOfPicture } from './packageFiles'
-import { usePicturesHere } from './picturesHere'
+import { useFilesHere } from './filesHere'
 
 const PICTURE_TYPES: Readonly<Record<string, string>> = {
   ...{ png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', gif: 'image/gif', webp: 'image/webp' },
@@ -39,7 +39,7 @@ async function opened(file: File, room: number): Promise<Opened> {
  * @param room how many more there may be */
 export function TakeInPackage({ room, onTake, onClose }: { room: number; onTake: (questions: Question[]) => void; onClose: () => void }) {
   const { t } = useTexts()
-  const here = usePicturesHere()
+  const here = useFilesHere()
   const file = useRef<HTMLInputElement>(null)
   const open = useMutation({ mutationFn: (chosen: File) => opened(chosen, room) })
   const take = useMutation({

@@ -1,5 +1,4 @@
-import { getBank, getBankPicture, getQuizDraftPicture } from '@jackdaw/contracts/quizzes'
-import { addressOf } from '@jackdaw/contracts/endpoint'
+import { getBank } from '@jackdaw/contracts/quizzes'
 import {
   askedOf,
   drawQuestions,
@@ -17,14 +16,17 @@ import type { BankId, QuestionId, QuizId } from '@jackdaw/core/shared'
 import { useQueries } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { call } from '../../api'
-import { ContentView, type PictureSource } from '../../quizzes/ContentView'
+import { ContentView, type FileSource } from '../../quizzes/ContentView'
 import { useQuizDraft } from '../../quizzes/queries'
 import { RightAnswer } from '../../quizzes/RightAnswer'
 import { AnswerTo } from '../../quizzes/taking/answers/AnswerTo'
+import { RepliesTo } from '../../quizzes/taking/replies/repliesHere'
 import { VerdictMark } from '../../quizzes/verdictWords'
 import { Button, ButtonLink, Failed, Loaded, Message, TitleLine } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
+import { sourceOfBank, sourceOfDraft } from './filesOfQuiz'
+import { useTriedReplies } from './useTriedReplies'
 import type { QuizDraft } from './useQuizWriting'
 
 /** An author tries what stands in the draft, with the questions that a draw brings. It is marked here: who writes the answers may see them. Nothing of it
@@ -59,9 +61,9 @@ function WithBanks({ draft }: { draft: QuizDraft }) {
 }
 
 type Pools = QuizEdition['pools']
-type Tried = { question: Question; source: PictureSource }
+type Tried = { question: Question; source: FileSource }
 
-/** The questions of one draw that are finished, and where the pictures of each are. */
+/** The questions of one draw that are finished, and where the files of each are. */
 function useDraw(draft: QuizDraft, pools: Pools, seed: number): { tried: Tried[]; unfinished: number } {
   return useMemo(() => {
     const drawn = drawQuestions({ document: draft.document, pools }, seed, new Map())
@@ -73,10 +75,7 @@ function useDraw(draft: QuizDraft, pools: Pools, seed: number): { tried: Tried[]
         const bankId = bankOf.get(question.id)
         return {
           question,
-          source: (pictureId) =>
-            bankId === undefined
-              ? addressOf(getQuizDraftPicture, { id: draft.id, pictureId })
-              : addressOf(getBankPicture, { id: bankId, pictureId }),
+          source: bankId === undefined ? sourceOfDraft(draft.id) : sourceOfBank(bankId),
         }
       }),
     }
@@ -181,6 +180,7 @@ type TriedProps = Tried & {
 }
 function TriedQuestion({ question, source, number, seed, order, answer, mark, onAnswer }: TriedProps) {
   const { t } = useTexts()
+  const { replies, source: here } = useTriedReplies(source, (given) => onAnswer({ kind: 'recorded', answer: given }))
   const asked = useMemo(() => askedOf(question, { answerOrder: order }, seed), [question, order, seed])
   return (
     <li className="border-b border-hair py-6 space-y-4">
@@ -189,7 +189,9 @@ function TriedQuestion({ question, source, number, seed, order, answer, mark, on
         {mark && <VerdictMark verdict={mark.verdict} />}
       </div>
       <ContentView content={question.prompt} source={source} className="text-lg" />
-      <AnswerTo question={asked} answer={answer} disabled={mark !== null} source={source} onAnswer={onAnswer} />
+      <RepliesTo value={replies}>
+        <AnswerTo question={asked} answer={answer} disabled={mark !== null} source={here} onAnswer={onAnswer} />
+      </RepliesTo>
       {mark && (
         <div className="border-l-4 border-moss pl-4 space-y-2">
           {kindOf(question.kind).judgedBy === 'rules' && (

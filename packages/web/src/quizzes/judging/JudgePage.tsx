@@ -1,11 +1,10 @@
-import { getAttemptPicture } from '@jackdaw/contracts/attempts'
-import { addressOf } from '@jackdaw/contracts/endpoint'
 import type { JudgedReply } from '@jackdaw/contracts/judging'
-import type { PictureId, QuizAttemptId } from '@jackdaw/core/shared'
+import type { QuizAttemptId } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { ButtonLink, Loaded, Message, momentOf, TextButton, TitleLine } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
+import { attemptFiles } from '../attemptFiles'
 import { ContentView } from '../ContentView'
 import { useJudging } from '../queries'
 import { AnswerTo } from '../taking/answers/AnswerTo'
@@ -62,7 +61,7 @@ const hasGiven = ({ turn, apart, grades }: JudgedReply): boolean => turn && apar
 function Reply({ id, reply, n, name }: { id: QuizAttemptId; reply: JudgedReply; n: number; name: string }) {
   const { t } = useTexts()
   const { question, answer, turn, settled, most, apart, grades, rubric } = reply
-  const source = (pictureId: PictureId) => addressOf(getAttemptPicture, { id, pictureId })
+  const source = attemptFiles(id)
   const [changes, setChanges] = useState(false)
   const given = hasGiven(reply) && !changes
   const shown = apart !== null || !turn || given

@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router'
 import { Button, ButtonLink, Failed, lengthOf, Message, momentOf, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { whyNot } from '../beginWords'
-import { ContentView, type PictureSource } from '../ContentView'
+import { ContentView, type FileSource } from '../ContentView'
 import { useBeginAttempt } from '../queries'
 import { RightAnswer } from '../RightAnswer'
 import { VerdictMark } from '../verdictWords'
@@ -21,7 +21,7 @@ const putRightWords = (t: Texts['t']): Record<PutRight['change'], string> => ({
 })
 
 /** What came of an attempt, as far as its author has it told, and what can be done next. */
-export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; result: Result; source: PictureSource }) {
+export function ResultView({ attempt, result, source }: { attempt: QuizAttempt; result: Result; source: FileSource }) {
   return (
     <main id="main" className="min-h-dvh bg-sheet px-4 md:px-10 py-8">
       <title>{`${attempt.title} – Jackdaw`}</title>
@@ -42,7 +42,7 @@ export function ResultShown({
 }: {
   attempt: QuizAttempt
   result: Result
-  source: PictureSource
+  source: FileSource
   level: 'h1' | 'h2'
   next: ReactNode
 }) {
@@ -167,7 +167,7 @@ function Next({ attempt: { attemptId, quizId }, result }: { attempt: QuizAttempt
   )
 }
 
-type Shown = { attempt: QuizAttempt; said: readonly SaidOfReply[]; source: PictureSource }
+type Shown = { attempt: QuizAttempt; said: readonly SaidOfReply[]; source: FileSource }
 /** What those who judged a reply said about it. */
 function Said({ said, question }: { said: readonly SaidOfReply[]; question: AskedQuestion }) {
   const { t } = useTexts()

@@ -1,7 +1,7 @@
 import type { AskedQuestion } from '@jackdaw/core/quizzes'
 import { Button, Message } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
-import type { PictureSource } from '../ContentView'
+import type { FileSource } from '../ContentView'
 import { AnswerTo } from './answers/AnswerTo'
 import type { AnswerState } from './answerState'
 
@@ -14,7 +14,7 @@ export function SavingLine({
 }: {
   state: AnswerState | undefined
   question: AskedQuestion
-  source: PictureSource
+  source: FileSource
   onChoose: (which: 'mine' | 'theirs') => void
 }) {
   const { t } = useTexts()

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { richTextOf } from '../../../guides'
-import { seededIds, type NewId, type PictureId } from '../../../shared'
+import { cutTo, seededIds, type NewId, type PictureId } from '../../../shared'
 import { contentOf, wordsOf, type Content } from '../../questions/content'
 import type { Question } from '../../questions/question'
-import { picturesOf, withPictures } from '../../pictures'
+import { picturesOf, withPictures } from '../../shownFiles'
 import { optionsOf, questionOf } from '../../testing'
 import { readQti, type ReadQti } from './readQti'
 import { writeQti, type QtiPicture } from './writeQti'
@@ -120,6 +120,9 @@ const EVERY: Question[] = [
     { words: 'It may be short.\nNobody is perfect.', criteria: [{ id: 'line-1', words: 'Says why: first', most: 4 }] },
     more,
   ),
+  ...(['sound', 'video', 'either'] as const).map((by) =>
+    questionOf('recorded', { by, mostSeconds: 90 }, { words: '', criteria: [{ id: 'line-1', words: 'Shows it', most: 2 }] }, more),
+  ),
 ]
 
 describe('a package of QTI 2.1', () => {
@@ -152,7 +155,7 @@ describe('a package of QTI 2.1', () => {
       .filter(Boolean)
     fc.assert(
       fc.property(word, word, word, word, fc.integer({ min: 1, max: 20 }), (prompt, right, wrong, tag, points) => {
-        const said = { prompt: contentOf(prompt), explanation: contentOf(wrong), tags: [tag.slice(0, 40).trim()].filter(Boolean), points }
+        const said = { prompt: contentOf(prompt), explanation: contentOf(wrong), tags: [cutTo(tag, 40).trim()].filter(Boolean), points }
         const all = [
           questionOf('one', { options: optionsOf(right, wrong) }, { right: 'option-a' }, said),
           questionOf('text', {}, { accepted: [right], slips: 0, sameCase: false }, said),

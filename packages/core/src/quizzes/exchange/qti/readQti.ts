@@ -1,5 +1,5 @@
 import { blocksOf, type PictureRef } from '../../../exchange'
-import { type NewId, type PictureId, type QuestionId } from '../../../shared'
+import { cutTo, type NewId, type PictureId, type QuestionId } from '../../../shared'
 import { QUIZ_LIMITS } from '../../limits'
 import { contentOf, isBlank, type Content } from '../../questions/content'
 import { Question, type Difficulty } from '../../questions/question'
@@ -38,7 +38,7 @@ function contentIn(nodes: readonly QtiNode[], { file, newId, pictures }: Reading
   const shown = refs.slice(0, QUIZ_LIMITS.pictures).map(({ path, alt }) => {
     const id = newId<PictureId>()
     pictures.set(id, resolved(file, path))
-    return { id, alt: alt.slice(0, QUIZ_LIMITS.alt) }
+    return { id, alt: cutTo(alt, QUIZ_LIMITS.alt) }
   })
   return { text: text.content.length > 0 ? text : contentOf().text, pictures: shown }
 }
@@ -114,7 +114,7 @@ function behind(item: QtiNode, interaction: QtiNode): string {
   const [around] = elementsIn(item, () => true).filter((each) => each.children?.includes(interaction))
   const at = around?.children?.indexOf(interaction) ?? -1
   const rest = around?.children?.slice(at + 1) ?? []
-  return wordsIn({ type: 'tag', children: rest }).slice(0, QUIZ_LIMITS.unit)
+  return cutTo(wordsIn({ type: 'tag', children: rest }), QUIZ_LIMITS.unit)
 }
 function typed(item: QtiNode, interaction: QtiNode, declared: Declared): Body {
   const { baseType, entries, right } = declared
@@ -137,33 +137,44 @@ function typed(item: QtiNode, interaction: QtiNode, declared: Declared): Body {
     kind: 'text',
     ask: {},
     key: {
-      accepted: accepted.slice(0, QUIZ_LIMITS.accepted).map((each) => each.slice(0, QUIZ_LIMITS.spelling)),
+      accepted: accepted.slice(0, QUIZ_LIMITS.accepted).map((each) => cutTo(each, QUIZ_LIMITS.spelling)),
       slips: 0,
       sameCase: entries.some(({ sameCase }) => sameCase),
     },
   }
 }
 const CRITERION = /^(\d{1,3})\s*:\s*(.*)$/
-/** A reply, with what those who judge it are told. */
-function written(item: QtiNode, interaction: QtiNode, { newId }: Reading): Body {
+/** What those who judge a reply are told. */
+function rubricIn(item: QtiNode, newId: NewId) {
   const rubrics = elementsIn(item, (name) => name === 'rubricBlock').filter((each) => /scorer/.test(attributeOf(each, 'view')))
   const entries = rubrics.flatMap((rubric) => elementsIn(rubric, (name) => name === 'li')).map(wordsIn)
   const criteria = entries.flatMap((entry) => {
     const [, most = '', line = ''] = CRITERION.exec(entry) ?? []
     return most === ''
       ? []
-      : [{ id: newId<string>(), words: line.slice(0, QUIZ_LIMITS.criterion), most: clamped(Number(most), 1, QUIZ_LIMITS.points) }]
+      : [{ id: newId<string>(), words: cutTo(line, QUIZ_LIMITS.criterion), most: clamped(Number(most), 1, QUIZ_LIMITS.points) }]
   })
   const paragraphs = rubrics.flatMap((rubric) => elementsIn(rubric, (name) => name === 'p')).map(wordsIn)
   const others = entries.filter((entry) => !CRITERION.test(entry))
   return {
-    kind: 'written',
-    ask: { mostCharacters: clamped(Number(attributeOf(interaction, 'expectedLength')) || 2_000, 50, QUIZ_LIMITS.reply) },
-    key: {
-      words: [...paragraphs, ...others].filter(Boolean).join('\n').slice(0, QUIZ_LIMITS.words),
-      criteria: criteria.slice(0, QUIZ_LIMITS.criteria),
-    },
+    words: cutTo([...paragraphs, ...others].filter(Boolean).join('\n'), QUIZ_LIMITS.words),
+    criteria: criteria.slice(0, QUIZ_LIMITS.criteria),
   }
+}
+/** A reply in words. */
+const written = (item: QtiNode, interaction: QtiNode, { newId }: Reading): Body => ({
+  kind: 'written',
+  ask: { mostCharacters: clamped(Number(attributeOf(interaction, 'expectedLength')) || 2_000, 50, QUIZ_LIMITS.reply) },
+  key: rubricIn(item, newId),
+})
+/** A reply by sound or video; where other files are asked for, it is none of ours. */
+function recorded(item: QtiNode, interaction: QtiNode, { newId }: Reading): Body | NotRead {
+  const type = attributeOf(interaction, 'type')
+  const [, media = ''] = /^(audio|video)\//.exec(type) ?? []
+  if (type !== '' && media === '') return notRead('A file is asked for that is neither sound nor video. It is left out.')
+  const seconds = Number(/(?:^|\s)seconds-(\d{1,5})(?:\s|$)/.exec(attributeOf(interaction, 'class'))?.[1] ?? 180)
+  const by = media === 'audio' ? 'sound' : media === 'video' ? 'video' : 'either'
+  return { kind: 'recorded', ask: { by, mostSeconds: clamped(seconds, 10, QUIZ_LIMITS.replySeconds) }, key: rubricIn(item, newId) }
 }
 const clamped = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, Math.round(value)))
 
@@ -193,7 +204,7 @@ function pointed(interaction: QtiNode, declared: Declared, { file, newId, sizeOf
     const [right, bottom] = [within(rectangle[2], size.widthPx), within(rectangle[3], size.heightPx)]
     return [{ id: newId<string>(), x: left, y: top, width: share(right - left), height: share(bottom - top) }]
   })
-  const alt = (wordsIn(object) || attributeOf(object, 'alt')).slice(0, QUIZ_LIMITS.alt)
+  const alt = cutTo(wordsIn(object) || attributeOf(object, 'alt'), QUIZ_LIMITS.alt)
   return { kind: 'place', ask: { picture: { id, alt } }, key: { areas: areas.slice(0, QUIZ_LIMITS.areas) } }
 }
 
@@ -210,6 +221,8 @@ function bodyOf(item: QtiNode, interaction: QtiNode, reading: Reading): Body | N
       return typed(item, interaction, declared)
     case 'extendedTextInteraction':
       return written(item, interaction, reading)
+    case 'uploadInteraction':
+      return recorded(item, interaction, reading)
     case 'selectPointInteraction':
       return pointed(interaction, declared, reading)
     default:
@@ -253,7 +266,7 @@ function metadataIn(manifest: QtiNode | null) {
     const [difficulty] = elementsIn(resource, (name) => name === 'difficulty')
     const level = wordsIn(childOf(difficulty, 'value')).toLowerCase()
     const tags = elementsIn(resource, (name) => name === 'keyword')
-      .map((each) => wordsIn(each).slice(0, QUIZ_LIMITS.tag))
+      .map((each) => cutTo(wordsIn(each), QUIZ_LIMITS.tag))
       .filter(Boolean)
     said.set(resolved('', attributeOf(resource, 'href')), {
       tags: [...new Set(tags)].slice(0, QUIZ_LIMITS.tags),

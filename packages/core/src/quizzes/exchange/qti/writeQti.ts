@@ -1,8 +1,9 @@
-import type { PictureId } from '../../../shared'
+import { cutTo, type PictureId } from '../../../shared'
 import { wordsOf } from '../../questions/content'
 import type { Option } from '../../questions/options'
 import type { Question, QuestionOf } from '../../questions/question'
-import { picturesOf } from '../../pictures'
+import type { AskOf } from '../../questions/questionKinds'
+import { clipsOf, picturesOf, withoutClips } from '../../shownFiles'
 import type { Lost } from '../contents'
 import { contentXml } from './contentXml'
 import { element, words, xmlFile, type Xml } from './xml'
@@ -161,8 +162,15 @@ const written = ({ ask }: QuestionOf<'written'>): Part => ({
   interaction: element('extendedTextInteraction', { responseIdentifier: RESPONSE, expectedLength: ask.mostCharacters }),
   processing: null,
 })
+const WITH: Record<AskOf<'recorded'>['by'], string | undefined> = { sound: 'audio/*', video: 'video/*', either: undefined }
+/** The most seconds stand in the class: the format has no place of its own for them. */
+const recorded = ({ ask: { by, mostSeconds } }: QuestionOf<'recorded'>): Part => ({
+  response: response('single', 'file'),
+  interaction: element('uploadInteraction', { responseIdentifier: RESPONSE, class: `seconds-${mostSeconds}`, type: WITH[by] }),
+  processing: null,
+})
 /** By what a reply is judged, for those who do: each line with its points. */
-const rubricOf = ({ key: { words: about, criteria } }: QuestionOf<'written'>): Xml =>
+const rubricOf = ({ key: { words: about, criteria } }: QuestionOf<'written' | 'recorded'>): Xml =>
   element(
     'rubricBlock',
     { view: 'scorer' },
@@ -197,6 +205,8 @@ function partOf(question: Question, pictures: QtiPictures, address: Address): Pa
       return pointed(question, pictures)
     case 'written':
       return written(question)
+    case 'recorded':
+      return recorded(question)
   }
 }
 
@@ -219,7 +229,7 @@ function itemXml(question: Question, id: string, pictures: QtiPictures): Xml | n
     )
   return element(
     'assessmentItem',
-    { xmlns: ITEM_NAMESPACE, identifier: id, title: wordsOf(prompt).slice(0, 120) || id, adaptive: false, timeDependent: false },
+    { xmlns: ITEM_NAMESPACE, identifier: id, title: cutTo(wordsOf(prompt), 120) || id, adaptive: false, timeDependent: false },
     part.response,
     float('SCORE', 0),
     float('MAXSCORE', points),
@@ -235,7 +245,7 @@ function itemXml(question: Question, id: string, pictures: QtiPictures): Xml | n
     element(
       'itemBody',
       {},
-      question.kind === 'written' ? [rubricOf(question)] : [],
+      question.kind === 'written' || question.kind === 'recorded' ? [rubricOf(question)] : [],
       contentXml(without(prompt), address),
       part.interaction,
     ),
@@ -317,7 +327,8 @@ function manifestXml(items: readonly Item[], pictures: QtiPictures): Xml {
  * @param pictures those that go along */
 export function writeQti(questions: readonly Question[], title: string, pictures: QtiPictures): WrittenQti {
   const lost: Lost[] = []
-  const items = questions.flatMap((question, n): Item[] => {
+  const items = questions.flatMap((whole, n): Item[] => {
+    const question = withoutClips(whole)
     const id = `question-${String(n + 1).padStart(3, '0')}`
     const xml = itemXml(question, id, pictures)
     const lose = (what: Lost['what']) => lost.push({ question: n + 1, what })
@@ -326,6 +337,7 @@ export function writeQti(questions: readonly Question[], title: string, pictures
       return []
     }
     if (picturesOf(question).some((picture) => !pictures.has(picture))) lose('pictures')
+    if (clipsOf(whole).length > 0) lose('clips')
     if (question.kind === 'text' && question.key.slips > 0) lose('slips')
     if (question.kind === 'order' && question.key.by === 'parts') lose('parts')
     if (question.steps.length > 0) lose('steps')

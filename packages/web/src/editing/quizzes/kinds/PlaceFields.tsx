@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { useRef, useState, type PointerEvent } from 'react'
 import { Button, Failed, NumberField, TextField } from '../../../ui'
 import { useTexts } from '../../../ui/words/texts'
-import { usePicturesHere } from '../picturesHere'
+import { useFilesHere } from '../filesHere'
 import type { FieldsOf } from './fieldsOf'
 
 type Area = KeyOf<'place'>['areas'][number]
@@ -45,7 +45,7 @@ export function PlaceFields({ question: { ask, key }, onChange }: FieldsOf<'plac
 type PictureProps = { ask: FieldsOf<'place'>['question']['ask']; key_: KeyOf<'place'>; onChange: FieldsOf<'place'>['onChange'] }
 function PlacePicture({ ask: { picture }, key_: { areas }, onChange }: PictureProps) {
   const { t } = useTexts()
-  const { source, add } = usePicturesHere()
+  const { source, add } = useFilesHere()
   const input = useRef<HTMLInputElement>(null)
   const [state, setState] = useState<{ busy: boolean; error: unknown }>({ busy: false, error: null })
   const pick = async (file: File) => {
@@ -64,7 +64,7 @@ function PlacePicture({ ask: { picture }, key_: { areas }, onChange }: PicturePr
         <>
           <p className="text-sm font-semibold">{t('Draw what is right')}</p>
           <DrawnAreas
-            src={source(picture.id)}
+            src={source.picture(picture.id)}
             alt={picture.alt}
             areas={areas}
             onDraw={(area) => areas.length < QUIZ_LIMITS.areas && onChange({ key: { areas: [...areas, { id: nanoid(), ...area }] } })}

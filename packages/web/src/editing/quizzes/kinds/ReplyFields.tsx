@@ -1,7 +1,7 @@
 import { QUIZ_LIMITS, type KeyOf } from '@jackdaw/core/quizzes'
 import { X } from 'lucide-react'
 import { nanoid } from 'nanoid'
-import { Button, IconButton, NumberField, TextArea } from '../../../ui'
+import { Button, IconButton, NumberField, Radios, TextArea } from '../../../ui'
 import { useTexts } from '../../../ui/words/texts'
 import type { FieldsOf } from './fieldsOf'
 
@@ -18,6 +18,36 @@ export function WrittenFields({ question: { ask, key }, onChange }: FieldsOf<'wr
           max={QUIZ_LIMITS.reply}
           value={ask.mostCharacters}
           onChange={(mostCharacters) => onChange({ ask: { mostCharacters } })}
+        />
+      </div>
+      <RubricFields rubric={key} onChange={(next) => onChange({ key: next })} />
+    </>
+  )
+}
+
+/** A reply that is spoken or shown. */
+export function RecordedFields({ question: { ask, key }, onChange }: FieldsOf<'recorded'>) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Radios
+        label={t('Replied by')}
+        value={ask.by}
+        options={[
+          { value: 'either', words: t('sound or video, as they like') },
+          { value: 'sound', words: t('sound') },
+          { value: 'video', words: t('video'), hint: t('What they do is to be seen.') },
+        ]}
+        onChange={(by) => onChange({ ask: { ...ask, by } })}
+      />
+      <div className="w-56">
+        <NumberField
+          label={t('Longest reply, in seconds')}
+          whole
+          min={10}
+          max={QUIZ_LIMITS.replySeconds}
+          value={ask.mostSeconds}
+          onChange={(mostSeconds) => onChange({ ask: { ...ask, mostSeconds } })}
         />
       </div>
       <RubricFields rubric={key} onChange={(next) => onChange({ key: next })} />

@@ -4,7 +4,7 @@ import { MatchFields, OrderFields } from './ArrangedFields'
 import { OneFields, SeveralFields, TrueFalseFields } from './ChosenFields'
 import type { FieldsOf } from './fieldsOf'
 import { PlaceFields } from './PlaceFields'
-import { WrittenFields } from './ReplyFields'
+import { RecordedFields, WrittenFields } from './ReplyFields'
 import { NumberFields, TextFields } from './TypedFields'
 
 /** The fields of each kind. */
@@ -18,6 +18,7 @@ const FIELDS: { [K in QuestionKind]: FunctionComponent<FieldsOf<K>> } = {
   match: MatchFields,
   place: PlaceFields,
   written: WrittenFields,
+  recorded: RecordedFields,
 }
 
 /** The fields of a question: what it asks, and what is right. */

@@ -1,10 +1,11 @@
 import type { Answer, AskedQuestion, QuestionKind } from '@jackdaw/core/quizzes'
 import type { FunctionComponent } from 'react'
-import type { PictureSource } from '../../ContentView'
+import type { FileSource } from '../../ContentView'
 import type { AnswerField } from './answerField'
 import { MatchAnswer, OrderAnswer } from './Arranged'
 import { OneAnswer, SeveralAnswers, TrueFalseAnswer } from './Chosen'
 import { PlaceAnswer } from './Pointed'
+import { RecordedAnswer } from './Recorded'
 import { NumberAnswer, TextAnswer, WrittenAnswer } from './Typed'
 
 /** What each kind of question is answered with. */
@@ -18,6 +19,7 @@ const FIELDS: { [K in QuestionKind]: FunctionComponent<AnswerField<K>> } = {
   match: MatchAnswer,
   place: PlaceAnswer,
   written: WrittenAnswer,
+  recorded: RecordedAnswer,
 }
 
 /** What a question is answered with. @param answer one of another kind counts as none */
@@ -31,14 +33,14 @@ export function AnswerTo({
   question: AskedQuestion
   answer: Answer | null
   disabled?: boolean
-  source: PictureSource
+  source: FileSource
   onAnswer?: (answer: Answer | null, atOnce?: boolean) => void
 }) {
   const Field = FIELDS[question.kind] as FunctionComponent<{
     question: AskedQuestion
     answer: unknown
     disabled: boolean
-    source: PictureSource
+    source: FileSource
     onAnswer: (answer: unknown, atOnce?: boolean) => void
   }>
   return (

@@ -5,7 +5,7 @@ import { CSS } from '@dnd-kit/utilities'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { Button, chosen, Select } from '../../../ui'
 import { useTexts } from '../../../ui/words/texts'
-import { ContentView, type PictureSource } from '../../ContentView'
+import { ContentView, type FileSource } from '../../ContentView'
 import type { AnswerField } from './answerField'
 
 const POINTER = { activationConstraint: { distance: 6 } }
@@ -58,7 +58,7 @@ function Entry({
   n: number
   last: boolean
   disabled: boolean
-  source: PictureSource
+  source: FileSource
   onMove: (to: number) => void
 }) {
   const { t } = useTexts()

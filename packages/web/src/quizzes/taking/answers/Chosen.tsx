@@ -1,7 +1,7 @@
-import { wordsOf, type Option } from '@jackdaw/core/quizzes'
+import { isBlank, type Option } from '@jackdaw/core/quizzes'
 import type { ReactNode } from 'react'
 import { useTexts } from '../../../ui/words/texts'
-import { ContentView, type PictureSource } from '../../ContentView'
+import { ContentView, type FileSource } from '../../ContentView'
 import type { AnswerField } from './answerField'
 
 /** A row that is pressed anywhere. */
@@ -33,8 +33,8 @@ function Choice({
     </label>
   )
 }
-const named = (option: Option, source: PictureSource) =>
-  wordsOf(option.content) === '' && option.content.pictures.length === 0 ? '–' : <ContentView content={option.content} source={source} />
+const named = (option: Option, source: FileSource) =>
+  isBlank(option.content) ? '–' : <ContentView content={option.content} source={source} />
 
 /** One of several. */
 export function OneAnswer({ question, answer, disabled, source, onAnswer }: AnswerField<'one'>) {

@@ -50,7 +50,7 @@ export function PlaceAnswer({ question, answer, disabled, source, onAnswer }: An
         }}
       >
         <img
-          src={source(picture.id)}
+          src={source.picture(picture.id)}
           alt={picture.alt}
           draggable={false}
           className="block max-w-full max-h-[60vh]"
