@@ -34,6 +34,7 @@ import type { Batch, DemoServices } from './services'
 import { addPlans } from './plans'
 import { addQuizAmongSteps } from './quizAmongSteps'
 import { addQuizzes } from './quizzes'
+import { addShowIt } from './showIt'
 import { addTasks } from './tasks'
 
 const DAY = 86_400_000
@@ -244,6 +245,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   const guideIds = new Map([...loaded].map(([file, { id }]) => [file, id]))
   await addQuizzes(company, loaded)
   await addQuizAmongSteps(company, known(loaded, 'pump-filter'))
+  await addShowIt(company)
   await services.inboxesRead(until - 12 * DAY)
   await addLateJoiners(services, members, until)
   await organise(services, ids, guideIds, lead, until)

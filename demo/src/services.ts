@@ -2,7 +2,9 @@ import type {
   AttemptId,
   AudienceId,
   BankId,
+  CaptionsId,
   CheckInId,
+  ClipId,
   FolderId,
   GroupId,
   GuideId,
@@ -55,6 +57,17 @@ export type DemoServices = {
   addFolder(folder: { id: FolderId; name: string; parentId: FolderId | null; now: number }): Promise<unknown>
   addGuide(guide: { id: GuideId; document: GuideDocument; ownerId: PersonId; folderId: FolderId | null; now: number }): Promise<unknown>
   addPicture(picture: { id: PictureId; guideId: GuideId; bytes: Uint8Array; by: PersonId; now: number }): Promise<void>
+  addClip(clip: {
+    id: ClipId
+    owner: { kind: 'quiz' | 'quiz-attempt'; id: string }
+    kind: 'sound' | 'video'
+    durationMs: number
+    bytes: Uint8Array
+    by: PersonId
+    now: number
+  }): Promise<void>
+  /** Captions of a clip, as WebVTT. */
+  addCaptions(captions: { id: CaptionsId; clipId: ClipId; language: string; text: string; now: number }): Promise<void>
   /** The words that stand in a picture, as a recorder tells them; in its pixels. */
   addPictureText(id: PictureId, boxes: readonly TextBox[]): Promise<void>
   setLook(look: Partial<Look>): Promise<void>

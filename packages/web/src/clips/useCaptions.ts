@@ -4,14 +4,16 @@ import { useEffect, useState, type RefObject } from 'react'
 export type CaptionsOfClip = { language: string; src: string }
 
 const KEY = 'jackdaw-captions'
-/** The language in which somebody reads captions; `off` where they do not want any. What was chosen last holds for the next clip. */
-function firstLanguage(captions: readonly CaptionsOfClip[], page: string): string | null {
-  let wished: string | null = null
+/** What was chosen last holds for the next clip: a language, or `off`. */
+function chosenLast(): string | null {
   try {
-    wished = localStorage.getItem(KEY)
+    return localStorage.getItem(KEY)
   } catch {
-    // Forbidden: what the page speaks is taken.
+    return null // Forbidden: what the page speaks is taken.
   }
+}
+/** The language of the captions that are shown; `null` for none. @param wished a language, or `off`; `null` where nobody has chosen */
+function languageOf(captions: readonly CaptionsOfClip[], wished: string | null, page: string): string | null {
   if (wished === 'off') return null
   const found = [wished, page].flatMap((each) => captions.find(({ language }) => each !== null && isSame(language, each)) ?? [])
   return (found[0] ?? captions[0])?.language ?? null
@@ -21,7 +23,8 @@ const isSame = (a: string, b: string): boolean => a.toLowerCase().split('-')[0] 
 /** Which captions are shown, and what of them is said at the moment.
  * @param page the language of the page, BCP 47 */
 export function useCaptions(element: RefObject<HTMLMediaElement | null>, captions: readonly CaptionsOfClip[], page: string) {
-  const [language, setLanguage] = useState(() => firstLanguage(captions, page))
+  const [wished, setWished] = useState(chosenLast)
+  const language = languageOf(captions, wished, page)
   const [lines, setLines] = useState<readonly string[]>([])
   useEffect(() => {
     setLines([])
@@ -36,7 +39,7 @@ export function useCaptions(element: RefObject<HTMLMediaElement | null>, caption
     return () => track.removeEventListener('cuechange', look)
   }, [element, language, captions])
   const choose = (next: string | null) => {
-    setLanguage(next)
+    setWished(next ?? 'off')
     try {
       localStorage.setItem(KEY, next ?? 'off')
     } catch {

@@ -72,6 +72,8 @@ export function useRecorder(mostMs: number, onRecorded: (clip: FileClip) => void
     const mimeType = TYPES[kind].find((each) => MediaRecorder.isTypeSupported(each))
     const recorder = new MediaRecorder(here.stream, { ...(mimeType ? { mimeType } : {}), ...BITS_PER_SECOND })
     const pieces: Blob[] = []
+    // What plays would be heard in it.
+    for (const other of document.querySelectorAll<HTMLMediaElement>('audio, video')) if (!other.srcObject) other.pause()
     const startedAt = performance.now()
     const ms = () => Math.min(mostMs, performance.now() - startedAt)
     recorder.ondataavailable = ({ data }) => void pieces.push(data)

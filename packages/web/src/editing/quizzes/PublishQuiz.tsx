@@ -32,9 +32,9 @@ export function PublishQuiz({ draft, writing, onShow }: Props) {
               <li key={n} className={`border-l-4 pl-2 ${finding.stops ? 'border-brick' : 'border-ochre'}`}>
                 {part && (
                   <TextButton onClick={() => onShow(part)}>
-                    {t('Question {{n}}', { n: document.parts.findIndex(({ id }) => id === part) + 1 })}:{' '}
+                    {t('Question {{n}}', { n: document.parts.findIndex(({ id }) => id === part) + 1 })}:
                   </TextButton>
-                )}
+                )}{' '}
                 {t(finding.words, finding.into)}
               </li>
             )

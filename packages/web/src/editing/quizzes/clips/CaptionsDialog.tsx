@@ -94,17 +94,18 @@ function Written({ clip, language, first, onChange, onClose }: In & { first: str
   const fault = read.ok ? undefined : t('Line {{line}}: {{words}}', { line: read.line, words: t(read.words, read.into) })
   return (
     <>
-      <TextArea
-        label={t('Captions in this language')}
-        hint={read.ok ? t('{{count}} lines are shown.', { count: read.cues.length }) : undefined}
-        error={text === BEGIN ? undefined : fault}
-        rows={12}
-        dir="auto"
-        spellCheck
-        className="w-full font-mono"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
+      <div className="[&_textarea]:font-mono">
+        <TextArea
+          label={t('Captions in this language')}
+          hint={read.ok ? t('{{count}} lines are shown.', { count: read.cues.length }) : undefined}
+          error={text === BEGIN ? undefined : fault}
+          rows={12}
+          dir="auto"
+          spellCheck
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </div>
       {state.error != null && <Failed error={state.error} />}
       <div className="flex flex-wrap gap-2">
         <Button look="primary" disabled={!read.ok || state.busy || full} onClick={() => void save()}>
