@@ -40,6 +40,7 @@ const TRANSLATED = [
   'plans/checkIns/CheckInsPage.tsx',
   'plans/checkIns/Marks.tsx',
   'plans/checkIns/MyCheckIns.tsx',
+  'clips/',
   'quizzes/QuizPage.tsx',
   'quizzes/ContentView.tsx',
   'quizzes/RightAnswer.tsx',
@@ -214,7 +215,7 @@ function faultsOfWords() {
     'de',
     Object.assign(
       {},
-      ...['german', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) => resource(`ui/words/${name}.ts`)),
+      ...['german', 'germanClips', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) => resource(`ui/words/${name}.ts`)),
     ),
     used,
     core,

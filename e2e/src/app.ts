@@ -64,7 +64,11 @@ function appOf(running: Pick<Running, 'child' | 'port'>, { cluster, database, fi
   }
 }
 
-export const openBrowser = (): Promise<Browser> => puppeteer.launch({ executablePath: CHROMIUM, args: BROWSER_FLAGS })
+/** A camera and a microphone that are none: a picture that moves, and a beep each second. */
+export const FAKE_DEVICES = ['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream']
+/** @param more further flags */
+export const openBrowser = (more: readonly string[] = []): Promise<Browser> =>
+  puppeteer.launch({ executablePath: CHROMIUM, args: [...BROWSER_FLAGS, ...more] })
 
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }

@@ -1,45 +1,19 @@
 import { demoCompany } from '@jackdaw/demo'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { click, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, FAKE_DEVICES, openBrowser, press, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { answerRightly, field, grade, next, option, putInOrder, write } from './quizHand'
 
 let app: App
 let browser: Browser
 beforeAll(async () => {
-  ;[app, browser] = await Promise.all([startApp(), openBrowser()])
+  ;[app, browser] = await Promise.all([startApp(), openBrowser(FAKE_DEVICES)])
 })
 afterAll(async () => {
   await browser?.close()
   await app?.close()
 })
 
-const field = (name: string): string => `::-p-aria([name="${name}"][role="textbox"])`
-const option = (words: string): string => `label ::-p-text(${words})`
-const next = (page: Page, n: number, of: number) => press(page, 'Next').then(() => seen(page, `Question ${n} of ${of}`))
-/** Writes into a field whose editor comes once it is gone to. */
-async function write(page: Page, name: string, words: string): Promise<void> {
-  await click(page, field(name))
-  await page.waitForFunction(() => document.activeElement?.classList.contains('ProseMirror') === true)
-  await page.keyboard.type(words)
-}
-const ENTRIES = 'main ol:has([aria-label^="Move up"]) li'
-/** Puts entries into an order by their arrows. */
-async function putInOrder(page: Page, entries: readonly string[]): Promise<void> {
-  for (const [n, entry] of entries.entries()) {
-    const at = () => page.$$eval(ENTRIES, (all, words) => all.findIndex((each) => each.textContent.includes(words)), entry)
-    for (let place = await at(); place > n; place--) {
-      await press(page, `Move up: ${entry}`)
-      await page.waitForFunction(
-        (list: string, words: string, before: number) =>
-          [...document.querySelectorAll(list)].findIndex((each) => each.textContent.includes(words)) < before,
-        {},
-        ENTRIES,
-        entry,
-        place,
-      )
-    }
-  }
-}
 /** The address of a quiz by its title. */
 const quizOf = (page: Page, title: string): Promise<string> =>
   page.evaluate(async (words) => {
@@ -187,32 +161,7 @@ async function goThroughTheQuizBetweenSteps(phone: Page & { complaints: string[]
   await phone.browserContext().close()
 }
 
-/** All of the quiz about clean hands, as it should be. */
-async function answerRightly(page: Page): Promise<void> {
-  await seen(page, 'Question 1 of 6')
-  await click(page, option('It is on somebody'))
-  await next(page, 2, 6)
-  await page.locator('main input').fill('20')
-  await next(page, 3, 6)
-  for (const words of ['Rings', 'Watches', 'Bracelets']) await click(page, option(words))
-  await next(page, 4, 6)
-  await click(page, option('A blue one'))
-  await next(page, 5, 6)
-  await putInOrder(page, [
-    'Wet the hands',
-    'Take one push of soap',
-    'Rub for 20 seconds',
-    'Rinse with the fingers pointing up',
-    'Dry with paper',
-    'Close the tap with the paper',
-  ])
-  if (await page.$('::-p-aria([name="It is right as it stands"])')) await press(page, 'It is right as it stands')
-  await next(page, 6, 6)
-  await click(page, option('Tell the shift lead, and get other work'))
-  await seen(page, 'All are answered')
-}
-
-it('every kind is answered by keyboard only', async () => {
+it('every kind is answered by keyboard only and fits a telephone; a reply is recorded, heard and judged by two', async () => {
   const lead = await signedIn(browser, app, 'marta@larkmoor.example')
   await lead.goto(app.address + (await quizOf(lead, 'The tray seeder')))
   /** Goes on by the tab key to something, and no farther than round the page. */
@@ -277,9 +226,79 @@ it('every kind is answered by keyboard only', async () => {
   await lead.keyboard.press('Enter')
   await seen(lead, 'of 7 right')
   expect(await seriousFindings(lead)).toEqual([])
+  await lead.goto(app.address + (await quizOf(lead, 'Listen, look, show it')))
+  await tabTo('main button:not([aria-pressed])')
+  await lead.keyboard.press('Enter')
+  await seen(lead, 'Question 1 of 3')
+  await tabTo('[data-clip] button')
+  await lead.keyboard.press('Enter')
+  await seen(lead, '[three short beeps]')
+  const chosen = async (words: string) => {
+    const down = await lead.$$eval(
+      'main label:has([type=radio])',
+      (all, text) => all.findIndex((each) => each.textContent.includes(text)),
+      words,
+    )
+    await tabTo('main input[type=radio]')
+    await lead.keyboard.press('Space')
+    for (let n = 0; n < down; n++) await lead.keyboard.press('ArrowDown')
+  }
+  const on = async (n: number) => {
+    await tabTo('footer button:nth-of-type(2)')
+    await lead.keyboard.press('Enter')
+    await seen(lead, `Question ${n} of 3`)
+  }
+  await chosen('Close the door')
+  await on(2)
+  await chosen('The right latch')
+  await on(3)
+  await tabTo('[data-recorder] button')
+  await lead.keyboard.press('Enter')
+  await lead.waitForSelector('[data-recorder=open]')
+  await tabTo('[data-recorder] button')
+  await lead.keyboard.press('Enter')
+  await seen(lead, '0:02 of 1:00')
+  expect(await seriousFindings(lead)).toEqual([])
+  await tabTo('[data-recorder] button')
+  await lead.keyboard.press('Enter')
+  await seen(lead, 'All are answered')
+  await lead.waitForFunction(() => (document.querySelector<HTMLMediaElement>('[data-clip] video')?.duration ?? 0) > 1)
+  expect(await seriousFindings(lead)).toEqual([])
+  await tabTo('footer button:nth-of-type(2)')
+  await lead.keyboard.press('Enter')
+  await seen(lead, 'Handed in')
+  const judged = `${new URL(lead.url()).pathname}/judge`
+  for (const mail of ['gareth', 'tomasz']) {
+    const grader = await signedIn(browser, app, `${mail}@larkmoor.example`)
+    await grader.goto(app.address + judged)
+    await grader.waitForFunction(() => (document.querySelector<HTMLMediaElement>('[data-clip] video')?.duration ?? 0) > 1)
+    expect(await seriousFindings(grader)).toEqual([])
+    await grade(grader, [2, 2, 1], mail === 'gareth' ? 'It can be seen well.' : '')
+    await seen(grader, mail === 'gareth' ? 'You have judged your part.' : 'Settled: 5 of 5 points')
+    expect(grader.complaints).toEqual([])
+    await grader.browserContext().close()
+  }
+  await lead.reload()
+  await seen(lead, 'It can be seen well.')
+  await seen(lead, 'Passed')
   expect(lead.complaints).toEqual([])
   await lead.browserContext().close()
+  await fitsATelephone(await signedIn(browser, app, 'tomasz@larkmoor.example', 'phone'))
 })
+
+/** Every question of the quiz that has most kinds, on a telephone: nothing lies beside the page. */
+async function fitsATelephone(phone: Page & { complaints: string[] }): Promise<void> {
+  await phone.goto(app.address + (await quizOf(phone, 'The tray seeder')))
+  await press(phone, 'Begin')
+  for (let n = 1; n <= 7; n++) {
+    await seen(phone, `Question ${n} of 7`)
+    expect(await phone.evaluate(() => document.scrollingElement!.scrollWidth)).toBe(390)
+    expect(await seriousFindings(phone)).toEqual([])
+    if (n < 7) await press(phone, 'Next')
+  }
+  expect(phone.complaints).toEqual([])
+  await phone.browserContext().close()
+}
 
 it('the questions of a year stand in plain sentences, each figure opens to its people, and questions are typed as a text', async () => {
   const lead = await signedIn(browser, app, 'marta@larkmoor.example')
@@ -311,23 +330,15 @@ it('the questions of a year stand in plain sentences, each figure opens to its p
   await lead.browserContext().close()
 })
 
-/** Gives points for each line of a rubric, with words for whoever replied. */
-async function grade(page: Page, points: readonly number[], words: string): Promise<void> {
-  for (const [n, given] of points.entries()) await click(page, `form fieldset:nth-of-type(${n + 1}) label:nth-of-type(${given + 1})`)
-  await page.locator('form textarea').fill(words)
-  await press(page, 'Give these points')
-}
-
 it('two judge a reply and do not agree, a third settles it, and the learner reads what was said; a question that turned out wrong is put right', async () => {
   const gareth = await signedIn(browser, app, 'gareth@larkmoor.example', 'phone')
   await click(gareth, 'a[href="/to-judge"]')
   await seen(gareth, 'Counting stock')
-  const first = await gareth.$eval('a[href$="/judge"]', (link) => ({
-    path: link.getAttribute('href')!,
-    name: link.querySelector('span')!.textContent,
-  }))
-  const { path, name } = first
-  await click(gareth, 'a[href$="/judge"]')
+  const { path, name } = await gareth.$$eval('a[href$="/judge"]', (links) => {
+    const link = links.find((each) => each.closest('li, tr')?.textContent.includes('Counting stock'))!
+    return { path: link.getAttribute('href')!, name: link.querySelector('span')!.textContent }
+  })
+  await click(gareth, `a[href="${path}"]`)
   await press(gareth, 'Give these points')
   await seen(gareth, 'Choose how many points it has.')
   expect(await seriousFindings(gareth)).toEqual([])

@@ -23,7 +23,7 @@ const herbs = (x: number, y: number, count: number): string =>
   Array.from({ length: count }, (_, n) => circle(x + n * 62, y + (n % 2) * 10, 34, { fill: GREEN, width: 2 })).join('')
 
 /** A lid is folded over a crate and one latch is closed; the other stays open. */
-export const LATCHES: Film = {
+const LATCHES: Film = {
   seconds: 6,
   clicks: [0.62],
   at: (share) => {
@@ -52,7 +52,7 @@ export const LATCHES: Film = {
 }
 
 /** A label is taken by its edge, laid onto the corner of a tray and smoothed down. */
-export const LABEL: Film = {
+const LABEL: Film = {
   seconds: 5,
   clicks: [0.55],
   at: (share) => {

@@ -12,7 +12,7 @@ import { CLIP, CLIP_CAPTIONS, CLIP_PART, CLIP_USE, type ClipOwner, type ClipRow 
 /** A clip as it is stored. */
 export type Clip = Attributes<ClipRow>
 /** Whether all of a clip has come. */
-export const isWhole = ({ bytes, receivedBytes }: Pick<Clip, 'bytes' | 'receivedBytes'>): boolean => bytes === receivedBytes
+const isWhole = ({ bytes, receivedBytes }: Pick<Clip, 'bytes' | 'receivedBytes'>): boolean => bytes === receivedBytes
 
 const GB = 1024 ** 3
 /** So many bytes are taken for one owner: what is not used goes after some time, and makes room. */

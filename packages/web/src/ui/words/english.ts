@@ -172,5 +172,6 @@ export const english: Record<string, string> = {
   '{{count}} questions are read_one': 'One question is read',
   '{{count}} pictures are not in the package_one': 'One picture is not in the package',
   'Save {{count}} questions_one': 'Save one question',
+  '{{count}} lines are shown._one': 'One line is shown.',
   '{{count}} answers of this browser came too late_one': 'One answer of this browser came too late',
 }

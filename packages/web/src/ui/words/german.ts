@@ -1,6 +1,7 @@
 /** German: what pages say that speak it altogether, see `scripts/words.mjs`. */
 import { germanPeople } from './germanPeople'
 import { germanPlans } from './germanPlans'
+import { germanClips } from './germanClips'
 import { germanQuizzes } from './germanQuizzes'
 import { germanTasks } from './germanTasks'
 
@@ -285,5 +286,6 @@ export const german: Record<string, string> = {
   ...germanPeople,
   ...germanPlans,
   ...germanTasks,
+  ...germanClips,
   ...germanQuizzes,
 }
