@@ -51,6 +51,22 @@ function questionsWith(newId: Loading['services']['newId'], alarm: ContentClip, 
       explanation: contentOf('Only the left latch is pressed down. On the trolley the lid would lift on the right.'),
     },
     {
+      ...{ ...plain, id: newId<QuestionId>(), kind: 'true-false', ask: {}, key: { right: false } },
+      prompt: contentOf('A crate with one latch open may go onto the trolley if the other one is closed.'),
+      explanation: contentOf('Both latches, always: the trolley shakes.'),
+    },
+    {
+      ...{ ...plain, id: newId<QuestionId>(), kind: 'written', points: 2, ask: { mostCharacters: 600 } },
+      prompt: contentOf('A crate has fallen from the trolley. Write what you tell the shift lead.'),
+      key: {
+        words: '',
+        criteria: [
+          { id: 'which', words: 'Names the order or the number of the crate', most: 2 },
+          { id: 'state', words: 'Says in what state the plants are', most: 2 },
+        ],
+      },
+    },
+    {
       ...{ ...plain, id: newId<QuestionId>(), kind: 'recorded', points: 2 },
       prompt: contentOf('Put a label on a tray, and record how you do it.', 'The whole tray is to be seen, and your hands.'),
       ask: { by: 'video', mostSeconds: 60 },
@@ -76,7 +92,7 @@ export async function addShowIt({ services, folder, ids, members, lead, until }:
     ...{
       ...BLANK_QUIZ,
       title: 'Listen, look, show it',
-      words: 'Three questions. For the last one you need a camera; that of your telephone will do.',
+      words: 'Five questions. For the last one you need a camera; that of your telephone will do.',
     },
     graders: { people: [gareth!, tomasz!], two: true, third: helena! },
     passMark: 70,
@@ -118,6 +134,11 @@ export async function addShowIt({ services, folder, ids, members, lead, until }:
     await shows(services, { id, questions, film: await film('label-on-tray'), graders: [gareth!, tomasz!], until }, person, n)
 }
 
+const TOLD = [
+  'Crate 4 of order 2209 fell from the trolley at the quay. Six basil pots are broken, the others look all right; I have set it aside.',
+  'One crate fell down, it is from order 2231. Two chives have lost their soil. What shall I do with it?',
+  'A crate fell. It was coriander.',
+]
 type Shown = { id: QuizId; questions: readonly Question[]; film: Uint8Array; graders: readonly PersonId[]; until: number }
 /** Has somebody record a reply, of which each later one is judged by one less. */
 async function shows(
@@ -133,18 +154,29 @@ async function shows(
     ...{ id: clipId, owner: { kind: 'quiz-attempt', id: attempt }, kind: 'video', durationMs: FILM_MS['label-on-tray'] },
     ...{ bytes: film, by: person, now: begun + MINUTE },
   })
-  const [heard, seen, shown] = [nth(questions, 0), nth(questions, 1), nth(questions, 2)]
+  const [heard, seen, stated, told, shown] = [0, 1, 2, 3, 4].map((at) => nth(questions, at)) as [
+    Question,
+    Question,
+    Question,
+    Question,
+    Question,
+  ]
   const answers = [
     [heard, { kind: 'one', answer: { option: 'answer-1' } }],
     [seen, { kind: 'one', answer: { option: n === 1 ? 'answer-4' : 'answer-1' } }],
+    [stated, { kind: 'true-false', answer: { value: false } }],
+    [told, { kind: 'written', answer: { words: TOLD[n] ?? '' } }],
     [shown, { kind: 'recorded', answer: { clipId, kind: 'video', durationMs: FILM_MS['label-on-tray'] } }],
   ] as const
   for (const [question, answer] of answers) await services.answerQuestion(attempt, question.id, answer, 30_000, begun + 2 * MINUTE)
   await services.handInQuiz(attempt, begun + 3 * MINUTE)
   const judged = [
-    { by: nth(graders, 0), points: { edge: 2, corner: 2, smooth: 1 }, words: 'Clean and quick.' },
-    { by: nth(graders, 1), points: { edge: 2, corner: 2, smooth: 1 }, words: '' },
+    { by: nth(graders, 0), words: 'Clean and quick.' },
+    { by: nth(graders, 1), words: '' },
   ].slice(0, 2 - n)
-  for (const [later, { by, ...grade }] of judged.entries())
-    await services.gradeReply(attempt, shown.id, grade, by, begun + (later + 1) * DAY)
+  for (const [later, { by, words }] of judged.entries()) {
+    const at = begun + (later + 1) * DAY
+    await services.gradeReply(attempt, told.id, { points: { which: 2, state: 2 }, words: '' }, by, at)
+    await services.gradeReply(attempt, shown.id, { points: { edge: 2, corner: 2, smooth: 1 }, words }, by, at + MINUTE)
+  }
 }

@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core'
-import { click, press, seen } from './app'
+import { expect } from 'vitest'
+import { click, press, seen, seriousFindings } from './app'
 
 /** A field by its name. */
 export const field = (name: string): string => `::-p-aria([name="${name}"][role="textbox"])`
@@ -61,4 +62,38 @@ export async function grade(page: Page, points: readonly number[], words: string
   for (const [n, given] of points.entries()) await click(page, `form fieldset:nth-of-type(${n + 1}) label:nth-of-type(${given + 1})`)
   await page.locator('form textarea').fill(words)
   await press(page, 'Give these points')
+}
+
+type Phone = Page & { complaints: string[] }
+/** Every question of a quiz, on a telephone: nothing lies beside the page. */
+export async function fitsATelephone(phone: Phone, address: string, questions: number): Promise<void> {
+  await phone.goto(address)
+  await click(phone, 'main button ::-p-text(Begin), main button ::-p-text(Try again)')
+  for (let n = 1; n <= questions; n++) {
+    await seen(phone, `Question ${n} of ${questions}`)
+    expect(await phone.evaluate(() => document.scrollingElement!.scrollWidth)).toBe(390)
+    expect(await seriousFindings(phone)).toEqual([])
+    if (n < questions) await press(phone, 'Next')
+  }
+  expect(phone.complaints).toEqual([])
+}
+/** A reply that is recorded without a network outlives the tab, and is sent by the next one. */
+export async function outlivesTheTab(phone: Phone): Promise<void> {
+  await press(phone, 'Record video')
+  await press(phone, 'Begin')
+  await seen(phone, '0:01 of 1:00')
+  await phone.setOfflineMode(true)
+  await press(phone, 'Stop and take it')
+  await seen(phone, 'What you have recorded is kept in this browser.')
+  const attempt = phone.url()
+  const context = phone.browserContext()
+  await phone.close({ runBeforeUnload: false })
+  const page = await context.newPage()
+  await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true })
+  page.setDefaultTimeout(30_000)
+  await page.goto(attempt)
+  await seen(page, '4 not answered')
+  for (const n of [2, 3, 4, 5]) await next(page, n, 5)
+  await seen(page, 'Take it back')
+  await context.close()
 }

@@ -13,6 +13,7 @@ const AGAIN_AFTER_MS = [0, 1_000, 2_000, 4_000, 8_000, 15_000, 30_000, 30_000]
  * @throws ApiProblem when the server refuses, Unreachable when it does not answer for so long */
 export async function sendClip(id: ClipId, file: Blob, onSent: (bytes: number) => void, signal?: AbortSignal): Promise<void> {
   const { Upload, DetailedError } = await import('tus-js-client')
+  signal?.throwIfAborted()
   await new Promise<void>((resolve, reject) => {
     const upload = new Upload(file, {
       uploadUrl: addressOf(askClipUpload, { id }),

@@ -28,6 +28,12 @@ function whyNot(error: unknown): CannotRecord {
   return name === 'NotReadableError' || name === 'AbortError' ? 'in-use' : 'nothing-there'
 }
 
+/** Fetches what is needed once something is recorded: the network may be gone by then. */
+function fetchAhead(): void {
+  // Where it fails it is asked for again when it is needed, and told there.
+  void Promise.all([import('mediabunny'), import('tus-js-client')]).catch(() => undefined)
+}
+
 /** Records by camera and microphone, or by the microphone alone. Nothing leaves the browser here.
  * @param mostMs when it stops by itself
  * @param onRecorded is given what was recorded */
@@ -55,6 +61,7 @@ export function useRecorder(mostMs: number, onRecorded: (clip: FileClip) => void
   const open = async (kind: ClipKind, facing: 'user' | 'environment' = 'user') => {
     release()
     if (!('mediaDevices' in navigator) || !('MediaRecorder' in window)) return setState({ at: 'failed', why: 'not-safe' })
+    fetchAhead()
     setState({ at: 'asking', kind })
     try {
       const video = kind === 'video' && { ...CAMERA, facingMode: facing }
