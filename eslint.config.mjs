@@ -56,7 +56,7 @@ export default tseslint.config(
   {
     files: [
       ...['bench/**', 'demo/src/drawings/**', 'packages/recorder/src/background/**'],
-      ...['events/keptEvents.ts', 'clips/seekable.ts', 'quizzes/taking/replies/keptReplies.ts'].map((file) => `packages/web/src/${file}`),
+      ...['events/keptEvents.ts', 'clips/putInOrder.ts', 'quizzes/taking/replies/keptReplies.ts'].map((file) => `packages/web/src/${file}`),
     ],
     rules: { 'no-console': 'off' },
   },

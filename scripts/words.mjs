@@ -215,7 +215,9 @@ function faultsOfWords() {
     'de',
     Object.assign(
       {},
-      ...['german', 'germanClips', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) => resource(`ui/words/${name}.ts`)),
+      ...['german', 'germanClips', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) =>
+        resource(`ui/words/${name}.ts`),
+      ),
     ),
     used,
     core,

@@ -4,7 +4,7 @@ import { ticked } from '@jackdaw/core/audiences'
 import { quizItem } from '@jackdaw/core/items'
 import { BLANK_QUIZ, contentOf, type ContentClip, type Question, type QuizDocument } from '@jackdaw/core/quizzes'
 import { known, nth, type CaptionsId, type ClipId, type PersonId, type QuestionId, type QuizId } from '@jackdaw/core/shared'
-import { wave } from '@jackdaw/core/testing'
+import { wave } from '@jackdaw/core/clips'
 import type { Loading } from './tasks'
 
 const DAY = 86_400_000

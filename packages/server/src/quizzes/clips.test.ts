@@ -2,7 +2,7 @@ import type { QuizAttempt } from '@jackdaw/contracts/attempts'
 import { CLIP_LIMITS } from '@jackdaw/core/clips'
 import { contentOf, type ContentClip, type QuizDocument } from '@jackdaw/core/quizzes'
 import type { CaptionsId, ClipId, QuizId } from '@jackdaw/core/shared'
-import { wave } from '@jackdaw/core/testing'
+import { wave } from '@jackdaw/core/clips'
 import { nanoid } from 'nanoid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { removeNotedFiles } from '../files'
@@ -146,6 +146,20 @@ describe('a clip that is played', () => {
     expect((await clients.author.send('get', address, undefined, { 'if-none-match': etag })).status).toBe(304)
     expect((await range('bytes=0-1', { 'if-range': '"another"' }))[0]).toBe(200)
     expect((await range('bytes=0-1', { 'if-range': etag }))[0]).toBe(206)
+  })
+  it('of which a piece is gone ends where that is, and one without its beginning is not there', async () => {
+    const quiz = await aDraft()
+    const own = wave([{ hz: 321, ms: 20_000 }])
+    const id = await sent(clients.author, await begun(clients.author, `/api/quizzes/${quiz}`, own.length), own)
+    const { database, content } = server.parts
+    const pieces = await database.rows<{ hash: string }>('select hash from clip_part where clip_id = $1 order by starts_at', [id])
+    const address = `/quizzes/${quiz}/draft/clips/${id}`
+    await content.delete(pieces[1]!.hash)
+    const cut = await clients.author.send('get', address)
+    await expect(cut.arrayBuffer()).rejects.toThrow()
+    expect((await clients.author.send('get', address, undefined, { range: 'bytes=0-9' })).status).toBe(206)
+    await content.delete(pieces[0]!.hash)
+    expect((await clients.author.send('get', address)).status).toBe(404)
   })
   it('has captions, which are read and written anew; what cannot be read is told with its line', async () => {
     const quiz = await aDraft()

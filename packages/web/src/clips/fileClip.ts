@@ -1,4 +1,5 @@
 import type { ClipKind } from '@jackdaw/core/clips'
+import { putInOrder } from './putInOrder'
 
 /** Sound or video in this browser, that may be sent. */
 export type FileClip = { file: Blob; kind: ClipKind; durationMs: number | null }
@@ -27,7 +28,7 @@ export async function fileClip(file: File, kind: ClipKind): Promise<FileClip | n
       media.src = address
     })
     if (!there) return null
-    return { file, kind, durationMs: Number.isFinite(media.duration) ? Math.round(media.duration * 1_000) : null }
+    return { file: await putInOrder(file), kind, durationMs: Number.isFinite(media.duration) ? Math.round(media.duration * 1_000) : null }
   } finally {
     media.removeAttribute('src')
     media.load()

@@ -1,7 +1,7 @@
 import type { ClipKind } from '@jackdaw/core/clips'
 import { useEffect, useRef, useState } from 'react'
 import type { FileClip } from './fileClip'
-import { seekable } from './seekable'
+import { putInOrder } from './putInOrder'
 
 /** Why nothing can be recorded: the page is not at a safe address; it is not allowed; there is no microphone or camera; or it is in use. */
 export type CannotRecord = 'not-safe' | 'not-allowed' | 'nothing-there' | 'in-use'
@@ -88,7 +88,7 @@ export function useRecorder(mostMs: number, onRecorded: (clip: FileClip) => void
       const durationMs = Math.round(ms())
       release()
       setState({ at: 'ending', kind })
-      void seekable(new Blob(pieces, { type: (recorder.mimeType || mimeType) ?? '' })).then((file) => {
+      void putInOrder(new Blob(pieces, { type: (recorder.mimeType || mimeType) ?? '' })).then((file) => {
         setState({ at: 'closed' })
         done.current({ file, kind, durationMs })
       })

@@ -1,6 +1,6 @@
 import { quizItem } from '@jackdaw/core/items'
 import type { CaptionsId, ClipId, PersonId, QuizId } from '@jackdaw/core/shared'
-import { wave } from '@jackdaw/core/testing'
+import { wave } from '@jackdaw/core/clips'
 import { nanoid } from 'nanoid'
 import { addCaptions, addToClip, beginClip, noteClipUse, type ClipOwner } from '../../files'
 import { START, type TestServer } from '../testServer'
