@@ -72,9 +72,9 @@ export async function fitsATelephone(phone: Phone, address: string, questions: n
   for (let n = 1; n <= questions; n++) {
     await seen(phone, `Question ${n} of ${questions}`)
     expect(await phone.evaluate(() => document.scrollingElement!.scrollWidth)).toBe(390)
-    expect(await seriousFindings(phone)).toEqual([])
     if (n < questions) await press(phone, 'Next')
   }
+  expect(await seriousFindings(phone)).toEqual([])
   expect(phone.complaints).toEqual([])
 }
 /** A reply that is recorded without a network outlives the tab, and is sent by the next one. */
