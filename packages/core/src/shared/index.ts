@@ -36,7 +36,7 @@ export { localDateAt, localTimeAt, addDays, addMonths, startOfLocalDay, endOfLoc
 export { seededRandom, seededIds } from './random'
 export { cellRead, csvHead, csvLines } from './csv'
 export type { CsvRow } from './csv'
-export { canonicalJson } from './canonicalJson'
+export { canonicalJson, canonicalJsonInTurns } from './canonicalJson'
 export { folded } from './folded'
 export { cutTo } from './cutTo'
 export { sameValue } from './sameValue'

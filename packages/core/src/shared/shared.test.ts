@@ -1,10 +1,21 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { canonicalJson } from './canonicalJson'
+import { canonicalJson, canonicalJsonInTurns } from './canonicalJson'
 import { idOf } from './ids'
 import { seededIds, seededRandom } from './random'
 
 describe('canonical JSON', () => {
+  it('is the same when it is written in turns, and others have theirs in between', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.jsonValue(), fc.integer({ min: 0, max: 5 }), async (value, levels) => {
+        expect(await canonicalJsonInTurns(value, levels, async () => undefined)).toBe(canonicalJson(value))
+      }),
+    )
+    let pauses = 0
+    const many = { parts: Array.from({ length: 100 }, (_, n) => ({ n, gone: undefined })) }
+    expect(await canonicalJsonInTurns(many, 2, async () => void pauses++)).toBe(canonicalJson(many))
+    expect(pauses).toBe(4)
+  })
   it('is the same for equal values, in whatever order their keys were set', () => {
     fc.assert(
       fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (value) => {

@@ -5,6 +5,7 @@ import * as z from 'zod/mini'
 import type { Caller, Context, Parts, RelationFinders } from './context'
 import { fail, said, type FieldError } from './fail'
 import { isWellFormed } from './isWellFormed'
+import { othersFirst } from './othersFirst'
 import { bytesReader, jsonReader } from './readJson'
 import { withoutStored, type StoredJson } from './storedJson'
 import { UploadBudget } from './uploadBudget'
@@ -74,9 +75,6 @@ function checkBody(endpoint: AnyEndpoint, req: Request): void {
   if (req.body === undefined) fail(req.headers['content-type'] ? 'wrong-type' : 'bad-request', 'A JSON body is expected.')
   refuseIllFormed(req.body, 'body')
 }
-
-/** Lets other requests have their turn between the parts of a long one. */
-const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve))
 
 /** What somebody is told who has not said who they are. */
 const notKnown = ({ access }: AnyEndpoint) => (byRecorder(access) ? ('not-paired' as const) : ('not-signed-in' as const))

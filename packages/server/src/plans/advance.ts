@@ -3,10 +3,10 @@ import { isOver, toRelease, type StageStanding } from '@jackdaw/core/plans'
 import type { EnrolmentId } from '@jackdaw/core/shared'
 import { setReasons, tellReaders, type ReasonOf, type WantedReason } from '../assignments'
 import type { Db } from '../db'
-import type { Parts, PeopleFollower } from '../http'
+import { othersFirst, type Parts, type PeopleFollower } from '../http'
 import { askAllDue, askDue, endCheckIns, setCheckIns } from './checkIns/asking'
 import { ENROLMENT, ENROLMENT_STAGE } from './model'
-import { othersFirst, standingsOf, underWay, type UnderWay } from './underWay'
+import { standingsOf, underWay, type UnderWay } from './underWay'
 
 /** For which kind of reason somebody has what stands in their plan; the reason is known by the enrolment. */
 const BY_PLAN = 'plan'

@@ -14,12 +14,11 @@ import {
 import { Op, type Attributes } from 'sequelize'
 import { dueFactsOf } from '../assignments'
 import type { Db } from '../db'
-import { fail, failField, type Parts } from '../http'
+import { fail, failField, othersFirst, type Parts } from '../http'
 import { PERSON } from '../people'
 import { askAnewAbout } from '../tasks'
 import { advance } from './advance'
 import { ENROLMENT, ENROLMENT_HOLD, type EnrolmentRow } from './model'
-import { othersFirst } from './underWay'
 import { itemFactsOf, planOf } from './writing'
 
 /** The latest day from today on which a plan may start for somebody. */

@@ -3,9 +3,10 @@ import { itemKey } from '@jackdaw/core/items'
 import type { StageStanding } from '@jackdaw/core/plans'
 import { addDays, known, type PersonId, type PlanId, type StageId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
+import { othersFirst } from '../http'
 import { forecastOf } from './forecast'
 import { planOf } from './writing'
-import { othersFirst, standingsOf, underWay, type UnderWay } from './underWay'
+import { standingsOf, underWay, type UnderWay } from './underWay'
 
 /** The stages of somebody's plan as they are shown. */
 const stagesOf = (each: UnderWay, standings: readonly StageStanding[], expected: ReadonlyMap<StageId, StageStanding>): Enrolled['stages'] =>

@@ -200,8 +200,5 @@ export async function underWay(
   })
 }
 
-/** Lets other requests have their turn between the plans of many people. */
-export const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve))
-
 /** How the stages of somebody's plan stand. */
 export const standingsOf = ({ document, facts, happened }: UnderWay): StageStanding[] => standingOf(document, facts, happened)

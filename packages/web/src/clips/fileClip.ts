@@ -10,28 +10,43 @@ export const CLIP_FILES: Record<ClipKind, string> = { sound: 'audio/*', video: '
 /** So long a browser may take to find out how long a file is. */
 const PATIENCE_MS = 15_000
 
-/** What a chosen file is, as far as this browser can play it.
- * @returns `null` where it cannot */
-export async function fileClip(file: File, kind: ClipKind): Promise<FileClip | null> {
+/** How long a file is, in seconds, as this browser plays it; infinite where the file does not say.
+ * @returns `null` where it cannot play it */
+async function playedFor(file: Blob, kind: ClipKind): Promise<number | null> {
   const address = URL.createObjectURL(file)
   const media = document.createElement(kind === 'video' ? 'video' : 'audio')
   try {
-    const there = await new Promise<boolean>((resolve) => {
-      const timer = setTimeout(() => resolve(false), PATIENCE_MS)
-      const say = (is: boolean) => () => {
+    return await new Promise<number | null>((resolve) => {
+      const timer = setTimeout(() => resolve(null), PATIENCE_MS)
+      const say = (seconds: () => number | null) => () => {
         clearTimeout(timer)
-        resolve(is)
+        resolve(seconds())
       }
-      media.addEventListener('loadedmetadata', say(true))
-      media.addEventListener('error', say(false))
+      media.addEventListener(
+        'loadedmetadata',
+        say(() => media.duration),
+      )
+      media.addEventListener(
+        'error',
+        say(() => null),
+      )
       media.preload = 'metadata'
       media.src = address
     })
-    if (!there) return null
-    return { file: await putInOrder(file), kind, durationMs: Number.isFinite(media.duration) ? Math.round(media.duration * 1_000) : null }
   } finally {
     media.removeAttribute('src')
     media.load()
     URL.revokeObjectURL(address)
   }
+}
+
+/** What a chosen file is, put into order, as far as this browser can play it.
+ * @returns `null` where it cannot */
+export async function fileClip(chosen: File, kind: ClipKind): Promise<FileClip | null> {
+  const seconds = await playedFor(chosen, kind)
+  if (seconds === null) return null
+  const file = await putInOrder(chosen)
+  // Recorders do not say how long a file is; put into order it does.
+  const known = Number.isFinite(seconds) ? seconds : await playedFor(file, kind)
+  return { file, kind, durationMs: known !== null && Number.isFinite(known) ? Math.round(known * 1_000) : null }
 }

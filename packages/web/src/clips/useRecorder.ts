@@ -54,8 +54,16 @@ export function useRecorder(mostMs: number, onRecorded: (clip: FileClip) => void
     release()
     setState({ at: 'closed' })
   }
-  // Whoever leaves the page is not listened to any more.
-  useEffect(() => () => void (held.current?.recorder && (held.current.recorder.onstop = null), release()), [])
+  // Whoever leaves the page is not listened to any more, also where the browser has still been asking.
+  const gone = useRef(false)
+  useEffect(() => {
+    gone.current = false
+    return () => {
+      gone.current = true
+      if (held.current?.recorder) held.current.recorder.onstop = null
+      release()
+    }
+  }, [])
 
   /** Opens camera and microphone; sound begins at once. @param facing which of the cameras of a telephone */
   const open = async (kind: ClipKind, facing: 'user' | 'environment' = 'user') => {
@@ -67,6 +75,7 @@ export function useRecorder(mostMs: number, onRecorded: (clip: FileClip) => void
       const video = kind === 'video' && { ...CAMERA, facingMode: facing }
       const stream = await navigator.mediaDevices.getUserMedia({ audio: true, video })
       held.current = { stream }
+      if (gone.current) return release()
       if (kind === 'sound') start(kind)
       else setState({ at: 'open', kind, stream })
     } catch (error) {
@@ -92,6 +101,11 @@ export function useRecorder(mostMs: number, onRecorded: (clip: FileClip) => void
         setState({ at: 'closed' })
         done.current({ file, kind, durationMs })
       })
+    }
+    recorder.onerror = () => {
+      recorder.onstop = null
+      release()
+      setState({ at: 'failed', why: 'in-use' })
     }
     here.recorder = recorder
     here.timer = setInterval(() => {

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto'
 import { quizItem } from '@jackdaw/core/items'
 import { clipsOf, picturesOf, questionsAsked, questionsOf, QuizEdition } from '@jackdaw/core/quizzes'
-import { canonicalJson, type PersonId, type QuizId } from '@jackdaw/core/shared'
+import { canonicalJsonInTurns, type PersonId, type QuizId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { noteClipUse, notePictureUse } from '../../files'
-import { fail } from '../../http'
+import { fail, othersFirst } from '../../http'
 import { addEdition, EDITION, findEdition, ITEM, revisionOfEdition } from '../../items'
 import { QUIZ_POOL } from '../model'
 import { banksOf, findingsWith, poolsOf, type DrawnBank } from './banksOf'
@@ -40,7 +40,7 @@ export async function publishQuiz(
   if (row.edition !== null && isSame && (await drawsFromThese(tx, id, row.edition, banks))) return { number: row.edition, isNew: false }
   const number = (row.edition ?? 0) + 1
   const edition: QuizEdition = { document, pools: poolsOf(document, banks), version: 1 }
-  const bytes = canonicalJson(edition)
+  const bytes = await canonicalJsonInTurns(edition, LEVELS, othersFirst)
   await addEdition(tx, item, {
     ...{ number, revision, bytes, hash: createHash('sha256').update(bytes).digest('hex'), title: document.title, changeNote },
     ...{ mustReread: again, minutes: minutesFor(edition), parts: [], by, now },
@@ -56,6 +56,9 @@ export async function publishQuiz(
   )
   return { number, isNew: true }
 }
+
+/** How deep the questions of an edition lie: its document, the parts, a part; its pools, one of them, the questions. */
+const LEVELS = 4
 
 /** Minutes that a quiz is reckoned to take: its time limit, or one for each question. */
 const minutesFor = ({ document }: QuizEdition): number => document.timeLimitMinutes ?? Math.max(1, questionsAsked(document.parts))
