@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { seededIds, type PictureId } from '../shared'
 import { Content, contentOf, type ContentClip } from './questions/content'
 import { Question } from './questions/question'
-import { clipsOf, picturesAsked, picturesOf, withoutClips, withPictures } from './shownFiles'
+import { clipsOf, picturesAsked, picturesOf, withOtherClips, withPictures } from './shownFiles'
 import { optionsOf, questionOf } from './testing'
 
 const newId = seededIds(3)
@@ -29,11 +29,12 @@ it('the clips of a question are those of all it shows, and the pictures that sta
 it('with other pictures it keeps its clips, and without clips all else', () => {
   const own = newId<PictureId>()
   expect(picturesOf(withPictures(question, () => own))).toEqual([own, own])
-  expect(clipsOf(withPictures(question, () => null))).toEqual(clipsOf(question))
-  const without = withoutClips(question)
+  expect(clipsOf(withPictures(question, () => null))).toEqual(clipsOf(question).map((each) => ({ ...each, poster: null })))
+  const without = withOtherClips(question, () => null)
   expect([clipsOf(without), picturesOf(without)]).toEqual([[], []])
   expect(without.prompt).toEqual(contentOf('Which belt do you hear?'))
   expect(Object.keys(without.prompt)).not.toContain('clips')
+  expect(withOtherClips(question, (each) => each)).toEqual(question)
 })
 it('content with a clip in two captions of one language, or with a fourth clip, is refused', () => {
   const twice = { ...asked, captions: ['en', 'EN'].map((language) => ({ id: newId(), language })) }

@@ -1,5 +1,5 @@
-import type { CaptionsId, ClipId, PictureId } from '../shared'
-import { clipsIn, withClips, type Content } from './questions/content'
+import type { CaptionsId, PictureId } from '../shared'
+import { clipsIn, withClips, type Content, type ContentClip } from './questions/content'
 import type { Question } from './questions/question'
 import { kindOf } from './questions/questionKinds'
 
@@ -20,11 +20,11 @@ const picturesIn = (contents: readonly Content[]): PictureId[] =>
 export const picturesAsked = (question: Question): PictureId[] => [...picturesIn(askedContents(question)), ...ofPlace(question)]
 /** All pictures of a question, those of its explanation too. */
 export const picturesOf = (question: Question): PictureId[] => [...picturesAsked(question), ...picturesIn([question.explanation])]
-/** All clips of a question, those of its explanation too, with their captions. */
-export const clipsOf = (question: Question): { id: ClipId; captions: CaptionsId[] }[] =>
+/** All clips of a question, those of its explanation too, with their captions and the pictures that stand for them. */
+export const clipsOf = (question: Question): (Pick<ContentClip, 'id' | 'kind' | 'poster'> & { captions: CaptionsId[] })[] =>
   contentsOf(question)
     .flatMap(clipsIn)
-    .map(({ id, captions }) => ({ id, captions: captions.map((each) => each.id) }))
+    .map(({ id, kind, captions, poster }) => ({ id, kind, poster, captions: captions.map((each) => each.id) }))
 
 /** A question whose contents are others. */
 function withContents(question: Question, other: (content: Content) => Content): Question {
@@ -64,5 +64,11 @@ export function withPictures(question: Question, idOf: (id: PictureId) => Pictur
   return changed.kind === 'place' ? { ...changed, ask: { picture: changed.ask.picture && other(changed.ask.picture) } } : changed
 }
 
-/** A question without its clips, for where they cannot go along. */
-export const withoutClips = (question: Question): Question => withContents(question, (content) => withClips(content, []))
+/** A question that plays other clips in the place of its own. @param other `null`: the clip is left out */
+export const withOtherClips = (question: Question, other: (clip: ContentClip) => ContentClip | null): Question =>
+  withContents(question, (content) =>
+    withClips(
+      content,
+      clipsIn(content).flatMap((clip) => other(clip) ?? []),
+    ),
+  )

@@ -4,9 +4,9 @@ import type { Question } from '../questions/question'
 
 /** Something of a question that a format cannot hold. `question`: where it stands, from 1. */
 export type Lost = { question: number; what: LostKind }
-/** What formats cannot hold: pictures; sound and video; words that are set off, lists, tables and links; several paragraphs in an answer; the kind of the question itself; the
+/** What formats cannot hold: pictures; sound and video; their captions, and the pictures that stand for them; words that are set off, lists, tables and links; several paragraphs in an answer; the kind of the question itself; the
  * steps that it tests; slips that are let pass; points by parts. */
-export type LostKind = 'pictures' | 'clips' | 'formatting' | 'paragraphs' | 'kind' | 'steps' | 'slips' | 'parts'
+export type LostKind = 'pictures' | 'clips' | 'captions' | 'formatting' | 'paragraphs' | 'kind' | 'steps' | 'slips' | 'parts'
 
 const isPlainBlock = (block: Block): boolean =>
   block.type === 'paragraph' && (block.content ?? []).every((node) => node.type === 'text' && !node.marks?.length)

@@ -1,8 +1,9 @@
-import { picturesOf, type Question } from '@jackdaw/core/quizzes'
-import { writePlain, writeQti, writeTable, type Lost, type LostKind, type QtiPicture } from '@jackdaw/core/quizzes/exchange'
-import type { PictureId } from '@jackdaw/core/shared'
+import { clipsOf, picturesOf, type Question } from '@jackdaw/core/quizzes'
+import { writePlain, writeQti, writeTable, type Lost, type LostKind, type QtiClip, type QtiPicture } from '@jackdaw/core/quizzes/exchange'
+import type { ClipId, PictureId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
+import type { FileSource } from '../../quizzes/ContentView'
 import { Button, Failed, Message, Radios } from '../../ui'
 import { Dialog } from '../../ui/over/Dialog'
 import { useTexts, type Texts } from '../../ui/words/texts'
@@ -13,6 +14,7 @@ const lostWords = (t: Texts['t']): Record<LostKind, string> => ({
   kind: t('the question itself: a place on a picture'),
   pictures: t('its pictures'),
   clips: t('its sound and video'),
+  captions: t('captions, and the pictures that stand for videos'),
   formatting: t('words that are set off, lists and links'),
   paragraphs: t('the paragraphs of its answers, which become one'),
   steps: t('the steps that it tests'),
@@ -21,18 +23,40 @@ const lostWords = (t: Texts['t']): Record<LostKind, string> => ({
 })
 
 type Form = 'plain' | 'table' | 'package'
+type Shown = { pictures: readonly PictureId[]; clips: readonly ClipId[] }
 /** What is saved: what it says, what it cannot hold, and how its file ends. */
 type Saved = { files: Record<string, string>; lost: Lost[]; type: string; end: string }
-type Fetched = { pictures: Map<PictureId, QtiPicture>; bytes: Record<string, Uint8Array> }
+type Fetched = { pictures: Map<PictureId, QtiPicture>; clips: Map<ClipId, QtiClip>; bytes: Record<string, Uint8Array> }
 
 const ENDS: Readonly<Record<string, string>> = { 'image/png': 'png', 'image/jpeg': 'jpg', 'image/webp': 'webp', 'image/gif': 'gif' }
-/** The pictures of some questions, to go along with them; one that is gone is left out, and told as lost. */
-async function fetched(ids: readonly PictureId[], source: (id: PictureId) => string, signal: AbortSignal): Promise<Fetched> {
-  const all: Fetched = { pictures: new Map(), bytes: {} }
+/** Sound and video go along up to so many bytes in all: packages are opened as a whole. */
+const MOST_CLIP_BYTES = 40 * 1024 * 1024
+/** The files of some questions, to go along with them; one that is gone, or too large, is left out, and told as lost. */
+async function fetched({ pictures, clips }: Shown, source: FileSource, signal: AbortSignal): Promise<Fetched> {
+  const all: Fetched = { pictures: new Map(), clips: new Map(), bytes: {} }
+  await fetchPictures(pictures, source, signal, all)
+  let left = MOST_CLIP_BYTES
+  for (const id of clips) {
+    const response = await fetch(source.clip(id), { signal })
+    const size = Number(response.headers.get('content-length'))
+    if (response.status === 404 || size > left) {
+      await response.body?.cancel()
+      continue
+    }
+    if (!response.ok) throw new Error(`${response.status} ${source.clip(id)}`)
+    const clip = await response.blob()
+    left -= clip.size
+    const file = `media/${id}.${clip.type.split('/')[1] ?? 'bin'}`
+    all.clips.set(id, { file, type: clip.type })
+    all.bytes[file] = new Uint8Array(await clip.arrayBuffer())
+  }
+  return all
+}
+async function fetchPictures(ids: readonly PictureId[], source: FileSource, signal: AbortSignal, all: Fetched): Promise<void> {
   for (const id of ids) {
-    const response = await fetch(source(id), { signal })
+    const response = await fetch(source.picture(id), { signal })
     if (response.status === 404) continue
-    if (!response.ok) throw new Error(`${response.status} ${source(id)}`)
+    if (!response.ok) throw new Error(`${response.status} ${source.picture(id)}`)
     const picture = await response.blob()
     const size = await sizeOfPicture(picture)
     if (!size) continue
@@ -40,19 +64,24 @@ async function fetched(ids: readonly PictureId[], source: (id: PictureId) => str
     all.pictures.set(id, { ...size, file, type: picture.type })
     all.bytes[file] = new Uint8Array(await picture.arrayBuffer())
   }
-  return all
 }
 
 /** The questions in one of the forms; of a package only once its pictures are there. */
 function useSaved(questions: readonly Question[], name: string, form: Form) {
   const { source } = useFilesHere()
-  const ids = useMemo(() => [...new Set(questions.flatMap(picturesOf))], [questions])
+  const ids = useMemo(
+    (): Shown => ({
+      pictures: [...new Set(questions.flatMap(picturesOf))],
+      clips: [...new Set(questions.flatMap(clipsOf).map(({ id }) => id))],
+    }),
+    [questions],
+  )
   const pictures = useQuery({
     queryKey: ['package-pictures', ids],
     enabled: form === 'package',
     gcTime: 0,
     staleTime: Infinity,
-    queryFn: ({ signal }) => fetched(ids, source.picture, signal),
+    queryFn: ({ signal }) => fetched(ids, source, signal),
   })
   const saved = useMemo((): Saved | null => {
     if (form === 'plain') {
@@ -63,7 +92,7 @@ function useSaved(questions: readonly Question[], name: string, form: Form) {
       const { text, lost } = writeTable(questions)
       return { files: { '': text }, lost, type: 'text/csv;charset=utf-8', end: 'csv' }
     }
-    return pictures.data ? { ...writeQti(questions, name, pictures.data.pictures), type: 'application/zip', end: 'zip' } : null
+    return pictures.data ? { ...writeQti(questions, name, pictures.data), type: 'application/zip', end: 'zip' } : null
   }, [form, questions, name, pictures.data])
   return { saved, pictures }
 }
@@ -98,10 +127,10 @@ export function GiveOut({ questions, name, onClose }: { questions: readonly Ques
           options={[
             { value: 'plain', words: t('a text with marks'), hint: t('Quick to read and to change in any editor.') },
             { value: 'table', words: t('a table (CSV)'), hint: t('For a spreadsheet.') },
-            { value: 'package', words: t('a package (QTI 2.1)'), hint: t('For other systems, with pictures.') },
+            { value: 'package', words: t('a package (QTI 2.1)'), hint: t('For other systems, with pictures, sound and video.') },
           ]}
         />
-        {pictures.isLoading && form === 'package' && <p role="status">{t('The pictures are being fetched …')}</p>}
+        {pictures.isLoading && form === 'package' && <p role="status">{t('Its files are being fetched …')}</p>}
         {pictures.isError && form === 'package' && <Failed error={pictures.error} />}
         {saved && <LostList lost={saved.lost} />}
         <div className="flex justify-end gap-2">

@@ -1,6 +1,6 @@
 import type { Block, Inline, Mark, TableCell } from '../../../guides'
-import type { PictureId } from '../../../shared'
-import type { Content } from '../../questions/content'
+import type { ClipId, PictureId } from '../../../shared'
+import { clipsIn, type Content } from '../../questions/content'
 import { element, words, type Xml } from './xml'
 
 /** The elements that set words off; a link has its address beside. */
@@ -43,9 +43,12 @@ function blockXml(block: Block): Xml {
   }
 }
 
-/** Content as the XHTML that questions may hold: its text, and under it its pictures.
- * @param address where a picture lies, as seen from the file */
-export const contentXml = ({ text, pictures }: Content, address: (id: PictureId) => string): Xml[] => [
-  ...text.content.map(blockXml),
-  ...pictures.map(({ id, alt }) => element('p', {}, element('img', { src: address(id), alt }))),
+/** Where files lie, as seen from the file in which they are named, and of what type they are. */
+export type QtiAddresses = { picture: (id: PictureId) => string; clip: (id: ClipId) => { data: string; type: string } }
+
+/** Content as the XHTML that questions may hold: its text, and under it its pictures and its sound and video. */
+export const contentXml = (content: Content, { picture, clip }: QtiAddresses): Xml[] => [
+  ...content.text.content.map(blockXml),
+  ...content.pictures.map(({ id, alt }) => element('p', {}, element('img', { src: picture(id), alt }))),
+  ...clipsIn(content).map(({ id, title }) => element('p', {}, element('object', clip(id), words(title)))),
 ]

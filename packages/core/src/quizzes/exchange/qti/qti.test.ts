@@ -1,20 +1,28 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { richTextOf } from '../../../guides'
-import { cutTo, seededIds, type NewId, type PictureId } from '../../../shared'
-import { contentOf, wordsOf, type Content } from '../../questions/content'
+import { cutTo, seededIds, type ClipId, type NewId, type PictureId } from '../../../shared'
+import { clipsIn, contentOf, wordsOf, type Content, type ContentClip } from '../../questions/content'
 import type { Question } from '../../questions/question'
-import { picturesOf, withPictures } from '../../shownFiles'
+import { clipsOf, picturesOf, withPictures } from '../../shownFiles'
 import { optionsOf, questionOf } from '../../testing'
 import { readQti, type ReadQti } from './readQti'
-import { writeQti, type QtiPicture } from './writeQti'
+import { writeQti, type QtiClip, type QtiPicture } from './writeQti'
 import { faultsOf } from './testing'
 
 const ids = (): NewId => seededIds(5)
 const shown = seededIds(6)() as PictureId
 const PICTURES = new Map<PictureId, QtiPicture>([[shown, { widthPx: 1_000, heightPx: 500, file: 'pictures/one.png', type: 'image/png' }]])
+const [played, watched] = [seededIds(11)() as ClipId, seededIds(12)() as ClipId]
+const CLIPS = new Map<ClipId, QtiClip>([
+  [played, { file: 'media/alarm.wav', type: 'audio/wav' }],
+  [watched, { file: 'media/crate.webm', type: 'video/webm' }],
+])
+const clip = (id: ClipId, kind: ContentClip['kind'], more: Partial<ContentClip> = {}): ContentClip => ({
+  ...{ id, kind, title: 'Heard & seen', durationMs: null, poster: null, captions: [], ...more },
+})
 const SIZE = { widthPx: 1_000, heightPx: 500 }
-const write = (...questions: Question[]) => writeQti(questions, 'Water', PICTURES)
+const write = (...questions: Question[]) => writeQti(questions, 'Water', { pictures: PICTURES, clips: CLIPS })
 const read = (files: Record<string, string>): ReadQti =>
   readQti(new Map(Object.entries(files)), (path) => (path === 'pictures/one.png' ? SIZE : null), ids())
 
@@ -86,6 +94,15 @@ const more: Partial<Question> = {
   tags: ['water', 'pumps & valves'],
 }
 const EVERY: Question[] = [
+  questionOf(
+    'true-false',
+    {},
+    { right: true },
+    {
+      prompt: { ...contentOf('Is it shut?'), clips: [clip(played, 'sound')] },
+      explanation: { ...contentOf(), clips: [clip(watched, 'video')] },
+    },
+  ),
   questionOf('one', { options: optionsOf('four', 'five', 'six') }, { right: 'option-b' }, { ...more, prompt: formatted }),
   questionOf('several', { options: optionsOf('four', 'five', 'six') }, { right: ['option-b', 'option-c'], by: 'parts' }, more),
   questionOf('several', { options: optionsOf('four', 'five') }, { right: ['option-a'], by: 'all' }, { difficulty: 'easy' }),
@@ -129,11 +146,18 @@ describe('a package of QTI 2.1', () => {
   it('holds every kind, and comes back as it was', () => {
     const { files, lost } = write(...EVERY)
     expect(lost).toEqual([])
-    const { questions, faults, pictures } = read(files)
+    const { questions, faults, pictures, clips } = read(files)
     expect(faults).toEqual([])
     expect(plain(questions)).toEqual(plain(EVERY))
     expect(new Set(pictures.values())).toEqual(new Set(['pictures/one.png']))
     expect([...pictures.keys()].sort()).toEqual(questions.flatMap(picturesOf).sort())
+    expect([...clips].sort()).toEqual(
+      questions
+        .flatMap(clipsOf)
+        .map(({ id }, n) => [id, ['media/alarm.wav', 'media/crate.webm'][n]])
+        .sort(),
+    )
+    expect(files['imsmanifest.xml']).toContain('href="media/crate.webm"')
   })
   it('fits the model of the format, item by item; what does not is found', async () => {
     const { files } = write(...EVERY)
@@ -167,7 +191,7 @@ describe('a package of QTI 2.1', () => {
     )
   })
   it('has its pictures put in by whoever takes it in, wherever they stand', () => {
-    const [one, , , , , , , , , , , place] = read(write(...EVERY).files).questions
+    const [, one, , , , , , , , , , , place] = read(write(...EVERY).files).questions
     const own = seededIds(77)() as PictureId
     for (const question of [one!, place!]) {
       expect(picturesOf(question)).not.toEqual([])
@@ -184,6 +208,8 @@ describe('a package of QTI 2.1', () => {
       questionOf('order', { entries: optionsOf('a', 'b') }, { order: ['option-a', 'option-b'], by: 'parts' }),
       questionOf('place', { picture: { id: gone, alt: '' } }, { areas: [] }),
       questionOf('true-false', {}, { right: true }, { prompt: { text: richTextOf('Look'), pictures: [{ id: gone, alt: '' }] } }),
+      questionOf('true-false', {}, { right: true }, { prompt: { ...contentOf('Hear'), clips: [clip(gone as never, 'sound')] } }),
+      questionOf('true-false', {}, { right: true }, { prompt: { ...contentOf('See'), clips: [clip(watched, 'video', { poster: gone })] } }),
     )
     expect(lost).toEqual([
       { question: 1, what: 'slips' },
@@ -191,6 +217,8 @@ describe('a package of QTI 2.1', () => {
       { question: 2, what: 'parts' },
       { question: 3, what: 'kind' },
       { question: 4, what: 'pictures' },
+      { question: 5, what: 'clips' },
+      { question: 6, what: 'captions' },
     ])
     expect(Object.keys(files)).toEqual([
       'imsmanifest.xml',
@@ -198,6 +226,8 @@ describe('a package of QTI 2.1', () => {
       'items/question-001.xml',
       'items/question-002.xml',
       'items/question-004.xml',
+      'items/question-005.xml',
+      'items/question-006.xml',
     ])
     expect(JSON.stringify(files)).not.toContain(gone)
   })
@@ -224,6 +254,17 @@ describe('packages of other systems', () => {
     expect(read({ 'q.xml': text }).questions).toMatchObject([
       { kind: 'several', points: 3, key: { by: 'all', right: [{}, {}].map(() => expect.any(String)) } },
     ])
+  })
+  it('may hold sound and video of version 3.0, which has elements of its own for them', () => {
+    const body = `<p>Listen: <audio title="The alarm"><source src="../media/a%20b.mp3" type="audio/mpeg"/></audio></p><video src="v.mp4"/><object data="sheet.pdf" type="application/pdf">The sheet</object><choiceInteraction responseIdentifier="R" maxChoices="1"><simpleChoice identifier="A">a</simpleChoice><simpleChoice identifier="B">b</simpleChoice></choiceInteraction>`
+    const { questions, clips } = read({ 'items/q.xml': item(body, DECLARED) })
+    const [{ prompt }] = questions as [Question]
+    expect(clipsIn(prompt)).toMatchObject([
+      { kind: 'sound', title: 'The alarm' },
+      { kind: 'video', title: '' },
+    ])
+    expect([...clips.values()]).toEqual(['media/a b.mp3', 'items/v.mp4'])
+    expect(wordsOf(prompt)).toMatch(/^Listen:/)
   })
   it('may ask within a sentence', () => {
     const declared = `<responseDeclaration identifier="R" cardinality="single" baseType="integer"><correctResponse><value>100</value></correctResponse></responseDeclaration>`

@@ -1,14 +1,17 @@
 import { blocksOf, type PictureRef } from '../../../exchange'
-import { cutTo, type NewId, type PictureId, type QuestionId } from '../../../shared'
+import { cutTo, type ClipId, type NewId, type PictureId, type QuestionId } from '../../../shared'
 import { QUIZ_LIMITS } from '../../limits'
-import { contentOf, isBlank, type Content } from '../../questions/content'
+import { contentOf, isBlank, withClips, type Content } from '../../questions/content'
 import { Question, type Difficulty } from '../../questions/question'
 import type { ReadFault, ReadQuestions } from '../readPlain'
+import { clipsAmong } from './clipsAmong'
 import { attributeOf, childOf, childrenOf, elementsIn, readXml, wordsIn, type QtiNode } from './nodes'
 
-/** Questions of a package. `pictures`: the paths, within the package, of the pictures that they show, by the ids under which they show them; who takes
- * them in gives them ids of their own. */
-export type ReadQti = ReadQuestions & { pictures: ReadonlyMap<PictureId, string> }
+/** The files of a package, by the ids under which its questions show and play them: their paths within the package. Who takes them in gives them ids of
+ * their own. */
+type QtiPaths = { pictures: ReadonlyMap<PictureId, string>; clips: ReadonlyMap<ClipId, string> }
+/** Questions of a package, with the files that they show. */
+export type ReadQti = ReadQuestions & QtiPaths
 /** How large a picture of the package is. */
 export type SizeOf = (path: string) => { widthPx: number; heightPx: number } | null
 
@@ -25,22 +28,28 @@ function resolved(from: string, path: string): string {
   return at.join('/')
 }
 
-/** What an item is read with: its file, and where its pictures are noted down. */
-type Reading = { file: string; newId: NewId; sizeOf: SizeOf; pictures: Map<PictureId, string> }
+/** What an item is read with: its file, and where its pictures and clips are noted down. */
+type Reading = { file: string; newId: NewId; sizeOf: SizeOf; pictures: Map<PictureId, string>; clips: Map<ClipId, string> }
 type Body = { kind: Question['kind']; ask: object; key: object }
 /** Why an item cannot be read, in words. */
 type NotRead = { notRead: string }
 const notRead = (words: string): NotRead => ({ notRead: words })
 
-function contentIn(nodes: readonly QtiNode[], { file, newId, pictures }: Reading): Content {
+function contentIn(all: readonly QtiNode[], { file, newId, pictures, clips }: Reading): Content {
   const refs: PictureRef[] = []
+  const { nodes, clips: played } = clipsAmong(all)
   const text = { type: 'doc' as const, content: blocksOf(nodes, refs) }
   const shown = refs.slice(0, QUIZ_LIMITS.pictures).map(({ path, alt }) => {
     const id = newId<PictureId>()
     pictures.set(id, resolved(file, path))
     return { id, alt: cutTo(alt, QUIZ_LIMITS.alt) }
   })
-  return { text: text.content.length > 0 ? text : contentOf().text, pictures: shown }
+  const heard = played.slice(0, QUIZ_LIMITS.clips).map(({ path, kind, title }) => {
+    const id = newId<ClipId>()
+    clips.set(id, resolved(file, path))
+    return { id, kind, title: cutTo(title, QUIZ_LIMITS.alt), durationMs: null, poster: null, captions: [] }
+  })
+  return withClips({ text: text.content.length > 0 ? text : contentOf().text, pictures: shown }, heard)
 }
 
 /** What is declared of a response: what is right, and what points the values bring. */
@@ -327,6 +336,7 @@ export function readQti(files: ReadonlyMap<string, string>, sizeOf: SizeOf, newI
   const questions: Question[] = []
   const faults: ReadFault[] = []
   const pictures = new Map<PictureId, string>()
+  const clips = new Map<ClipId, string>()
   const items = itemsIn(roots)
   if (items.length === 0) faults.push({ line: 1, words: 'There is no item of QTI 2 or 3 in this file.' })
   for (const [n, [file, item]] of items.entries()) {
@@ -334,13 +344,14 @@ export function readQti(files: ReadonlyMap<string, string>, sizeOf: SizeOf, newI
       faults.push({ line: n + 1, words: 'More than {{most}} questions are not taken. Put the rest into another file.', into: { most } })
       break
     }
-    const own = new Map<PictureId, string>()
-    const question = questionIn(item, about.get(file), { file, newId, sizeOf, pictures: own })
+    const own = { pictures: new Map<PictureId, string>(), clips: new Map<ClipId, string>() }
+    const question = questionIn(item, about.get(file), { file, newId, sizeOf, ...own })
     if ('notRead' in question) faults.push({ line: n + 1, words: question.notRead })
     else {
       questions.push(question)
-      for (const [id, path] of own) pictures.set(id, path)
+      for (const [id, path] of own.pictures) pictures.set(id, path)
+      for (const [id, path] of own.clips) clips.set(id, path)
     }
   }
-  return { questions, faults, pictures }
+  return { questions, faults, pictures, clips }
 }

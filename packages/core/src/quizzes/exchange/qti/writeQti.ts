@@ -1,18 +1,20 @@
-import { cutTo, type PictureId } from '../../../shared'
-import { wordsOf } from '../../questions/content'
+import { cutTo, type ClipId, type PictureId } from '../../../shared'
+import { isBlank, wordsOf } from '../../questions/content'
 import type { Option } from '../../questions/options'
 import type { Question, QuestionOf } from '../../questions/question'
 import type { AskOf } from '../../questions/questionKinds'
-import { clipsOf, picturesOf, withoutClips } from '../../shownFiles'
+import { clipsOf, picturesOf, withOtherClips } from '../../shownFiles'
 import type { Lost } from '../contents'
-import { contentXml } from './contentXml'
+import { contentXml, type QtiAddresses } from './contentXml'
 import { element, words, xmlFile, type Xml } from './xml'
 
 const ITEM_NAMESPACE = 'http://www.imsglobal.org/xsd/imsqti_v2p1'
 /** Where a kind of picture is kept, and what it is called. */
 export type QtiPicture = { widthPx: number; heightPx: number; file: string; type: string }
-/** Pictures by their ids; one that is not there is left out. */
-export type QtiPictures = ReadonlyMap<PictureId, QtiPicture>
+/** Where sound or video is kept, and of what type it is. */
+export type QtiClip = { file: string; type: string }
+/** The files that go along, by their ids; one that is not there is left out. */
+export type QtiFiles = { pictures: ReadonlyMap<PictureId, QtiPicture>; clips: ReadonlyMap<ClipId, QtiClip> }
 /** The files of a package, by their paths; `lost`: what it cannot hold. */
 export type WrittenQti = { files: Record<string, string>; lost: Lost[] }
 
@@ -44,12 +46,11 @@ const allWhereRight = (points: number): Xml => allWhere(element('match', {}, var
 /** The points that the mapping gives. */
 const byMapping: Xml = element('responseProcessing', {}, theScore(element('mapResponse', { identifier: RESPONSE })))
 
-type Address = (id: PictureId) => string
 const identifier = (id: string): string => `_${id}`
-const choices = (name: string, options: readonly Option[], address: Address, more: Record<string, number> = {}): Xml[] =>
+const choices = (name: string, options: readonly Option[], address: QtiAddresses, more: Record<string, number> = {}): Xml[] =>
   options.map(({ id, content }) => element(name, { identifier: identifier(id), ...more }, contentXml(content, address)))
 
-function chosen(question: QuestionOf<'one' | 'several'>, address: Address): Part {
+function chosen(question: QuestionOf<'one' | 'several'>, address: QtiAddresses): Part {
   const isOne = question.kind === 'one'
   const right = question.kind === 'one' ? [question.key.right].filter((id) => id !== null) : question.key.right
   const inParts = question.kind === 'several' && question.key.by === 'parts' && right.length > 0
@@ -112,12 +113,12 @@ function counted({ ask, key: { right, tolerance }, points }: QuestionOf<'number'
     processing: allWhere(near, points),
   }
 }
-const ordered = ({ ask, key, points }: QuestionOf<'order'>, address: Address): Part => ({
+const ordered = ({ ask, key, points }: QuestionOf<'order'>, address: QtiAddresses): Part => ({
   response: response('ordered', 'identifier', correct(key.order.map(identifier))),
   interaction: element('orderInteraction', { responseIdentifier: RESPONSE, shuffle: true }, choices('simpleChoice', ask.entries, address)),
   processing: allWhereRight(points),
 })
-function matched({ ask, key: { pairs, by }, points }: QuestionOf<'match'>, address: Address): Part {
+function matched({ ask, key: { pairs, by }, points }: QuestionOf<'match'>, address: QtiAddresses): Part {
   const named = pairs.map(([left, right]) => `${identifier(left)} ${identifier(right)}`)
   const inParts = by === 'parts' && pairs.length > 0
   const entries = named.map((mapKey) => element('mapEntry', { mapKey, mappedValue: decimal(points / pairs.length) }))
@@ -139,7 +140,7 @@ function matched({ ask, key: { pairs, by }, points }: QuestionOf<'match'>, addre
     processing: inParts ? byMapping : allWhereRight(points),
   }
 }
-function pointed({ ask: { picture }, key: { areas }, points }: QuestionOf<'place'>, pictures: QtiPictures): Part | null {
+function pointed({ ask: { picture }, key: { areas }, points }: QuestionOf<'place'>, { pictures }: QtiFiles): Part | null {
   const file = picture && pictures.get(picture.id)
   if (!picture || !file) return null
   const { widthPx, heightPx } = file
@@ -186,7 +187,7 @@ const rubricOf = ({ key: { words: about, criteria } }: QuestionOf<'written' | 'r
     about.split('\n').flatMap((line) => (line.trim() === '' ? [] : [element('p', {}, words(line))])),
   )
 
-function partOf(question: Question, pictures: QtiPictures, address: Address): Part | null {
+function partOf(question: Question, files: QtiFiles, address: QtiAddresses): Part | null {
   switch (question.kind) {
     case 'one':
     case 'several':
@@ -202,7 +203,7 @@ function partOf(question: Question, pictures: QtiPictures, address: Address): Pa
     case 'match':
       return matched(question, address)
     case 'place':
-      return pointed(question, pictures)
+      return pointed(question, files)
     case 'written':
       return written(question)
     case 'recorded':
@@ -211,13 +212,17 @@ function partOf(question: Question, pictures: QtiPictures, address: Address): Pa
 }
 
 /** A question as an item; `null` where it cannot be one without a picture that is gone. */
-function itemXml(question: Question, id: string, pictures: QtiPictures): Xml | null {
-  const address: Address = (picture) => `../${pictures.get(picture)?.file ?? ''}`
+function itemXml(question: Question, id: string, files: QtiFiles): Xml | null {
+  const { pictures, clips } = files
+  const address: QtiAddresses = {
+    picture: (picture) => `../${pictures.get(picture)?.file ?? ''}`,
+    clip: (clip) => ({ data: `../${clips.get(clip)?.file ?? ''}`, type: clips.get(clip)?.type ?? '' }),
+  }
   const without = <C extends Question['prompt']>(content: C): C => ({
     ...content,
     pictures: content.pictures.filter((picture) => pictures.has(picture.id)),
   })
-  const part = partOf(question, pictures, address)
+  const part = partOf(question, files, address)
   if (!part) return null
   const { prompt, explanation, points } = question
   const explained = contentXml(without(explanation), address)
@@ -233,7 +238,7 @@ function itemXml(question: Question, id: string, pictures: QtiPictures): Xml | n
     part.response,
     float('SCORE', 0),
     float('MAXSCORE', points),
-    wordsOf(explanation) === '' && explanation.pictures.length === 0
+    isBlank(explanation)
       ? []
       : [
           element(
@@ -250,7 +255,7 @@ function itemXml(question: Question, id: string, pictures: QtiPictures): Xml | n
       part.interaction,
     ),
     part.processing ?? [],
-    explained.length > 0 && (wordsOf(explanation) !== '' || explanation.pictures.length > 0)
+    explained.length > 0 && !isBlank(explanation)
       ? [element('modalFeedback', { outcomeIdentifier: 'EXPLANATION', identifier: 'explanation', showHide: 'show' }, explained)]
       : [],
   )
@@ -296,7 +301,7 @@ const testXml = (title: string, items: readonly Item[]): Xml =>
     ),
   )
 const fileXml = (href: string): Xml => element('file', { href })
-function manifestXml(items: readonly Item[], pictures: QtiPictures): Xml {
+function manifestXml(items: readonly Item[], { pictures, clips }: QtiFiles): Xml {
   const resources = items.map(({ id, href, question }) =>
     element(
       'resource',
@@ -304,6 +309,7 @@ function manifestXml(items: readonly Item[], pictures: QtiPictures): Xml {
       metadata(question),
       fileXml(href),
       [...new Set(picturesOf(question))].flatMap((picture) => pictures.get(picture)?.file ?? []).map(fileXml),
+      [...new Set(clipsOf(question).map((clip) => clip.id))].flatMap((clip) => clips.get(clip)?.file ?? []).map(fileXml),
     ),
   )
   const test = element(
@@ -322,22 +328,25 @@ function manifestXml(items: readonly Item[], pictures: QtiPictures): Xml {
 }
 
 /** Writes questions as QTI 2.1 (1EdTech, Question and Test Interoperability, 2012): an item each, a test of all of them, and the manifest of a content
- * package; the pictures are put beside them by whoever makes the archive. Of the versions this is the one that most systems read.
+ * package; pictures, sound and video are put beside them by whoever makes the archive. Of the versions this is the one that most systems read.
  * @param title    of the test
- * @param pictures those that go along */
-export function writeQti(questions: readonly Question[], title: string, pictures: QtiPictures): WrittenQti {
+ * @param files the pictures and clips that go along */
+export function writeQti(questions: readonly Question[], title: string, files: QtiFiles): WrittenQti {
+  const { pictures, clips } = files
   const lost: Lost[] = []
   const items = questions.flatMap((whole, n): Item[] => {
-    const question = withoutClips(whole)
+    const question = withOtherClips(whole, (clip) => (clips.has(clip.id) ? { ...clip, poster: null, captions: [] } : null))
     const id = `question-${String(n + 1).padStart(3, '0')}`
-    const xml = itemXml(question, id, pictures)
+    const xml = itemXml(question, id, files)
     const lose = (what: Lost['what']) => lost.push({ question: n + 1, what })
     if (!xml) {
       lose('kind')
       return []
     }
     if (picturesOf(question).some((picture) => !pictures.has(picture))) lose('pictures')
-    if (clipsOf(whole).length > 0) lose('clips')
+    const had = clipsOf(whole)
+    if (had.some((clip) => !clips.has(clip.id))) lose('clips')
+    if (had.some((clip) => clips.has(clip.id) && (clip.captions.length > 0 || clip.poster !== null))) lose('captions')
     if (question.kind === 'text' && question.key.slips > 0) lose('slips')
     if (question.kind === 'order' && question.key.by === 'parts') lose('parts')
     if (question.steps.length > 0) lose('steps')
@@ -345,7 +354,7 @@ export function writeQti(questions: readonly Question[], title: string, pictures
   })
   return {
     files: {
-      'imsmanifest.xml': xmlFile(manifestXml(items, pictures)),
+      'imsmanifest.xml': xmlFile(manifestXml(items, files)),
       'test.xml': xmlFile(testXml(title.trim() || 'Questions', items)),
       ...Object.fromEntries(items.map(({ href, xml }) => [href, xmlFile(xml)])),
     },
