@@ -1,4 +1,4 @@
-import { clipsIn, isBlank, QUIZ_LIMITS, withClips, type Content } from '@jackdaw/core/quizzes'
+import { clipsIn, isBlank, QUIZ_LIMITS, withClips, type Content, type ContentClip } from '@jackdaw/core/quizzes'
 import { EditorContent, useEditorState, type Editor } from '@tiptap/react'
 import { Bold, Clapperboard, ImagePlus, Italic, Link2, List, ListOrdered } from 'lucide-react'
 import { useEffect, useRef, useState, type ReactNode } from 'react'
@@ -20,19 +20,36 @@ type Props = {
   onChange: (content: Content) => void
 }
 
+/** What is put under the words. */
+type Adding = { onAddPicture: (picture: Content['pictures'][number]) => void; onAddClip: () => void }
+
 /** Rich text with pictures, sound and video under it, written where it stands. Only the field in which somebody writes has an editor. */
 export function ContentField({ label, placeholder, content, large = false, onChange }: Props) {
   const [writes, setWrites] = useState(false)
   const [adds, setAdds] = useState(false)
-  const now = useRef(content)
-  now.current = content
+  // What takes a while is put into what stands there by then, and not into what stood there when it was begun.
+  const latest = useRef({ content, onChange })
+  latest.current = { content, onChange }
+  const show = (picture: Content['pictures'][number]) => {
+    const now = latest.current
+    now.onChange({ ...now.content, pictures: [...now.content.pictures, picture] })
+  }
+  const play = (change: (clips: readonly ContentClip[]) => ContentClip[]) => {
+    const now = latest.current
+    now.onChange(withClips(now.content, change(clipsIn(now.content))))
+  }
   const { text, pictures } = content
   const clips = clipsIn(content)
   const box = `border border-edge bg-sheet px-3 ${large ? 'min-h-16 py-2' : 'min-h-10 py-1'}`
   return (
     <div className="min-w-0 grow space-y-2">
       {writes ? (
-        <Writing {...{ label, content, box, onChange }} onAddClip={() => setAdds(true)} onLeave={() => setWrites(false)} />
+        <Writing
+          {...{ label, content, box, onChange }}
+          onAddPicture={show}
+          onAddClip={() => setAdds(true)}
+          onLeave={() => setWrites(false)}
+        />
       ) : (
         <div
           role="textbox"
@@ -58,33 +75,19 @@ export function ContentField({ label, placeholder, content, large = false, onCha
           onRemove={() => onChange({ ...content, pictures: pictures.filter((_, at) => at !== n) })}
         />
       ))}
-      {clips.map((clip, n) => (
+      {clips.map((clip) => (
         <ClipFields
           key={clip.id}
           clip={clip}
-          onChange={(next) =>
-            onChange(
-              withClips(
-                content,
-                clips.map((each, at) => (at === n ? next : each)),
-              ),
-            )
-          }
-          onRemove={() =>
-            onChange(
-              withClips(
-                content,
-                clips.filter((_, at) => at !== n),
-              ),
-            )
-          }
+          onChange={(more) => play((now) => now.map((each) => (each.id === clip.id ? { ...each, ...more } : each)))}
+          onRemove={() => play((now) => now.filter((each) => each.id !== clip.id))}
         />
       ))}
       {adds && (
         <AddClip
           onClose={() => setAdds(false)}
           onAdd={(clip) => {
-            onChange(withClips(now.current, [...clipsIn(now.current), clip]))
+            play((now) => [...now, clip])
             setAdds(false)
           }}
         />
@@ -98,9 +101,9 @@ function Writing({
   content,
   box,
   onChange,
-  onAddClip,
   onLeave,
-}: Pick<Props, 'label' | 'content' | 'onChange'> & { box: string; onAddClip: () => void; onLeave: () => void }) {
+  ...adding
+}: Pick<Props, 'label' | 'content' | 'onChange'> & Adding & { box: string; onLeave: () => void }) {
   const now = useRef(content)
   now.current = content
   const editor = useWrittenText({
@@ -114,7 +117,7 @@ function Writing({
   }, [editor])
   return (
     <div className="relative">
-      <Tools {...{ editor, content, onChange, onAddClip }} />
+      <Tools {...{ editor, content }} {...adding} />
       <EditorContent editor={editor} />
     </div>
   )
@@ -123,8 +126,7 @@ function Writing({
 const MARKED = ['bold', 'italic', 'bulletList', 'orderedList', 'link'] as const
 
 /** What sets words off, and what is put beside them. */
-type ToolsProps = { editor: Editor | null; onAddClip: () => void } & Pick<Props, 'content' | 'onChange'>
-function Tools({ editor, content, onChange, onAddClip }: ToolsProps) {
+function Tools({ editor, content, onAddPicture, onAddClip }: { editor: Editor | null } & Adding & Pick<Props, 'content'>) {
   const { t } = useTexts()
   const [linking, setLinking] = useState(false)
   const full = clipsIn(content).length >= QUIZ_LIMITS.clips
@@ -153,7 +155,7 @@ function Tools({ editor, content, onChange, onAddClip }: ToolsProps) {
       {tool(2, t('List with dots'), <List size={17} aria-hidden />, (at) => at.chain().focus().toggleBulletList().run())}
       {tool(3, t('List with numbers'), <ListOrdered size={17} aria-hidden />, (at) => at.chain().focus().toggleOrderedList().run())}
       {tool(4, t('Link'), <Link2 size={17} aria-hidden />, () => setLinking((is) => !is))}
-      <AddPicture {...{ content, onChange }} />
+      <AddPicture {...{ content, onAddPicture }} />
       <IconButton
         name={full ? t('{{most}} of them are the most here', { most: QUIZ_LIMITS.clips }) : t('Add sound or video')}
         disabled={full}
@@ -168,18 +170,16 @@ function Tools({ editor, content, onChange, onAddClip }: ToolsProps) {
 }
 
 /** Adds a picture under the words. */
-function AddPicture({ content, onChange }: Pick<Props, 'content' | 'onChange'>) {
+function AddPicture({ content, onAddPicture }: Pick<Props, 'content'> & Pick<Adding, 'onAddPicture'>) {
   const { t } = useTexts()
   const { add } = useFilesHere()
   const input = useRef<HTMLInputElement>(null)
-  const now = useRef(content)
-  now.current = content
   const [state, setState] = useState<{ busy: boolean; error: unknown }>({ busy: false, error: null })
   const pick = async (file: File) => {
     setState({ busy: true, error: null })
     try {
       const { id } = await add(file)
-      onChange({ ...now.current, pictures: [...now.current.pictures, { id, alt: '' }] })
+      onAddPicture({ id, alt: '' })
       setState({ busy: false, error: null })
     } catch (error) {
       setState({ busy: false, error })

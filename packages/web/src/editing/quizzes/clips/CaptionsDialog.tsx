@@ -23,7 +23,7 @@ export function CaptionsDialog({
   onClose,
 }: {
   clip: ContentClip
-  onChange: (clip: ContentClip) => void
+  onChange: (more: Partial<ContentClip>) => void
   onClose: () => void
 }) {
   const { t } = useTexts()
@@ -52,7 +52,7 @@ export function CaptionsDialog({
   )
 }
 
-type In = { clip: ContentClip; language: string; onChange: (clip: ContentClip) => void; onClose: () => void }
+type In = { clip: ContentClip; language: string; onChange: (more: Partial<ContentClip>) => void; onClose: () => void }
 function InLanguage({ clip, language, ...rest }: In) {
   const { t } = useTexts()
   const { source } = useFilesHere()
@@ -85,7 +85,7 @@ function Written({ clip, language, first, onChange, onClose }: In & { first: str
     setState({ busy: true, error: null })
     try {
       const { id } = await addCaptions(clip.id, { language, text })
-      onChange({ ...clip, captions: [...others, { id, language }] })
+      onChange({ captions: [...others, { id, language }] })
       onClose()
     } catch (error) {
       setState({ busy: false, error })
@@ -133,7 +133,7 @@ function Written({ clip, language, first, onChange, onClose }: In & { first: str
           <Button
             look="quiet"
             onClick={() => {
-              onChange({ ...clip, captions: others })
+              onChange({ captions: others })
               onClose()
             }}
           >

@@ -14,7 +14,7 @@ export function ClipFields({
   onRemove,
 }: {
   clip: ContentClip
-  onChange: (clip: ContentClip) => void
+  onChange: (more: Partial<ContentClip>) => void
   onRemove: () => void
 }) {
   const { t } = useTexts()
@@ -31,7 +31,7 @@ export function ClipFields({
           hint={t('Everybody reads it under the player. It must not tell what is right.')}
           maxLength={QUIZ_LIMITS.alt}
           value={title}
-          onChange={(event) => onChange({ ...clip, title: event.target.value })}
+          onChange={(event) => onChange({ title: event.target.value })}
         />
         <p className="text-sm">
           {captions.length === 0
@@ -51,7 +51,7 @@ export function ClipFields({
   )
 }
 
-type PosterProps = { clip: ContentClip; media: React.RefObject<HTMLMediaElement | null>; onChange: (clip: ContentClip) => void }
+type PosterProps = { clip: ContentClip; media: React.RefObject<HTMLMediaElement | null>; onChange: (more: Partial<ContentClip>) => void }
 /** Takes the picture at which a video stands as the one that is seen before it is played. */
 function Poster({ clip, media, onChange }: PosterProps) {
   const { t } = useTexts()
@@ -63,7 +63,7 @@ function Poster({ clip, media, onChange }: PosterProps) {
     setState({ busy: true, error: null })
     try {
       const { id } = await add(await pictureOf(video))
-      onChange({ ...clip, poster: id })
+      onChange({ poster: id })
       setState({ busy: false, error: null })
     } catch (error) {
       setState({ busy: false, error })
@@ -75,7 +75,7 @@ function Poster({ clip, media, onChange }: PosterProps) {
         {state.busy ? t('Storing …') : t('Show this picture first')}
       </Button>
       {clip.poster !== null && (
-        <Button look="quiet" onClick={() => onChange({ ...clip, poster: null })}>
+        <Button look="quiet" onClick={() => onChange({ poster: null })}>
           {t('Show none first')}
         </Button>
       )}
