@@ -1,6 +1,6 @@
 import { importGuide as importEndpoint } from '@jackdaw/contracts/exchange'
 import { failField, route, type Routes } from '../http'
-import { importGuide } from './importGuide'
+import { importGuide } from './importing/importGuide'
 
 export function exchangeRoutes(routes: Routes): void {
   route(routes, importEndpoint, async ({ bytes, query }, { caller, now }) => {

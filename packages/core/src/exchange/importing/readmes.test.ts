@@ -1,11 +1,11 @@
 import { decodeHTML } from 'entities'
 import { describe, expect, it } from 'vitest'
-import { GuideDocument } from '../guides'
-import { seededIds } from '../shared'
+import { GuideDocument } from '../../guides'
+import { seededIds } from '../../shared'
 import { importMarkdown } from './importMarkdown'
 
 const files = (import.meta as unknown as { glob: (pattern: string, options: object) => unknown }).glob(
-  '../../../../node_modules/{*,@*/*}/{README,readme,Readme}.md',
+  '../../../../../node_modules/{*,@*/*}/{README,readme,Readme}.md',
   { query: '?raw', import: 'default' },
 ) as Record<string, () => Promise<string>>
 

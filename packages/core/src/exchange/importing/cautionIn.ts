@@ -1,5 +1,5 @@
-import { keysOf } from '../shared'
-import type { Block, CautionLevel } from '../guides'
+import { keysOf } from '../../shared'
+import type { Block, CautionLevel } from '../../guides'
 
 const WORDS: Readonly<Record<CautionLevel, string>> = {
   danger: 'danger gefahr peligro niebezpieczeństwo',

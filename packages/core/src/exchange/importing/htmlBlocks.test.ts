@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { GuideDocument } from '../guides'
-import { seededIds } from '../shared'
+import { GuideDocument } from '../../guides'
+import { seededIds } from '../../shared'
 import { htmlPieces } from './htmlBlocks'
 import { importMarkdown } from './importMarkdown'
 

@@ -1,4 +1,4 @@
-import { byId, type NewId, type PictureId, type SectionId, type StepId } from '../shared'
+import { byId, type NewId, type PictureId, type SectionId, type StepId } from '../../shared'
 import MarkdownIt from 'markdown-it'
 import {
   emptyDocument,
@@ -11,7 +11,7 @@ import {
   type Inline,
   type Step,
   withBlockIds,
-} from '../guides'
+} from '../../guides'
 import { auditWords, type NotPlaced } from './auditWords'
 import { cautionIn, type SpokenCaution } from './cautionIn'
 import { htmlPieces, MAX_HTML_LEVELS, type Piece, type PictureRef } from './htmlBlocks'

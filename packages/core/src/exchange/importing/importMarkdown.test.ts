@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { GuideDocument, plainText, stepName, stepsOf } from '../guides'
-import { seededIds } from '../shared'
+import { GuideDocument, plainText, stepName, stepsOf } from '../../guides'
+import { seededIds } from '../../shared'
 import { importMarkdown, settlePictures } from './importMarkdown'
 
 const tryToRead = (source: string, fileName = 'clean-the-tank.md') => importMarkdown(source, fileName, seededIds(1))

@@ -1,5 +1,5 @@
 import { decodeHTML } from 'entities'
-import type { GuideDocument } from '../guides'
+import type { GuideDocument } from '../../guides'
 
 /** Words of a line of the input that are not in the draft. `line` counts from 1. */
 export type NotPlaced = { line: number; text: string; words: string[] }

@@ -1,5 +1,5 @@
 import yauzl from 'yauzl'
-import { fail } from '../http'
+import { fail } from '../../http'
 
 /** Limits against zip files that unpack to more than they seem to hold. */
 const ZIP_LIMITS = { files: 2_000, fileBytes: 30 * 1024 * 1024, totalBytes: 200 * 1024 * 1024 } as const

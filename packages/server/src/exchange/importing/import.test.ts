@@ -2,7 +2,7 @@ import { deflateRawSync, crc32 } from 'node:zlib'
 import { stepsOf } from '@jackdaw/core/guides'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { smallCompany, startTestServer, type Client, type TestServer } from '../testing/testServer'
+import { smallCompany, startTestServer, type Client, type TestServer } from '../../testing/testServer'
 
 let server: TestServer
 let author: Client
@@ -93,7 +93,7 @@ describe('importing a guide', () => {
     expect(JSON.stringify(fill)).toContain('gone')
   })
   it('never reads outside the zip', async () => {
-    expect(await problem(await send(zip({ 'guide.md': '# A', '../../etc/evil.md': 'x' }), 'a.zip'))).toMatchObject({
+    expect(await problem(await send(zip({ 'guide.md': '# A', '../../../etc/evil.md': 'x' }), 'a.zip'))).toMatchObject({
       code: 'bad-zip',
       detail: expect.stringContaining('Nothing was imported'),
     })
@@ -135,7 +135,7 @@ describe('importing a guide', () => {
       spoilt((at) => void at.fill(0, at.length - 22)),
       spoilt((at) => void at.writeUInt16LE(99, at.indexOf('PK\x01\x02') + 10)),
       spoilt((at) => void at.fill(0xff, 40, 50)),
-      zip({ 'guide.md': '# A', '../x.md': 'y' }),
+      zip({ 'guide.md': '# A', '../../x.md': 'y' }),
       zip({ 'guide.md': '# A'.repeat(999) }, 3),
     ]) {
       const { code, detail } = await problem(await send(bytes, 'a.zip'))

@@ -1,6 +1,6 @@
-import { nth } from '../shared'
+import { nth } from '../../shared'
 import { parseDocument } from 'htmlparser2'
-import { isSafeLink, type Block, type Inline, type ListItem, type Mark, type TableCell, type TableRow } from '../guides'
+import { isSafeLink, type Block, type Inline, type ListItem, type Mark, type TableCell, type TableRow } from '../../guides'
 
 /** A picture that the text refers to, where it stood. */
 export type PictureRef = { path: string; alt: string }
