@@ -1,3 +1,4 @@
+import { SIGN_NAMES_GERMAN } from '@jackdaw/core/annotations'
 import { LANGUAGES, type Language } from '@jackdaw/core/people'
 import { LocalDate } from '@jackdaw/core/shared'
 import i18next from 'i18next'
@@ -16,7 +17,7 @@ void texts.init({
   keySeparator: false,
   nsSeparator: false,
   interpolation: { escapeValue: false },
-  resources: { en: { translation: FOR_ONE }, de: { translation: german } },
+  resources: { en: { translation: FOR_ONE }, de: { translation: { ...german, ...SIGN_NAMES_GERMAN } } },
 })
 
 /** Words of a key in a language, with what is put into their places. */

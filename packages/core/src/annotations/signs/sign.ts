@@ -15,8 +15,8 @@ const GREEN = '#237f52'
 const BLACK = '#1a1a1a'
 const WHITE = '#ffffff'
 
-/** A part of a sign, in a field of 100 by 100; `transform` as in SVG. */
-export type SignPart = { d: string; fill?: string; stroke?: string; widthPx?: number; transform?: string }
+/** A part of a sign, in a field of 100 by 100; `placed`: how it is made smaller, and then moved. */
+export type SignPart = { d: string; fill?: string; stroke?: string; widthPx?: number; placed?: { scale: number; x: number; y: number } }
 
 const TRIANGLE = 'M50 7.5c1.6 0 2.9.8 3.7 2.2l42 73c1.7 3-.4 6.5-3.7 6.5H8c-3.3 0-5.4-3.5-3.7-6.5l42-73c.8-1.4 2.1-2.2 3.7-2.2z'
 const disc = (r: number): string => `M${50 - r} 50a${r} ${r} 0 1 1 ${2 * r} 0a${r} ${r} 0 1 1 ${-2 * r} 0z`
@@ -46,9 +46,9 @@ const GROUNDS: Record<SignKind, { ink: string; ground: string; below: SignPart[]
 }
 
 /** Pictograms are a little smaller where the ground leaves less room: in the triangle and in the ring. */
-const SMALLER: Partial<Record<SignKind, string>> = {
-  warning: 'translate(50 63) scale(.84) translate(-50 -59)',
-  prohibition: 'translate(50 50) scale(.84) translate(-50 -50)',
+const SMALLER: Partial<Record<SignKind, NonNullable<SignPart['placed']>>> = {
+  warning: { scale: 0.84, x: 8, y: 13.44 },
+  prohibition: { scale: 0.84, x: 8, y: 8 },
 }
 
 /** A sign as paths, those below first. */
@@ -56,8 +56,8 @@ export function signParts(id: SignId): SignPart[] {
   const { ink, ground, below, above } = GROUNDS[signKind(id)]
   const part = ([how, d, widthPx = 3]: Stroke): SignPart => {
     const colour = how.startsWith('g') ? ground : ink
-    const transform = SMALLER[signKind(id)]
-    return { d, ...(how.endsWith('f') ? { fill: colour } : { stroke: colour, widthPx }), ...(transform ? { transform } : {}) }
+    const placed = SMALLER[signKind(id)]
+    return { d, ...(how.endsWith('f') ? { fill: colour } : { stroke: colour, widthPx }), ...(placed ? { placed } : {}) }
   }
   return [...below, ...PICTOGRAMS[id].map(part), ...above]
 }

@@ -1,4 +1,5 @@
 /** German: what pages say that speak it altogether, see `scripts/words.mjs`. */
+import { SIGN_NAMES_GERMAN } from '@jackdaw/core/annotations'
 import { germanPeople } from './germanPeople'
 import { germanPlans } from './germanPlans'
 import { germanClips } from './germanClips'
@@ -288,4 +289,5 @@ export const german: Record<string, string> = {
   ...germanTasks,
   ...germanClips,
   ...germanQuizzes,
+  ...SIGN_NAMES_GERMAN,
 }
