@@ -2,7 +2,7 @@ import type { Holiday } from '@jackdaw/core/calendar'
 import type { ImportedDraft } from '@jackdaw/core/exchange'
 import type { GuideKind, Rect } from '@jackdaw/core/guides'
 import type { LocalDate } from '@jackdaw/core/shared'
-import type { Unreadable } from './pictureType'
+import type { AnswerMessageOf, JobMessageOf, OutcomeOf } from '../processes'
 import type { ReadPicture } from './readPicture'
 import type { FileEncoding } from '@jackdaw/contracts/peopleFiles'
 import type { ReadTable } from './tableFormat'
@@ -27,8 +27,6 @@ export type Jobs = {
 }
 export type JobKind = keyof Jobs
 /** What came of a job: its result, or in words why there is none. */
-export type Outcome<K extends JobKind> = ({ ok: true } & Jobs[K]['done']) | Unreadable
-
-/** A job on its way to the process, and its answer. `rss`: bytes that the process holds after it. */
-export type JobMessage = { [K in JobKind]: { n: number; kind: K; asked: Jobs[K]['asked'] } }[JobKind]
-export type AnswerMessage = { n: number; outcome: Outcome<JobKind>; rss: number }
+export type Outcome<K extends JobKind> = OutcomeOf<Jobs, K>
+export type JobMessage = JobMessageOf<Jobs>
+export type AnswerMessage = AnswerMessageOf<Jobs>

@@ -1,0 +1,2 @@
+export { ProcessPool } from './processPool'
+export type { AnswerMessageOf, JobMessageOf, OutcomeOf, ProcessLimits } from './processPool'
