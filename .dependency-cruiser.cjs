@@ -14,6 +14,8 @@ const TIERS = [
     'inbox',
     'settings',
     'storage',
+    'processes',
+    'writing',
     'mail',
     'db',
     'http',
@@ -29,7 +31,7 @@ const TIERS = [
 const WEB_TIERS = [
   ['ui', 'api'],
   ['people', 'calendar', 'events', 'items', 'inbox', 'jobs', 'clips'],
-  ['guides', 'annotations', 'remarks', 'recording', 'audiences'],
+  ['guides', 'annotations', 'remarks', 'recording', 'audiences', 'exchange'],
   ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning'],
   ['editing', 'records'],
   ['app'],

@@ -104,7 +104,11 @@ export async function buildServer() {
   const esbuild = await import('esbuild')
   await esbuild.build({
     absWorkingDir: ROOT,
-    entryPoints: { main: 'packages/server/src/main.ts', decoding: 'packages/server/src/decoding/process.ts' },
+    entryPoints: {
+      main: 'packages/server/src/main.ts',
+      decoding: 'packages/server/src/decoding/process.ts',
+      writing: 'packages/server/src/writing/process.ts',
+    },
     outdir: 'dist/server',
     outExtension: { '.js': '.mjs' },
     bundle: true,

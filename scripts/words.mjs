@@ -41,6 +41,7 @@ const TRANSLATED = [
   'plans/checkIns/Marks.tsx',
   'plans/checkIns/MyCheckIns.tsx',
   'clips/',
+  'exchange/',
   'quizzes/QuizPage.tsx',
   'quizzes/ContentView.tsx',
   'quizzes/RightAnswer.tsx',
@@ -215,7 +216,7 @@ function faultsOfWords() {
     'de',
     Object.assign(
       {},
-      ...['german', 'germanClips', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) =>
+      ...['german', 'germanClips', 'germanExchange', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) =>
         resource(`ui/words/${name}.ts`),
       ),
     ),

@@ -14,6 +14,7 @@ export const PROBLEMS = {
   'folder-loop': { status: 409, title: 'A folder cannot be put into itself' },
   'not-publishable': { status: 409, title: 'It cannot be published yet' },
   'not-published': { status: 409, title: 'It is not published' },
+  'export-not-ready': { status: 409, title: 'The file is not there' },
   'draft-moved-on': { status: 409, title: 'The draft has changed since the page was opened' },
   'item-archived': { status: 409, title: 'It is archived' },
   'already-handed-in': { status: 409, title: 'It waits to be confirmed already' },

@@ -9,12 +9,13 @@ import type { Config } from './config'
 import { openDatabase } from './db'
 import { Decoder } from './decoding'
 import { firstReadsOf } from './domain'
-import { AUDIENCE_FOLLOWERS, DOMAINS, EVENT_RULES, FIRST_STEPS, HAND_OVERS, PEOPLE_FOLLOWERS } from './domains'
+import { AUDIENCE_FOLLOWERS, BLACKOUT_FOLLOWERS, DOMAINS, EVENT_RULES, FIRST_STEPS, HAND_OVERS, PEOPLE_FOLLOWERS } from './domains'
 import { buildApp, newRoutes, type Parts, type Caller, type RelationFinders, type Routes } from './http'
 import { findItem } from './items'
 import { mailer } from './mail'
 import { Runner, type RunnerTimes } from './jobs'
 import { localStore } from './storage'
+import { Writer } from './writing'
 
 export type BuiltServer = { parts: Parts; routes: Routes; app: Express; server: Server; runner: Runner; stop: () => Promise<void> }
 
@@ -30,9 +31,11 @@ export function realParts(config: Config, over: Partial<Parts> = {}): Parts {
     events: EVENT_RULES,
     peopleFollowers: PEOPLE_FOLLOWERS,
     audienceFollowers: AUDIENCE_FOLLOWERS,
+    blackoutFollowers: BLACKOUT_FOLLOWERS,
     handOvers: HAND_OVERS,
     firstSteps: FIRST_STEPS,
     decoder: new Decoder(new URL('./decoding.mjs', import.meta.url)),
+    writer: new Writer(new URL('./writing.mjs', import.meta.url)),
     mail: mailer(config),
     recorderDir: fileURLToPath(new URL('../recorder', import.meta.url)),
     ...over,
@@ -83,6 +86,7 @@ export function buildServer(parts: Parts): BuiltServer {
       await close()
       await database.close()
       parts.decoder.stop()
+      parts.writer.stop()
     },
   }
 }

@@ -2,7 +2,7 @@ import type { RequestHandler } from 'express'
 import type { FirstStep } from '@jackdaw/core/beginning'
 import type { Verbs } from '@jackdaw/core/events'
 import type { EventCheck, EventRules, RollUp } from './eventRules'
-import type { AudienceFollower, FirstRead, HandOver, Parts, PeopleFollower, RelationFinders, Routes } from './http'
+import type { AudienceFollower, BlackoutFollower, FirstRead, HandOver, Parts, PeopleFollower, RelationFinders, Routes } from './http'
 import type { Job } from './jobs'
 
 /** What a domain is to the server: all that has to be wired together, declared in one value. */
@@ -23,6 +23,8 @@ export type Domain = {
   followsPeople?: PeopleFollower
   /** What follows in it when people have come to belong to audiences, or ceased to. */
   followsAudiences?: AudienceFollower
+  /** What follows in it when pictures have been blacked out. */
+  followsBlackouts?: BlackoutFollower
   /** What of it somebody who leaves hands over. */
   handsOver?: HandOver
   /** What a new company comes to have in it: SQL that is true when it is there. */

@@ -51,6 +51,8 @@ export const DOMAINS: readonly Domain[] = [
 export const PEOPLE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsPeople ?? [])
 /** What follows in them when people have come to belong to audiences, or ceased to. */
 export const AUDIENCE_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsAudiences ?? [])
+/** What follows in them when pictures have been blacked out. */
+export const BLACKOUT_FOLLOWERS = DOMAINS.flatMap((domain) => domain.followsBlackouts ?? [])
 /** What of them somebody who leaves hands over. */
 export const HAND_OVERS = DOMAINS.flatMap((domain) => domain.handsOver ?? [])
 /** What a new company comes to have in them. */

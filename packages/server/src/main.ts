@@ -63,6 +63,7 @@ async function work(parts: Parts): Promise<void> {
     await runner.stop()
     await parts.database.close()
     parts.decoder.stop()
+    parts.writer.stop()
   })
   await runner.start()
   parts.log.info('carrying out jobs')

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { GroupId, Instant, PersonId, QuizAmendmentId } from '../shared'
+import { ExportId, GroupId, Instant, PersonId, QuizAmendmentId } from '../shared'
 import type { Every } from './every'
 
 const HOUR_MS = 3_600_000
@@ -81,6 +81,20 @@ export const JOBS = {
     ...tidying,
     every: { ms: DAY_MS, afterMs: 2.9 * HOUR_MS },
     words: 'Delete sound and video that nothing shows and nobody has replied with',
+  },
+  'write-export': {
+    data: z.object({ exportId: ExportId }),
+    lane: 'long',
+    tries: 4,
+    pauseS: 5,
+    lastsAtMostS: 1_800,
+    byHand: false,
+    words: 'Write guides as a file for somebody',
+  },
+  'remove-old-exports': {
+    ...tidying,
+    every: { ms: HOUR_MS, afterMs: 25 * 60_000 },
+    words: 'Delete files made of guides after their seven days',
   },
   'forget-expired-sessions': {
     ...tidying,

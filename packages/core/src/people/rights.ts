@@ -59,6 +59,8 @@ export const RIGHTS = {
   'attempt.judge': [everyone('asked')],
   'attempt.see': [everyone('self', 'asked', 'reports'), holder('records.all', 'any'), holder('guides.all', 'any')],
   'clip.send': [everyone('self')],
+  'export.make': [everyone('any')],
+  'export.use': [everyone('self')],
   'quiz.allow': [everyone('reports'), holder('guides.all', 'any')],
   'inbox.use': [everyone('any')],
   'jobs.manage': [holder('company.settings', 'any')],
@@ -100,6 +102,8 @@ export const THINGS = {
   'quiz-attempt': { relations: ['self', 'asked', 'reports'], knownBy: ['attempt.see'] },
   /** Sound or video on its way here. */
   clip: { relations: ['self'], knownBy: ['clip.send'] },
+  /** A file that somebody has had made of guides. */
+  export: { relations: ['self'], knownBy: ['export.use'] },
   person: { relations: ['self', 'reports', 'here'], knownBy: ['person.see', 'records.person'] },
 } as const satisfies Record<string, ThingRights>
 /** A kind of thing that rights are asked for. */

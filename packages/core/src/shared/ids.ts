@@ -76,6 +76,10 @@ export type AttemptId = z.infer<typeof AttemptId>
 export const HandInId = idOf('hand-in')
 /** Read by {@link HandInId}. */
 export type HandInId = z.infer<typeof HandInId>
+/** Id of a file that somebody has had made of guides. */
+export const ExportId = idOf('export')
+/** Read by {@link ExportId}. */
+export type ExportId = z.infer<typeof ExportId>
 /** Id of a plan. */
 export const PlanId = idOf('plan')
 /** Read by {@link PlanId}. */

@@ -29,6 +29,7 @@ export {
   ClipId,
   CaptionsId,
   EntryId,
+  ExportId,
 } from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'

@@ -45,6 +45,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0029-judging',
     '0030-quizzes-in-guides',
     '0031-clips',
+    '0032-exports',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

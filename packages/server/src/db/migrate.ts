@@ -32,6 +32,7 @@ import { quizzes } from './migrations/0028-quizzes'
 import { judging } from './migrations/0029-judging'
 import { quizzesInGuides } from './migrations/0030-quizzesInGuides'
 import { clips } from './migrations/0031-clips'
+import { exports } from './migrations/0032-exports'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -65,6 +66,7 @@ const MIGRATIONS: readonly Migration[] = [
   judging,
   quizzesInGuides,
   clips,
+  exports,
 ]
 const LOCK = 7_203_114
 

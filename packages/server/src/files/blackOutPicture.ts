@@ -32,6 +32,7 @@ const meets = (a: Rect, b: Rect): boolean => a.x < b.x + b.width && b.x < a.x + 
  * are noted for removal. */
 export async function amendPicture(
   tx: Db,
+  parts: Pick<Parts, 'newId' | 'mail' | 'config' | 'blackoutFollowers'>,
   { was, areas, filled }: FilledPicture,
   by: { person: PersonId; now: number; amendmentId: string },
 ): Promise<void> {
@@ -74,6 +75,7 @@ export async function amendPicture(
     ])
   const isLeft = (box: TextBox): boolean => !areas.some((area) => meets(box.rect, area))
   await tx.in(PICTURE_TEXT).update({ boxes: (await textOfPicture(tx, was.id)).filter(isLeft) }, { pictureId: was.id })
+  for (const follow of parts.blackoutFollowers) await follow(tx, parts, [was.id], by.now)
   await noteRemoval(tx, [
     ...old.flatMap((row) => [row.fullHash, row.screenHash, row.thumbHash]),
     ...shots.flatMap((row) => [row.full_hash, row.screen_hash, row.thumb_hash]),

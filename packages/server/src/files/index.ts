@@ -30,5 +30,5 @@ export {
 } from './pictureStore'
 export { PICTURE } from './model'
 export type { PictureContent } from './pictureStore'
-export { removeNotedFiles, removeStrayFiles, unusedContents } from './removeFiles'
+export { noteRemoval, removeNotedFiles, removeStrayFiles, unusedContents } from './removeFiles'
 export { sendPicture } from './sendPicture'

@@ -11,6 +11,7 @@ export async function unusedContents(db: Db, hashes: readonly string[]): Promise
        select 1 from picture_version v where h.hash in (v.full_hash, v.screen_hash, v.thumb_hash))
      and not exists (select 1 from person p where p.face_hash = h.hash)
      and not exists (select 1 from clip_part c where c.hash = h.hash)
+     and not exists (select 1 from export_file e where e.hash = h.hash)
      and not exists (select 1 from recording_shot s where h.hash in (s.full_hash, s.screen_hash, s.thumb_hash))`,
     [[...hashes]],
   )

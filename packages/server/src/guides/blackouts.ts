@@ -128,7 +128,7 @@ export async function applyBlackouts(
     const current = (await findDraft(tx, guideId, true)) ?? fail('not-found')
     if (current.revision !== draft.revision)
       fail('draft-moved-on', 'Somebody changed the guide just now. Nothing was destroyed; look at it again and apply once more.')
-    for (const each of filled) await amendPicture(tx, each, { person: caller.id, now, amendmentId: newId() })
+    for (const each of filled) await amendPicture(tx, parts, each, { person: caller.id, now, amendmentId: newId() })
     const { changes, offered } = changesAfter(current.document, places, new Set(areas.keys()))
     const saved = await saveDraftChanges(tx, parts, caller, guideId, { baseRevision: current.revision, changeSetId: newId(), changes }, now)
     await dropFiles(tx, guideItem(guideId), offered)

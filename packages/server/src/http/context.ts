@@ -1,7 +1,18 @@
 import type { FirstStep } from '@jackdaw/core/beginning'
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { AudienceId, BankId, CheckInId, ClipId, HandInId, NewId, PersonId, QuizAttemptId } from '@jackdaw/core/shared'
+import type {
+  AudienceId,
+  BankId,
+  CheckInId,
+  ClipId,
+  ExportId,
+  HandInId,
+  NewId,
+  PersonId,
+  PictureId,
+  QuizAttemptId,
+} from '@jackdaw/core/shared'
 import type { Language, Level, Permission, Relation, RelationTo, Thing } from '@jackdaw/core/people'
 import type { Request, Response } from 'express'
 import type { Logger } from 'pino'
@@ -11,6 +22,7 @@ import type { Decoder } from '../decoding'
 import type { EventRules } from '../eventRules'
 import type { Mailer } from '../mail'
 import type { ContentStore } from '../storage'
+import type { Writer } from '../writing'
 
 /** Who asks. */
 export type Caller = {
@@ -40,12 +52,16 @@ export type Parts = {
   peopleFollowers: readonly PeopleFollower[]
   /** What follows when people have come to belong to audiences, or ceased to. */
   audienceFollowers: readonly AudienceFollower[]
+  /** What follows when pictures have been blacked out. */
+  blackoutFollowers: readonly BlackoutFollower[]
   /** What somebody who leaves hands over. */
   handOvers: readonly HandOver[]
   /** What a new company comes to have: SQL that is true when it is there. */
   firstSteps: Partial<Record<FirstStep, string>>
   /** Reads strangers' files, in processes of their own. */
   decoder: Decoder
+  /** Writes guides as files, in a process of its own. */
+  writer: Writer
   /** By what mail leaves; `null` where none is sent. */
   mail: Mailer | null
   /** Folder of the built browser extension. */
@@ -65,6 +81,11 @@ type AudienceChange = Touching & { audiences: readonly AudienceId[] }
 /** What follows when who belongs to audiences has changed, in the same transaction. */
 export type AudienceFollower = (tx: Db, parts: Parts, change: AudienceChange) => Promise<void>
 
+/** What follows when pictures have been blacked out, in the same transaction: whatever was made of their older files goes. */
+export type BlackoutFollower = (tx: Db, parts: Telling, pictures: readonly PictureId[], now: number) => Promise<void>
+/** What is needed to tell people of it. */
+type Telling = Pick<Parts, 'newId' | 'mail' | 'config'>
+
 /** A kind of things that somebody who leaves hands over: a port for which domains above people declare themselves. */
 export type HandOver = {
   kind: string
@@ -83,6 +104,7 @@ type ThingIds = { [K in ItemKind]: ItemId<K> } & {
   bank: BankId
   'quiz-attempt': QuizAttemptId
   clip: ClipId
+  export: ExportId
 }
 /** How a caller's relations to things are found: a port that the domains fill in. `null`: there is no such thing. */
 export type RelationFinders = {

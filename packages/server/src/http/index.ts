@@ -1,5 +1,15 @@
 export { buildApp } from './app'
-export type { AudienceFollower, Caller, Context, HandOver, Parts, PeopleChange, PeopleFollower, RelationFinders } from './context'
+export type {
+  AudienceFollower,
+  BlackoutFollower,
+  Caller,
+  Context,
+  HandOver,
+  Parts,
+  PeopleChange,
+  PeopleFollower,
+  RelationFinders,
+} from './context'
 export { fail, failField, Refused, said } from './fail'
 export { firstRead } from './firstAnswers'
 export type { FirstRead } from './firstAnswers'

@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { buildServer, realParts } from '../buildServer'
 import { Decoder } from '../decoding'
+import { Writer } from '../writing'
 import { demoServices } from '../demoServices'
 import type { TestServer } from './testServer'
 
@@ -24,7 +25,10 @@ export function servicesOver(databaseUrl: string, storageDir: string): { server:
       mailGatherS: 0,
       mailFrom: '',
     },
-    { decoder: new Decoder(new URL(`file://${join(process.cwd(), 'dist/server/decoding.mjs')}`)) },
+    {
+      decoder: new Decoder(new URL(`file://${join(process.cwd(), 'dist/server/decoding.mjs')}`)),
+      writer: new Writer(new URL(`file://${join(process.cwd(), 'dist/server/writing.mjs')}`)),
+    },
   )
   const built = buildServer(parts)
   const server = { ...built, parts, clock: { now: Date.now() - 3_600_000 }, services: demoServices(parts), address: '' }

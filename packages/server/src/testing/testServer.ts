@@ -18,6 +18,7 @@ import { buildServer, realParts, type BuiltServer } from '../buildServer'
 import type { Config } from '../config'
 import { openDatabase } from '../db'
 import { Decoder } from '../decoding'
+import { Writer } from '../writing'
 import { demoServices } from '../demoServices'
 import type { Mail } from '../mail'
 import type { Parts } from '../http'
@@ -82,6 +83,7 @@ export async function startTestServer(
   const parts: Parts = realParts(config, {
     clock: () => clock.now,
     decoder: new Decoder(pathToFileURL(join(process.cwd(), 'dist/server/decoding.mjs'))),
+    writer: new Writer(pathToFileURL(join(process.cwd(), 'dist/server/writing.mjs'))),
     recorderDir: join(process.cwd(), 'dist/recorder'),
     mail: async (mail) => void mails.push(mail),
   })

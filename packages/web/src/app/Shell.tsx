@@ -211,6 +211,7 @@ function Person({ me }: { me: Me }) {
         <MenuLink to={`/people/${me.id}`}>{t('My page')}</MenuLink>
         <MenuLink to="/account">{t('Password and sessions')}</MenuLink>
         <MenuLink to={`/records/people/${me.id}`}>{t('My records')}</MenuLink>
+        <MenuLink to="/exports">{t('My files')}</MenuLink>
         {me.permissions.includes('guides.write') && <MenuLink to="/recorder">{t('Recorder')}</MenuLink>}
         {me.permissions.includes('guides.all') && <MenuLink to="/look">{t('Look of the guides')}</MenuLink>}
         {me.permissions.some((each) => each === 'guides.all' || each === 'company.settings') && (

@@ -52,6 +52,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/look', async () => (await import('../guides/look/LookPage')).LookPage),
   page('/inbox', async () => (await import('../inbox/InboxPage')).InboxPage),
   page('/inbox/mails', async () => (await import('./MailsHomePage')).MailsHomePage),
+  page('/exports', async () => (await import('../exchange/ExportsPage')).ExportsPage),
   page('/first-steps', async () => (await import('../beginning/FirstStepsPage')).FirstStepsPage),
   page('/people', async () => (await import('../people/directory/DirectoryPage')).DirectoryPage),
   page('/people/new', async () => (await import('../people/directory/EditPersonPage')).NewPersonPage),

@@ -13,7 +13,7 @@ import { SaveWords } from './saving/SaveWords'
 import { TextTools } from './text/TextTools'
 
 /** What an author asks for from the menu or a strip. */
-export type Asked = 'find' | 'private' | 'apply' | 'duplicate' | null
+export type Asked = 'find' | 'private' | 'apply' | 'duplicate' | 'save-as' | null
 
 type Props = {
   draft: Draft
@@ -80,6 +80,14 @@ export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, s
           {draft.edition !== null && (
             <MenuItem onSelect={() => void navigate(`/guides/${draft.id}`)}>{t('Read edition {{n}}', { n: draft.edition })}</MenuItem>
           )}
+          <MenuItem
+            onSelect={() => {
+              session.flush()
+              onAsk('save-as')
+            }}
+          >
+            {t('Save as a file …')}
+          </MenuItem>
           <MenuItem
             onSelect={() => {
               session.flush()

@@ -10,6 +10,7 @@ import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/words/texts'
 import { useSearchParams } from 'react-router'
 import { useLook } from '../annotations'
+import { SaveGuideAs } from '../exchange/SaveGuideAs'
 import { DuplicateDialog } from '../library/DuplicateDialog'
 import { useChangeGuide, useFolders } from '../library/queries'
 import { useMe } from '../people'
@@ -292,6 +293,8 @@ function EditorDialogs({
 }) {
   if (asked === 'find') return <FindReplace draft={draft} document={guide} session={session} onClose={onClose} />
   if (asked === 'private') return <FindPrivateData guideId={draft.id} document={guide} {...{ sizes, session, onClose }} />
+  if (asked === 'save-as')
+    return <SaveGuideAs guideId={draft.id} document={guide} published={draft.edition !== null && !draft.archived} draft onClose={onClose} />
   if (asked === 'duplicate') return <DuplicateThis {...{ draft, guide, onClose }} />
   if (asked === 'apply') return <ApplyBlackouts guideId={draft.id} document={guide} {...{ session, onApplied, onClose }} />
   return null

@@ -1,5 +1,6 @@
 import type { Folder, GuideRow } from '@jackdaw/contracts/library'
 import type { FolderId } from '@jackdaw/core/shared'
+import { SaveAsDialog, type SaveAs } from '../exchange/SaveAsDialog'
 import { RecordDialog } from '../recording'
 import { useTexts } from '../ui/words/texts'
 import { DuplicateDialog } from './DuplicateDialog'
@@ -10,7 +11,10 @@ import { RenameDialog } from './RenameDialog'
 
 /** What somebody wants to do in the library that has to be asked about first. */
 export type Asked =
-  { what: 'new' | 'import' | 'record' } | { what: 'rename' | 'duplicate'; guide: GuideRow } | { what: 'move'; guides: readonly GuideRow[] }
+  | { what: 'new' | 'import' | 'record' }
+  | { what: 'save-as'; as: SaveAs }
+  | { what: 'rename' | 'duplicate'; guide: GuideRow }
+  | { what: 'move'; guides: readonly GuideRow[] }
 
 /** The dialog for what somebody wants to do. */
 export function AskedDialog({
@@ -36,6 +40,8 @@ export function AskedDialog({
       return <RenameDialog guide={asked.guide} onClose={onClose} />
     case 'duplicate':
       return <DuplicateDialog guide={asked.guide} folders={folders} onClose={onClose} />
+    case 'save-as':
+      return <SaveAsDialog asked={asked.as} onClose={onClose} />
     case 'move':
       return <MoveDialog guides={asked.guides} folders={folders} onClose={onClose} />
   }

@@ -2,6 +2,7 @@ import type { GuideRow, GuideSort } from '@jackdaw/contracts/library'
 import { MoreHorizontal } from 'lucide-react'
 import { useMemo, type ReactNode } from 'react'
 import { Link, useNavigate } from 'react-router'
+import type { SaveAs } from '../exchange/SaveAsDialog'
 import { kindName } from '../guides/kindName'
 import { Button, Failed, momentOf, showToast, Table, useChosenRows, whenOf, type Sort, TextLink } from '../ui'
 import { Menu, MenuItem } from '../ui/over/Menu'
@@ -12,6 +13,15 @@ import { GuideStateWords } from './GuideStateWords'
 import { useChangeGuides } from './queries'
 
 const keyOf = (row: GuideRow) => row.id
+const isPublished = (row: GuideRow): boolean => row.edition !== null && row.state !== 'archived'
+/** Several guides as one file, in the order in which they stand; one alone as itself. */
+const bookletOf = (rows: readonly GuideRow[], title: string): SaveAs => ({
+  what: { of: 'guides', guides: rows.map((row) => row.id) },
+  name: rows.length === 1 ? (rows[0]?.title ?? title) : title,
+  several: rows.length > 1,
+  published: rows.every(isPublished),
+  draft: rows.every((row) => row.mayEdit),
+})
 
 /** The guides of a part of the library; whoever writes can choose several and work on them together. */
 export function GuideTable({
@@ -35,6 +45,7 @@ export function GuideTable({
   const columns = useColumns(mayWrite, onAsk, archive)
   const several = rows.filter((row) => chosen.keys.has(row.id))
   const [there, gone] = [several.filter((row) => row.state !== 'archived'), several.filter((row) => row.state === 'archived')]
+  const published = there.filter(isPublished)
   return (
     <>
       {error !== null && <Failed error={error} />}
@@ -44,6 +55,11 @@ export function GuideTable({
         choosing={mayWrite ? { chosen, nameOf: (row) => (row.mayEdit ? row.title || t('Without a title') : null) } : undefined}
         actions={
           <>
+            {published.length > 0 && (
+              <Button onClick={() => onAsk({ what: 'save-as', as: bookletOf(published, t('Booklet')) })}>
+                {t('Save {{count}} guides as a booklet …', { count: published.length })}
+              </Button>
+            )}
             <Button onClick={() => onAsk({ what: 'move', guides: several })}>{t('Move to another folder …')}</Button>
             {there.length > 0 && (
               <Button onClick={() => archive(there, true)}>{t('Archive {{count}} guides', { count: there.length })}</Button>
@@ -173,6 +189,9 @@ function RowMenu({
       {row.mayRead && <MenuItem onSelect={() => void navigate(`/guides/${row.id}`)}>{t('Read')}</MenuItem>}
       {row.mayEdit && <MenuItem onSelect={() => void navigate(`/guides/${row.id}/edit`)}>{t('Edit')}</MenuItem>}
       {row.mayEdit && isThere && <MenuItem onSelect={() => onAsk({ what: 'rename', guide: row })}>{t('Rename …')}</MenuItem>}
+      {row.state !== 'archived' && (isPublished(row) || row.mayEdit) && (
+        <MenuItem onSelect={() => onAsk({ what: 'save-as', as: bookletOf([row], row.title) })}>{t('Save as a file …')}</MenuItem>
+      )}
       {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'move', guides: [row] })}>{t('Move to another folder …')}</MenuItem>}
       {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'duplicate', guide: row })}>{t('Duplicate …')}</MenuItem>}
       {row.mayEdit && (

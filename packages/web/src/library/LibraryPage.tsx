@@ -3,7 +3,7 @@ import { GuideSort } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
 import { FolderId } from '@jackdaw/core/shared'
 import { Flag, Words } from '../ui/search/searchParts'
-import { AppWindow, FilePlus2, FileUp } from 'lucide-react'
+import { AppWindow, BookDown, FilePlus2, FileUp } from 'lucide-react'
 import { Suspense, useEffect, useState } from 'react'
 import { useTexts } from '../ui/words/texts'
 import { kindName } from '../guides/kindName'
@@ -94,7 +94,7 @@ export function LibraryPage() {
 /** What is shown, and what can be begun. */
 function Head({ shown, mayWrite, onAsk }: { shown: ReturnType<typeof useShown>; mayWrite: boolean; onAsk: (asked: Asked) => void }) {
   const { t } = useTexts()
-  const { find, kind, archived, set, folderName, guides, filter } = shown
+  const { find, folder, kind, archived, set, folderName, guides, filter } = shown
   return (
     <TitleLine
       title={folderName ?? t('Library')}
@@ -112,6 +112,19 @@ function Head({ shown, mayWrite, onAsk }: { shown: ReturnType<typeof useShown>; 
         )
       }
     >
+      {folder && folderName !== undefined && !archived && (guides.data?.total ?? 0) > 0 && (
+        <Button
+          onClick={() =>
+            onAsk({
+              what: 'save-as',
+              as: { what: { of: 'folder', folderId: folder }, name: folderName, several: true, published: true, draft: false },
+            })
+          }
+        >
+          <BookDown size={17} aria-hidden />
+          {t('Save as a booklet …')}
+        </Button>
+      )}
       {mayWrite && (
         <>
           <Button onClick={() => onAsk({ what: 'import' })}>

@@ -3,13 +3,14 @@ import { stepName } from '@jackdaw/core/guides'
 import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Way } from '@jackdaw/core/ways'
 import { X } from 'lucide-react'
-import { Suspense } from 'react'
-import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextLink } from '../../ui'
+import { Suspense, useState } from 'react'
+import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextButton, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { FavouriteMark } from '../../items'
 import { isPassedIn } from '../FlatRuler'
 import { DRAFT } from '../used'
 
+const SaveGuideAs = lazyPart(async () => (await import('../../exchange/SaveGuideAs')).SaveGuideAs)
 // Guides that can only be read do without.
 export const UseMenu = lazyPart(async () => (await import('../UseMenu')).UseMenu)
 
@@ -93,15 +94,34 @@ export function ReaderColumn({
           · {t('{{minutes}} min', { minutes: edition.minutes })}
           {edition.dueOn && !state.finished ? ` · ${t('due {{day}}', { day: dayOf(edition.dueOn) })}` : ''}
         </p>
-        <div className="mb-4">
+        <div className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
           {ways.length > 1 && (
             <Suspense>
               <UseMenu guideId={edition.guideId} ways={ways} place="column" />
             </Suspense>
           )}
+          {edition.edition !== DRAFT && <SaveAs edition={edition} />}
         </div>
         <StepRuler marks={marksOf(edition, play, state, quizzes, t)} label={t('Steps')} onPick={onPick} />
       </div>
     </aside>
+  )
+}
+
+/** Saves what is read as a file. */
+function SaveAs({ edition: { guideId, document } }: { edition: ReaderEdition }) {
+  const { t } = useTexts()
+  const [asked, setAsked] = useState(false)
+  return (
+    <>
+      <TextButton className="min-h-11 text-sm" onClick={() => setAsked(true)}>
+        {t('Save as a file …')}
+      </TextButton>
+      {asked && (
+        <Suspense>
+          <SaveGuideAs {...{ guideId, document }} published draft={false} onClose={() => setAsked(false)} />
+        </Suspense>
+      )}
+    </>
   )
 }

@@ -1,5 +1,7 @@
 /** The words for one; all other English, also for many, stands where it is used. */
 export const english: Record<string, string> = {
+  '{{count}} pages_one': '{{count}} page',
+  'Save {{count}} guides as a booklet …_one': 'Save it as a file …',
   '{{count}} answers are missing_one': 'One answer is missing',
   '{{count}} answers lie far apart. Begin with those when you talk._one':
     'One pair of answers lies far apart. Begin with it when you talk.',

@@ -42,3 +42,6 @@ export function lengthOf(ms: number): string {
   return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
 }
 export const percentOf = (share: number): string => `${Math.round(share * 100)} %`
+/** A number of bytes as "120 kB" or "1.2 MB". */
+export const bytesOf = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1_000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`

@@ -3,6 +3,7 @@ import { SIGN_NAMES_GERMAN } from '@jackdaw/core/annotations'
 import { germanPeople } from './germanPeople'
 import { germanPlans } from './germanPlans'
 import { germanClips } from './germanClips'
+import { germanExchange } from './germanExchange'
 import { germanQuizzes } from './germanQuizzes'
 import { germanTasks } from './germanTasks'
 
@@ -288,6 +289,7 @@ export const german: Record<string, string> = {
   ...germanPlans,
   ...germanTasks,
   ...germanClips,
+  ...germanExchange,
   ...germanQuizzes,
   ...SIGN_NAMES_GERMAN,
 }

@@ -1,0 +1,36 @@
+import type { Response } from 'express'
+import { fail, type Parts } from '../../http'
+import type { ExportFile } from './model'
+
+const TYPES = { pdf: ['application/pdf', 'pdf'] } as const
+
+/** A name that every system takes: letters, figures and a few signs. */
+const fileName = (title: string, ending: string): { plain: string; full: string } => {
+  const full = `${
+    title
+      .replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ')
+      .replace(/\s+/g, ' ')
+      .trim()
+      .slice(0, 120) || 'guide'
+  }.${ending}`
+  return {
+    plain:
+      full
+        .normalize('NFKD')
+        .replace(/[^\x20-\x7e]+/g, '')
+        .replace(/["\\]/g, '') || `guide.${ending}`,
+    full,
+  }
+}
+
+/** Sends a file to whoever has had it made. */
+export async function sendFile({ content }: Pick<Parts, 'content'>, row: ExportFile, res: Response): Promise<void> {
+  if (row.state !== 'ready' || !row.hash) return fail('export-not-ready', 'The file is not ready, or is gone again.')
+  const bytes = (await content.get(row.hash)) ?? fail('export-not-ready', 'The file is missing from the storage. Have it made anew.')
+  const [type, ending] = TYPES[row.toldAs.format]
+  const { plain, full } = fileName(row.title, ending)
+  res.setHeader('Cache-Control', 'private, no-store')
+  res.setHeader('Content-Security-Policy', "default-src 'none'")
+  res.setHeader('Content-Disposition', `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(full)}`)
+  res.type(type).send(bytes)
+}

@@ -1,0 +1,2 @@
+export type { PictureFiles } from './jobs'
+export { Writer } from './writer'
