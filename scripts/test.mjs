@@ -43,6 +43,8 @@ try {
   ensureNpmPackages(ROOT, say)
   ensurePostgres(say)
   if (!existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium') || !commandExists('chromium')) ensurePackages(['chromium'], 'Chromium', say)
+  // PDFs are read back with these.
+  if (!commandExists('pdftotext')) ensurePackages(['poppler-utils'], 'Poppler', say)
   mkdirSync(join(ROOT, '.build'), { recursive: true })
   const bin = (name) => join(ROOT, 'node_modules/.bin', name)
   const others = async () => {

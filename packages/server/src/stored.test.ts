@@ -73,8 +73,8 @@ async function addresses(method: string, path: string, over: string | undefined)
   if (path.includes(':attemptId') || path.includes('/recorder/')) return []
   // Nobody had a task or a plan then.
   if (path.startsWith('/api/plans/') || ['task', 'hand-in', 'check-in'].includes(over ?? '') || path.includes(':taskId')) return []
-  // Nor had there been a quiz.
-  if (['quiz', 'bank', 'quiz-attempt', 'clip'].includes(over ?? '') || path.includes(':quizId')) return []
+  // Nor had there been a quiz, or a file made of guides.
+  if (['quiz', 'bank', 'quiz-attempt', 'clip', 'export'].includes(over ?? '') || path.includes(':quizId')) return []
   const own = (over === 'person' ? people : guides).map((id) => path.replace(':id', id))
   if (path.includes(':itemId'))
     return ids(`select concat('/api/people/', person_id, '/items/', item_id, '/reasons') as id from assignment order by id limit 20`)

@@ -19,6 +19,7 @@ import {
 import { readPicture, storeContent } from '../files'
 import { aCheckInOf } from '../testing/hostile/madeForPeople'
 import { aQuizTaken, type QuizThings } from '../testing/hostile/quizThings'
+import { exchangeRows, type RouteRow } from '../testing/exchangeRows'
 import { AS_BYTES, GIVING, LIST, PLAN, REMINDERS, SET_UP, TASK, TUS } from '../testing/routeBodies'
 
 let server: TestServer
@@ -105,15 +106,11 @@ const somebody = () => ({
   },
 })
 
-type Row = [
-  route: string,
-  call: (client: Client, who: string) => Promise<Response>,
-  expected: readonly [number, number, number, number, number, number, number, number],
-]
 /** Every route, and what each caller gets: someone not signed in, staff who have not been given the guide, staff who have, the
  * manager of those, an author of something else, the author of the guide, a lead, an admin. */
 // prettier-ignore
-const TABLE: Row[] = [
+const TABLE: RouteRow[] = [
+  ...exchangeRows(() => ({ server, company, guideId: guide.id })),
   ['get /healthz', (c) => c.send('get', '/healthz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /readyz', (c) => c.send('get', '/readyz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/session', (c) => c.send('get', '/api/session'), [200, 200, 200, 200, 200, 200, 200, 200]],
@@ -361,7 +358,7 @@ const TABLE: Row[] = [
       ['post', '/api/recorder/recordings/:id/finish'],
       ['delete', '/api/recorder/recordings/:id'],
     ] as const
-  ).map(([method, path]): Row => [`${method} ${path}`, (c) => c.send(method, path.replace(/:\w+/g, () => nanoid()), method === 'post' ? {} : undefined), [401, 401, 401, 401, 401, 401, 401, 401]]),
+  ).map(([method, path]): RouteRow => [`${method} ${path}`, (c) => c.send(method, path.replace(/:\w+/g, () => nanoid()), method === 'post' ? {} : undefined), [401, 401, 401, 401, 401, 401, 401, 401]]),
   ['post /api/directory/:id/password', (c) => c.send('post', `/api/directory/${handId}/password`, {}), [401, 403, 403, 200, 403, 403, 200, 200]],
 ]
 

@@ -6,7 +6,7 @@ import { guideBoxes } from './guideBoxes'
 import { bookletBoxes, headBoxes } from './headBoxes'
 import { textBoxes } from './lines'
 import { paginate, type Page } from './paginate'
-import { addPart, type Part } from './part'
+import { addPart, pruned, type Part } from './part'
 import type { Setting } from './pieces'
 import { sheetOf, type PaperSize, type Sheet } from './sheet'
 import { fontOf, type Font, type Type } from './type'
@@ -100,7 +100,7 @@ function footOf(guide: HandoutGuide | null, handout: Handout, at: string, sheet:
     (guide.edition === null
       ? t('Draft, printed {{day}}', { day: handout.made })
       : t('Edition {{edition}}, {{day}}', { edition: guide.edition, day: guide.published }))
-  const words = guide ? `${guide.number}  ${guide.document.title}` : handout.title
+  const words = guide ? `${guide.number} ${guide.document.title}` : handout.title
   const y = sheet.heightPt - 44
   const line: Placed = {
     is: 'path',
@@ -163,9 +163,10 @@ export function layOut(handout: Handout, size: PaperSize, type: Type, t: Say): P
     known = found
     // A number that has one more digit may move a line; three rounds settle all that is not on the very edge.
     if (!holds && round < 4) continue
+    const filled = new Set(pages.flatMap(({ page }) => page.placed.flatMap(({ part }) => part ?? [])))
     return {
       sheet,
-      root,
+      root: pruned(root, filled) ?? root,
       missing: [...missing].sort(),
       pages: pages.map(({ page, guide }, n) => ({
         anchors: page.anchors.map(({ name, y }) => ({ name, y: y + sheet.top })),

@@ -40,3 +40,14 @@ export function addPart(within: Part, tag: Tag, more: Omit<Part, 'tag' | 'parts'
   within.parts.push(part)
   return part
 }
+
+/** A structure without what has no place on paper. Cells without words stay: they are part of their table.
+ * @param filled parts to which something on paper belongs
+ * @returns `null` where nothing is left */
+export function pruned(part: Part, filled: ReadonlySet<Part>): Part | null {
+  if (!hasContent(part, filled)) return null
+  const stays = part.tag === 'Table' || part.tag === 'TR' ? part.parts : part.parts.filter((each) => hasContent(each, filled))
+  part.parts = stays.map((each) => pruned(each, filled) ?? each)
+  return part
+}
+const hasContent = (part: Part, filled: ReadonlySet<Part>): boolean => filled.has(part) || part.parts.some((each) => hasContent(each, filled))

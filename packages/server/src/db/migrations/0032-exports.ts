@@ -6,8 +6,8 @@ export const exports: Migration = {
   up: `
 create table export_file (
   id text collate "C" primary key, person_id text collate "C" not null references person, title text not null, what jsonb not null, told_as jsonb not null, draft boolean not null, language text not null,
-  guides integer not null, state text collate "C" not null check (state in ('waiting', 'writing', 'ready', 'failed', 'gone')), asked_at timestamptz not null, kept_until timestamptz,
-  hash text collate "C", bytes bigint, pages integer, missing jsonb not null, reason text, gone text collate "C",
+  guides integer not null, state text not null check (state in ('waiting', 'writing', 'ready', 'failed', 'gone')), asked_at timestamptz not null, kept_until timestamptz,
+  hash text collate "C", bytes bigint, pages integer, missing jsonb not null, reason text, gone text,
   done integer, of_all integer);
 create index export_file_person on export_file (person_id, asked_at);
 create index export_file_hash on export_file (hash);

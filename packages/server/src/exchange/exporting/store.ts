@@ -4,7 +4,7 @@ import type { ExportId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
 import { noteRemoval } from '../../files'
 import { fail, type BlackoutFollower, type Caller, type Parts } from '../../http'
-import { notifyOfMany, takeBackAll } from '../../inbox'
+import { notifyOfMany, takeBack, takeBackAll } from '../../inbox'
 import { putJob } from '../../jobs'
 import { choose } from './choose'
 import { EXPORT_FILE, type ExportFile } from './model'
@@ -112,6 +112,7 @@ export const followBlackouts: BlackoutFollower = async (tx, parts, pictures, now
     tx,
     gone.map((row) => row.hash),
   )
+  for (const row of gone) await takeBack(tx, 'export-ready', aboutExport(row.id), [row.person_id])
   await notifyOfMany(
     tx,
     parts,

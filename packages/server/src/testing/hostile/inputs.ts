@@ -8,6 +8,7 @@ import { gzipSync } from 'node:zlib'
 import { v7 as uuidV7 } from 'uuid'
 import { PASSWORD, START } from '../testServer'
 import { PEOPLE_INPUTS } from './peopleInputs'
+import { EXCHANGE_INPUTS } from './exchangeInputs'
 import { QUIZ_INPUTS } from './quizInputs'
 import { QUESTION } from './madeForPeople'
 import { aPlayerState, planOf } from './madeThings'
@@ -45,6 +46,7 @@ const taskDocument = ({ company }: HostileWorld, picture: string | null): unknow
 const SPECIAL: Record<string, Special> = {
   ...PEOPLE_INPUTS,
   ...QUIZ_INPUTS,
+  ...EXCHANGE_INPUTS,
   'post /api/session': (_world, _things, input, caller) => {
     const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
     input.body = { account: `${who}@example.org`, password: PASSWORD }

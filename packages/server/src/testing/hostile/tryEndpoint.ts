@@ -231,6 +231,7 @@ const MUST_REFUSE = new Set([
   'quiz-attempt',
   'clip',
   'captions',
+  'export',
   'picture',
   'attempt',
   'recording',

@@ -8,6 +8,7 @@ import { v7 as uuidV7 } from 'uuid'
 import { adoptPicture, readPicture, storeContent, type PictureContent } from '../../files'
 import sharp from 'sharp'
 import { aCheckInOf, aPlanUnderWay, aTaskHandedIn, entryFor } from './madeForPeople'
+import { anExport } from './exchangeInputs'
 import { foreignFingerprint } from './foreignFingerprint'
 import { anAction, documentWith } from './madeThings'
 import { attemptFor, aQuizTaken, noQuiz, type QuizThings } from './quizThings'
@@ -356,6 +357,7 @@ export class HostileWorld {
       shot,
       action,
       recorder: recorder!.id,
+      export: await anExport(this.server, theirs.by, CANARY),
       folder: nanoid(),
       person: nanoid(),
       group: nanoid(),

@@ -16,9 +16,6 @@ type Marking = {
 }
 const marking = (pdf: Pdf): Marking => pdf as unknown as Marking
 
-/** Tags that say something where nothing stands in them, too: an empty cell. */
-const MAY_BE_EMPTY: ReadonlySet<string> = new Set(['TH', 'TD', 'TR', 'Table'])
-
 /** The structure of a PDF that screen readers follow (PDF/UA-1), filled page by page with what stands there. */
 export class Structure {
   private readonly elements = new Map<Part, Element>()
@@ -67,9 +64,6 @@ export class Structure {
     this.root.end()
   }
 
-  private isEmpty(part: Part): boolean {
-    return !MAY_BE_EMPTY.has(part.tag) && !this.left.has(part) && part.parts.every((each) => this.isEmpty(each))
-  }
   private build(part: Part): Element {
     const element = marking(this.pdf).struct(part.tag, {
       ...(part.alt ? { alt: part.alt } : {}),
@@ -84,7 +78,7 @@ export class Structure {
         ...(part.rows ? { RowSpan: part.rows } : {}),
       }
     this.elements.set(part, element)
-    for (const each of part.parts) if (!this.isEmpty(each)) element.add(this.build(each))
+    for (const each of part.parts) element.add(this.build(each))
     return element
   }
 }
