@@ -50,4 +50,5 @@ export function pruned(part: Part, filled: ReadonlySet<Part>): Part | null {
   part.parts = stays.map((each) => pruned(each, filled) ?? each)
   return part
 }
-const hasContent = (part: Part, filled: ReadonlySet<Part>): boolean => filled.has(part) || part.parts.some((each) => hasContent(each, filled))
+const hasContent = (part: Part, filled: ReadonlySet<Part>): boolean =>
+  filled.has(part) || part.parts.some((each) => hasContent(each, filled))
