@@ -65,6 +65,8 @@ const TRANSLATED = [
   'players/reader/StepView.tsx',
   'players/reader/ReaderPage.tsx',
   'players/reader/ReaderBar.tsx',
+  'players/reader/ReaderTools.tsx',
+  'players/onePage/',
   'players/reader/ReaderColumn.tsx',
   'players/GuideHead.tsx',
   'players/UseMenu.tsx',

@@ -104,6 +104,9 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
     true, // a check-in that both have answered
     true, // a clash
     false, // an import
+    false, // a file that is ready
+    false, // a file that could not be made
+    true, // a file with a picture that was blacked out
     true, // writing along
     false, // earlier reminders
   ])

@@ -20,6 +20,8 @@ export const Me = z.object({
   /** Whether the company has only begun, and this person may lead it on. */
   begins: z.boolean(),
   language: Language,
+  /** Whether they read guides as one page rather than step by step. */
+  readsAsPage: z.boolean(),
   /** Whether they came in with a password that was given to them, and have to choose one of their own before anything else. */
   passwordToChoose: z.boolean(),
   csrf: z.string(),
@@ -41,12 +43,12 @@ export const signOut = endpoint({ method: 'delete', path: '/api/session', access
 /** Who is signed in; `null` when nobody is. */
 export const getMe = endpoint({ method: 'get', path: '/api/session', access: 'anyone', response: z.nullable(Me), problems: [] })
 
-/** Changes what is one's own to say: the language in which the pages speak. */
+/** Changes what is one's own to say: the language in which the pages speak, and how guides are read. */
 export const changeMe = endpoint({
   method: 'patch',
   path: '/api/session',
   access: { may: 'self.change' },
-  body: z.object({ language: Language }),
+  body: z.object({ language: z.optional(Language), readsAsPage: z.optional(z.boolean()) }),
   problems: ['invalid'],
 })
 

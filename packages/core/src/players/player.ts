@@ -32,7 +32,12 @@ export type PlayerEvent = { at: number } & (
   | { type: 'back' }
   | { type: 'choose'; id: string }
   | { type: 'acknowledge' }
-  | { type: 'confirm' }
+  /** `stays`: nothing is gone on to; the page shows what follows anyway. */
+  | { type: 'confirm'; stays?: true }
+  /** Read as one page: a step is where the person looks. Nothing is told of that. */
+  | { type: 'look'; id: string }
+  /** Read as one page: a step was on the screen for long enough. */
+  | { type: 'read'; id: string }
   | { type: 'act'; act: Act }
   /** "Show me": the step is done for the person, who looks at it and goes on by themselves. In Solo: it is left out. */
   | { type: 'show-me' }
@@ -90,8 +95,18 @@ export type KnownReading = {
   finished: boolean
 }
 
-/** Goes on reading from what the record knows. */
-export function recall(play: Play, known: KnownReading, now: number): Played {
+/** Goes on reading from what the record knows.
+ * @param asPage it is read as one page: nothing is read yet by being there */
+export function recall(play: Play, known: KnownReading, now: number, asPage = false): Played {
+  const { state, effects } = recallStep(play, known, now)
+  if (!asPage) return { state, effects }
+  return {
+    state: { ...state, seen: state.seen.filter((id) => known.seen.includes(id)) },
+    effects: effects.filter((each) => each.do !== 'tell'),
+  }
+}
+
+function recallStep(play: Play, known: KnownReading, now: number): Played {
   const { seen, acknowledged, confirmed, finished } = known
   if (seen.length === 0 && !finished) return begin('read', play, now)
   return resume(
@@ -268,9 +283,12 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       // Nobody confirms the end, nor a quiz.
       if (stepAt(play, state)?.quiz !== null) return unchanged(state)
       const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
-      const on = goOn(play, confirmed, now)
+      const on = event.stays ? unchanged(confirmed) : goOn(play, confirmed, now)
       return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
     }
+    case 'look':
+    case 'read':
+      return policy.scrolls ? onPage(play, state, event) : unchanged(state)
     case 'act':
       return policy.acts ? take(play, state, event.act, now) : unchanged(state)
     case 'show-me':
@@ -292,6 +310,15 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       if (state.finished || state.at !== END || !canFinish(play, state)) return unchanged(state)
       return { state: { ...state, finished: true }, effects: [{ do: 'tell', verb: 'finished' }] }
   }
+}
+
+/** What happens while a guide is read as one page. What is not open is neither looked at nor read. */
+function onPage(play: Play, state: PlayerState, { type, id, at: now }: Extract<PlayerEvent, { type: 'look' | 'read' }>): Played {
+  const step = play.script.steps[indexOf(play.script, id)]
+  if (!step || !openTo(play, state).has(id)) return unchanged(state)
+  if (type === 'look') return unchanged(id === state.at ? state : { ...state, at: id, here: arrivedAt(now) })
+  if (step.quiz !== null || state.seen.includes(id)) return unchanged(state)
+  return { state: { ...state, seen: withOne(state.seen, id) }, effects: [{ do: 'tell', verb: 'step-viewed', stepId: id }] }
 }
 
 /** Whether there is something to be done at the step first. */

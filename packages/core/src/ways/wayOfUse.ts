@@ -13,6 +13,8 @@ export type Policy = {
   showMe: 'shows' | 'leaves-out'
   /** Any step that is open may be gone to. */
   jumps: boolean
+  /** It may also be read as one page: then what is on screen is where one is, and counts as read after a while. */
+  scrolls: boolean
   /** Goes on by itself. */
   plays: boolean
   /** Which quizzes among the steps are met: all, those that must be settled before it goes on, or none. */
@@ -44,7 +46,17 @@ export type WayOfUse = {
 export const WAYS = {
   read: {
     name: 'Read',
-    policy: { confirms: true, acts: false, hints: false, triesRunOut: false, showMe: 'shows', jumps: true, plays: false, quizzes: 'all' },
+    policy: {
+      confirms: true,
+      acts: false,
+      hints: false,
+      triesRunOut: false,
+      showMe: 'shows',
+      jumps: true,
+      scrolls: true,
+      plays: false,
+      quizzes: 'all',
+    },
     needs: 'words',
     stepNeeds: 'nothing',
     judged: false,
@@ -62,6 +74,7 @@ export const WAYS = {
       triesRunOut: false,
       showMe: 'shows',
       jumps: true,
+      scrolls: false,
       plays: true,
       quizzes: 'needed',
     },
@@ -76,7 +89,17 @@ export const WAYS = {
   },
   practise: {
     name: 'Practise',
-    policy: { confirms: false, acts: true, hints: true, triesRunOut: false, showMe: 'shows', jumps: true, plays: false, quizzes: 'needed' },
+    policy: {
+      confirms: false,
+      acts: true,
+      hints: true,
+      triesRunOut: false,
+      showMe: 'shows',
+      jumps: true,
+      scrolls: false,
+      plays: false,
+      quizzes: 'needed',
+    },
     needs: 'something-to-do',
     stepNeeds: 'a-right-entry',
     judged: false,
@@ -94,6 +117,7 @@ export const WAYS = {
       triesRunOut: true,
       showMe: 'leaves-out',
       jumps: false,
+      scrolls: false,
       plays: false,
       quizzes: 'none',
     },

@@ -46,6 +46,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0030-quizzes-in-guides',
     '0031-clips',
     '0032-exports',
+    '0033-reads-as-page',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -33,6 +33,7 @@ import { judging } from './migrations/0029-judging'
 import { quizzesInGuides } from './migrations/0030-quizzesInGuides'
 import { clips } from './migrations/0031-clips'
 import { exports } from './migrations/0032-exports'
+import { readsAsPage } from './migrations/0033-readsAsPage'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -67,6 +68,7 @@ const MIGRATIONS: readonly Migration[] = [
   quizzesInGuides,
   clips,
   exports,
+  readsAsPage,
 ]
 const LOCK = 7_203_114
 

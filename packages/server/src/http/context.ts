@@ -33,6 +33,8 @@ export type Caller = {
   hasReports: boolean
   zone: string
   language: Language
+  /** Whether they read guides as one page. */
+  readsAsPage: boolean
   /** Whether they came in with a password that was given to them: until they have chosen their own, they may do nothing else. */
   passwordToChoose: boolean
 }

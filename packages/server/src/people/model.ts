@@ -18,6 +18,7 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
   declare active: boolean
   declare createdAt: number
   declare language: CreationOptional<Language>
+  declare readsAsPage: CreationOptional<boolean>
   /** Since when site, manager, level and being here are as they are. */
   declare changedAt: number
   declare number: string | null
@@ -42,6 +43,7 @@ export const PERSON = table('person', PersonRow, () => ({
   active: truth(),
   createdAt: instant(),
   language: usually(text(), 'en'),
+  readsAsPage: usually(truth(), false),
   changedAt: instant(),
   number: optional(text()),
   jobTitle: usually(text(), ''),

@@ -30,6 +30,7 @@ const meOf = async (db: Db, caller: Caller, otherwise: string, csrf: string): Pr
     company: company?.name ?? otherwise,
     begins: company?.begun === false && caller.permissions.has('people.manage'),
     language: caller.language,
+    readsAsPage: caller.readsAsPage,
     passwordToChoose: caller.passwordToChoose,
     csrf,
   }
@@ -55,7 +56,9 @@ export function peopleRoutes(routes: Routes): void {
   })
   route(routes, getMe, async (_input, { caller, req }) => (caller ? meOf(db, caller, config.company, req.session.csrf ?? '') : null))
 
-  route(routes, changeMe, async ({ body: { language } }, { caller }) => void (await db.in(PERSON).update({ language }, { id: caller.id })))
+  route(routes, changeMe, async ({ body }, { caller }) => {
+    if (Object.keys(body).length > 0) await db.in(PERSON).update(body, { id: caller.id })
+  })
 
   route(routes, findPeople, async ({ query }) =>
     (await findPeopleByName(db, query.find?.trim() ?? '', query.writers === 'yes')).map((row) => ({

@@ -11,11 +11,12 @@ type PersonRow = {
   permissions: Permission[]
   zone: string
   language: Language
+  reads_as_page: boolean
   has_reports: boolean
   password_given: boolean
   password_hash: string | null
 }
-const PERSON = `select p.id, p.name, p.level, p.permissions, p.language, s.zone, p.password_hash, p.password_given, exists (select 1 from person r where r.manager_id = p.id) as has_reports
+const PERSON = `select p.id, p.name, p.level, p.permissions, p.language, p.reads_as_page, s.zone, p.password_hash, p.password_given, exists (select 1 from person r where r.manager_id = p.id) as has_reports
   from person p join people_group s on s.id = p.site_id where p.active`
 
 const callerOf = (row: PersonRow): Caller => ({
@@ -26,6 +27,7 @@ const callerOf = (row: PersonRow): Caller => ({
   hasReports: row.has_reports,
   zone: row.zone,
   language: row.language,
+  readsAsPage: row.reads_as_page,
   passwordToChoose: row.password_given,
 })
 

@@ -276,7 +276,17 @@ describe('the rules that stand both in SQL and in the core', () => {
       for (const guideId of guides) {
         const relations = await relationsToGuide(
           database,
-          { id, name: '', level: 'staff', permissions, hasReports: false, language: 'en', zone: 'UTC', passwordToChoose: false },
+          {
+            id,
+            name: '',
+            level: 'staff',
+            permissions,
+            hasReports: false,
+            language: 'en',
+            zone: 'UTC',
+            passwordToChoose: false,
+            readsAsPage: false,
+          },
           guideId as never,
         )
         expect([who, guideId, seen.has(guideId)]).toEqual([who, guideId, may(permissions, 'item.read', relations!)])

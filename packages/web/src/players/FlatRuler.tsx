@@ -11,7 +11,7 @@ export function isPassedIn({ script, settled }: Play, state: PlayerState, id: st
 /** On a narrow screen the ruler lies flat along the top. */
 export function FlatRuler({ play, state }: { play: Play; state: PlayerState }) {
   return (
-    <div className="lg:hidden flex items-end gap-[2px] h-4 mx-4 border-b-2 border-ink" aria-hidden>
+    <div className="lg:hidden print:hidden flex items-end gap-[2px] h-4 mx-4 border-b-2 border-ink" aria-hidden>
       {play.script.steps.map(({ id }) => (
         <span
           key={id}

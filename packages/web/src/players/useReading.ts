@@ -36,7 +36,10 @@ function useQuizzesAmong({ guideId, edition, quizzes }: ReaderEdition): readonly
 }
 
 /** Runs the reader over an edition and tells the record what happens. */
-export function useReading(edition: ReaderEdition): {
+export function useReading(
+  edition: ReaderEdition,
+  asPage = false,
+): {
   play: Play
   state: PlayerState
   act: (doing: Doing) => void
@@ -60,6 +63,7 @@ export function useReading(edition: ReaderEdition): {
         finished: progress.finishedEdition !== null && !progress.mustReread,
       },
       Date.now(),
+      asPage,
     ),
   )
   const about = number === DRAFT ? null : { item: guideItem(guideId), edition: number }

@@ -19,6 +19,7 @@ export function PictureView({
   sizes,
   look,
   prefer,
+  near = true,
 }: {
   guideId: GuideId
   edition: number
@@ -27,6 +28,8 @@ export function PictureView({
   sizes: PictureSizes
   look: Look
   prefer: Side | null
+  /** Whether it is near the screen; until then only its room is kept. */
+  near?: boolean
 }) {
   const { t } = useTexts()
   const shown = groundOf(step, picture, sizes[picture.id])?.shown
@@ -46,7 +49,7 @@ export function PictureView({
   return (
     <figure>
       <AnnotatedPicture
-        {...{ step, picture, sizes, look, prefer }}
+        {...{ step, picture, sizes, look, prefer, near }}
         source={source}
         maxHeight="max(56vh, 320px)"
         onFailed={() => setFailed((n) => n + 1)}

@@ -3,14 +3,15 @@ import { stepName } from '@jackdaw/core/guides'
 import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Way } from '@jackdaw/core/ways'
 import { X } from 'lucide-react'
-import { Suspense, useState } from 'react'
-import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextButton, TextLink } from '../../ui'
+import { Suspense } from 'react'
+import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { FavouriteMark } from '../../items'
 import { isPassedIn } from '../FlatRuler'
 import { DRAFT } from '../used'
+import { ReaderTools } from './ReaderTools'
+import type { View } from './useView'
 
-const SaveGuideAs = lazyPart(async () => (await import('../../exchange/SaveGuideAs')).SaveGuideAs)
 // Guides that can only be read do without.
 export const UseMenu = lazyPart(async () => (await import('../UseMenu')).UseMenu)
 
@@ -53,6 +54,9 @@ export function ReaderColumn({
   ways,
   favourite,
   open,
+  view,
+  onView,
+  onPrint,
   onPick,
   onClose,
 }: {
@@ -63,6 +67,9 @@ export function ReaderColumn({
   ways: readonly Way[]
   favourite: { favourite: boolean; toggle: () => void }
   open: boolean
+  view: View
+  onView: (view: View) => void
+  onPrint: () => void
   onPick: (id: string) => void
   onClose: () => void
 }) {
@@ -100,28 +107,10 @@ export function ReaderColumn({
               <UseMenu guideId={edition.guideId} ways={ways} place="column" />
             </Suspense>
           )}
-          {edition.edition !== DRAFT && <SaveAs edition={edition} />}
         </div>
+        {edition.edition !== DRAFT && <ReaderTools {...{ edition, view, onView, onPrint }} />}
         <StepRuler marks={marksOf(edition, play, state, quizzes, t)} label={t('Steps')} onPick={onPick} />
       </div>
     </aside>
-  )
-}
-
-/** Saves what is read as a file. */
-function SaveAs({ edition: { guideId, document } }: { edition: ReaderEdition }) {
-  const { t } = useTexts()
-  const [asked, setAsked] = useState(false)
-  return (
-    <>
-      <TextButton className="min-h-11 text-sm" onClick={() => setAsked(true)}>
-        {t('Save as a file …')}
-      </TextButton>
-      {asked && (
-        <Suspense>
-          <SaveGuideAs {...{ guideId, document }} published draft={false} onClose={() => setAsked(false)} />
-        </Suspense>
-      )}
-    </>
   )
 }

@@ -4,11 +4,12 @@ import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
 import { waysOf } from '@jackdaw/core/players'
-import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { ListOrdered } from 'lucide-react'
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { useSearchParams } from 'react-router'
 import { useLook } from '../../annotations/useLook'
-import { Loaded, Message, TextButton } from '../../ui'
+import { IconButton, lazyPart, Loaded, Message, TextButton, Waiting } from '../../ui'
 import { FavouriteMark, useFavourite } from '../../items'
 import { useKeys } from '../../ui/keys/useKeys'
 import { Closing } from './Closing'
@@ -17,14 +18,18 @@ import { preloadSigns } from '../GuideHead'
 import { placeAt, ReaderBar } from './ReaderBar'
 import { ReaderColumn, UseMenu } from './ReaderColumn'
 import { DRAFT } from '../used'
-import type { Doing } from '../usePlayer'
 import { useReaderEdition, useReading } from '../useReading'
 import { usePicturesAhead } from '../picture/usePicturesAhead'
 import { showWaitedFor, waitsFor } from '../waitsFor'
 import { NotReadyStrip, StepPicturesView, StepSafetyView, WaysOn } from './parts'
 import { QuizPreviewed, type QuizHere } from './QuizHere'
 import { StepView } from './StepView'
+import { scrollToPlace } from '../onePage/scrollToPlace'
+import { usePrinting } from './usePrinting'
 import { useTurning } from './useTurning'
+import { useView, type View } from './useView'
+
+const OnePage = lazyPart(async () => (await import('../onePage/OnePage')).OnePage)
 
 /** Loads what the steps of a guide need to be shown, while there is a network. */
 function usePartsAhead(document: GuideDocument, ways: number): void {
@@ -64,60 +69,73 @@ const lookStyle = (look: Look): React.CSSProperties => ({
 })
 
 /** Goes to the step that the address names, or as near to it as is open; once for each time that it is named. */
-function useStepInAddress(off: boolean, act: (doing: Doing) => void): void {
+function useStepInAddress(off: boolean, go: (id: string) => void): void {
   const [search, setSearch] = useSearchParams()
   const step = search.get('step')
   useEffect(() => {
     if (!step || off) return
-    act({ type: 'go', to: step })
+    go(step)
     setSearch({}, { replace: true })
-  }, [step, off, act, setSearch])
+  }, [step, off, setSearch])
 }
 
 /** Where somebody is in the guide and how they turn its steps. `waits`: what a step waits for that somebody wanted to leave. */
 function useReader(edition: ReaderEdition) {
   const { t } = useTexts()
-  const reading = useReading(edition)
+  const { view, choose } = useView(edition)
+  const asPage = view === 'page'
+  const reading = useReading(edition, asPage)
   const { play, state, act } = reading
-  useStepInAddress(edition.edition === DRAFT, act)
+  const go = (id: string) => (asPage ? scrollToPlace(id) : act({ type: 'go', to: id }))
+  useStepInAddress(edition.edition === DRAFT, go)
   const [waits, setWaits] = useState('')
   const [busy, setBusy] = useState(false)
   useEffect(() => setWaits(''), [state.at])
   const turn = (by: 1 | -1) => {
-    if (busy) return
+    if (busy || asPage) return
     const held = by === 1 ? waitsFor(play, state, t) : null
     setWaits(held?.words ?? '')
     if (held) showWaitedFor(held.press)
     else act({ type: by === 1 ? 'next' : 'back' })
   }
-  const swipe = useTurning(turn)
+  const swipe = useTurning(turn, asPage)
   const heading = useRef<HTMLHeadingElement>(null)
   const moved = useRef(state.at)
   useEffect(() => {
     if (moved.current === state.at) return
     moved.current = state.at
+    if (asPage) return
     heading.current?.focus({ preventScroll: true })
     window.scrollTo({ top: 0 })
-  }, [state.at])
+  }, [state.at, asPage])
   const steps = useMemo(() => stepsOf(edition.document), [edition])
   const byId = useMemo(() => new Map(steps.map((each) => [each.id, each])), [steps])
   const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
   usePicturesAhead(edition, ids, state.at, byId, 'screen')
   const quiz = reading.quizzes.find(({ guideQuizId }) => guideQuizId === state.at)
-  return { ...reading, steps, step: steps.find(({ id }) => id === state.at), quiz, waits, busy, setBusy, swipe, heading }
+  return { ...reading, steps, step: steps.find(({ id }) => id === state.at), quiz, waits, busy, setBusy, swipe, heading, view, choose, go }
 }
 
 /** An edition, or a draft that is tried, as it is read. */
 export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderEdition; QuizHere?: QuizHere }) {
-  const { play, state, act, startedFrom, quizzes, steps, step, quiz, waits, busy, setBusy, swipe, heading } = useReader(edition)
   const { t } = useTexts()
+  const reader = useReader(edition)
+  const { play, state, act, startedFrom, quizzes, steps, waits, busy, swipe, view, choose, go } = reader
   const [rulerOpen, setRulerOpen] = useState(false)
   const pick = (id: string) => {
-    act({ type: 'go', to: id })
     setRulerOpen(false)
+    go(id)
   }
+  const showView = useCallback(
+    (next: View, remembered = true) => {
+      choose(next, remembered)
+      // What is shown alone is seen.
+      if (next === 'steps') act({ type: 'read', id: state.at })
+    },
+    [act, state.at],
+  )
+  const { printing, print } = usePrinting(view, showView)
   const at = placeAt(play, state.at)
-  const isQuiz = play.script.steps[at]?.quiz != null
   const { document } = edition
   const look = useLook(document.look)
   const favourite = useFavourite(edition.guideId, edition.favourite)
@@ -132,15 +150,22 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
     >
       <title>{`${document.title} – Jackdaw`}</title>
       <ReaderColumn
-        {...{ edition, play, state, quizzes, ways, favourite }}
+        {...{ edition, play, state, quizzes, ways, favourite, view }}
+        onView={showView}
+        onPrint={print}
         open={rulerOpen}
         onPick={pick}
         onClose={() => setRulerOpen(false)}
       />
       <div className="grow flex flex-col bg-sheet min-w-0">
-        <div className="lg:hidden px-4 py-2 flex items-center gap-3">
+        <div className="lg:hidden print:hidden px-4 py-2 flex items-center gap-3">
           <span className="text-sm text-soft truncate grow">{document.title}</span>
           {edition.edition !== DRAFT && <FavouriteMark {...favourite} className="min-h-11 min-w-11" />}
+          {view === 'page' && (
+            <IconButton name={t('All steps')} className="min-h-11 min-w-11" onClick={() => setRulerOpen(true)}>
+              <ListOrdered size={18} aria-hidden />
+            </IconButton>
+          )}
           {ways.length > 1 && (
             <Suspense>
               <UseMenu guideId={edition.guideId} ways={ways} place="top" />
@@ -148,29 +173,50 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
           )}
         </div>
         <FlatRuler {...{ play, state }} />
-        <article className="grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
-          {state.at === startedFrom && (
-            <Welcome edition={edition} onBegin={at > 0 && step ? () => act({ type: 'go', to: nth(steps, 0).id }) : null} />
+        <article className="reading-sheet grow w-full max-w-[860px] mx-auto px-4 md:px-8 pt-4 pb-32" aria-live="polite">
+          {(state.at === startedFrom || view === 'page') && (
+            <Welcome edition={edition} onBegin={at > 0 && at < play.script.steps.length ? () => go(nth(steps, 0).id) : null} />
           )}
-          {step ? (
-            <StepView
-              {...{ play, state, act, edition, step, heading }}
-              n={steps.indexOf(step) + 1}
-              of={steps.length}
-              section={sectionAt(edition, step)}
-            />
-          ) : isQuiz ? (
-            <Suspense fallback={<p className="text-soft">{t('The quiz is coming …')}</p>}>
-              <QuizHere key={state.at} {...{ edition, quiz, at: state.at, heading }} onBusy={setBusy} />
+          {view === 'page' ? (
+            <Suspense fallback={<Waiting />}>
+              <OnePage
+                {...{ edition, play, state, act, quizzes, printing }}
+                onQuiz={(id) => {
+                  act({ type: 'go', to: id })
+                  choose('steps', false)
+                }}
+              />
             </Suspense>
           ) : (
-            <Closing {...{ edition, play, state, steps, quizzes, act, heading }} />
+            <AtPlace {...{ edition, reader, QuizHere }} />
           )}
         </article>
-        {!busy && <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />}
+        {!busy && view === 'steps' && <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />}
       </div>
     </div>
   )
+}
+
+/** Where somebody is: a step, a quiz, or the end. */
+function AtPlace({ edition, reader, QuizHere }: { edition: ReaderEdition; reader: ReturnType<typeof useReader>; QuizHere: QuizHere }) {
+  const { t } = useTexts()
+  const { play, state, act, quizzes, steps, step, quiz, setBusy, heading } = reader
+  if (step)
+    return (
+      <StepView
+        {...{ play, state, act, edition, step, heading }}
+        n={steps.indexOf(step) + 1}
+        of={steps.length}
+        section={sectionAt(edition, step)}
+      />
+    )
+  if (play.script.steps[placeAt(play, state.at)]?.quiz != null)
+    return (
+      <Suspense fallback={<p className="text-soft">{t('The quiz is coming …')}</p>}>
+        <QuizHere key={state.at} {...{ edition, quiz, at: state.at, heading }} onBusy={setBusy} />
+      </Suspense>
+    )
+  return <Closing {...{ edition, play, state, steps, quizzes, act, heading }} />
 }
 
 /** What somebody is told where they come in: that they go on, or have to read it again. @param onBegin leads to the first step */
@@ -179,10 +225,11 @@ function Welcome({ edition, onBegin }: { edition: ReaderEdition; onBegin: (() =>
   return (
     <>
       {onBegin && (
-        <p className="text-sm text-soft mb-2">
+        <p className="text-sm text-soft mb-2 print:hidden">
           {t('You go on where you were.')} <TextButton onClick={onBegin}>{t('Begin at step 1')}</TextButton>
         </p>
       )}
+      <Printed edition={edition} />
       {edition.progress.mustReread && (
         <div className="mb-4">
           <Message tone="warn" title={t('New edition {{n}}: please read it again', { n: edition.edition })}>
@@ -191,5 +238,22 @@ function Welcome({ edition, onBegin }: { edition: ReaderEdition; onBegin: (() =>
         </div>
       )}
     </>
+  )
+}
+
+/** Whoever comes by the code on a print is told whether its edition still holds. */
+function Printed({ edition: { edition } }: { edition: ReaderEdition }) {
+  const { t } = useTexts()
+  const [search] = useSearchParams()
+  const printed = Number(search.get('printed') ?? '')
+  if (!Number.isInteger(printed) || printed < 1 || edition === DRAFT) return null
+  if (printed >= edition)
+    return <p className="mb-4 text-moss font-semibold print:hidden">✓ {t('Your print is of this edition. It still holds.')}</p>
+  return (
+    <div className="mb-4">
+      <Message tone="warn" title={t('Your print is of edition {{printed}}. Edition {{edition}} holds now.', { printed, edition })}>
+        {t('Read what is here, and throw the print away.')}
+      </Message>
+    </div>
   )
 }

@@ -4,13 +4,16 @@ import { useKeys } from '../../ui/keys/useKeys'
 const SWIPE_PX = 60
 
 /** Turns pages by arrow keys, Page Up and Down, and swipes on a touch screen. */
-export function useTurning(turn: (by: 1 | -1) => void): {
+export function useTurning(
+  turn: (by: 1 | -1) => void,
+  off: boolean,
+): {
   onPointerDown: (event: React.PointerEvent) => void
   onPointerUp: (event: React.PointerEvent) => void
 } {
   const from = useRef<{ x: number; y: number; scrolls: boolean } | null>(null)
   // What scrolls sideways has these keys for itself.
-  useKeys({ next: () => turn(1), back: () => turn(-1) }, { notIn: 'pre, .table-frame' })
+  useKeys(off ? {} : { next: () => turn(1), back: () => turn(-1) }, { notIn: 'pre, .table-frame' })
   return {
     onPointerDown: (event) => {
       const scroller = (event.target as HTMLElement).closest<HTMLElement>('pre, .table-frame')
