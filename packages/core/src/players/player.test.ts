@@ -71,35 +71,6 @@ describe('Read', () => {
     expect(state.at).toBe(three.id)
     expect(told.filter((each) => each.verb === 'step-acknowledged')).toHaveLength(1)
   })
-  it('as one page tells what was on the screen long enough, not what was looked at; and nothing of what is closed', () => {
-    const warned = guideOf(one, caution(two), three, four)
-    const play = playOf(warned)
-    const first = recall(play, reading, 0, true)
-    expect([first.state.at, first.state.seen, first.effects.filter((each) => each.do === 'tell')]).toEqual([one.id, [], []])
-    const { state, told } = run(play, first.state, [
-      { type: 'look', id: two.id },
-      { type: 'read', id: two.id },
-      { type: 'read', id: two.id },
-      { type: 'look', id: four.id },
-      { type: 'read', id: three.id },
-    ])
-    expect([state.at, state.seen, told.map((each) => [each.verb, 'stepId' in each && each.stepId])]).toEqual([
-      two.id,
-      [two.id],
-      [['step-viewed', two.id]],
-    ])
-    const on = run(play, state, [{ type: 'acknowledge' }, { type: 'read', id: three.id }, { type: 'look', id: four.id }])
-    expect(on.state).toMatchObject({ at: four.id, seen: [two.id, three.id] })
-  })
-  it('as one page confirms a step without going on', () => {
-    const play = playOf({ ...guideOf(one, two), confirmSteps: true })
-    const { state, told } = run(play, recall(play, reading, 0, true).state, [
-      { type: 'read', id: one.id },
-      { type: 'confirm', stays: true },
-    ])
-    expect([state.at, state.seen, state.confirmed]).toEqual([one.id, [one.id], [one.id]])
-    expect(told.map((each) => each.verb)).toEqual(['step-viewed', 'step-confirmed'])
-  })
   it('is not done while a step was jumped over', () => {
     const { state, play } = go('read', guide, [{ type: 'go', to: END }, { type: 'finish' }])
     expect(state.finished).toBe(false)

@@ -278,14 +278,8 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
         state: { ...state, acknowledged: withOne(state.acknowledged, state.at) },
         effects: [{ do: 'tell', verb: 'step-acknowledged', stepId: state.at }],
       }
-    case 'confirm': {
-      if (!policy.confirms || isWaiting(play, state, state.at) || state.confirmed.includes(state.at)) return unchanged(state)
-      // Nobody confirms the end, nor a quiz.
-      if (stepAt(play, state)?.quiz !== null) return unchanged(state)
-      const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
-      const on = event.stays ? unchanged(confirmed) : goOn(play, confirmed, now)
-      return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
-    }
+    case 'confirm':
+      return policy.confirms ? confirm(play, state, event) : unchanged(state)
     case 'look':
     case 'read':
       return policy.scrolls ? onPage(play, state, event) : unchanged(state)
@@ -310,6 +304,14 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
       if (state.finished || state.at !== END || !canFinish(play, state)) return unchanged(state)
       return { state: { ...state, finished: true }, effects: [{ do: 'tell', verb: 'finished' }] }
   }
+}
+
+/** A step is confirmed: nobody confirms the end, a quiz, or before they have read the caution. */
+function confirm(play: Play, state: PlayerState, { stays, at: now }: Extract<PlayerEvent, { type: 'confirm' }>): Played {
+  if (isWaiting(play, state, state.at) || state.confirmed.includes(state.at) || stepAt(play, state)?.quiz !== null) return unchanged(state)
+  const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
+  const on = stays ? unchanged(confirmed) : goOn(play, confirmed, now)
+  return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
 }
 
 /** What happens while a guide is read as one page. What is not open is neither looked at nor read. */

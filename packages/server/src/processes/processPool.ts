@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url'
 /** What is done in processes of their own, by kind: what goes in, and what comes back. */
 export type Kinds = Record<string, { asked: unknown; done: object }>
 /** Why something was not done, in words; `fault`: an error of ours, for the log. */
-export type Undone = { ok: false; words: string; fault?: string }
+type Undone = { ok: false; words: string; fault?: string }
 /** What came of a job: its result, or in words why there is none. */
 export type OutcomeOf<J extends Kinds, K extends keyof J> = ({ ok: true } & J[K]['done']) | Undone
 type AnyOutcome = ({ ok: true } & object) | Undone

@@ -1,4 +1,4 @@
-import { anExport } from './hostile/exchangeInputs'
+import { anExport } from './hostile/exchangeThings'
 import type { Client, Company, TestServer } from './testServer'
 
 /** A route, how it is called, and what each caller gets: see `everyRoute.test.ts`. */

@@ -9,7 +9,7 @@ const JPEG = 'image/jpeg'
  * @param from in pixels of the stored picture
  * @param hidden areas that are filled
  * @param mostPx at most so wide */
-export async function cropped(
+async function cropped(
   path: string,
   { from, hidden, mostPx }: { from: Rect; hidden: readonly Rect[]; mostPx: number },
 ): Promise<Sharp> {

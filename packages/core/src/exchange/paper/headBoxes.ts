@@ -86,7 +86,7 @@ function factBoxes(facts: readonly [string, string][], { setting, widthPt, withi
 
 const QR_PT = 66
 /** The code that leads to the guide in the application, with what it is for. */
-export function codeBox(guide: HandoutGuide, made: string, { setting, t, widthPt, within }: HeadSetting): Box {
+function codeBox(guide: HandoutGuide, made: string, { setting, t, widthPt, within }: HeadSetting): Box {
   const part = addPart(within, 'Figure', { alt: t('Code that leads to {{address}}', { address: guide.address }) })
   const words = [
     guide.edition === null

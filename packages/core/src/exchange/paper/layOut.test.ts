@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import type { Block, Choice, Flow, StepPicture } from '../../guides'
-import { aDocument, aGuideQuiz, aStep } from '../../guides/testing'
 import { seededRandom, type PictureId } from '../../shared'
 import { valueOf } from '../../testing'
 import { GuideDocument, stepsOf, tooMuchIn } from '../../guides'
 import { columnWidths, gridOf } from './tableBoxes'
 import { layOut, type Paper } from './layOut'
-import { aHandout, aHandoutGuide, longGuide, partsIn, PLAIN_TYPE, plainWords, wordsOn } from './testing'
+import { aDocument, aGuideQuiz, aHandout, aHandoutGuide, aStep, longGuide, partsIn, PLAIN_TYPE, plainWords, wordsOn } from './testing'
 
 const laidOut = (...guides: Parameters<typeof aHandout>): Paper => layOut(aHandout(...guides), 'a4', PLAIN_TYPE, plainWords)
 const ofDocument = (document: GuideDocument, more: Parameters<typeof aHandoutGuide>[1] = {}): Paper =>
@@ -92,7 +91,7 @@ describe('a guide on paper', () => {
     expect(words).not.toContain('Rinse tray 1 ')
   })
   it('puts several guides into one booklet with one contents, and names quizzes with what is asked of them', () => {
-    const quiz = aGuideQuiz('passed')
+    const quiz = aGuideQuiz()
     const second = aHandoutGuide(
       { ...aDocument(aStep('Fill the crate'), quiz), title: 'Pack crates' },
       { guideId: 'second' as never, quizzes: { [quiz.quizId]: 'Crates' } },

@@ -9,7 +9,7 @@ import { fontOf, type Style } from './type'
 type Room = { x: number; widthPt: number; beforePt: number; strong?: boolean }
 const INDENT_PT = 18
 /** Room between blocks. */
-export const BETWEEN_PT = 5
+const BETWEEN_PT = 5
 
 function codeBoxes(words: string, setting: Setting, within: Part, { x, widthPt, beforePt }: Room): Box[] {
   const { body, type } = setting
@@ -57,7 +57,7 @@ function listBoxes(
 }
 
 /** Sets blocks of rich text, one under another. */
-export function blockBoxes(blocks: readonly Block[], setting: Setting, within: Part, room: Room, depth = 0): Box[] {
+function blockBoxes(blocks: readonly Block[], setting: Setting, within: Part, room: Room, depth = 0): Box[] {
   return blocks.flatMap((block, n): Box[] => {
     const here = { ...room, beforePt: n === 0 ? room.beforePt : BETWEEN_PT }
     switch (block.type) {

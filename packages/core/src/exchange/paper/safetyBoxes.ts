@@ -14,9 +14,6 @@ const PANELS: Readonly<Record<CautionLevel, { panel: string; ink: string; alert:
   caution: { panel: '#ffd100', ink: '#000000', alert: true, word: 'Caution' },
   note: { panel: '#0b5394', ink: '#ffffff', alert: false, word: 'Note' },
 }
-/** What the level of a caution is called, as a key. */
-export const cautionWord = (level: CautionLevel): string => PANELS[level].word
-
 type Room = { x: number; widthPt: number; beforePt: number }
 const HEAD_PT = 17
 const PADDING_PT = 6

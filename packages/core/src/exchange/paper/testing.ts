@@ -1,6 +1,5 @@
-import { aDocument, aSection, aStep } from '../../guides/testing'
-import { PLAIN_LOOK, type GuideDocument } from '../../guides'
-import type { GuideId } from '../../shared'
+import { emptyDocument, PLAIN_LOOK, richTextOf, type GuideDocument, type GuideQuiz, type Section, type Step } from '../../guides'
+import { seededIds, type GuideId, type GuideQuizId, type QuizId, type SectionId, type StepId } from '../../shared'
 import type { Handout, HandoutGuide } from '../handout'
 import type { Paper } from './layOut'
 import type { Part } from './part'
@@ -11,6 +10,15 @@ export const PLAIN_TYPE: Type = {
   widthOf: (words) => [...words].length * 0.5,
   lacks: (character) => character.codePointAt(0)! > 0x24f && !/[‘’“”…–•]/.test(character),
 }
+
+const nextId = seededIds(18)
+/** A step with these lines of text, for tests. */
+export const aStep = (...lines: string[]): Step => ({ kind: 'step', id: nextId<StepId>(), body: richTextOf(...lines), pictures: [] })
+const aSection = (title: string): Section => ({ kind: 'section', id: nextId<SectionId>(), title })
+/** A quiz among the steps that has to be passed, for tests. */
+export const aGuideQuiz = (): GuideQuiz => ({ kind: 'quiz', id: nextId<GuideQuizId>(), quizId: nextId<QuizId>(), need: 'passed' })
+/** A document with these items, for tests. */
+export const aDocument = (...items: GuideDocument['items']): GuideDocument => ({ ...emptyDocument('Rinse the trays', 'how-to'), items })
 
 /** A guide that is put out, for tests. */
 export const aHandoutGuide = (document: GuideDocument, more: Partial<HandoutGuide> = {}): HandoutGuide => ({

@@ -53,6 +53,7 @@ export const germanExchange: Record<string, string> = {
   '{{count}} guides_other': '{{count}} Anleitungen',
   State: 'Stand',
   Delete: 'Löschen',
+  'All steps': 'Alle Schritte',
   'Read as one page': 'Als eine Seite lesen',
   'Read step by step': 'Schritt für Schritt lesen',
   'Print …': 'Drucken …',
