@@ -306,12 +306,14 @@ export function reduce(state: PlayerState, event: PlayerEvent, play: Play): Play
   }
 }
 
-/** A step is confirmed: nobody confirms the end, a quiz, or before they have read the caution. */
+/** A step is confirmed, and by that seen: nobody confirms the end, a quiz, or before they have read the caution. */
 function confirm(play: Play, state: PlayerState, { stays, at: now }: Extract<PlayerEvent, { type: 'confirm' }>): Played {
   if (isWaiting(play, state, state.at) || state.confirmed.includes(state.at) || stepAt(play, state)?.quiz !== null) return unchanged(state)
-  const confirmed = { ...state, confirmed: withOne(state.confirmed, state.at) }
+  const stepId = state.at
+  const viewed: PlayerEffect[] = state.seen.includes(stepId) ? [] : [{ do: 'tell', verb: 'step-viewed', stepId }]
+  const confirmed = { ...state, seen: withOne(state.seen, stepId), confirmed: withOne(state.confirmed, stepId) }
   const on = stays ? unchanged(confirmed) : goOn(play, confirmed, now)
-  return { state: on.state, effects: [{ do: 'tell', verb: 'step-confirmed', stepId: state.at }, ...on.effects] }
+  return { state: on.state, effects: [...viewed, { do: 'tell', verb: 'step-confirmed', stepId }, ...on.effects] }
 }
 
 /** What happens while a guide is read as one page. What is not open is neither looked at nor read. */

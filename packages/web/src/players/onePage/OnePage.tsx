@@ -35,10 +35,8 @@ function useAtStep(play: Play, state: PlayerState, act: Props['act']): AtStep {
     (id, does) => {
       act({ type: 'look', id })
       if (does === 'acknowledge') act({ type: 'acknowledge' })
-      else if (does === 'confirm') {
-        act({ type: 'read', id })
-        act({ type: 'confirm', stays: true })
-      } else {
+      else if (does === 'confirm') act({ type: 'confirm', stays: true })
+      else {
         const { play: here, state: at } = now.current
         const way = choicesAt(here, { ...at, at: id })?.ways.find((each) => each.id === does.choose)
         if (way) scrollToPlace(here.script.steps[way.to]?.id ?? END)
