@@ -16,11 +16,13 @@ export const ImportReport = z.object({
   missingPictures: z.array(z.object({ path: z.string(), why: z.string() })),
   notPlaced: z.array(z.object({ line: z.int(), text: z.string(), words: z.array(z.string()) })),
   otherFiles: z.array(z.string()),
+  /** Of a guide file: what it refers to and is not here. */
+  notHere: z.array(z.string()),
 })
 /** Read by {@link ImportReport}. */
 export type ImportReport = z.infer<typeof ImportReport>
 
-/** A Markdown file, or a zip with one and its pictures, becomes a draft. */
+/** A Markdown file, a zip with one and its pictures, or the file of a whole guide becomes a draft. */
 export const importGuide = endpoint({
   method: 'post',
   path: '/api/imports',

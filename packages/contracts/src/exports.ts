@@ -14,7 +14,17 @@ export const ExportWhat = z.discriminatedUnion('of', [
 /** Read by {@link ExportWhat}. */
 export type ExportWhat = z.infer<typeof ExportWhat>
 /** How it is put out. */
-export const ExportAs = z.discriminatedUnion('format', [z.object({ format: z.literal('pdf'), paper: z.enum(keysOf(PAPERS)) })])
+export const ExportAs = z.discriminatedUnion('format', [
+  z.object({ format: z.literal('pdf'), paper: z.enum(keysOf(PAPERS)) }),
+  /** Word, to go on with there. */
+  z.object({ format: z.literal('word') }),
+  /** One page of HTML that needs nothing beside it. */
+  z.object({ format: z.literal('page') }),
+  /** Markdown with pictures, in a zip. */
+  z.object({ format: z.literal('markdown') }),
+  /** One whole guide, for another Jackdaw: only for those who may edit it. */
+  z.object({ format: z.literal('guide-file') }),
+])
 /** Read by {@link ExportAs}. */
 export type ExportAs = z.infer<typeof ExportAs>
 
@@ -42,7 +52,7 @@ export type MissingScript = z.infer<typeof MissingScript>
 export const ExportRow = z.object({
   id: ExportId,
   title: z.string(),
-  format: z.enum(['pdf']),
+  format: z.enum(['pdf', 'word', 'page', 'markdown', 'guide-file']),
   guides: z.int(),
   draft: z.boolean(),
   state: ExportState,

@@ -14,7 +14,17 @@ export const DECODING_LIMITS: DecodingLimits = {
   waitingJobs: 400,
   jobsAProcess: 300,
   heldBytes: 350 * MB,
-  timeMs: { picture: 30_000, fill: 60_000, markdown: 45_000, settle: 45_000, copy: 45_000, table: 45_000, holidays: 20_000 },
+  timeMs: {
+    picture: 30_000,
+    fill: 60_000,
+    markdown: 45_000,
+    'guide-file': 45_000,
+    'settle-file': 45_000,
+    settle: 45_000,
+    copy: 45_000,
+    table: 45_000,
+    holidays: 20_000,
+  },
 }
 
 const WORDS = {
@@ -47,6 +57,14 @@ export class Decoder {
   /** Settles which pictures of such a draft were there. */
   settle(draft: Jobs['settle']['asked']['draft'], found: readonly string[]): Promise<Outcome<'settle'>> {
     return this.pool.run('settle', { draft, found })
+  }
+  /** Reads the text of a guide file. */
+  guideFile(text: string): Promise<Outcome<'guide-file'>> {
+    return this.pool.run('guide-file', { text })
+  }
+  /** Leaves out of such a guide what is not there. */
+  settleFile(asked: Jobs['settle-file']['asked']): Promise<Outcome<'settle-file'>> {
+    return this.pool.run('settle-file', asked)
   }
   /** Reads the first table of a file. */
   table(asked: Jobs['table']['asked']): Promise<Outcome<'table'>> {

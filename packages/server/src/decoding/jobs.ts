@@ -1,5 +1,5 @@
 import type { Holiday } from '@jackdaw/core/calendar'
-import type { ImportedDraft } from '@jackdaw/core/exchange'
+import type { ImportedDraft, ReadGuideFile } from '@jackdaw/core/exchange'
 import type { GuideKind, Rect } from '@jackdaw/core/guides'
 import type { LocalDate } from '@jackdaw/core/shared'
 import type { AnswerMessageOf, JobMessageOf, OutcomeOf } from '../processes'
@@ -23,6 +23,13 @@ export type Jobs = {
   table: { asked: { bytes: Uint8Array; encoding?: FileEncoding | undefined }; done: { table: ReadTable } }
   /** The days off of a calendar file between two days. */
   holidays: { asked: { bytes: Uint8Array; from: LocalDate; until: LocalDate }; done: { holidays: Holiday[]; left: number } }
+  /** The text of a guide file. */
+  'guide-file': { asked: { text: string }; done: { documentText: string } & Omit<ReadGuideFile, 'document'> }
+  /** Such a guide without the pictures that were not in the file, and the quizzes that are not here. */
+  'settle-file': {
+    asked: { documentText: string; pictures: readonly string[]; quizzes: readonly string[] }
+    done: { settled: SettledText }
+  }
   settle: { asked: { draft: Pick<ReadText, 'documentText' | 'pictures'>; found: readonly string[] }; done: { settled: SettledText } }
 }
 export type JobKind = keyof Jobs

@@ -1,7 +1,7 @@
 import { nth, type PictureId } from '@jackdaw/core/shared'
 import { randomFillSync } from 'node:crypto'
 import { readHolidays } from '@jackdaw/core/calendar'
-import { importMarkdown, settlePictures } from '@jackdaw/core/exchange'
+import { importMarkdown, readGuideFile, settlePictures, withoutMissing } from '@jackdaw/core/exchange'
 import { copyOfGuide } from '@jackdaw/core/editing'
 import { pictureRefsOf, readDocument, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { fillAreas } from './fillAreas'
@@ -36,13 +36,25 @@ function markdown({ source, fileName }: Jobs['markdown']['asked']): Outcome<'mar
 function written(document: GuideDocument): SettledText {
   const steps = stepsOf(document).length
   const { title, kind, items } = document
-  return { documentText: JSON.stringify(document), title, kind, steps, sections: items.length - steps }
+  const sections = items.filter((item) => item.kind === 'section').length
+  return { documentText: JSON.stringify(document), title, kind, steps, sections }
 }
 
 function settle({ draft, found }: Jobs['settle']['asked']): Outcome<'settle'> {
   const document: GuideDocument = JSON.parse(draft.documentText)
   const waiting = { ...draft, document, notPlaced: [] }
   return { ok: true, settled: written(settlePictures(waiting, new Set(found)).document) }
+}
+
+function guideFile({ text }: Jobs['guide-file']['asked']): Outcome<'guide-file'> {
+  const read = readGuideFile(text, newId)
+  if (!read.ok) return read
+  const { document, ...rest } = read.guide
+  return { ok: true, documentText: JSON.stringify(document), ...rest }
+}
+
+function settleFile({ documentText, pictures, quizzes }: Jobs['settle-file']['asked']): Outcome<'settle-file'> {
+  return { ok: true, settled: written(withoutMissing(JSON.parse(documentText), new Set(pictures), new Set(quizzes))) }
 }
 
 function copy({ documentText, title, pictures }: Jobs['copy']['asked']): Outcome<'copy'> {
@@ -69,6 +81,10 @@ async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
       return readHolidays(new TextDecoder().decode(job.asked.bytes), job.asked.from, job.asked.until)
     case 'settle':
       return settle(job.asked)
+    case 'guide-file':
+      return guideFile(job.asked)
+    case 'settle-file':
+      return settleFile(job.asked)
     case 'copy':
       return copy(job.asked)
   }

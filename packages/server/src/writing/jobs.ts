@@ -7,9 +7,19 @@ export type PictureFiles = Readonly<Record<string, { path: string; mediaType: st
 /** What every format is written from. `file`: where it is written to. */
 type Source = { handout: Handout; pictures: PictureFiles; language: Language; file: string; now: number }
 
-/** The formats in which guides are written, in a process of their own. `missing`: characters for which no font has a letter. */
+/** `pages`: how many, where there are pages; `missing`: characters for which no font has a letter. */
+type Done = { pages: number | null; missing: string[] }
+
+/** The formats in which guides are written, in a process of their own. */
 export type WritingJobs = {
-  pdf: { asked: Source & { paper: PaperSize }; done: { pages: number; missing: string[] } }
+  pdf: { asked: Source & { paper: PaperSize }; done: Done }
+  word: { asked: Source; done: Done }
+  /** One page of HTML that needs nothing beside it. */
+  page: { asked: Source; done: Done }
+  /** Markdown with pictures, in a zip. */
+  markdown: { asked: Source; done: Done }
+  /** A whole guide, for another Jackdaw. */
+  'guide-file': { asked: Source; done: Done }
 }
 export type WritingMessage = JobMessageOf<WritingJobs>
 export type WritingAnswer = AnswerMessageOf<WritingJobs>

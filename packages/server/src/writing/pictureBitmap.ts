@@ -9,7 +9,10 @@ const JPEG = 'image/jpeg'
  * @param from in pixels of the stored picture
  * @param hidden areas that are filled
  * @param mostPx at most so wide */
-async function cropped(path: string, { from, hidden, mostPx }: { from: Rect; hidden: readonly Rect[]; mostPx: number }): Promise<Sharp> {
+export async function cropped(
+  path: string,
+  { from, hidden, mostPx }: { from: Rect; hidden: readonly Rect[]; mostPx: number },
+): Promise<Sharp> {
   const { width: wholeWidth = 1, height: wholeHeight = 1 } = await sharp(path).metadata()
   const left = Math.min(Math.max(0, Math.round(from.x)), wholeWidth - 1)
   const top = Math.min(Math.max(0, Math.round(from.y)), wholeHeight - 1)

@@ -1,5 +1,9 @@
 import type { WritingAnswer, WritingMessage } from './jobs'
+import { writeGuideZip } from './guideFile/writeGuideZip'
+import { writeMarkdownZip } from './markdown/writeMarkdownZip'
+import { writePageFile } from './page/writePageFile'
 import { writePdf } from './pdf/writePdf'
+import { writeWord } from './word/writeWord'
 
 // The process in which guides are written as files: it holds nothing of the server's but what it is given.
 
@@ -12,6 +16,14 @@ function carryOut(job: WritingMessage, progress: (done: number, of: number) => v
   switch (job.kind) {
     case 'pdf':
       return writePdf(job.asked, progress)
+    case 'word':
+      return writeWord(job.asked, progress)
+    case 'page':
+      return writePageFile(job.asked, progress)
+    case 'markdown':
+      return writeMarkdownZip(job.asked, progress)
+    case 'guide-file':
+      return writeGuideZip(job.asked, progress)
   }
 }
 

@@ -10,7 +10,7 @@ const LIMITS: ProcessLimits<keyof WritingJobs> = {
   waitingJobs: 50,
   jobsAProcess: 100,
   heldBytes: 350 * MB,
-  timeMs: { pdf: 600_000 },
+  timeMs: { pdf: 600_000, word: 600_000, page: 600_000, markdown: 600_000, 'guide-file': 300_000 },
 }
 const WORDS = {
   tooMuch: 'Writing it takes too much time or memory. Choose fewer guides, or a section.',

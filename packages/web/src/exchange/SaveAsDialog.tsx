@@ -1,12 +1,14 @@
-import type { ExportOrder, ExportWhat } from '@jackdaw/contracts/exports'
+import type { ExportAs, ExportOrder, ExportWhat } from '@jackdaw/contracts/exports'
 import type { ExportId, GuideId, SectionId } from '@jackdaw/core/shared'
 import type { GuideDocument } from '@jackdaw/core/guides'
+import type { TFunction } from 'i18next'
 import { useState, type FormEvent } from 'react'
 import { Button, buttonClass, chosen, Failed, Radios, Select, TextField, TextLink } from '../ui'
+import type { RadioOption } from '../ui/fields/Radios'
 import { Dialog } from '../ui/over/Dialog'
 import { FormDialog } from '../ui/over/FormDialog'
 import { useTexts } from '../ui/words/texts'
-import { ExportProgress, factsOf, goneWords, MissingLetters } from './exportWords'
+import { ExportProgress, factsOf, formatName, goneWords, MissingLetters } from './exportWords'
 import { isUnderWay, useCreateExport, useExport } from './queries'
 
 /** What is to be saved as a file. `name`: what it is called; `several`: it is a booklet, with a title of its own; `published`, `draft`: which of the two
@@ -33,6 +35,31 @@ export function SaveAsDialog({ asked, onClose }: { asked: SaveAs; onClose: () =>
   )
 }
 
+/** The formats, and what each is good for. A guide file holds all that is in one guide: it is for those who may edit it. */
+function formatOptions(asked: SaveAs, t: TFunction): RadioOption<ExportAs['format']>[] {
+  const options: RadioOption<ExportAs['format']>[] = [
+    {
+      value: 'pdf',
+      words: formatName('pdf', t),
+      hint: t('Title page, contents, and a code that tells whoever scans it whether this edition still holds.'),
+    },
+    {
+      value: 'word',
+      words: formatName('word', t),
+      hint: t('Steps are a numbered list, pictures as they are drawn: to go on with in another program.'),
+    },
+    {
+      value: 'page',
+      words: formatName('page', t),
+      hint: t('One file with everything in it, for any browser: from a memory stick, on a phone, without a network.'),
+    },
+    { value: 'markdown', words: formatName('markdown', t), hint: t('Plain text with the pictures beside it, in a zip.') },
+  ]
+  if (!asked.several && asked.draft)
+    options.push({ value: 'guide-file', words: formatName('guide-file', t), hint: t('All of the guide, for another Jackdaw to take in.') })
+  return options
+}
+
 const whatOf = ({ what, sections }: SaveAs, section: SectionId | ''): ExportWhat =>
   sections && section !== '' ? { of: 'section', guideId: sections.guideId, sectionId: section } : what
 
@@ -42,17 +69,23 @@ function Choosing({ asked, onMade, onClose }: { asked: SaveAs; onMade: (id: Expo
   const [from, setFrom] = useState<'edition' | 'draft'>(asked.published ? 'edition' : 'draft')
   const [title, setTitle] = useState(asked.several ? asked.name : '')
   const [section, setSection] = useState<SectionId | ''>('')
+  const [format, setFormat] = useState<ExportAs['format']>('pdf')
   const create = useCreateExport()
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const order: ExportOrder = { what: whatOf(asked, section), as: { format: 'pdf', paper }, title, draft: from === 'draft' }
+    const order: ExportOrder = {
+      what: whatOf(asked, section),
+      as: format === 'pdf' ? { format, paper } : { format },
+      title,
+      draft: from === 'draft',
+    }
     create.mutate(order, { onSuccess: ({ id }) => onMade(id) })
   }
   return (
     <FormDialog
       title={t('Save “{{name}}” as a file', { name: asked.name })}
       about={t(
-        'A PDF to print, to mail or to lay beside the machine: title page, contents, steps with their pictures, and a code that tells whoever scans it whether this edition still holds.',
+        'To print, to mail, to lay beside the machine, or to go on with elsewhere. What is cropped away or blacked out is not in it.',
       )}
       yes={t('Write the file')}
       sending={t('Asking for it …')}
@@ -73,15 +106,18 @@ function Choosing({ asked, onMade, onClose }: { asked: SaveAs; onMade: (id: Expo
           ))}
         </Select>
       )}
-      <Radios
-        label={t('Paper')}
-        value={paper}
-        onChange={setPaper}
-        options={[
-          { value: 'a4', words: t('A4'), hint: t('210 × 297 mm') },
-          { value: 'letter', words: t('Letter'), hint: t('8½ × 11 in') },
-        ]}
-      />
+      <Radios label={t('As')} value={format} onChange={setFormat} options={formatOptions(asked, t)} />
+      {format === 'pdf' && (
+        <Radios
+          label={t('Paper')}
+          value={paper}
+          onChange={setPaper}
+          options={[
+            { value: 'a4', words: t('A4'), hint: t('210 × 297 mm') },
+            { value: 'letter', words: t('Letter'), hint: t('8½ × 11 in') },
+          ]}
+        />
+      )}
       {asked.published && asked.draft && (
         <Radios
           label={t('Which state')}

@@ -7,7 +7,14 @@ import { bytesOf } from '../ui/words/format'
 import { useTexts } from '../ui/words/texts'
 
 /** What a kind of file is called. */
-export const formatName = (format: ExportRow['format'], t: TFunction): string => ({ pdf: t('PDF') })[format]
+export const formatName = (format: ExportRow['format'], t: TFunction): string =>
+  ({
+    pdf: t('PDF'),
+    word: t('Word'),
+    page: t('Page for a browser (HTML)'),
+    markdown: t('Markdown with pictures'),
+    'guide-file': t('Guide file'),
+  })[format]
 
 /** What can be said of a file in a few words. */
 export function factsOf({ bytes, pages, keptUntil }: ExportRow, t: TFunction): string {

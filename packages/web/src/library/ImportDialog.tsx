@@ -110,6 +110,18 @@ function Report({ report, onClose }: { report: ImportReport; onClose: () => void
           </ul>
         </details>
       )}
+      {report.notHere.length > 0 && (
+        <details open>
+          <summary className="font-semibold">
+            {t('What the guide refers to and is not here')} ({report.notHere.length})
+          </summary>
+          <ul className="text-sm max-h-40 overflow-auto">
+            {report.notHere.map((each, index) => (
+              <li key={index}>{each}</li>
+            ))}
+          </ul>
+        </details>
+      )}
       {report.otherFiles.length > 0 && (
         <details>
           <summary className="font-semibold">

@@ -13,7 +13,7 @@ import {
   withBlockIds,
 } from '../../guides'
 import { auditWords, type NotPlaced } from './auditWords'
-import { cautionIn, type SpokenCaution } from './cautionIn'
+import { cautionIn, isAside, type SpokenCaution } from './cautionIn'
 import { htmlPieces, MAX_HTML_LEVELS, type Piece, type PictureRef } from './htmlBlocks'
 
 /** A picture of the draft and the path under which its file is looked for. */
@@ -173,12 +173,16 @@ function summaryOf(piece: Piece | undefined): string | null {
 }
 
 /** An entry of a list is a step; cautions in it are cautions of the step, and an entry that is nothing else warns of the next one. */
-function placeEntry({ blocks, pictures }: Extract<Piece, { kind: 'list-entry' }>, builder: DraftBuilder): void {
+function placeEntry(entry: Extract<Piece, { kind: 'list-entry' }>, builder: DraftBuilder): void {
+  const { pictures } = entry
+  const blocks = entry.blocks.filter((block) => !isAside(block))
   const cautions = blocks.map(cautionIn)
   if (blocks.length === 1 && cautions[0] && pictures.length === 0) return builder.cautionAhead(cautions[0])
-  const spoken = cautions.flatMap((each, n) => (each && n > 0 ? [each] : []))
+  // The first words of an entry are the instruction, unless they are written as a caution.
+  const isCaution = (n: number) => cautions[n] !== null && (n > 0 || cautions[n]!.marked)
+  const spoken = cautions.flatMap((each, n) => (each && isCaution(n) ? [each] : []))
   builder.step(
-    blocks.filter((_, n) => n === 0 || !cautions[n]),
+    blocks.filter((_, n) => !isCaution(n)),
     pictures,
     false,
   )
@@ -188,6 +192,7 @@ function placeEntry({ blocks, pictures }: Extract<Piece, { kind: 'list-entry' }>
 function place(piece: Piece, builder: DraftBuilder): void {
   if (piece.kind === 'list-entry') return placeEntry(piece, builder)
   if (piece.kind === 'block') {
+    if (isAside(piece.block)) return
     const caution = piece.pictures.length === 0 ? cautionIn(piece.block) : null
     if (caution) return builder.caution(caution)
     return piece.block === null ? builder.picturesBehind(piece.pictures) : builder.add(piece.block, piece.pictures)

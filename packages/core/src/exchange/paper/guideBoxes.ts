@@ -1,8 +1,9 @@
 import { stepName, type GuideQuiz, type Section, type Step } from '../../guides'
+import { figuresOf, type GuideFigures } from '../figures/figure'
 import { itemsOf, type HandoutGuide, type Say } from '../handout'
 import { onwardToWords, onwardWords, quizWords, skippedWords } from '../onwardWords'
 import { rectPath, type Box, type LeadsTo, type Placed } from './box'
-import { figureBoxes, figuresOf, type Figures } from './figureBoxes'
+import { figureBoxes } from './figureBoxes'
 import { textBoxes, type Piece } from './lines'
 import { addPart, type Part, type Tag } from './part'
 import type { Setting } from './pieces'
@@ -101,14 +102,14 @@ function onwardBoxes(step: Step, { guide, setting, t, widthPt, pageOf }: GuideSe
 const SMALLER = 0.75
 
 /** Sets a step, and once more with smaller pictures for where there is no room for it. */
-function stepBoxes(step: Step, n: number, figures: Figures, given: GuideSetting, level: number): Box[] {
+function stepBoxes(step: Step, n: number, figures: GuideFigures, given: GuideSetting, level: number): Box[] {
   const boxes = stepIn(step, n, figures, given, level, 1)
   const [first, ...rest] = boxes
   if (!first || step.pictures.length === 0) return boxes
   return [{ ...first, instead: stepIn(step, n, figures, given, level, SMALLER) }, ...rest]
 }
 
-function stepIn(step: Step, n: number, figures: Figures, given: GuideSetting, level: number, share: number): Box[] {
+function stepIn(step: Step, n: number, figures: GuideFigures, given: GuideSetting, level: number, share: number): Box[] {
   const { guide, setting, t, widthPt, within } = given
   const part = addPart(within, 'Sect')
   const head = addPart(part, headTag(level))
@@ -121,8 +122,6 @@ function stepIn(step: Step, n: number, figures: Figures, given: GuideSetting, le
     figureBoxes(picture, setting, {
       step,
       n,
-      guide,
-      look: guide.look,
       figures,
       t,
       within: part,

@@ -1,24 +1,13 @@
 import { execFile } from 'node:child_process'
-import { mkdtemp, rm, writeFile } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
-import { type Annotation, type Change, type GuideDocument } from '@jackdaw/core/guides'
-import { ticked } from '@jackdaw/core/audiences'
-import type { GuideId, PictureId, SectionId, StepId } from '@jackdaw/core/shared'
+import type { Change } from '@jackdaw/core/guides'
+import type { StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import {
-  aGuide,
-  documentOf,
-  smallCompany,
-  startTestServer,
-  START,
-  type Client,
-  type Company,
-  type TestServer,
-} from '../../testing/testServer'
+import { ExportHand, ofGuides, order } from '../../testing/exportHand'
+import { aGuide, smallCompany, startTestServer, START, type Client, type Company, type TestServer } from '../../testing/testServer'
 
 const run = promisify(execFile)
 const DAY_MS = 86_400_000
@@ -28,98 +17,26 @@ let company: Company
 let author: Client
 let lead: Client
 let staff: Client
-let folder: string
+let hand: ExportHand
 beforeAll(async () => {
   server = await startTestServer()
   company = await smallCompany(server)
   ;[author, lead, staff] = await Promise.all([company.as('author'), company.as('lead'), company.as('staff')])
-  folder = await mkdtemp(join(tmpdir(), 'jackdaw-pdfs-'))
+  hand = await ExportHand.of(server, company)
 })
 afterAll(async () => {
   await server.close()
-  await rm(folder, { recursive: true, force: true })
+  await hand.close()
 })
 
-/** A photograph of small pieces of many colours, with a red field in its middle. */
-const photo = async (): Promise<Buffer> => {
-  const noise = Buffer.from(Array.from({ length: 400 * 240 * 3 }, (_, n) => (n * 7_919) % 251))
-  const field = await sharp({ create: { width: 120, height: 60, channels: 3, background: '#ff0000' } })
-    .png()
-    .toBuffer()
-  return sharp(noise, { raw: { width: 400, height: 240, channels: 3 } })
-    .composite([{ input: field, left: 140, top: 90 }])
-    .png()
-    .toBuffer()
-}
-const label: Annotation = { id: 'label-one', kind: 'label', at: { to: 'picture', at: 'middle', gapPx: 0 }, words: 'Zawór główny' }
-const section = (title: string): GuideDocument['items'][number] => ({ kind: 'section', id: nanoid<SectionId>(), title })
-
-/** A published guide with a picture on its first step, on which a label stands. */
-async function aGuideWithPicture(
-  title = 'Opróżnij zbiornik',
-): Promise<{ id: GuideId; steps: string[]; picture: PictureId; sections: SectionId[] }> {
-  const plain = documentOf(title, 'Close the valve', 'Open the drain', 'Wait')
-  const document: GuideDocument = {
-    ...plain,
-    language: 'pl',
-    items: [section('Before'), plain.items[0]!, section('After'), ...plain.items.slice(1)],
-  }
-  const { id } = await aGuide(server, company, 'author', { published: false, document })
-  const steps = plain.items.map((item) => item.id)
-  const sections = document.items.flatMap((item) => (item.kind === 'section' ? [item.id] : []))
-  const sent = await author.send('post', `/api/guides/${id}/pictures`, new Uint8Array(await photo()), { 'content-type': 'image/png' })
-  const { id: picture } = (await sent.json()) as { id: PictureId }
-  await change(id, [
-    {
-      type: 'insert-picture',
-      stepId: steps[0] as StepId,
-      picture: { id: picture, alt: 'The tank from the front', annotations: [label] },
-      after: null,
-    },
-  ])
-  await publish(id)
-  return { id, steps, picture, sections }
-}
-async function change(id: GuideId, changes: Change[]): Promise<void> {
-  const { revision } = await author.json('get', `/api/guides/${id}/draft`)
-  await author.json('post', `/api/guides/${id}/draft/changes`, { baseRevision: revision, changeSetId: nanoid(), changes })
-}
-async function publish(id: GuideId): Promise<void> {
-  const { revision } = await lead.json('get', `/api/guides/${id}/draft`)
-  const body = {
-    revision,
-    changeNote: 'More',
-    mustReread: false,
-    audience: ticked([company.team], []),
-    openToAll: false,
-    due: { kind: 'none' },
-  }
-  await lead.json('post', `/api/guides/${id}/editions`, body)
-}
-
-const order = (what: object, more: object = {}) => ({ what, as: { format: 'pdf', paper: 'a4' }, title: '', draft: false, ...more })
-const ofGuides = (...guides: string[]) => ({ of: 'guides', guides })
-/** Has a file made, and waits until it is. */
-async function made(client: Client, body: object): Promise<any> {
-  const { id } = await client.json('post', '/api/exports', body)
-  await server.runner.drain()
-  return client.json('get', `/api/exports/${id}`)
-}
-async function saved(client: Client, id: string): Promise<string> {
-  const answer = await client.send('get', `/exports/${id}/file`)
-  expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf'])
-  const path = join(folder, `${id}.pdf`)
-  await writeFile(path, Buffer.from(await answer.arrayBuffer()))
-  return path
-}
 const poppler = async (program: string, ...args: string[]): Promise<string> => (await run(program, args)).stdout
 
 describe('a guide as a PDF', () => {
   it('is read back: words in order, fonts, pictures, structure', async () => {
-    const { id } = await aGuideWithPicture()
-    const file = await made(staff, order(ofGuides(id)))
+    const { id } = await hand.aGuideWithPicture()
+    const file = await hand.made(staff, order(ofGuides(id)))
     expect(file).toMatchObject({ state: 'ready', title: 'Opróżnij zbiornik', guides: 1, missing: [], keptUntil: START + 7 * DAY_MS })
-    const path = await saved(staff, file.id)
+    const path = await hand.saved(staff, file.id)
     const text = await poppler('pdftotext', '-layout', path, '-')
     const places = ['Before', 'Close the valve', 'Zawór główny', 'After', 'Open the drain', 'Wait'].map((words) => text.lastIndexOf(words))
     expect(places).toEqual([...places].sort((a, b) => a - b))
@@ -135,7 +52,7 @@ describe('a guide as a PDF', () => {
     expect(await poppler('pdfinfo', '-struct-text', path)).toContain('H1')
   })
   it('has the structure that screen readers follow: levels, lists, tables with heads, what figures show', async () => {
-    const { id, steps } = await aGuideWithPicture('Structure')
+    const { id, steps } = await hand.aGuideWithPicture('Structure')
     const cell = (type: string, words: string) => ({ type, content: [{ type: 'paragraph', content: [{ type: 'text', text: words }] }] })
     const body = {
       type: 'doc',
@@ -150,11 +67,11 @@ describe('a guide as a PDF', () => {
         },
       ],
     }
-    await change(id, [{ type: 'set-step', stepId: steps[1] as StepId, fields: { body } } as Change])
-    await publish(id)
-    const file = await made(staff, order(ofGuides(id)))
+    await hand.change(id, [{ type: 'set-step', stepId: steps[1] as StepId, fields: { body } } as Change])
+    await hand.publish(id)
+    const file = await hand.made(staff, order(ofGuides(id)))
     const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs')
-    const pdf = await getDocument({ url: await saved(staff, file.id), verbosity: 0 }).promise
+    const pdf = await getDocument({ url: await hand.saved(staff, file.id), verbosity: 0 }).promise
     const roles: string[] = []
     const alts: string[] = []
     type Node = { role?: string; alt?: string; children?: Node[] }
@@ -171,14 +88,14 @@ describe('a guide as a PDF', () => {
     expect((await pdf.getOutline())?.[0]).toMatchObject({ title: 'Structure', items: [{ title: 'Before' }, { title: 'After' }] })
   })
   it('shows nothing of a picture that is cropped away, nor what waits to be blacked out', async () => {
-    const { id, steps, picture } = await aGuideWithPicture('Cropped')
+    const { id, steps, picture } = await hand.aGuideWithPicture('Cropped')
     const shown = { x: 0, y: 0, width: 130, height: 240 }
-    await change(id, [{ type: 'set-shown', stepId: steps[0] as StepId, pictureId: picture, shown }])
-    const cropped = await made(author, order(ofGuides(id), { draft: true }))
+    await hand.change(id, [{ type: 'set-shown', stepId: steps[0] as StepId, pictureId: picture, shown }])
+    const cropped = await hand.made(author, order(ofGuides(id), { draft: true }))
     const red = async (file: { id: string }) => {
-      const path = await saved(author, file.id)
-      await poppler('pdfimages', '-png', path, join(folder, file.id))
-      const { data, info } = await sharp(join(folder, `${file.id}-000.png`))
+      const path = await hand.saved(author, file.id)
+      await poppler('pdfimages', '-png', path, join(hand.folder, file.id))
+      const { data, info } = await sharp(join(hand.folder, `${file.id}-000.png`))
         .removeAlpha()
         .raw()
         .toBuffer({ resolveWithObject: true })
@@ -187,10 +104,10 @@ describe('a guide as a PDF', () => {
       return { count, width: info.width }
     }
     expect(await red(cropped)).toEqual({ count: 0, width: 130 })
-    await change(id, [{ type: 'set-shown', stepId: steps[0] as StepId, pictureId: picture, shown: null }])
-    expect((await red(await made(author, order(ofGuides(id), { draft: true })))).count).toBeGreaterThan(1_000)
+    await hand.change(id, [{ type: 'set-shown', stepId: steps[0] as StepId, pictureId: picture, shown: null }])
+    expect((await red(await hand.made(author, order(ofGuides(id), { draft: true })))).count).toBeGreaterThan(1_000)
     const area = { to: 'picture' as const, rect: { x: 130 / 400, y: 80 / 240, width: 140 / 400, height: 80 / 240 } }
-    await change(id, [
+    await hand.change(id, [
       {
         type: 'put-annotation',
         stepId: steps[0] as StepId,
@@ -199,40 +116,40 @@ describe('a guide as a PDF', () => {
         after: null,
       },
     ])
-    expect((await red(await made(author, order(ofGuides(id), { draft: true })))).count).toBe(0)
+    expect((await red(await hand.made(author, order(ofGuides(id), { draft: true })))).count).toBe(0)
   })
   it('is a booklet of several, or of a folder, or a section; on the paper that is used there', async () => {
-    const [first, second] = [await aGuideWithPicture('First'), await aGuideWithPicture('Second')]
-    const booklet = await made(staff, order(ofGuides(second.id, first.id), { title: 'Both', as: { format: 'pdf', paper: 'letter' } }))
-    const path = await saved(staff, booklet.id)
+    const [first, second] = [await hand.aGuideWithPicture('First'), await hand.aGuideWithPicture('Second')]
+    const booklet = await hand.made(staff, order(ofGuides(second.id, first.id), { title: 'Both', as: { format: 'pdf', paper: 'letter' } }))
+    const path = await hand.saved(staff, booklet.id)
     const text = await poppler('pdftotext', '-layout', path, '-')
     expect(text).toMatch(/Both[\s\S]*Contents\n+ *Second[\s\S]*First/)
     expect(await poppler('pdfinfo', path)).toContain('Page size:       612 x 792 pts (letter)')
-    const part = await made(staff, order({ of: 'section', guideId: first.id, sectionId: first.sections[1] }))
-    const alone = await poppler('pdftotext', '-layout', await saved(staff, part.id), '-')
+    const part = await hand.made(staff, order({ of: 'section', guideId: first.id, sectionId: first.sections[1] }))
+    const alone = await poppler('pdftotext', '-layout', await hand.saved(staff, part.id), '-')
     expect(alone).toContain('Open the drain')
     expect(alone).not.toContain('Close the valve')
     const { id: folderId } = await lead.json('post', '/api/folders', { name: 'Tanks', parentId: null })
     await lead.json('patch', `/api/guides/${first.id}`, { folderId }, 204)
-    expect(await made(staff, order({ of: 'folder', folderId }, { title: 'Tanks' }))).toMatchObject({ state: 'ready', guides: 1 })
+    expect(await hand.made(staff, order({ of: 'folder', folderId }, { title: 'Tanks' }))).toMatchObject({ state: 'ready', guides: 1 })
   })
   it('says for which scripts it has no letters', async () => {
     const { id } = await aGuide(server, company, 'author', { texts: ['اغسل يديك', '洗手', 'Wash'] })
-    const { missing } = await made(staff, order(ofGuides(id)))
+    const { missing } = await hand.made(staff, order(ofGuides(id)))
     expect(missing.map(({ script }: { script: string }) => script).sort()).toEqual(['Arabic', 'Chinese'])
   })
 })
 
 describe('files that were made', () => {
   it('are for whoever had them made, of what they may read, and are told of in the inbox until they are saved', async () => {
-    const { id } = await aGuideWithPicture('Rights')
-    const file = await made(staff, order(ofGuides(id)))
+    const { id } = await hand.aGuideWithPicture('Rights')
+    const file = await hand.made(staff, order(ofGuides(id)))
     expect((await lead.send('get', `/exports/${file.id}/file`)).status).toBe(404)
     expect((await lead.send('delete', `/api/exports/${file.id}`)).status).toBe(404)
     const entries = async () =>
       (await staff.json('get', '/api/inbox')).rows.filter((row: { kind: string }) => row.kind === 'export-ready').length
     const before = await entries()
-    await saved(staff, file.id)
+    await hand.saved(staff, file.id)
     expect(await entries()).toBe(before - 1)
     const outsider = await company.as('outsider')
     const refused = async (client: Client, body: object) => (await client.send('post', '/api/exports', body)).status
@@ -254,14 +171,17 @@ describe('files that were made', () => {
     })
   })
   it('go when a picture in them is blacked out, at once, and whoever had them made is told; new ones are clean', async () => {
-    const { id, steps, picture } = await aGuideWithPicture('Canary')
-    const [old, other] = [await made(staff, order(ofGuides(id))), await made(staff, order(ofGuides((await aGuideWithPicture('Other')).id)))]
+    const { id, steps, picture } = await hand.aGuideWithPicture('Canary')
+    const [old, other] = [
+      await hand.made(staff, order(ofGuides(id))),
+      await hand.made(staff, order(ofGuides((await hand.aGuideWithPicture('Other')).id))),
+    ]
     const [{ hash }] = (await server.parts.database.rows<{ hash: string }>('select hash from export_file where id = $1', [old.id])) as [
       { hash: string },
     ]
     expect(await server.parts.content.get(hash)).toBeDefined()
     const area = { to: 'picture' as const, rect: { x: 0, y: 0, width: 1, height: 1 } }
-    await change(id, [
+    await hand.change(id, [
       {
         type: 'put-annotation',
         stepId: steps[0] as StepId,
@@ -278,18 +198,18 @@ describe('files that were made', () => {
     expect((await staff.send('get', `/exports/${old.id}/file`)).status).toBe(409)
     const told = (await staff.json('get', '/api/inbox')).rows as { kind: string }[]
     expect(told.filter((row) => row.kind === 'export-gone')).toHaveLength(1)
-    await saved(staff, other.id)
-    const anew = await made(staff, order(ofGuides(id)))
-    const path = await saved(staff, anew.id)
-    await poppler('pdfimages', '-png', path, join(folder, 'anew'))
-    const { channels } = await sharp(join(folder, 'anew-000.png')).stats()
+    await hand.saved(staff, other.id)
+    const anew = await hand.made(staff, order(ofGuides(id)))
+    const path = await hand.saved(staff, anew.id)
+    await poppler('pdfimages', '-png', path, join(hand.folder, 'anew'))
+    const { channels } = await sharp(join(hand.folder, 'anew-000.png')).stats()
     expect(channels.map((channel) => channel.max - channel.min)).toEqual([0, 0, 0])
   })
   it('go after seven days, or when they are deleted', async () => {
     const { id } = await aGuide(server, company, 'author')
     const [kept, deleted] = [
-      await made(staff, order(ofGuides(id))),
-      await made(staff, order(ofGuides(id), { as: { format: 'pdf', paper: 'letter' } })),
+      await hand.made(staff, order(ofGuides(id))),
+      await hand.made(staff, order(ofGuides(id), { as: { format: 'pdf', paper: 'letter' } })),
     ]
     await staff.json('delete', `/api/exports/${deleted.id}`, undefined, 204)
     expect((await staff.send('get', `/exports/${deleted.id}/file`)).status).toBe(404)

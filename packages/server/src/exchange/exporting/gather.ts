@@ -60,7 +60,17 @@ async function namesOf<I extends string>(db: Db, sql: string, ids: readonly I[])
   return Object.fromEntries(rows.map((row) => [row.id, row.name])) as Record<I, string>
 }
 
-type Asked = { draft: boolean; language: Language; now: number }
+/** `whole`: with what is there for authors only, but for what the recorder was not sure of. */
+type Asked = { draft: boolean; language: Language; now: number; whole: boolean }
+
+const withoutChecks = (document: GuideDocument): GuideDocument => ({
+  ...document,
+  items: document.items.map((item) => {
+    if (item.kind !== 'step') return item
+    const { check: _, ...step } = item
+    return step
+  }),
+})
 
 async function guideOf(
   db: Db,
@@ -68,7 +78,7 @@ async function guideOf(
   company: Look,
   id: GuideId,
   section: Chosen['section'],
-  { draft, language }: Asked,
+  { draft, language, whole }: Asked,
 ): Promise<{ guide: HandoutGuide; pictures: UsedPicture[] }> {
   const row = await db.one<Row>(
     `select g.number, i.edition, o.name as owner, e.published_at, e.bytes, case when $2 then d.document end as draft
@@ -77,15 +87,16 @@ async function guideOf(
     [id, draft],
   )
   if (!row || (!draft && row.bytes === null)) return fail('not-found')
-  const document = readyToRead(readDocument(draft ? row.draft : JSON.parse(row.bytes!)))
+  const stored = readDocument(draft ? row.draft : JSON.parse(row.bytes!))
+  const document = whole ? withoutChecks(stored) : readyToRead(stored)
   if (section !== null && !document.items.some((item) => item.id === section)) fail('not-found', 'The guide has no such section any more.')
   const edition = draft ? null : row.edition
-  const stored = edition === null ? await picturesOfItem(db, guideItem(id)) : await picturesOfEdition(db, guideItem(id), edition)
+  const files = edition === null ? await picturesOfItem(db, guideItem(id)) : await picturesOfEdition(db, guideItem(id), edition)
   const shown = shownPictures(document)
   const address = `${home}/guides/${id}${edition === null ? '/edit' : `?printed=${edition}`}`
   const quizIds: QuizId[] = guideQuizzesOf(document).map((quiz) => quiz.quizId)
   return {
-    pictures: stored.flatMap(({ id: pictureId, version, fullHash, mediaType }) =>
+    pictures: files.flatMap(({ id: pictureId, version, fullHash, mediaType }) =>
       shown.has(pictureId) ? [{ id: pictureId, version, hash: fullHash, mediaType }] : [],
     ),
     guide: {
@@ -98,7 +109,7 @@ async function guideOf(
       document,
       section,
       look: lookOf(company, document.look),
-      sizes: Object.fromEntries(stored.map(({ id: pictureId, widthPx, heightPx }) => [pictureId, { widthPx, heightPx }])),
+      sizes: Object.fromEntries(files.map(({ id: pictureId, widthPx, heightPx }) => [pictureId, { widthPx, heightPx }])),
       quizzes: await namesOf(
         db,
         `select i.id, e.title as name from item i join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = i.edition where i.kind = 'quiz' and i.id = any ($1)`,

@@ -2,7 +2,13 @@ import type { Response } from 'express'
 import { fail, type Parts } from '../../http'
 import type { ExportFile } from './model'
 
-const TYPES = { pdf: ['application/pdf', 'pdf'] } as const
+const TYPES = {
+  pdf: ['application/pdf', 'pdf'],
+  word: ['application/vnd.openxmlformats-officedocument.wordprocessingml.document', 'docx'],
+  page: ['text/html; charset=utf-8', 'html'],
+  markdown: ['application/zip', 'zip'],
+  'guide-file': ['application/zip', 'jackdaw.zip'],
+} as const satisfies Record<ExportFile['toldAs']['format'], readonly [type: string, ending: string]>
 
 /** A name that every system takes: letters, figures and a few signs. */
 const fileName = (title: string, ending: string): { plain: string; full: string } => {

@@ -43,7 +43,7 @@ export async function order(parts: Parts, caller: Caller, { what, as, title, dra
     [caller.id],
   )
   if ((waiting[0]?.n ?? 0) >= MOST_WAITING) fail('too-many-tries', 'Ten files of yours are being written already. Wait until one is ready.')
-  const { guides } = await choose(db, caller, what, draft)
+  const { guides } = await choose(db, caller, { what, as, draft })
   const named = await db.one<{ title: string }>('select title from guide where id = $1', [guides[0]!])
   const id = newId<ExportId>()
   await db.transaction(async (tx) => {

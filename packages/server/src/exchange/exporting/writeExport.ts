@@ -1,6 +1,7 @@
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { stepsOf, type Step } from '@jackdaw/core/guides'
 import { aboutExport } from '@jackdaw/core/inbox'
 import { localDateAt, type ExportId, type PictureId } from '@jackdaw/core/shared'
 import type { Db } from '../../db'
@@ -51,31 +52,42 @@ async function areAsTheyWere(tx: Db, pictures: readonly UsedPicture[]): Promise<
   return pictures.every(({ id, version }) => newest.get(id) === version)
 }
 
-type Written = { hash: string; bytes: number; pages: number; missing: string[]; pictures: UsedPicture[] }
+const waitsToBeBlackedOut = (step: Step): boolean =>
+  step.pictures.some((picture) => picture.annotations?.some((each) => each.kind === 'blackout'))
+
+type Written = { hash: string; bytes: number; pages: number | null; missing: string[]; pictures: UsedPicture[] }
 
 async function write(parts: Parts, row: ExportFile, now: number): Promise<Written> {
   const { database: db, content, writer } = parts
   const caller = await findCaller(db, row.personId)
   if (!caller) throw new Refused('not-allowed', 'Who asked for it is not here any more.')
   // Asked anew: what they may see may have changed since.
-  const chosen = await choose(db, caller, row.what, row.draft)
-  const { handout, pictures } = await gather(parts, chosen, row.title, { draft: row.draft, language: row.language, now })
+  const chosen = await choose(db, caller, { what: row.what, as: row.toldAs, draft: row.draft })
+  const whole = row.toldAs.format === 'guide-file'
+  const { handout, pictures } = await gather(parts, chosen, row.title, { draft: row.draft, language: row.language, now, whole })
+  if (whole && stepsOf(handout.guides[0]!.document).some(waitsToBeBlackedOut))
+    throw new Refused(
+      'invalid',
+      'A blackout in this guide waits to be applied. Apply it, or take it away: the file would hold what it hides.',
+    )
   const folder = await mkdtemp(join(tmpdir(), 'jackdaw-export-'))
   try {
     const file = join(folder, 'file')
     const files = await layOutPictures(parts, pictures, folder)
     let told = 0
-    const outcome = await writer.write(
-      'pdf',
-      { handout, pictures: files, language: row.language, file, now, paper: row.toldAs.paper },
-      (done, of) => {
-        if (done < of && done - told < TOLD_EVERY) return
-        told = done
-        db.in(EXPORT_FILE)
-          .update({ done, ofAll: of }, { id: row.id, state: 'writing' })
-          .catch((error: unknown) => parts.log.warn({ error }, 'how far a file is could not be written down'))
-      },
-    )
+    const onProgress = (done: number, of: number) => {
+      if (done < of && done - told < TOLD_EVERY) return
+      told = done
+      db.in(EXPORT_FILE)
+        .update({ done, ofAll: of }, { id: row.id, state: 'writing' })
+        .catch((error: unknown) => parts.log.warn({ error }, 'how far a file is could not be written down'))
+    }
+    const source = { handout, pictures: files, language: row.language, file, now }
+    const { toldAs } = row
+    const outcome =
+      toldAs.format === 'pdf'
+        ? await writer.write('pdf', { ...source, paper: toldAs.paper }, onProgress)
+        : await writer.write(toldAs.format, source, onProgress)
     if (!outcome.ok) {
       if (outcome.fault) parts.log.error({ exportId: row.id, fault: outcome.fault }, 'a file could not be written')
       throw new Refused('invalid', outcome.words)

@@ -1,26 +1,25 @@
-import { type FolderId, type GuideId, known } from '@jackdaw/core/shared'
-import { guideItem } from '@jackdaw/core/items'
+import { type FolderId, known } from '@jackdaw/core/shared'
 import { posix } from 'node:path'
 import type { ImportReport } from '@jackdaw/contracts/exchange'
-import type { DraftPicture } from '@jackdaw/core/exchange'
-import { readPicture, storePicture } from '../../files'
-import { insertGuide, MAX_DOCUMENT_CHARS } from '../../guides'
+import { GUIDE_FILE, type DraftPicture } from '@jackdaw/core/exchange'
 import { fail, Refused, said, type Caller, type Parts } from '../../http'
-import { notify } from '../../inbox'
+import { readPictures, storeDraft } from './drafting'
+import { importGuideFile, otherFiles } from './importGuideFile'
 import { readZip } from './readZip'
 
 const MARKDOWN = /\.(md|markdown|mdown|mkd|txt)$/i
 const MAX_TEXT_BYTES = 6 * 1024 * 1024
+const MAX_GUIDE_FILE_BYTES = 30 * 1024 * 1024
 const ZIP_START = Buffer.from('PK\x03\x04', 'latin1')
 
 type Source = { path: string; text: string; files: Map<string, Buffer> }
 
-function decoded(bytes: Buffer): string {
-  if (bytes.length > MAX_TEXT_BYTES)
+function decoded(bytes: Buffer, most = MAX_TEXT_BYTES): string {
+  if (bytes.length > most)
     fail(
       'too-large',
       said('A text may have {{most}} MB; this one has {{size}} MB. Nothing was imported.', {
-        most: MAX_TEXT_BYTES / 1024 / 1024,
+        most: most / 1024 / 1024,
         size: (bytes.length / 1024 / 1024).toFixed(1),
       }),
     )
@@ -42,6 +41,8 @@ async function sourceOf(bytes: Buffer, fileName: string): Promise<Source> {
     return { path: fileName, text: decoded(bytes), files: new Map() }
   }
   const files = await readZip(bytes)
+  const whole = [...files.keys()].find((path) => path === GUIDE_FILE.name || /^[^/]+\/guide\.json$/.test(path))
+  if (whole) return { path: whole, text: decoded(known(files, whole), MAX_GUIDE_FILE_BYTES), files }
   const texts = [...files.keys()]
     .filter((path) => MARKDOWN.test(path))
     .sort((a, b) => a.split('/').length - b.split('/').length || a.localeCompare(b))
@@ -78,57 +79,34 @@ export async function importGuide(
   upload: { bytes: Buffer; fileName: string; folderId: FolderId | null },
   now: number,
 ): Promise<ImportReport> {
-  const { database: db, content, decoder, newId } = parts
+  const { decoder } = parts
   const source = await sourceOf(upload.bytes, upload.fileName)
+  if (source.path.endsWith(GUIDE_FILE.name)) return importGuideFile(parts, caller, source, upload.folderId, now)
   const read = await decoder.markdown(source.text, source.path)
   if (!read.ok) return fail('not-markdown', read.words)
-  const { draft } = read
-  const id = newId<GuideId>()
+  const { documentText, pictures, notPlaced } = read.draft
   const used = new Set([source.path])
-  const missingPictures: { path: string; why: string }[] = []
-  const ready: { id: DraftPicture['id']; picture: Awaited<ReturnType<typeof readPicture>> }[] = []
-  for (const wanted of draft.pictures) {
-    const file = fileOf(source, wanted)
-    if (!file) {
-      missingPictures.push({
-        path: wanted.path,
-        why: source.files.size > 0 ? 'not in the zip' : 'a text alone brings no pictures; import it as a zip with them',
-      })
-      continue
-    }
-    used.add(file.path)
-    try {
-      ready.push({ id: wanted.id, picture: await readPicture(decoder, file.bytes) })
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error
-      missingPictures.push({ path: wanted.path, why: 'not a picture that can be read (PNG, JPEG, WebP, GIF)' })
-    }
-  }
-  const { documentText, pictures } = draft
+  const why = source.files.size > 0 ? 'not in the zip' : 'a text alone brings no pictures; import it as a zip with them'
+  const { ready, missing } = await readPictures(
+    decoder,
+    pictures.map((wanted) => {
+      const file = fileOf(source, wanted)
+      if (file) used.add(file.path)
+      return { id: wanted.id, path: wanted.path, ...(file ? { bytes: file.bytes } : { bytes: null, why }) }
+    }),
+  )
   const done = await decoder.settle(
     { documentText, pictures },
     ready.map((each) => each.id),
   )
   if (!done.ok) return fail('not-markdown', done.words)
   const { settled } = done
-  if (settled.documentText.length > MAX_DOCUMENT_CHARS)
-    fail('too-large', 'As a guide this text would be too large. Make several texts of it. Nothing was imported.')
-  const number = await db.transaction(async (tx) => {
-    const given = await insertGuide(tx, { id, draft: settled, ownerId: caller.id, folderId: upload.folderId, now })
-    for (const each of ready) await storePicture(tx, content, each.picture, { id: each.id, item: guideItem(id), by: caller.id, now })
-    const data = { title: settled.title, count: settled.steps, missing: missingPictures.length }
-    await notify(tx, parts, 'imported', guideItem(id), [{ personId: caller.id, data }], now)
-    return given
-  })
+  const { id, number } = await storeDraft(parts, caller, { settled, ready, missing, folderId: upload.folderId }, now)
   return {
-    id,
-    number,
-    title: settled.title,
-    steps: settled.steps,
-    sections: settled.sections,
-    pictures: ready.length,
-    missingPictures,
-    notPlaced: draft.notPlaced.slice(0, 5_000),
-    otherFiles: [...source.files.keys()].filter((path) => !used.has(path)).slice(0, 500),
+    ...{ id, number, title: settled.title, steps: settled.steps, sections: settled.sections, pictures: ready.length },
+    missingPictures: missing,
+    notPlaced: notPlaced.slice(0, 5_000),
+    notHere: [],
+    otherFiles: otherFiles(source.files, used),
   }
 }

@@ -4,7 +4,16 @@ import type PDFDocument from 'pdfkit'
 
 export type Pdf = InstanceType<typeof PDFDocument>
 /** What pdfkit keeps of a font and does not declare. */
-type WithGlyphs = { _font: { font: { hasGlyphForCodePoint: (code: number) => boolean } } }
+type Outline = { scale: (x: number, y: number) => Outline; translate: (x: number, y: number) => Outline; toSVG: () => string }
+type WithGlyphs = {
+  _font: {
+    font: {
+      unitsPerEm: number
+      hasGlyphForCodePoint: (code: number) => boolean
+      layout: (words: string) => { glyphs: { path: Outline }[]; positions: { xAdvance: number; xOffset: number; yOffset: number }[] }
+    }
+  }
+}
 
 /** The fonts come in parts, by script. */
 const PARTS = ['latin', 'latin-ext', 'cyrillic', 'cyrillic-ext', 'greek', 'vietnamese'] as const
@@ -45,10 +54,40 @@ export class Fonts implements Type {
     this.pdf.fontSize(1)
     return this.runsOf(words, font).reduce((sum, run) => sum + this.pdf.font(run.name).widthOfString(run.words), 0)
   }
+  /** Words as SVG path data. @param x left end, and @param y base line, in the unit of the size */
+  outlineOf(words: string, font: Font, size: number, x: number, y: number): string {
+    let at = x
+    return this.runsOf(words, font)
+      .flatMap((run) => {
+        this.pdf.font(run.name)
+        const { unitsPerEm, layout } = this.glyphs
+        const unit = size / unitsPerEm
+        const { glyphs, positions } = layout(run.words)
+        return glyphs.map(({ path }, n) => {
+          const { xAdvance, xOffset, yOffset } = positions[n]!
+          const d = path
+            .scale(unit, -unit)
+            .translate(at + xOffset * unit, y - yOffset * unit)
+            .toSVG()
+          at += xAdvance * unit
+          return d
+        })
+      })
+      .join('')
+  }
   lacks(character: string, font: Font): boolean {
     return this.nameFor(character, font) === null
   }
 
+  /** The glyphs of the font that is set. */
+  private get glyphs(): WithGlyphs['_font']['font'] {
+    const { font } = (this.pdf as unknown as WithGlyphs)._font
+    return {
+      unitsPerEm: font.unitsPerEm,
+      hasGlyphForCodePoint: (code) => font.hasGlyphForCodePoint(code),
+      layout: (words) => font.layout(words),
+    }
+  }
   private nameFor(character: string, font: Font): string | null {
     const key = `${font.face} ${font.strong} ${font.slanted} ${character}`
     let name = this.known.get(key)
@@ -61,7 +100,7 @@ export class Fonts implements Type {
       for (const part of PARTS) {
         const name = this.register(face, part, font)
         this.pdf.font(name)
-        if ((this.pdf as unknown as WithGlyphs)._font.font.hasGlyphForCodePoint(code)) return name
+        if (this.glyphs.hasGlyphForCodePoint(code)) return name
       }
     return null
   }

@@ -4,8 +4,21 @@ export const germanExchange: Record<string, string> = {
   'My files – Jackdaw': 'Meine Dateien – Jackdaw',
   'Save as a file …': 'Als Datei speichern …',
   'Save “{{name}}” as a file': '„{{name}}“ als Datei speichern',
-  'A PDF to print, to mail or to lay beside the machine: title page, contents, steps with their pictures, and a code that tells whoever scans it whether this edition still holds.':
-    'Ein PDF zum Drucken, Verschicken oder neben die Maschine legen: Titelseite, Inhalt, Schritte mit ihren Bildern und ein Code, der allen, die ihn lesen, sagt, ob diese Ausgabe noch gilt.',
+  'To print, to mail, to lay beside the machine, or to go on with elsewhere. What is cropped away or blacked out is not in it.':
+    'Zum Drucken, Verschicken, neben die Maschine Legen oder zum Weiterarbeiten anderswo. Was weggeschnitten oder geschwärzt ist, ist nicht darin.',
+  As: 'Als',
+  'Title page, contents, and a code that tells whoever scans it whether this edition still holds.':
+    'Titelseite, Inhalt und ein Code, der allen, die ihn lesen, sagt, ob diese Ausgabe noch gilt.',
+  'One file with everything in it, for any browser: from a memory stick, on a phone, without a network.':
+    'Eine Datei mit allem darin, für jeden Browser: vom Stick, auf dem Telefon, ohne Netz.',
+  'Plain text with the pictures beside it, in a zip.': 'Reiner Text mit den Bildern daneben, in einem Zip.',
+  'All of the guide, for another Jackdaw to take in.': 'Die ganze Anleitung, damit ein anderes Jackdaw sie aufnimmt.',
+  Word: 'Word',
+  'Steps are a numbered list, pictures as they are drawn: to go on with in another program.':
+    'Schritte sind eine nummerierte Liste, Bilder wie gezeichnet: zum Weiterarbeiten in einem anderen Programm.',
+  'Page for a browser (HTML)': 'Seite für den Browser (HTML)',
+  'Markdown with pictures': 'Markdown mit Bildern',
+  'Guide file': 'Anleitungsdatei',
   'Write the file': 'Datei schreiben',
   'Asking for it …': 'Wird angefragt …',
   'Title of the booklet': 'Titel des Hefts',
