@@ -36,12 +36,14 @@ const ABOUT_STAFF = new Set([
   'get /api/people/:id/quizzes/:quizId/attempts',
   'put /api/people/:id/quizzes/:quizId/allowance',
 ])
+/** Endpoints that show what others did, never what whoever calls did. */
+const OF_OTHERS = new Set(['get /api/quiz-attempts/:id/record'])
 /** Endpoints about what whoever calls is asked to judge. */
 const ASKED = /\/(judging|grades)\b/
 /** Callers whom the table of rights lets do what an endpoint does; requests of theirs show what lies behind the door. */
 function trusted(endpoint: Endpoint): CallerName[] {
   const { access } = endpoint
-  const isAboutStaff = ABOUT_STAFF.has(nameOf(endpoint))
+  const isNotOwn = (who: string) => OF_OTHERS.has(nameOf(endpoint)) || (ABOUT_STAFF.has(nameOf(endpoint)) && who !== 'staff')
   const asked = ASKED.test(endpoint.path) ? (['asked'] as const) : []
   if (access === 'anyone') return ['nobody', 'staff', 'author']
   if (access.by === 'recorder') return ['recorder']
@@ -49,7 +51,7 @@ function trusted(endpoint: Endpoint): CallerName[] {
     may(
       new Set(LEVEL_PRESETS[level]),
       access.may,
-      new Set([...(isAboutStaff && who !== 'staff' ? relations.filter((each) => each !== 'self') : relations), ...asked]),
+      new Set([...(isNotOwn(who) ? relations.filter((each) => each !== 'self') : relations), ...asked]),
     )
       ? [who as CallerName]
       : [],
