@@ -1,8 +1,9 @@
 import { darkened, SIGN_NAMES } from '../../annotations'
-import { HEAD_FACTS, stepName, stepsOf, type Caution, type CautionLevel, type HeadFact, type SignId, type Step } from '../../guides'
+import { stepName, type Caution, type CautionLevel, type SignId, type Step } from '../../guides'
 import { figureOf, figuresOf, type Figure, type FigurePart } from '../figures/figure'
 import { figureSvg, partsShown, signSvg } from '../figures/figureSvg'
 import { itemsOf, type Handout, type HandoutGuide, type Say } from '../handout'
+import { headFacts } from '../headFacts'
 import { onwardToWords, onwardWords, quizWords, skippedWords } from '../onwardWords'
 import { blocksHtml, escapeHtml } from '../text/blocksHtml'
 import { PAGE_SCRIPT, PAGE_STYLE } from './pageStyle'
@@ -98,19 +99,10 @@ function stepHtml(step: Step, n: number, setting: Setting): string {
   return `<article class="step" id="step-${step.id}"><${head} aria-label="${escapeHtml(t('Step {{n}}', { n }))}">${n}</${head}>${parts.join('')}</article>`
 }
 
-/** The facts of a guide's head that the company wants to be seen, with the edition and its day in any case. */
+/** The facts of a guide's head as a list. */
 function factsHtml(guide: HandoutGuide, t: Say): string {
-  const { document, look } = guide
-  const facts: Record<HeadFact, [string, string]> = {
-    edition: [t('Edition'), guide.edition === null ? t('Draft, not published') : String(guide.edition)],
-    date: [t('Published'), guide.published],
-    owner: [t('Owner'), guide.owner],
-    minutes: [t('Takes about'), t('{{minutes}} min', { minutes: guide.minutes })],
-    steps: [t('Steps'), String(stepsOf(document).length)],
-  }
-  const shown = HEAD_FACTS.filter((fact) => fact === 'edition' || fact === 'date' || look.head.includes(fact)).map((fact) => facts[fact])
-  const all = [[t('Guide'), String(guide.number)], ...shown].filter(([, value]) => value !== '')
-  return `<dl class="facts">${all.map(([name, value]) => `<div><dt>${escapeHtml(name!)}</dt><dd>${escapeHtml(value!)}</dd></div>`).join('')}</dl>`
+  const all = headFacts(guide, t)
+  return `<dl class="facts">${all.map(([name, value]) => `<div><dt>${escapeHtml(name)}</dt><dd>${escapeHtml(value)}</dd></div>`).join('')}</dl>`
 }
 
 function guideHtml(setting: Setting, made: string, several: boolean): string {

@@ -1,6 +1,7 @@
 import { darkened } from '../../annotations'
-import { HEAD_FACTS, stepsOf, type HeadFact, type Look } from '../../guides'
+import type { Look } from '../../guides'
 import type { Handout, HandoutGuide, Say } from '../handout'
+import { headFacts } from '../headFacts'
 import { shifted, type Box, type Placed } from './box'
 import { anchorOf } from './guideBoxes'
 import { textBoxes } from './lines'
@@ -46,23 +47,6 @@ function companyBox(look: Look, { setting, widthPt, within }: HeadSetting): Box[
       })
     : []
   return [{ heightPt: 30, beforePt: 0, placed: [...logo, ...name.flatMap((line) => line.placed)] }]
-}
-
-/** The facts of a guide's head that the company wants to be seen, with the edition and its day in any case. */
-function factsOf(guide: HandoutGuide, t: Say): [string, string][] {
-  const { document, look } = guide
-  const facts: Record<HeadFact, [string, string]> = {
-    edition: [t('Edition'), guide.edition === null ? t('Draft, not published') : String(guide.edition)],
-    date: [t('Published'), guide.published],
-    owner: [t('Owner'), guide.owner],
-    minutes: [t('Takes about'), t('{{minutes}} min', { minutes: guide.minutes })],
-    steps: [t('Steps'), String(stepsOf(document).length)],
-  }
-  const always: ReadonlySet<HeadFact> = new Set(['edition', 'date'])
-  const shown = HEAD_FACTS.filter((fact) => always.has(fact) || look.head.includes(fact)).map((fact) => facts[fact])
-  const system = document.system ? [document.system.name, document.system.versions.join(', ')].join(' ').trim() : ''
-  const all: [string, string][] = [[t('Guide'), `${guide.number}`], ...shown, ...(system ? [[t('For'), system] as [string, string]] : [])]
-  return all.filter(([, value]) => value !== '')
 }
 
 /** Facts one under another, their names in a column of their own. */
@@ -169,7 +153,7 @@ export function headBoxes(guide: HandoutGuide, made: string, given: HeadSetting,
     ...only,
     ruleBox(widthPt, colour),
     ...summary,
-    ...factBoxes(factsOf(guide, t), given, 12),
+    ...factBoxes(headFacts(guide, t), given, 12),
     ...signBoxes(document.signs, setting, t, within, { x: 0, widthPt, beforePt: 14 }),
     codeBox(guide, made, given),
   ]

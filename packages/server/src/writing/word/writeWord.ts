@@ -2,6 +2,7 @@ import { writeFile } from 'node:fs/promises'
 import { darkened, SIGN_NAMES } from '@jackdaw/core/annotations'
 import {
   figuresInGuide,
+  headFacts,
   itemsOf,
   onwardToWords,
   onwardWords,
@@ -142,14 +143,6 @@ async function stepWord(step: Step, numbers: string, writing: Writing): Promise<
 
 async function headWord({ guide, t, home }: Writing, made: string, several: boolean): Promise<Block[]> {
   const { document, look } = guide
-  const facts: [string, string][] = [
-    [t('Guide'), String(guide.number)],
-    [t('Edition'), guide.edition === null ? t('Draft, not published') : String(guide.edition)],
-    [t('Published'), guide.published],
-    [t('Owner'), guide.owner],
-    [t('Takes about'), t('{{minutes}} min', { minutes: guide.minutes })],
-    [t('Steps'), String(stepsOf(document).length)],
-  ]
   const title = new Bookmark({ id: placeOf(guide.guideId), children: [new TextRun({ text: document.title })] })
   const address = new ExternalHyperlink({ link: guide.address, children: [new TextRun({ text: guide.address, style: 'Hyperlink' })] })
   return [
@@ -160,15 +153,13 @@ async function headWord({ guide, t, home }: Writing, made: string, several: bool
     ...(document.summary.trim() === ''
       ? []
       : [new Paragraph({ spacing: { after: 8 * POINT }, children: [new TextRun({ text: document.summary, color: '4A5662' })] })]),
-    ...facts
-      .filter(([, value]) => value !== '')
-      .map(
-        ([name, value]) =>
-          new Paragraph({
-            tabStops: [{ type: TabStopType.LEFT, position: 100 * POINT }],
-            children: [new TextRun({ text: `${name}\t`, color: '4A5662' }), new TextRun({ text: value, bold: true })],
-          }),
-      ),
+    ...headFacts(guide, t).map(
+      ([name, value]) =>
+        new Paragraph({
+          tabStops: [{ type: TabStopType.LEFT, position: 100 * POINT }],
+          children: [new TextRun({ text: `${name}\t`, color: '4A5662' }), new TextRun({ text: value, bold: true })],
+        }),
+    ),
     ...(await signsWord(document.signs, t)),
     new Paragraph({
       spacing: { before: 8 * POINT, after: 8 * POINT },
