@@ -1,3 +1,4 @@
+import { cutTo } from '@jackdaw/core/shared'
 import type { Response } from 'express'
 import { fail, type Parts } from '../../http'
 import type { ExportFile } from './model'
@@ -10,23 +11,16 @@ const TYPES = {
   'guide-file': ['application/zip', 'jackdaw.zip'],
 } as const satisfies Record<ExportFile['toldAs']['format'], readonly [type: string, ending: string]>
 
-/** A name that every system takes: letters, figures and a few signs. */
-const fileName = (title: string, ending: string): { plain: string; full: string } => {
-  const full = `${
-    title
-      .replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ')
-      .replace(/\s+/g, ' ')
-      .trim()
-      .slice(0, 120) || 'guide'
-  }.${ending}`
-  return {
-    plain:
-      full
-        .normalize('NFKD')
-        .replace(/[^\x20-\x7e]+/g, '')
-        .replace(/["\\]/g, '') || `guide.${ending}`,
-    full,
-  }
+const MOST_LETTERS = 120
+/** A name that every system takes: letters, figures and a few signs. `plain`: the same in ASCII. */
+export function fileName(title: string, ending: string): { plain: string; full: string } {
+  const blank = title.replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ').replace(/\s+/g, ' ')
+  const name = cutTo(blank.trim(), MOST_LETTERS).trim() || 'guide'
+  const plain = name
+    .normalize('NFKD')
+    .replace(/[^\x20-\x7e]+/g, '')
+    .trim()
+  return { plain: `${plain || 'guide'}.${ending}`, full: `${name}.${ending}` }
 }
 
 /** Sends a file to whoever has had it made. */
