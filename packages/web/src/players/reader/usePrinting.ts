@@ -16,9 +16,10 @@ async function picturesThere(): Promise<void> {
 /** Prints the guide as one page, with all of its pictures, whichever way it is read. Ctrl P does so too. */
 export function usePrinting(view: View, show: (view: View, remembered: boolean) => void): { printing: boolean; print: () => void } {
   const [printing, setPrinting] = useState(false)
-  const before = useRef(view)
+  /** The view to go back to, once it is printed; `null`: the one that is there. */
+  const before = useRef<View | null>(null)
   const print = useCallback(() => {
-    before.current = view
+    before.current ??= view
     setPrinting(true)
     show('page', false)
     void picturesThere().then(() => window.print())
@@ -33,7 +34,8 @@ export function usePrinting(view: View, show: (view: View, remembered: boolean) 
     const begins = () => flushSync(() => setPrinting(true))
     const ends = () => {
       setPrinting(false)
-      show(before.current, false)
+      if (before.current) show(before.current, false)
+      before.current = null
     }
     window.addEventListener('keydown', key)
     window.addEventListener('beforeprint', begins)
