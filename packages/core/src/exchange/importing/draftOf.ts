@@ -1,4 +1,4 @@
-import type { NewId } from '../../shared'
+import { cutTo, type NewId } from '../../shared'
 import { emptyDocument, GUIDE_LIMITS, tooMuchIn, type GuideDocument } from '../../guides'
 import type { NotPlaced } from './auditWords'
 import { cautionIn } from './cautionIn'
@@ -61,7 +61,7 @@ export function draftOf({ pieces, title: named, titled = false, language, audit 
     return { ok: false, reason: 'too-deep', words: `Elements lie more than ${MAX_HTML_LEVELS} deep in one another. Nothing was imported.` }
   const at = titleIndex(pieces, titled)
   const heading = pieces[at]
-  const title = heading?.kind === 'heading' ? inlineText(heading.inline) : named.slice(0, MAX_TITLE)
+  const title = heading?.kind === 'heading' ? inlineText(heading.inline) : cutTo(named, MAX_TITLE)
   const builder = new DraftBuilder(newId)
   if (heading) builder.keep(heading.pictures)
   const summary = at === 0 || (at < 0 && pieces.length > 1) ? summaryOf(pieces[at + 1]) : null

@@ -1,4 +1,4 @@
-import type { NewId } from '../../shared'
+import { storable, type NewId } from '../../shared'
 import { auditLines } from './auditWords'
 import { draftOf, type ImportResult } from './draftOf'
 import { BLOCKS, DROPPED, parseHtml, piecesOf, type HtmlNode } from './htmlBlocks'
@@ -42,11 +42,11 @@ const LANGUAGE = /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/
  * @param lines what people have seen of the document; without them, what the page shows
  * @returns as {@link draftOf} */
 export function importHtml(html: string, fileName: string, newId: NewId, lines?: readonly string[]): ImportResult {
-  const root = parseHtml(html)
+  const root = parseHtml(storable(html))
   const pieces = piecesOf(root)
   const title = wordsIn(find(root, 'title')).replace(/\s+/g, ' ').trim()
   const language = find(root, 'html')?.attribs?.['lang']
-  const seen = lines ?? (pieces ? linesOf(root) : [])
+  const seen = lines?.map(storable) ?? (pieces ? linesOf(root) : [])
   return draftOf(
     {
       pieces: pieces && withWhatFollows(listedByHand(pieces)),
