@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import pg from 'pg'
 import { bareRoute } from './bareRoute'
 import { editorTimes, placingTimes } from './editor'
+import { measureFiles } from './files'
 import { firstView } from './firstView'
 import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
@@ -35,8 +36,8 @@ const onlyView = has('view')
 const onlyPeople = has('people')
 const onlyAssignments = has('assignments')
 const onlyQuizzes = has('quizzes')
-const only =
-  onlyQuizzes || onlyAssignments || onlyPeople || onlyRecorder || onlyEditor || onlyPlayers || onlyHostile || onlyLoad || onlyView
+const onlyFiles = has('files')
+const only = ['recorder', 'editor', 'players', 'hostile', 'load', 'view', 'people', 'assignments', 'quizzes', 'files'].some(has)
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -378,6 +379,8 @@ async function main(): Promise<void> {
   const cluster = await ownCluster()
   try {
     say(`Jackdaw bench, ${new Date().toISOString()}, Node ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model ?? 'processor'}`)
+    if (!only || onlyFiles) await measureFiles(say)
+    if (onlyFiles) return
     cluster.sql('create database demo')
     const guideId = await measureDemo(cluster)
     if (!only || onlyPeople) await measurePeople(cluster)

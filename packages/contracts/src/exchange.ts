@@ -18,11 +18,13 @@ export const ImportReport = z.object({
   otherFiles: z.array(z.string()),
   /** Of a guide file: what it refers to and is not here. */
   notHere: z.array(z.string()),
+  /** The file tells only how it looks: the draft is a rough start. */
+  rough: z.boolean(),
 })
 /** Read by {@link ImportReport}. */
 export type ImportReport = z.infer<typeof ImportReport>
 
-/** A Markdown file, a zip with one and its pictures, or the file of a whole guide becomes a draft. */
+/** A Markdown file, a page of HTML, a Word file, a PDF with words, a zip of a text with its pictures, or the file of a whole guide becomes a draft. */
 export const importGuide = endpoint({
   method: 'post',
   path: '/api/imports',
@@ -30,5 +32,5 @@ export const importGuide = endpoint({
   query: z.object({ name: z.string().check(z.minLength(1), z.maxLength(300)), folder: z.optional(FolderId) }),
   bytes: { types: ['text/*', 'application/zip', 'application/octet-stream', 'application/x-zip-compressed'], maxBytes: MAX_IMPORT_BYTES },
   response: ImportReport,
-  problems: ['not-markdown', 'bad-zip', 'too-large', 'wrong-type'],
+  problems: ['not-markdown', 'not-a-document', 'bad-zip', 'too-large', 'wrong-type'],
 })

@@ -54,6 +54,7 @@ export const PROBLEMS = {
   'not-a-picture': { status: 422, title: 'The file is not a picture that can be read' },
   'not-a-clip': { status: 422, title: 'The file is neither sound nor video that can be played here' },
   'not-markdown': { status: 422, title: 'The file is no Markdown text' },
+  'not-a-document': { status: 422, title: 'The file cannot be read as a document' },
   'not-a-calendar': { status: 422, title: 'The file cannot be read as a calendar' },
   'not-a-table': { status: 422, title: 'The file cannot be read as a list of people' },
   'bad-zip': { status: 422, title: 'The zip file cannot be used' },

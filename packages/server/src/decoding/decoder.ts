@@ -18,6 +18,7 @@ export const DECODING_LIMITS: DecodingLimits = {
     picture: 30_000,
     fill: 60_000,
     markdown: 45_000,
+    document: 60_000,
     'guide-file': 45_000,
     'settle-file': 45_000,
     settle: 45_000,
@@ -57,6 +58,10 @@ export class Decoder {
   /** Settles which pictures of such a draft were there. */
   settle(draft: Jobs['settle']['asked']['draft'], found: readonly string[]): Promise<Outcome<'settle'>> {
     return this.pool.run('settle', { draft, found })
+  }
+  /** Reads a document into a draft. */
+  document(asked: Jobs['document']['asked']): Promise<Outcome<'document'>> {
+    return this.pool.run('document', asked)
   }
   /** Reads the text of a guide file. */
   guideFile(text: string): Promise<Outcome<'guide-file'>> {

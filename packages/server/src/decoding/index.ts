@@ -1,4 +1,5 @@
 export { Decoder } from './decoder'
 
+export type { ReadDocument } from './jobs'
 export type { ReadPicture } from './readPicture'
 export type { ReadTable } from './tableFormat'

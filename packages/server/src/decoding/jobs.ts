@@ -9,6 +9,13 @@ import type { ReadTable } from './tableFormat'
 
 /** A draft read from a text: the document as JSON, what it waits for, and what has no place in it. */
 type ReadText = { documentText: string } & Omit<ImportedDraft, 'document'>
+/** A document that was read into a draft. `files`: its pictures, by the paths that the draft names; `rough`: it tells only how it looks, not what it means. */
+export type ReadDocument = { draft: ReadText; files: { path: string; bytes: Uint8Array }[]; rough: boolean }
+/** A document that is to be read. */
+type AskedDocument =
+  | { kind: 'html'; text: string; fileName: string }
+  | { kind: 'word'; bytes: Uint8Array; fileName: string }
+  | { kind: 'pdf'; bytes: Uint8Array; fileName: string }
 /** A draft as it can be stored: its pictures settled. */
 export type SettledText = { documentText: string; title: string; kind: GuideKind; steps: number; sections: number }
 
@@ -17,6 +24,7 @@ export type Jobs = {
   picture: { asked: { bytes: Uint8Array }; done: { picture: ReadPicture } }
   fill: { asked: { full: Uint8Array; mediaType: string; areas: readonly Rect[] }; done: { picture: ReadPicture } }
   markdown: { asked: { source: string; fileName: string }; done: { draft: ReadText } }
+  document: { asked: AskedDocument; done: ReadDocument }
   /** A guide's draft made anew as another guide, see `copyOfGuide`; `used`: the pictures of the first guide that it refers to. */
   copy: { asked: { documentText: string; title: string; pictures: Record<string, string> }; done: { copied: SettledText; used: string[] } }
   /** The first table of a file; `encoding`: how to read it, where it is not as it seems. */

@@ -1,13 +1,15 @@
 import { nth, type PictureId } from '@jackdaw/core/shared'
 import { randomFillSync } from 'node:crypto'
 import { readHolidays } from '@jackdaw/core/calendar'
-import { importMarkdown, readGuideFile, settlePictures, withoutMissing } from '@jackdaw/core/exchange'
+import { importHtml, importMarkdown, readGuideFile, settlePictures, withoutMissing } from '@jackdaw/core/exchange'
 import { copyOfGuide } from '@jackdaw/core/editing'
 import { pictureRefsOf, readDocument, stepsOf, type GuideDocument } from '@jackdaw/core/guides'
 import { fillAreas } from './fillAreas'
 import type { AnswerMessage, JobKind, JobMessage, Jobs, Outcome, SettledText } from './jobs'
+import { readPdf } from './readPdf'
 import { readPicture } from './readPicture'
 import { readTable } from './readTable'
+import { readWord } from './readWord'
 
 // The process in which strangers' files are read: with limits on memory, killed when it takes too long, holding nothing of the server's.
 
@@ -46,6 +48,15 @@ function settle({ draft, found }: Jobs['settle']['asked']): Outcome<'settle'> {
   return { ok: true, settled: written(settlePictures(waiting, new Set(found)).document) }
 }
 
+async function readAny(asked: Jobs['document']['asked']): Promise<Outcome<'document'>> {
+  if (asked.kind === 'word') return readWord(Buffer.from(asked.bytes), asked.fileName, newId)
+  if (asked.kind === 'pdf') return readPdf(Buffer.from(asked.bytes), asked.fileName, newId)
+  const read = importHtml(asked.text, asked.fileName, newId)
+  if (!read.ok) return read
+  const { document, ...rest } = read.draft
+  return { ok: true, draft: { documentText: JSON.stringify(document), ...rest }, files: [], rough: false }
+}
+
 function guideFile({ text }: Jobs['guide-file']['asked']): Outcome<'guide-file'> {
   const read = readGuideFile(text, newId)
   if (!read.ok) return read
@@ -81,6 +92,8 @@ async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
       return readHolidays(new TextDecoder().decode(job.asked.bytes), job.asked.from, job.asked.until)
     case 'settle':
       return settle(job.asked)
+    case 'document':
+      return readAny(job.asked)
     case 'guide-file':
       return guideFile(job.asked)
     case 'settle-file':

@@ -8,7 +8,7 @@ import { Dialog } from '../ui/over/Dialog'
 import { FolderOptions } from './FolderOptions'
 import { useImport } from './queries'
 
-/** Brings a Markdown file, or a zip with its pictures, in as a draft; says what came of it before one goes on. */
+/** Brings a document in as a draft; says what came of it before one goes on. */
 export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | undefined; folders: Folder[]; onClose: () => void }) {
   const { t } = useTexts()
   const bring = useImport()
@@ -28,7 +28,7 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
       onClose={onClose}
       title={t('Import a guide')}
       about={t(
-        'A Markdown file, or a zip with a Markdown file and its pictures. Headings become the title and the sections; numbered entries, boxes to be ticked and sub-headings become steps; “Warning:”, “Note:” and the like become cautions.',
+        'A Word file, a page of HTML, a PDF with words, a Markdown file, a zip of one with its pictures, or the file of a whole guide. Headings become the title and the sections; numbered entries, boxes to be ticked and sub-headings become steps; “Warning:”, “Note:” and the like become cautions.',
       )}
     >
       {bring.data ? (
@@ -50,7 +50,7 @@ export function ImportDialog({ folder, folders, onClose }: { folder: FolderId | 
           >
             <input
               type="file"
-              accept=".md,.markdown,.txt,.zip"
+              accept=".docx,.html,.htm,.pdf,.md,.markdown,.txt,.zip"
               className="sr-only"
               disabled={bring.isPending}
               onChange={(event) => {
@@ -82,6 +82,11 @@ function Report({ report, onClose }: { report: ImportReport; onClose: () => void
         {t('{{count}} steps', { count: report.steps })}, {t('{{count}} sections', { count: report.sections })},{' '}
         {t('{{count}} pictures', { count: report.pictures })}
       </Message>
+      {report.rough && (
+        <Message tone="warn" title={t('A rough start')}>
+          {t('A PDF tells only how things look. Go through the steps: what belongs together, and where the pictures stand.')}
+        </Message>
+      )}
       {report.missingPictures.length > 0 && (
         <details open>
           <summary className="font-semibold">

@@ -4,7 +4,7 @@ import {
   changeFolder,
   changeGuide,
   createFolder,
-  createGuide,
+  type createGuide,
   duplicateGuide,
   findQuizzes,
   listFolders,
@@ -12,7 +12,9 @@ import {
 } from '@jackdaw/contracts/library'
 import type { FolderId, GuideId } from '@jackdaw/core/shared'
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { call, queryClient, reading } from '../api'
+import { beginGuide, type Beginning } from './beginGuide'
 
 const libraryChanged = () =>
   Promise.all([queryClient.invalidateQueries({ queryKey: ['folders'] }), queryClient.invalidateQueries({ queryKey: ['guides'] })])
@@ -29,8 +31,16 @@ export const useGuides = (query: QueryOf<typeof listGuides>) =>
 export const useFoundQuizzes = (query: QueryOf<typeof findQuizzes>) =>
   useQuery({ queryKey: ['quizzes-found', query], placeholderData: keepPreviousData, staleTime: 0, ...reading(findQuizzes, { query }) })
 
-export const useCreateGuide = () =>
-  useMutation({ mutationFn: (body: BodyOf<typeof createGuide>) => call(createGuide, { body }), onSuccess: libraryChanged })
+/** Makes a guide and puts in what it begins with; says how many of its pictures are stored. */
+export function useBeginGuide() {
+  const [progress, setProgress] = useState<{ done: number; of: number } | null>(null)
+  const create = useMutation({
+    mutationFn: ({ body, beginning }: { body: BodyOf<typeof createGuide>; beginning: Beginning }) =>
+      beginGuide(body, beginning, (done, of) => setProgress({ done, of })),
+    onSettled: libraryChanged,
+  })
+  return { create, progress }
+}
 export const useCreateFolder = () =>
   useMutation({ mutationFn: (body: BodyOf<typeof createFolder>) => call(createFolder, { body }), onSuccess: libraryChanged })
 export const useChangeFolder = () =>
@@ -63,7 +73,7 @@ export const useImport = () =>
     mutationFn: ({ file, folder }: { file: File; folder: FolderId | undefined }) =>
       call(importGuide, {
         query: { name: file.name, folder },
-        bytes: new Blob([file], { type: /\.zip$/i.test(file.name) ? 'application/zip' : 'text/markdown' }),
+        bytes: new Blob([file], { type: 'application/octet-stream' }),
       }),
     onSuccess: libraryChanged,
   })

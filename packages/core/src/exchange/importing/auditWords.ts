@@ -34,19 +34,34 @@ function countTexts(counts: Map<string, number>, value: unknown): void {
     }
 }
 
+/** Lines of a document that people have seen, without the numbers of its lists: everything else in them are words. */
+const withoutNumbers = (line: string): string => line.replace(TASK_BOX, '$1 ').replace(LIST_NUMBER, ' ')
+
+/** Holds the draft against the lines of a document that is no text with notation (Word, HTML, PDF), see {@link auditWords}. */
+export const auditLines = (lines: readonly string[], document: GuideDocument, read: readonly string[] = []): NotPlaced[] =>
+  heldAgainst(lines, withoutNumbers, document, read)
+
 /** Holds the draft against its source, word by word, so that nothing goes missing unsaid.
  * @param source   the Markdown as it came
  * @param document the draft made from it
  * @param read     words that became something else than words, such as the level of a caution
  * @returns the lines with words of which the draft has fewer than the source */
-export function auditWords(source: string, document: GuideDocument, read: readonly string[] = []): NotPlaced[] {
+export const auditWords = (source: string, document: GuideDocument, read: readonly string[] = []): NotPlaced[] =>
+  heldAgainst(source.split(/\r\n|\n|\r/), withoutNotation, document, read)
+
+function heldAgainst(
+  lines: readonly string[],
+  wordsOf: (line: string) => string,
+  document: GuideDocument,
+  read: readonly string[],
+): NotPlaced[] {
   const left = new Map<string, number>()
   countTexts(left, { title: document.title, summary: document.summary, items: document.items })
   for (const each of read) countInto(left, each)
   const missing: NotPlaced[] = []
-  source.split(/\r\n|\n|\r/).forEach((line, index) => {
+  lines.forEach((line, index) => {
     const words: string[] = []
-    for (const [word] of withoutNotation(line).matchAll(WORD)) {
+    for (const [word] of wordsOf(line).matchAll(WORD)) {
       const count = left.get(word) ?? 0
       if (count > 0) left.set(word, count - 1)
       else words.push(word)

@@ -16,9 +16,11 @@ export type HtmlNode = { type: string; name?: string; data?: string; attribs?: R
 type Node = HtmlNode
 
 const MAX_DEPTH = 30
-const DROPPED = new Set(['script', 'style', 'template', 'noscript', 'head', 'iframe', 'object', 'embed'])
+/** Elements of which nothing is shown. */
+export const DROPPED: ReadonlySet<string> = new Set(['script', 'style', 'template', 'noscript', 'head', 'iframe', 'object', 'embed'])
 const HEADING = /^h([1-6])$/
-const BLOCKS = new Set([
+/** Elements that begin a line of their own. */
+export const BLOCKS: ReadonlySet<string> = new Set([
   'p',
   'div',
   'section',
@@ -331,8 +333,13 @@ function isShallow(root: Node): boolean {
 
 /** Reads HTML, however untidy, as the pieces of a text. Scripts, styles and embedded pages are left out.
  * @returns the pieces; `null` when elements lie too deep in one another, see `MAX_HTML_LEVELS` */
-export function htmlPieces(html: string): Piece[] | null {
-  const root = parseDocument(html, { decodeEntities: true }) as Node
+export const htmlPieces = (html: string): Piece[] | null => piecesOf(parseHtml(html))
+
+/** Parses HTML, however untidy. */
+export const parseHtml = (html: string): HtmlNode => parseDocument(html, { decodeEntities: true }) as HtmlNode
+
+/** The pieces of parsed HTML; `null` when elements lie too deep in one another. */
+export function piecesOf(root: HtmlNode): Piece[] | null {
   if (!isShallow(root)) return null
   const out: Piece[] = []
   walk(root.children ?? [], out, 0)

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { GuideDocument, plainText, stepName, stepsOf } from '../../guides'
 import { seededIds } from '../../shared'
-import { importMarkdown, settlePictures } from './importMarkdown'
+import { importMarkdown } from './importMarkdown'
+import { settlePictures } from './settlePictures'
 
 const tryToRead = (source: string, fileName = 'clean-the-tank.md') => importMarkdown(source, fileName, seededIds(1))
 const read = (source: string, fileName?: string) => {

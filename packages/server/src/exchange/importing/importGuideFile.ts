@@ -42,6 +42,7 @@ export async function importGuideFile(
     ...{ id, number, title: settled.title, steps: settled.steps, sections: settled.sections, pictures: ready.length },
     missingPictures: missing,
     notPlaced: [],
+    rough: false,
     otherFiles: otherFiles(source.files, new Set([source.path, ...files.map(({ at }) => at)])),
     notHere: [
       ...read.quizzes.filter((quiz) => !takable.has(quiz.id)).map((quiz) => `Quiz: ${quiz.name}`),

@@ -1,5 +1,6 @@
 /** The words for one; all other English, also for many, stands where it is used. */
 export const english: Record<string, string> = {
+  '{{count}} pictures could not be taken_one': 'One picture could not be taken',
   '{{count}} pages_one': '{{count}} page',
   'Save {{count}} guides as a booklet …_one': 'Save it as a file …',
   '{{count}} answers are missing_one': 'One answer is missing',

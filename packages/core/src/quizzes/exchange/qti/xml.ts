@@ -1,13 +1,11 @@
 import { escapeUTF8 } from 'entities'
+import { storable } from '../../../shared'
 
 /** A piece of XML: words in it are escaped already. */
 export type Xml = string & { readonly xml: unique symbol }
 type Attributes = Readonly<Record<string, string | number | boolean | undefined>>
 
-/** Characters that XML 1.0 cannot hold, escaped or not (its production `Char`). */
-const NOT_XML =
-  /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g
-const escaped = (text: string): string => escapeUTF8(text.replace(NOT_XML, ''))
+const escaped = (text: string): string => escapeUTF8(storable(text))
 
 /** Words as XML. */
 export const words = (text: string): Xml => escaped(text) as Xml

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest'
+import { plainText, stepsOf } from '../../guides'
+import { seededIds } from '../../shared'
+import { importHtml } from './importHtml'
+
+const read = (html: string) => {
+  const result = importHtml(html, 'tank.html', seededIds(4))
+  if (!result.ok) throw new Error(result.words)
+  return result.draft
+}
+const outline = (html: string) =>
+  read(html).document.items.map((item) =>
+    item.kind === 'step' ? plainText(item.body) : item.kind === 'section' ? `# ${item.title}` : item.kind,
+  )
+
+describe('a page of HTML as a draft', () => {
+  it('gives title, language, sections and steps, and nothing of what runs or styles', () => {
+    const html =
+      '<html lang="pl"><head><title>Zbiornik</title><style>p{color:red}</style></head><body><script>x()</script><h2>Przed</h2><ol><li>Zamknij <b>zawór</b></li><li>Czekaj</li></ol></body></html>'
+    const { document, notPlaced } = read(html)
+    expect([document.title, document.language]).toEqual(['Zbiornik', 'pl'])
+    expect(outline(html)).toEqual(['# Przed', 'Zamknij zawór', 'Czekaj'])
+    expect(notPlaced).toEqual([])
+  })
+  it('makes steps of numbers that were typed by hand, where they count on', () => {
+    expect(
+      outline('<h1>A</h1><p>Intro to it.</p><p>1. Open</p><p>Slowly.</p><p>Step 2: Close</p><p>3) Wait</p><p>In 2. place</p>'),
+    ).toEqual(['Open\nSlowly.', 'Close', 'Wait', 'In 2. place'])
+    expect(outline('<h1>A</h1><p>x</p><p>7. alone</p><p>y</p>')).toEqual(['7. alone\ny'])
+  })
+  it('gives text and pictures between two entries to the first of them, and text behind the last to itself', () => {
+    const html =
+      '<h1>A</h1><ol><li>One</li></ol><p>More of one</p><p><img src="a.png" alt="the tank"></p><ol start="2"><li>Two</li></ol><p>After</p>'
+    const { document, pictures } = read(html)
+    expect(stepsOf(document).map((step) => [plainText(step.body), step.pictures.length])).toEqual([
+      ['One\nMore of one', 1],
+      ['Two', 0],
+      ['After', 0],
+    ])
+    expect(pictures).toMatchObject([{ path: 'a.png', alt: 'the tank' }])
+  })
+  it('lists the lines that have no place, by what people have seen', () => {
+    const { notPlaced } = read(
+      '<h1>A</h1><p>B</p><iframe src="x"></iframe><p><img src="https://elsewhere.example/x.png" alt="far away"></p>',
+    )
+    expect(notPlaced).toEqual([])
+    const result = importHtml('<p>Body</p>', 'a.docx', seededIds(4), ['Body', 'Confidential header'])
+    expect(result.ok && result.draft.notPlaced).toEqual([{ line: 2, text: 'Confidential header', words: ['Confidential', 'header'] }])
+  })
+})
