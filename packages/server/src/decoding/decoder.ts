@@ -13,7 +13,7 @@ export const DECODING_LIMITS: DecodingLimits = {
   heapMb: 700,
   waitingJobs: 400,
   jobsAProcess: 300,
-  heldBytes: 350 * MB,
+  heldBytes: 260 * MB,
   timeMs: {
     picture: 30_000,
     fill: 60_000,
@@ -26,6 +26,8 @@ export const DECODING_LIMITS: DecodingLimits = {
     table: 45_000,
     holidays: 20_000,
   },
+  // A document says how far it is page by page: a large one may take its time, one that hangs may not.
+  stillMs: { document: 9_500 },
 }
 
 const WORDS = {

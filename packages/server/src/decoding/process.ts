@@ -48,9 +48,9 @@ function settle({ draft, found }: Jobs['settle']['asked']): Outcome<'settle'> {
   return { ok: true, settled: written(settlePictures(waiting, new Set(found)).document) }
 }
 
-async function readAny(asked: Jobs['document']['asked']): Promise<Outcome<'document'>> {
-  if (asked.kind === 'word') return readWord(Buffer.from(asked.bytes), asked.fileName, newId)
-  if (asked.kind === 'pdf') return readPdf(Buffer.from(asked.bytes), asked.fileName, newId)
+async function readAny(asked: Jobs['document']['asked'], say: (done: number, of: number) => void): Promise<Outcome<'document'>> {
+  if (asked.kind === 'word') return readWord(Buffer.from(asked.bytes), asked.fileName, newId, say)
+  if (asked.kind === 'pdf') return readPdf(Buffer.from(asked.bytes), asked.fileName, newId, say)
   const read = importHtml(asked.text, asked.fileName, newId)
   if (!read.ok) return read
   const { document, ...rest } = read.draft
@@ -93,7 +93,7 @@ async function carryOut(job: JobMessage): Promise<Outcome<JobKind>> {
     case 'settle':
       return settle(job.asked)
     case 'document':
-      return readAny(job.asked)
+      return readAny(job.asked, (done, of) => process.send!({ n: job.n, progress: { done, of } } satisfies AnswerMessage))
     case 'guide-file':
       return guideFile(job.asked)
     case 'settle-file':

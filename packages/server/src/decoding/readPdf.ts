@@ -76,8 +76,14 @@ async function wordsOn(page: PDFPageProxy, height: number): Promise<PdfWords[]> 
 }
 
 /** Makes a draft from the words and pictures of a PDF, in reading order as far as it can be told: a rough start.
+ * @param say is told how many pages are read, of how many
  * @returns the pictures by the paths that the draft names */
-export async function readPdf(bytes: Buffer, fileName: string, newId: NewId): Promise<Outcome<'document'>> {
+export async function readPdf(
+  bytes: Buffer,
+  fileName: string,
+  newId: NewId,
+  say: (done: number, of: number) => void,
+): Promise<Outcome<'document'>> {
   const refused = (words: string) => ({ ok: false, words: `${words} Nothing was imported.` }) as const
   const task = getDocument({
     data: new Uint8Array(bytes),
@@ -97,6 +103,7 @@ export async function readPdf(bytes: Buffer, fileName: string, newId: NewId): Pr
       const { height } = page.getViewport({ scale: 1 })
       pages.push({ height, words: await wordsOn(page, height), pictures: await picturesOn(page, height, files) })
       page.cleanup()
+      say(n, pdf.numPages)
     }
     const { html, lines } = htmlOfPages(pages)
     if (lines.length === 0)

@@ -26,13 +26,20 @@ function linesIn(bytes: Uint8Array): string[] {
 }
 
 /** Makes a draft from a Word file (.docx), with its pictures.
+ * @param say is told how many of its three rounds are over: its words as they are, its structure, the draft
  * @returns the pictures by the paths that the draft names */
-export async function readWord(bytes: Buffer, fileName: string, newId: NewId): Promise<Outcome<'document'>> {
+export async function readWord(
+  bytes: Buffer,
+  fileName: string,
+  newId: NewId,
+  say: (done: number, of: number) => void,
+): Promise<Outcome<'document'>> {
   const pictures: { path: string; bytes: Uint8Array }[] = []
   let html: string
   let lines: string[]
   try {
     lines = linesIn(bytes)
+    say(1, 3)
     const read = await mammoth.convertToHtml(
       { buffer: bytes },
       {
@@ -45,6 +52,7 @@ export async function readWord(bytes: Buffer, fileName: string, newId: NewId): P
       },
     )
     html = read.value
+    say(2, 3)
   } catch {
     // Whatever the packages stumble over: the file is not what it says.
     return { ok: false, words: 'The Word file is damaged, or is none. Save it once more as .docx and import that. Nothing was imported.' }

@@ -15,7 +15,8 @@ export type JobMessageOf<J extends Kinds> = { [K in keyof J & string]: { n: numb
 export type AnswerMessageOf<J extends Kinds> =
   { n: number; outcome: OutcomeOf<J, keyof J>; rss: number } | { n: number; progress: { done: number; of: number } }
 
-/** Limits of one process. `heldBytes`: what it holds after a job decides whether it is used again. */
+/** Limits of one process. `heldBytes`: what it holds after a job decides whether it is used again; `stillMs`: how long it may go without saying how far it
+ * is, where that is less than the whole time. */
 export type ProcessLimits<K extends string = string> = {
   processes: number
   dataBytes: number
@@ -24,6 +25,7 @@ export type ProcessLimits<K extends string = string> = {
   jobsAProcess: number
   heldBytes: number
   timeMs: Readonly<Record<K, number>>
+  stillMs?: Readonly<Partial<Record<K, number>>>
 }
 /** What is said when a job is ended, and when too many wait. */
 export type PoolWords = { tooMuch: string; crowded: string }
@@ -31,7 +33,7 @@ type OnProgress = (done: number, of: number) => void
 
 const PRLIMIT = '/usr/bin/prlimit'
 type Job = { kind: string; asked: unknown; done: (outcome: AnyOutcome) => void; onProgress?: OnProgress | undefined }
-type Busy = { job: Job; n: number; timer: NodeJS.Timeout }
+type Busy = { job: Job; n: number; timer: NodeJS.Timeout; still?: NodeJS.Timeout | undefined }
 type Answer = { n: number; outcome: AnyOutcome; rss: number } | { n: number; progress: { done: number; of: number } }
 
 /** One process that does one job at a time. It ends with its job where that takes too long, and takes nothing else along. */
@@ -58,6 +60,7 @@ class Worker {
     const n = ++this.jobs
     const timer = setTimeout(() => this.end(this.tooMuch), this.limits.timeMs[job.kind])
     this.busy = { job, n, timer }
+    this.hear(this.busy)
     child.ref()
     child.send({ n, kind: job.kind, asked: job.asked }, (error) => error && this.end(this.tooMuch))
   }
@@ -87,10 +90,19 @@ class Worker {
   }
   private answered(child: ChildProcess, answer: Answer): void {
     if (child !== this.child || this.busy?.n !== answer.n) return
-    if ('progress' in answer) return this.busy.job.onProgress?.(answer.progress.done, answer.progress.of)
+    if ('progress' in answer) {
+      this.hear(this.busy)
+      return this.busy.job.onProgress?.(answer.progress.done, answer.progress.of)
+    }
     const { outcome, rss } = answer
     if (rss > this.limits.heldBytes || this.jobs >= this.limits.jobsAProcess) return this.end(outcome)
     this.settle(outcome)
+  }
+  /** Waits for the next word of the process. */
+  private hear(busy: Busy): void {
+    clearTimeout(busy.still)
+    const stillMs = this.limits.stillMs?.[busy.job.kind]
+    if (stillMs !== undefined) busy.still = setTimeout(() => this.end(this.tooMuch), stillMs)
   }
   private settle(outcome: AnyOutcome): void {
     const { busy } = this
@@ -98,6 +110,7 @@ class Worker {
     this.child?.unref()
     if (!busy) return
     clearTimeout(busy.timer)
+    clearTimeout(busy.still)
     busy.job.done(outcome)
     this.free()
   }

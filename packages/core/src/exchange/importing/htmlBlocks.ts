@@ -1,4 +1,4 @@
-import { nth } from '../../shared'
+import { nth, storable } from '../../shared'
 import { parseDocument } from 'htmlparser2'
 import { isSafeLink, type Block, type Inline, type ListItem, type Mark, type TableCell, type TableRow } from '../../guides'
 
@@ -86,13 +86,15 @@ const withMark = (marks: readonly Mark[], mark: Mark): Mark[] =>
   marks.some((each) => each.type === mark.type) ? [...marks] : [...marks, mark]
 const textNode = (text: string, marks: readonly Mark[]): Inline => ({
   type: 'text',
-  text,
+  text: storable(text),
   ...(marks.length > 0 ? { marks: [...marks] } : {}),
 })
 
 function pictureInline(node: Node, marks: readonly Mark[], pictures: PictureRef[]): Inline[] {
   const path = (node.attribs?.['src'] ?? '').trim()
-  const alt = (node.attribs?.['alt'] ?? '').replace(/\s+/g, ' ').trim()
+  const alt = storable(node.attribs?.['alt'] ?? '')
+    .replace(/\s+/g, ' ')
+    .trim()
   if (path !== '' && !SCHEME.test(path)) {
     pictures.push({ path, alt: alt.slice(0, 1_000) })
     return []
@@ -142,7 +144,7 @@ const bold = (content: Inline[]): Inline[] =>
 function codeBlock(node: Node): Block[] {
   const code = (node.children ?? []).find((child) => child.name === 'code') ?? node
   const language = /language-(\S+)/.exec(code.attribs?.['class'] ?? '')?.[1]
-  const text = textOf(node).replace(/\n$/, '')
+  const text = storable(textOf(node).replace(/\n$/, ''))
   if (text === '') return []
   return [{ type: 'codeBlock', ...(language && language.length <= 40 ? { attrs: { language } } : {}), content: [{ type: 'text', text }] }]
 }
@@ -322,6 +324,24 @@ function walk(nodes: readonly Node[], out: Piece[], depth: number): void {
 /** Deepest nesting of elements that is read: pages that people write have a few dozen, and a full stack is not far beyond. */
 export const MAX_HTML_LEVELS = 4_000
 
+const TAG = /<(\/?)([a-z][a-z0-9]*)([^<>]*)/gi
+/** Elements that have no end, or need none. */
+const NEED_NO_END: ReadonlySet<string> = new Set(
+  'area base br col embed hr img input link meta param source track wbr p li td tr th dt dd option optgroup tbody thead tfoot colgroup'.split(
+    ' ',
+  ),
+)
+/** Whether more elements are open at once than are read; told before the parser, which takes long over them. */
+function isTooDeep(html: string): boolean {
+  let open = 0
+  for (const [, end, name = '', rest = ''] of html.matchAll(TAG)) {
+    if (NEED_NO_END.has(name.toLowerCase()) || rest.endsWith('/')) continue
+    open = end ? Math.max(0, open - 1) : open + 1
+    if (open > MAX_HTML_LEVELS) return true
+  }
+  return false
+}
+
 function isShallow(root: Node): boolean {
   const open: [Node, number][] = [[root, 0]]
   for (let next = open.pop(); next; next = open.pop()) {
@@ -331,17 +351,22 @@ function isShallow(root: Node): boolean {
   return true
 }
 
-/** Reads HTML, however untidy, as the pieces of a text. Scripts, styles and embedded pages are left out.
- * @returns the pieces; `null` when elements lie too deep in one another, see `MAX_HTML_LEVELS` */
-export const htmlPieces = (html: string): Piece[] | null => piecesOf(parseHtml(html))
+/** Parses HTML, however untidy; `null` when elements lie too deep in one another, see `MAX_HTML_LEVELS`. */
+export function parseHtml(html: string): HtmlNode | null {
+  if (isTooDeep(html)) return null
+  const root = parseDocument(html, { decodeEntities: true }) as HtmlNode
+  return isShallow(root) ? root : null
+}
 
-/** Parses HTML, however untidy. */
-export const parseHtml = (html: string): HtmlNode => parseDocument(html, { decodeEntities: true }) as HtmlNode
-
-/** The pieces of parsed HTML; `null` when elements lie too deep in one another. */
-export function piecesOf(root: HtmlNode): Piece[] | null {
-  if (!isShallow(root)) return null
+/** The pieces of parsed HTML. Scripts, styles and embedded pages are left out. */
+export function piecesOf(root: HtmlNode): Piece[] {
   const out: Piece[] = []
   walk(root.children ?? [], out, 0)
   return out
+}
+
+/** Reads HTML as the pieces of a text, see {@link piecesOf}; `null` when elements lie too deep in one another. */
+export function htmlPieces(html: string): Piece[] | null {
+  const root = parseHtml(html)
+  return root && piecesOf(root)
 }

@@ -22,6 +22,13 @@ describe('a page of HTML as a draft', () => {
     expect(outline(html)).toEqual(['# Przed', 'Zamknij zawór', 'Czekaj'])
     expect(notPlaced).toEqual([])
   })
+  it('leaves out what no file of ours can hold, and does not begin with what lies too deep', () => {
+    expect(outline('<ol><li>a&#0;b&#xFFFF;&#xD800;<img alt="c&#1;d" src="//x"></li></ol>')).toEqual(['a\uFFFDb\uFFFDcd'])
+    const svg = `<svg>${'<path d="M0 0"/>'.repeat(9_000)}</svg><p>x${'<br><input>'.repeat(9_000)}`
+    expect(importHtml(svg, 'a.html', seededIds(1)).ok).toBe(true)
+    for (const deep of ['<div>', '<b>', '<b><a href=x><p>'])
+      expect(importHtml(deep.repeat(200_000), 'a.html', seededIds(1))).toMatchObject({ ok: false, reason: 'too-deep' })
+  })
   it('makes steps of numbers that were typed by hand, where they count on', () => {
     expect(
       outline('<h1>A</h1><p>Intro to it.</p><p>1. Open</p><p>Slowly.</p><p>Step 2: Close</p><p>3) Wait</p><p>In 2. place</p>'),

@@ -22,17 +22,17 @@ const wordsIn = (node: HtmlNode | undefined): string =>
 function linesOf(root: HtmlNode): string[] {
   const lines: string[] = ['']
   const say = (words: string) => void (lines[lines.length - 1] += words)
-  const walk = (node: HtmlNode, depth: number): void => {
+  const walk = (node: HtmlNode): void => {
     if (node.type === 'text') return say((node.data ?? '').replace(/\s+/g, ' '))
     const { name = '' } = node
-    if (DROPPED.has(name) || depth > 4_000) return
+    if (DROPPED.has(name)) return
     if (name === 'img') return say(` ${node.attribs?.['alt'] ?? ''} `)
     const begins = BLOCKS.has(name) || name === 'br'
     if (begins) lines.push('')
-    for (const child of node.children ?? []) walk(child, depth + 1)
+    for (const child of node.children ?? []) walk(child)
     if (begins) lines.push('')
   }
-  walk(root, 0)
+  walk(root)
   return lines.map((line) => line.trim()).filter((line) => line !== '')
 }
 
@@ -43,17 +43,19 @@ const LANGUAGE = /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/
  * @returns as {@link draftOf} */
 export function importHtml(html: string, fileName: string, newId: NewId, lines?: readonly string[]): ImportResult {
   const root = parseHtml(storable(html))
-  const pieces = piecesOf(root)
-  const title = wordsIn(find(root, 'title')).replace(/\s+/g, ' ').trim()
-  const language = find(root, 'html')?.attribs?.['lang']
-  const seen = lines?.map(storable) ?? (pieces ? linesOf(root) : [])
+  const title = root
+    ? storable(wordsIn(find(root, 'title')))
+        .replace(/\s+/g, ' ')
+        .trim()
+    : ''
+  const language = root && find(root, 'html')?.attribs?.['lang']
   return draftOf(
     {
-      pieces: pieces && withWhatFollows(listedByHand(pieces)),
+      pieces: root && withWhatFollows(listedByHand(piecesOf(root))),
       title: title || titleFromFileName(fileName),
       titled: title !== '',
       ...(language && LANGUAGE.test(language) ? { language } : {}),
-      audit: (document, read) => auditLines(seen, document, read),
+      audit: (document, read) => auditLines(lines?.map(storable) ?? (root ? linesOf(root) : []), document, read),
     },
     newId,
   )

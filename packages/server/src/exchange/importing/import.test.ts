@@ -170,7 +170,10 @@ describe('importing a guide', () => {
     let answered = 0
     let over = false
     const others = (async () => {
-      for (; !over; answered++) await author.json('get', '/api/today')
+      for (; !over; answered++) {
+        await author.json('get', '/api/today')
+        await new Promise((resolve) => setTimeout(resolve, 50))
+      }
     })()
     const report = (await (await running).json()) as any
     over = true

@@ -41,10 +41,20 @@ function decoded(bytes: Buffer, most = MAX_TEXT_BYTES): string {
   }
 }
 
+/** The wide encoding of a text, by its first signs: a mark, or a NUL in every second place. */
+function wideEncoding(bytes: Buffer): string | undefined {
+  const begin = bytes.subarray(0, 512)
+  if (begin[0] === 0xff && begin[1] === 0xfe) return 'utf-16le'
+  if (begin[0] === 0xfe && begin[1] === 0xff) return 'utf-16be'
+  const nuls = [0, 1].map((rest) => begin.filter((byte, n) => byte === 0 && n % 2 === rest).length)
+  const [even = 0, odd = 0] = nuls
+  return odd > begin.length / 4 && even === 0 ? 'utf-16le' : even > begin.length / 4 && odd === 0 ? 'utf-16be' : undefined
+}
+
 /** The text of a page, in the encoding that it says it has; UTF-8 where it says none, and in an older one where it is none. */
 function htmlText(bytes: Buffer): string {
   refuseLarge(bytes, 2 * MAX_TEXT_BYTES)
-  const told = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i.exec(bytes.subarray(0, 2_048).toString('latin1'))?.[1]
+  const told = wideEncoding(bytes) ?? /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i.exec(bytes.subarray(0, 2_048).toString('latin1'))?.[1]
   for (const label of [told ?? 'utf-8', 'utf-8', 'windows-1252'])
     try {
       return new TextDecoder(label, { fatal: label !== 'windows-1252' }).decode(bytes).replaceAll('\0', '\uFFFD')
