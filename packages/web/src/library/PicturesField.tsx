@@ -1,20 +1,31 @@
-import { useState, type DragEvent } from 'react'
+import { useRef, useState, type DragEvent } from 'react'
 import { Radios, TextButton } from '../ui'
 import { useTexts } from '../ui/words/texts'
+import { takenAt } from './takenAt'
 
 type Order = 'name' | 'time'
 const byName = (a: File, b: File): number => a.name.localeCompare(b.name, undefined, { numeric: true })
 
 /** Files in an order: by their names, numbers in them counted, or by when they were taken. */
-const ordered = (files: readonly File[], order: Order): File[] =>
-  [...files].sort((a, b) => (order === 'time' && a.lastModified !== b.lastModified ? a.lastModified - b.lastModified : byName(a, b)))
+async function ordered(files: readonly File[], order: Order): Promise<File[]> {
+  if (order === 'name') return [...files].sort(byName)
+  const taken = await Promise.all(files.map(async (file) => ({ file, at: await takenAt(file) })))
+  return taken.sort((a, b) => a.at - b.at || byName(a.file, b.file)).map((each) => each.file)
+}
 
 /** Many pictures at once, in an order. */
 export function PicturesField({ files, onChange }: { files: readonly File[]; onChange: (files: File[]) => void }) {
   const { t } = useTexts()
   const [order, setOrder] = useState<Order>('name')
   const [over, setOver] = useState(false)
-  const take = (more: FileList | null) => onChange(ordered([...files, ...(more ?? [])], order))
+  const asked = useRef(0)
+  const put = async (all: readonly File[], by: Order) => {
+    const n = ++asked.current
+    const inOrder = await ordered(all, by)
+    // What was asked for since then has its own order.
+    if (n === asked.current) onChange(inOrder)
+  }
+  const take = (more: FileList | null) => void put([...files, ...(more ?? [])], order)
   const drop = (event: DragEvent) => {
     event.preventDefault()
     setOver(false)
@@ -50,7 +61,7 @@ export function PicturesField({ files, onChange }: { files: readonly File[]; onC
             value={order}
             onChange={(next) => {
               setOrder(next)
-              onChange(ordered(files, next))
+              void put(files, next)
             }}
             options={[
               { value: 'name', words: t('By name') },
@@ -63,7 +74,12 @@ export function PicturesField({ files, onChange }: { files: readonly File[]; onC
                 {file.name}{' '}
                 <TextButton
                   aria-label={t('Leave out {{name}}', { name: file.name })}
-                  onClick={() => onChange(files.filter((each) => each !== file))}
+                  onClick={() =>
+                    void put(
+                      files.filter((each) => each !== file),
+                      order,
+                    )
+                  }
                 >
                   {t('Leave out')}
                 </TextButton>

@@ -14,6 +14,8 @@ export type Beginning = { with: 'nothing' } | { with: 'outline'; text: string } 
 export type Begun = { id: GuideId; failed: string[] }
 type OnProgress = (done: number, of: number) => void
 
+const CHANGES_AT_ONCE = 500
+
 const newId = <I extends string>(): I => nanoid() as I
 
 async function stored(id: GuideId, file: File): Promise<PictureId> {
@@ -49,6 +51,9 @@ function insteadOfEmpty(empty: readonly GuideItem[], items: readonly GuideItem[]
   return [...inserted, ...empty.map((item): Change => ({ type: 'remove-item', itemId: item.id }))]
 }
 
+const inParts = <T>(all: readonly T[], most: number): T[][] =>
+  Array.from({ length: Math.ceil(all.length / most) }, (_, n) => all.slice(n * most, (n + 1) * most))
+
 /** Makes a guide and puts in what it begins with. */
 export async function beginGuide(body: BodyOf<typeof createGuide>, beginning: Beginning, onProgress: OnProgress): Promise<Begun> {
   const { id } = await call(createGuide, { body })
@@ -59,8 +64,9 @@ export async function beginGuide(body: BodyOf<typeof createGuide>, beginning: Be
       : await stepsOfPictures(id, beginning.files, onProgress)
   if (items.length > 0) {
     const draft = await call(getDraft, { params: { id } })
-    const changes = insteadOfEmpty(draft.document.items, items)
-    await call(saveChanges, { params: { id }, body: { baseRevision: draft.revision, changeSetId: nanoid(), changes, form: 2 } })
+    let baseRevision = draft.revision
+    for (const changes of inParts(insteadOfEmpty(draft.document.items, items), CHANGES_AT_ONCE))
+      baseRevision = (await call(saveChanges, { params: { id }, body: { baseRevision, changeSetId: nanoid(), changes, form: 2 } })).revision
   }
   return { id, failed }
 }

@@ -30,3 +30,9 @@ it('makes sections of lines with lines under them, and points of what stands sti
 it('keeps a numbered line over bullets a step', () => {
   expect(outline('1. Lay out the tools\n   - spanner\n   - bucket\n2. Begin')).toEqual(['Lay out the tools\nspanner\nbucket', 'Begin'])
 })
+it('makes a step of a line that is too long for a heading, with what stands under it', () => {
+  const long = 'Wash every tray '.repeat(30).trim()
+  expect(outlineItems(`${long}\n  inside\n  outside`, seededIds(1)).map((item) => item.kind === 'step' && plainText(item.body))).toEqual([
+    `${long}\ninside\noutside`,
+  ])
+})

@@ -1,3 +1,4 @@
+import { MAX_TITLE } from './draftBuilder'
 import { richTextOf, withBlockIds, type Block, type GuideItem, type Step } from '../../guides'
 import type { NewId, SectionId, StepId } from '../../shared'
 
@@ -46,9 +47,9 @@ function treeOf(given: readonly Line[]): Entry[] {
   return top
 }
 
-/** Whether a line is a heading: what stands under it are steps of their own, and not points of one. */
-const isHeading = ({ mark, under }: Entry): boolean =>
-  under.length > 0 && !(mark === 'number' && under.every((each) => each.mark === 'bullet'))
+/** Whether a line is a heading: what stands under it are steps of their own, and not points of one. What is too long for a heading is a step. */
+const isHeading = ({ mark, words, under }: Entry): boolean =>
+  under.length > 0 && words.length <= MAX_TITLE && !(mark === 'number' && under.every((each) => each.mark === 'bullet'))
 
 const points = (entries: readonly Entry[]): Block => ({
   type: 'bulletList',
@@ -72,8 +73,6 @@ export function outlineItems(text: string, newId: NewId): GuideItem[] {
     return { kind: 'step', id: newId<StepId>(), body: withBlockIds({ type: 'doc', content }, newId), pictures: [] }
   }
   return treeOf(lines).flatMap((entry): GuideItem[] =>
-    isHeading(entry)
-      ? [{ kind: 'section', id: newId<SectionId>(), title: entry.words.slice(0, 300) }, ...entry.under.map(step)]
-      : [step(entry)],
+    isHeading(entry) ? [{ kind: 'section', id: newId<SectionId>(), title: entry.words }, ...entry.under.map(step)] : [step(entry)],
   )
 }
