@@ -23,7 +23,7 @@ const TIERS = [
     'ui',
   ],
   ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
-  ['players', 'quizzes', 'courses', 'tasks', 'runs', 'signatures', 'exchange', 'editing'],
+  ['players', 'quizzes', 'courses', 'tasks', 'runs', 'signatures', 'exchange', 'sharing', 'editing'],
   ['assignments', 'plans', 'notices', 'library'],
   ['records', 'engagement', 'helpPanel', 'beginning'],
 ]
@@ -31,9 +31,9 @@ const TIERS = [
 const WEB_TIERS = [
   ['ui', 'api'],
   ['people', 'calendar', 'events', 'items', 'inbox', 'jobs', 'clips'],
-  ['guides', 'annotations', 'remarks', 'recording', 'audiences', 'exchange'],
+  ['guides', 'annotations', 'remarks', 'recording', 'audiences', 'exchange', 'sharing'],
   ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning'],
-  ['editing', 'records'],
+  ['editing', 'records', 'guests'],
   ['app'],
   ['firstPicture'],
 ]

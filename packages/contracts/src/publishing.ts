@@ -3,7 +3,7 @@ import { AudienceChoice, AudienceShown } from './audiences'
 import { PUBLISHING_REASONS } from '@jackdaw/core/guides'
 import { GuideId, Whole } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
-import { endpoint } from './endpoint'
+import { EditionInAddress, endpoint } from './endpoint'
 import { PersonRef } from './people'
 
 const guide = z.object({ id: GuideId })
@@ -16,6 +16,7 @@ export const Edition = z.object({
   changeNote: z.string(),
   mustReread: z.boolean(),
   steps: z.int(),
+  withdrawn: z.nullable(z.object({ at: z.int(), why: z.string() })),
 })
 /** Read by {@link Edition}. */
 export type Edition = z.infer<typeof Edition>
@@ -46,6 +47,18 @@ export const getPublication = endpoint({
   params: guide,
   response: Publication,
   problems: [],
+})
+
+/** Withdraws an edition at once: the newest of the others holds then, and whoever reads the withdrawn one is told. The only edition that holds cannot be: a guide that
+ * nobody is to read is archived. */
+export const withdrawEdition = endpoint({
+  method: 'post',
+  path: '/api/guides/:id/editions/:edition/withdraw',
+  access: { may: 'item.publish', over: 'guide' },
+  params: z.object({ id: GuideId, edition: EditionInAddress }),
+  body: z.object({ why: z.string().check(z.trim(), z.minLength(1), z.maxLength(300)) }),
+  response: z.object({ edition: z.int() }),
+  problems: ['invalid', 'not-found', 'no-other-edition'],
 })
 
 /** One person whom publishing would reach, why, and how they stand to the guide before it. */

@@ -119,6 +119,20 @@ export const getReader = endpoint({
   problems: ['not-found'],
 })
 
+/** Which edition holds, and whether another one was withdrawn, for whoever has that one before them. */
+export const Holding = z.object({ edition: z.int(), withdrawn: z.nullable(z.object({ why: z.string() })) })
+/** Read by {@link Holding}. */
+export type Holding = z.infer<typeof Holding>
+/** Whether an edition that somebody reads still holds. */
+export const getHolding = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/editions/:edition/holding',
+  access: { may: 'item.read', over: 'guide' },
+  params: z.object({ id: GuideId, edition: EditionInAddress }),
+  response: Holding,
+  problems: ['not-found'],
+})
+
 /** How far the asker is with the quizzes among the steps of an edition. */
 export const getQuizzesAmongSteps = endpoint({
   method: 'get',

@@ -70,6 +70,7 @@ export function buildServer(parts: Parts): BuiltServer {
     routes,
     DOMAINS.flatMap((domain) => present(domain.whoIs?.(parts))),
     firstReadsOf(DOMAINS),
+    DOMAINS.flatMap((domain) => present(domain.framed?.(parts))),
   )
   const server = createServer(app)
   const runner = runnerFor(parts)

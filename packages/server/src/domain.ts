@@ -2,7 +2,17 @@ import type { RequestHandler } from 'express'
 import type { FirstStep } from '@jackdaw/core/beginning'
 import type { Verbs } from '@jackdaw/core/events'
 import type { EventCheck, EventRules, RollUp } from './eventRules'
-import type { AudienceFollower, BlackoutFollower, FirstRead, HandOver, Parts, PeopleFollower, RelationFinders, Routes } from './http'
+import type {
+  AudienceFollower,
+  BlackoutFollower,
+  FirstRead,
+  Framed,
+  HandOver,
+  Parts,
+  PeopleFollower,
+  RelationFinders,
+  Routes,
+} from './http'
 import type { Job } from './jobs'
 
 /** What a domain is to the server: all that has to be wired together, declared in one value. */
@@ -15,6 +25,8 @@ export type Domain = {
   verbs?: Verbs
   checks?: Record<string, EventCheck>
   rollUps?: (verbs: Verbs) => readonly RollUp[]
+  /** Pages that other sites may show in a frame. */
+  framed?: (parts: Parts) => Framed
   /** How callers stand to its things. */
   relations?: (parts: Parts) => Partial<RelationFinders>
   /** Finds out who calls, before any route. */

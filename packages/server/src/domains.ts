@@ -20,6 +20,7 @@ import { quizzes } from './quizzes'
 import { recording } from './recording'
 import { records } from './records'
 import { remarks } from './remarks'
+import { sharing } from './sharing'
 import { tasks } from './tasks'
 
 /** The domains of which the server consists: the one place that knows them all. */
@@ -35,6 +36,7 @@ export const DOMAINS: readonly Domain[] = [
   library,
   guides,
   exchange,
+  sharing,
   tasks,
   quizzes,
   assignments,

@@ -35,6 +35,8 @@ export type KnownEdition = {
   required: number
   /** Epoch milliseconds. */
   publishedAt: number
+  /** When it was withdrawn; `null` where it was not. */
+  withdrawnAt: number | null
   parts: ReadonlySet<string>
   /** Parts with something to be acknowledged. */
   cautioned: ReadonlySet<string>

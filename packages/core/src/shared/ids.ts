@@ -80,6 +80,14 @@ export type HandInId = z.infer<typeof HandInId>
 export const ExportId = idOf('export')
 /** Read by {@link ExportId}. */
 export type ExportId = z.infer<typeof ExportId>
+/** Id of a link by which guests come to a guide. */
+export const ShareLinkId = idOf('share-link')
+/** Read by {@link ShareLinkId}. */
+export type ShareLinkId = z.infer<typeof ShareLinkId>
+/** Id of one visit of a guest: whom what they did is counted for, since nobody knows who they are. */
+export const GuestVisitId = idOf('guest-visit')
+/** Read by {@link GuestVisitId}. */
+export type GuestVisitId = z.infer<typeof GuestVisitId>
 /** Id of a plan. */
 export const PlanId = idOf('plan')
 /** Read by {@link PlanId}. */

@@ -30,6 +30,8 @@ export {
   CaptionsId,
   EntryId,
   ExportId,
+  GuestVisitId,
+  ShareLinkId,
 } from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'

@@ -6,9 +6,9 @@ import { Op } from 'sequelize'
 import { audienceFor, dropUnused } from '../audiences'
 import type { Db } from '../db'
 import { freezeEdition } from '../guides'
-import type { Parts } from '../http'
+import { fail, type Parts } from '../http'
 import type { Telling } from '../inbox'
-import { ITEM, ITEM_PROGRESS } from '../items'
+import { EDITION, holdingEdition, ITEM, ITEM_PROGRESS, withdrawEdition } from '../items'
 import { askGradersAnew, publishQuiz } from '../quizzes'
 import { publishTask } from '../tasks'
 import { assign } from './assign'
@@ -110,4 +110,29 @@ export function publishQuizToPeople(parts: Parts, id: QuizId, publishing: Publis
     return made
   }
   return publishToPeople(parts, quizItem(id), freeze, publishing, by, now)
+}
+
+/** Withdraws an edition of a guide; what is to be done of it is what the edition says that holds then. @returns its number */
+export async function withdraw(
+  parts: Parts,
+  id: GuideId,
+  number: number,
+  { by, why, now }: { by: PersonId; why: string; now: number },
+): Promise<number> {
+  return parts.database.transaction(async (tx) => {
+    const item = guideItem(id)
+    await lockItem(tx, item)
+    const edition = await tx.in(EDITION).one({ itemKind: item.kind, itemId: id, number }, { only: ['withdrawnAt'] })
+    if (!edition) return fail('not-found')
+    // Said twice it is done once.
+    if (edition.withdrawnAt !== null) return (await holdingEdition(tx, item, number))?.edition ?? number
+    const holds = await withdrawEdition(tx, item, number, { by, why, now })
+    if (holds === null)
+      return fail(
+        'no-other-edition',
+        'Archive the guide: then nobody can read it. Or publish what holds instead, and withdraw this one after that.',
+      )
+    await giveAnew(tx, parts, item, { again: false, mail: null, tell: true }, now)
+    return holds
+  })
 }

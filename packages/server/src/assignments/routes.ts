@@ -13,7 +13,7 @@ import {
   setMyReminders,
   setReminders,
 } from '@jackdaw/contracts/assignments'
-import { getPublication, previewAudience, publishGuide, type Edition } from '@jackdaw/contracts/publishing'
+import { getPublication, previewAudience, publishGuide, withdrawEdition, type Edition } from '@jackdaw/contracts/publishing'
 import { getToday, getTodayOf } from '@jackdaw/contracts/reading'
 import { publishQuiz } from '@jackdaw/contracts/quizzes'
 import { publishTask } from '@jackdaw/contracts/tasks'
@@ -31,7 +31,7 @@ import { standings, type Standing } from './standings'
 import * as givings from './givings'
 import { givingsBy, givingsOf } from './listGivings'
 import { ASSIGNMENT, GIVING, REMINDER_CHOICE } from './model'
-import { publish, publishQuizToPeople, publishTaskToPeople } from './publish'
+import { publish, publishQuizToPeople, publishTaskToPeople, withdraw } from './publish'
 import { previewOf } from './previewGiving'
 import { todayOf } from './today'
 import { readReminders, writeReminders } from './remind'
@@ -43,6 +43,13 @@ export function assignmentRoutes(routes: Routes): void {
   route(routes, getToday, async (_input, { caller, now }) => todayOf(db, caller, now))
   route(routes, getTodayOf, async ({ params: { id } }, { now }) => todayOf(db, (await findCaller(db, id)) ?? fail('not-found'), now))
 
+  publishingRoutes(routes)
+  givingRoutes(routes)
+}
+
+/** What is published, to whom, and what is withdrawn again. */
+function publishingRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
   route(routes, getPublication, async ({ params: { id } }, { caller }) => {
     const [facts, draft, editions] = await Promise.all([findFacts(db, id), findDraft(db, id), listEditions(db, guideItem(id))])
     if (!facts || !draft) return fail('not-found')
@@ -67,8 +74,9 @@ export function assignmentRoutes(routes: Routes): void {
         changeNote: edition.change_note,
         mustReread: edition.must_reread,
         steps: edition.parts,
+        withdrawn: edition.withdrawn_at && { at: edition.withdrawn_at.getTime(), why: edition.withdrawn_why ?? '' },
       })),
-      changedSinceEdition: editions[0]?.revision !== draft.revision,
+      changedSinceEdition: editions.find((each) => each.withdrawn_at === null)?.revision !== draft.revision,
       audience: await audienceShown(db, given?.audienceId ?? null),
       openToAll: item?.openToAll ?? false,
       due: given?.due ?? USUAL_DUE,
@@ -108,13 +116,15 @@ export function assignmentRoutes(routes: Routes): void {
   route(routes, publishGuide, async ({ params: { id }, body }, { caller, now }) =>
     publish(routes.parts, routes.parts.mail, id, body, caller.id, now),
   )
+  route(routes, withdrawEdition, async ({ params: { id, edition }, body: { why } }, { caller, now }) => ({
+    edition: await withdraw(routes.parts, id, edition, { by: caller.id, why, now }),
+  }))
   route(routes, publishQuiz, async ({ params: { id }, body }, { caller, now }) => ({
     edition: await publishQuizToPeople(routes.parts, id, body, caller.id, now),
   }))
   route(routes, publishTask, async ({ params: { id }, body }, { caller, now }) => ({
     edition: await publishTaskToPeople(routes.parts, id, body, caller.id, now),
   }))
-  givingRoutes(routes)
 }
 
 /** What concerns items of every kind: what is done to assignments, and to whom an item is given. */

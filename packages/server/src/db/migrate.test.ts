@@ -47,6 +47,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0031-clips',
     '0032-exports',
     '0033-reads-as-page',
+    '0034-sharing',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -34,6 +34,7 @@ import { quizzesInGuides } from './migrations/0030-quizzesInGuides'
 import { clips } from './migrations/0031-clips'
 import { exports } from './migrations/0032-exports'
 import { readsAsPage } from './migrations/0033-readsAsPage'
+import { sharing } from './migrations/0034-sharing'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -69,6 +70,7 @@ const MIGRATIONS: readonly Migration[] = [
   clips,
   exports,
   readsAsPage,
+  sharing,
 ]
 const LOCK = 7_203_114
 

@@ -1,5 +1,7 @@
 export { amend } from './amend'
 export { events } from './domain'
+export { takeGuestEvents } from './guests'
+export { seenBy } from './seenBy'
 export { addAttested, oneAtATime } from './insert'
 export type { NewEvent } from './insert'
 

@@ -1,6 +1,6 @@
 import { EVENT_FIGURES } from '@jackdaw/core/events'
 import type { ItemId, ItemRef } from '@jackdaw/core/items'
-import type { PersonId } from '@jackdaw/core/shared'
+import type { GuestVisitId, PersonId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import { keepPlan, type Db } from '../db'
 import type { EventRules, RollUp } from '../eventRules'
@@ -64,17 +64,19 @@ function recordOf(event: NewEvent): Record<string, unknown> {
   return record
 }
 
-/** $1 subject, $2 actor, $3 receipt, $4 events as JSON, $5 to $7 device, browser and language. */
-const INSERT = `
+/** $1 subject, $2 actor, $3 receipt, $4 events as JSON, $5 to $7 device, browser and language. @param zone where the day is counted */
+const insertAs = (kind: 'person' | 'guest', zone: string): string => `
   insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, visit, active_ms, tries, help, done, percent, passed,
     data, attested, occurred_at, time_put_right, received_at, device, browser, language, local_day, amends)
-  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, 'person', $2, 'person', $1, e.item_kind, e.item_id, e.edition, e.part_id, e.visit, coalesce(e.active_ms, 0), e.tries, e.help, e.done, e.percent, e.passed,
+  select e.id, ${EVENT_SCHEMA_VERSION}, e.verb, e.way, '${kind}', $2, '${kind}', $1, e.item_kind, e.item_id, e.edition, e.part_id, e.visit, coalesce(e.active_ms, 0), e.tries, e.help, e.done, e.percent, e.passed,
     e.data, e.attested, e.occurred_at, e.time_put_right, $3, $5, $6, $7, (e.occurred_at at time zone s.zone)::date, e.amends
   from jsonb_to_recordset($4::jsonb) as e (id uuid, verb text, way text, item_kind text, item_id text, edition int, part_id text, visit text, active_ms int, tries int, help int, done bool, percent int,
     passed bool, data jsonb, attested bool, occurred_at timestamptz, time_put_right bool, amends uuid)
-    cross join (select site.zone from person p join people_group site on site.id = p.site_id where p.id = $1) s
+    cross join (${zone}) s
   on conflict (id) do nothing
   returning *`
+const INSERT = insertAs('person', 'select site.zone from person p join people_group site on site.id = p.site_id where p.id = $1')
+const INSERT_OF_GUEST = keepPlan('add-guest-events', insertAs('guest', 'select $8::text as zone'))
 
 const statements = new WeakMap<readonly RollUp[], string>()
 /** The statement that writes events down and counts them. */
@@ -106,6 +108,17 @@ export async function addEvents(tx: Db, { verbs, rollUps }: EventRules, told: To
   if (gone.length > 0) await countPartsSeenBy(tx, subject, gone)
   // Smallest, largest and sum cannot fall: what was amended is counted anew.
   for (const event of events) if (event.amends !== undefined) await countAnew(tx, rollUps, subject, event.item)
+}
+
+/** Writes down what happened in the visit of a guest: it is nobody's, and no roll-up of people counts it. @param zone IANA name, by which its day is told */
+export async function addGuestEvents(
+  tx: Db,
+  { visit, zone, now, seen }: { visit: GuestVisitId; zone: string; now: number; seen: SeenBy },
+  events: readonly NewEvent[],
+): Promise<void> {
+  if (events.length === 0) return
+  const { device, browser, language } = seen
+  await tx.rows(INSERT_OF_GUEST, [visit, visit, new Date(now), JSON.stringify(events.map(recordOf)), device, browser, language, zone])
 }
 
 /** One batch of a person at a time: rows of the roll-ups are then always locked in one order. */

@@ -22,13 +22,14 @@ type Row = {
   edition: number
   required: number
   published_at: Date
+  withdrawn_at: Date | null
   parts: string[]
   cautioned: string[]
   given: boolean
 }
 const KNOWN_EDITIONS = keepPlan(
   'known-editions',
-  `select i.kind, i.id, e.number as edition, least(i.required_edition, e.number) as required, e.published_at,
+  `select i.kind, i.id, e.number as edition, least(i.required_edition, e.number) as required, e.published_at, e.withdrawn_at,
        array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number) as parts,
        array(select s.part_id from edition_part s where s.item_kind = e.item_kind and s.item_id = e.item_id and s.edition = e.number and s.caution is not null) as cautioned,
      exists (select 1 from edition_given x where x.item_kind = e.item_kind and x.item_id = e.item_id and x.person_id = $1 and x.edition = e.number) as given
@@ -45,11 +46,12 @@ async function knownEditions(db: Db, personId: PersonId, events: readonly ToldEv
     asked.map(({ item }) => item.id),
     asked.map((each) => each.edition),
   ])
-  const known = rows.map(({ kind, id, edition, required, published_at, parts, cautioned, given }): KnownEdition => ({
+  const known = rows.map(({ kind, id, edition, required, published_at, withdrawn_at, parts, cautioned, given }): KnownEdition => ({
     item: itemRefOf(kind, id),
     edition,
     required,
     publishedAt: published_at.getTime(),
+    withdrawnAt: withdrawn_at?.getTime() ?? null,
     parts: new Set(parts),
     cautioned: new Set(cautioned),
     given,
@@ -58,7 +60,7 @@ async function knownEditions(db: Db, personId: PersonId, events: readonly ToldEv
 }
 
 /** Takes apart what is an event and what is not; of older pages, in their form. */
-function readEvents(candidates: readonly unknown[]): { placed: Placed[]; refused: RefusedEvent[] } {
+export function readEvents(candidates: readonly unknown[]): { placed: Placed[]; refused: RefusedEvent[] } {
   const placed: Placed[] = []
   const refused: RefusedEvent[] = []
   for (const [at, candidate] of candidates.entries()) {
@@ -82,7 +84,7 @@ type Good = { event: ToldEvent; known: KnownEdition }
 /** Parts the events that are taken from those that are not. */
 async function sift(
   db: Db,
-  { checks }: EventRules,
+  { checks, verbs }: EventRules,
   personId: PersonId,
   placed: readonly Placed[],
 ): Promise<{ good: Good[]; refused: RefusedEvent[] }> {
@@ -96,6 +98,9 @@ async function sift(
     const known = editions.get(editionKey(event))
     if (!known) refuse(items.has(itemKey(event.item)) ? 'unknown-edition' : 'unknown-guide')
     else if (event.part !== undefined && !known.parts.has(event.part)) refuse('unknown-step')
+    // What was done before it was withdrawn was done; from then on nobody is through with it.
+    else if (verbs[event.verb]?.marks === 'finished' && known.withdrawnAt !== null && event.occurredAt > known.withdrawnAt)
+      refuse('unknown-edition')
     else {
       const why = (await checks[event.verb]?.(db, { personId, event, known, batch })) ?? null
       if (why === null) good.push({ event, known })
@@ -106,7 +111,11 @@ async function sift(
 }
 
 /** An event of a browser as it is written down. */
-function asNew({ event, known }: Good, sentAt: number, now: number): NewEvent {
+export function asNew(
+  { event, known }: { event: ToldEvent; known: Pick<KnownEdition, 'publishedAt'> },
+  sentAt: number,
+  now: number,
+): NewEvent {
   const { at, putRight } = heldTime({ occurredAt: event.occurredAt, sentAt }, known.publishedAt, now)
   return { ...event, occurredAt: at, timePutRight: putRight, attested: false }
 }

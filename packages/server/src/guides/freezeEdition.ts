@@ -15,7 +15,7 @@ import { canonicalJson, type GuideId, type PersonId } from '@jackdaw/core/shared
 import type { Db } from '../db'
 import { notePictureUse } from '../files'
 import { fail } from '../http'
-import { addEdition, revisionOfEdition } from '../items'
+import { addEdition, nextEdition, revisionOfEdition } from '../items'
 import { GUIDE_EDITION, GUIDE_QUIZ } from './model'
 import { takableQuizzes } from './takableQuizzes'
 import { findDraft, findFacts } from './store'
@@ -54,7 +54,7 @@ export async function freezeEdition(tx: Db, publish: Publish): Promise<{ number:
   if (facts.newestEdition !== null && published === draft.revision) return { number: facts.newestEdition, isNew: false }
 
   const { document } = draft
-  const number = (facts.newestEdition ?? 0) + 1
+  const number = await nextEdition(tx, guideItem(guideId))
   const bytes = canonicalJson(readyToRead(document))
   await addEdition(tx, guideItem(guideId), {
     number,

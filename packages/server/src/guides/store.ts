@@ -20,6 +20,7 @@ export type GuideFacts = {
   number: number
   owner: { id: PersonId; name: string }
   folderId: FolderId | null
+  /** The newest that is not withdrawn. */
   newestEdition: number | null
   archived: boolean
 }

@@ -20,6 +20,7 @@ import { readPicture, storeContent } from '../files'
 import { aCheckInOf } from '../testing/hostile/madeForPeople'
 import { aQuizTaken, type QuizThings } from '../testing/hostile/quizThings'
 import { exchangeRows, type RouteRow } from '../testing/exchangeRows'
+import { sharingRows } from '../testing/sharingRows'
 import { AS_BYTES, GIVING, LIST, PLAN, REMINDERS, SET_UP, TASK, TUS } from '../testing/routeBodies'
 
 let server: TestServer
@@ -111,6 +112,7 @@ const somebody = () => ({
 // prettier-ignore
 const TABLE: RouteRow[] = [
   ...exchangeRows(() => ({ server, company, guideId: guide.id })),
+  ...sharingRows(() => ({ server, company, guideId: guide.id })),
   ['get /healthz', (c) => c.send('get', '/healthz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /readyz', (c) => c.send('get', '/readyz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/session', (c) => c.send('get', '/api/session'), [200, 200, 200, 200, 200, 200, 200, 200]],

@@ -1,4 +1,5 @@
 export { buildApp } from './app'
+export type { Framed } from './app'
 export type {
   AudienceFollower,
   BlackoutFollower,

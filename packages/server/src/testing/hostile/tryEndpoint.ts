@@ -249,7 +249,7 @@ const MEANS_NOTHING: readonly [place: RegExp, why: string][] = [
   [/^post .*\/draft\/changes body\/changes\/\d+\/(pictureId|after)$/, 'a place in the own guide; it is told as gone'],
   [/^post .*\/adopted-pictures body\/pictures\/\d+$/, 'the answer leaves out what the other guide does not have'],
   [/^post .*\/dead-links body\/guides\/\d+$/, 'the answer says which of them the asker would not find'],
-  [/^post \/api\/events body\/events/, 'each event is answered for itself'],
+  [/^post \/api\/(shared\/:token\/)?events body\/events/, 'each event is answered for itself'],
   [/^post .*\/acts body\/does\/act\/pictureId$/, 'where somebody pointed: another picture than that of the step is a miss'],
   [/^put .*\/pictures\/:shotId params\/shotId$/, 'chosen by the sender, within its own recording'],
 ]

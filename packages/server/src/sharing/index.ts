@@ -1,0 +1,1 @@
+export { sharing } from './domain'
