@@ -11,6 +11,11 @@ const WEB = join(ROOT, 'packages/web/src')
 /** Pages that speak other languages than English altogether: folders, or files. */
 const TRANSLATED = [
   'app/',
+  'guests/',
+  'sharing/linkWords.ts',
+  'sharing/copyLink.ts',
+  'players/HoldingWatch.tsx',
+  'players/PersonsEdition.tsx',
   'calendar/WorkingDays.tsx',
   'calendar/weekdayNames.ts',
   'people/Face.tsx',
@@ -218,8 +223,8 @@ function faultsOfWords() {
     'de',
     Object.assign(
       {},
-      ...['german', 'germanClips', 'germanExchange', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanTasks'].map((name) =>
-        resource(`ui/words/${name}.ts`),
+      ...['german', 'germanClips', 'germanExchange', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanSharing', 'germanTasks'].map(
+        (name) => resource(`ui/words/${name}.ts`),
       ),
     ),
     used,

@@ -217,6 +217,7 @@ function Person({ me }: { me: Me }) {
         {me.permissions.some((each) => each === 'guides.all' || each === 'company.settings') && (
           <MenuLink to="/reminders">{t('Reminders')}</MenuLink>
         )}
+        {me.permissions.includes('company.settings') && <MenuLink to="/guests">{t('Guests')}</MenuLink>}
         {me.permissions.includes('company.settings') && <MenuLink to="/background">{t('Background work')}</MenuLink>}
         <MenuLink to="/keys">
           {t('Keys')} <kbd className="text-soft">?</kbd>

@@ -9,6 +9,7 @@ export const OUTSIDE: readonly Page[] = [
   page('/forgotten', async () => (await import('../people/account/ForgottenPage')).ForgottenPage),
   page('/welcome', async () => (await import('../people/account/LinkPages')).WelcomePage),
   page('/set-up', async () => (await import('../beginning/SetUpPage')).SetUpPage),
+  page('/l/:token', async () => (await import('../guests/GuestPage')).GuestPage),
   page('/new-password', async () => (await import('../people/account/LinkPages')).NewPasswordPage),
 ]
 /** Where whoever came in with a password that was given to them chooses their own. */
@@ -20,6 +21,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/library/quizzes', async () => (await import('../library/QuizLibraryPage')).QuizLibraryPage),
   page('/guides/:id', async () => (await import('./GuidePage')).GuidePage),
   page('/guides/:id/edit', async () => (await import('../editing/EditorPage')).EditorPage),
+  page('/guides/:id/links', async () => (await import('../sharing/LinksPage')).LinksPage),
   page('/guides/:id/publish', async () => (await import('../assignments/PublishPage')).PublishPage),
   page('/items/:id/given', async () => (await import('../assignments/GivenPage')).GivenPage),
   page('/items/:id/given/new', async () => (await import('../assignments/GivePage')).NewGivingPage),
@@ -52,6 +54,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/look', async () => (await import('../guides/look/LookPage')).LookPage),
   page('/inbox', async () => (await import('../inbox/InboxPage')).InboxPage),
   page('/inbox/mails', async () => (await import('./MailsHomePage')).MailsHomePage),
+  page('/guests', async () => (await import('../sharing/SharingRulesPage')).SharingRulesPage),
   page('/exports', async () => (await import('../exchange/ExportsPage')).ExportsPage),
   page('/first-steps', async () => (await import('../beginning/FirstStepsPage')).FirstStepsPage),
   page('/people', async () => (await import('../people/directory/DirectoryPage')).DirectoryPage),

@@ -5,8 +5,9 @@ import type { AudienceShown } from '@jackdaw/contracts/audiences'
 import { stopsPublishing } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useState } from 'react'
+import { EditionsSoFar } from './EditionsSoFar'
 import { useTexts } from '../ui/words/texts'
-import { Button, ButtonLink, Check, Failed, Loaded, Message, momentOf, TextArea, TitleLine, TextLink } from '../ui'
+import { Button, ButtonLink, Check, Failed, Loaded, Message, TextArea, TitleLine, TextLink } from '../ui'
 import { useFormOf, type FormOf } from '../ui/fields/useFormOf'
 import { AudienceFields } from './AudienceFields'
 import { DueFields } from './DueFields'
@@ -45,7 +46,8 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
   const [whole, setWhole] = useState(true)
   const preview = useAudiencePreview(id, whole ? audience : null)
   const newest = publication.editions[0]
-  const next = publication.changedSinceEdition ? (newest?.number ?? 0) + 1 : newest!.number
+  const holds = publication.editions.find(({ withdrawn }) => withdrawn === null)
+  const next = publication.changedSinceEdition ? (newest?.number ?? 0) + 1 : (holds?.number ?? 1)
   const counts = preview.data?.counts
   const people = counts?.people ?? 0
   const { noteMissing, blocked } = stands(publication, changeNote)
@@ -75,7 +77,7 @@ function PublishForm({ id, publication }: { id: GuideId; publication: Publicatio
           {publication.findings.length > 0 && <Findings id={id} publication={publication} />}
           {newest && publication.changedSinceEdition && <WhatChanged form={form} done={counts?.done ?? 0} />}
           <ToWhom {...{ form, due }} shown={publication.audience} onWhole={setWhole} />
-          {publication.editions.length > 0 && <EditionsSoFar editions={publication.editions} />}
+          {publication.editions.length > 0 && <EditionsSoFar id={id} editions={publication.editions} />}
         </div>
         <aside className="px-4 md:px-6 py-5 border-l border-hair" aria-live="polite">
           <ReachedList
@@ -230,23 +232,6 @@ function WhatChanged({ form: { register, watch, faultOf }, done }: { form: Publi
           }
         />
       </div>
-    </FormPart>
-  )
-}
-
-function EditionsSoFar({ editions }: Pick<Publication, 'editions'>) {
-  const { t } = useTexts()
-  return (
-    <FormPart title={t('Editions so far')}>
-      <ul className="text-sm">
-        {editions.map((edition) => (
-          <li key={edition.number} className="py-1.5 border-b border-hair">
-            <strong>{t('Edition {{n}}', { n: edition.number })}</strong> · {momentOf(edition.publishedAt)} · {edition.publishedBy.name}
-            {edition.mustReread && ` · ${t('had to be read again')}`}
-            <span className="block text-soft">{edition.changeNote}</span>
-          </li>
-        ))}
-      </ul>
     </FormPart>
   )
 }

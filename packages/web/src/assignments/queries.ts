@@ -1,5 +1,5 @@
 import { getToday } from '@jackdaw/contracts/reading'
-import { getPublication, previewAudience, publishGuide } from '@jackdaw/contracts/publishing'
+import { getPublication, previewAudience, publishGuide, withdrawEdition } from '@jackdaw/contracts/publishing'
 import type { BodyOf, ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { AudienceChoice } from '@jackdaw/contracts/audiences'
 import { handleAssignments, previewHandling } from '@jackdaw/contracts/assignments'
@@ -43,6 +43,12 @@ export const useAudiencePreview = (id: GuideId, audience: AudienceChoice | null)
 export const usePublish = (id: GuideId) =>
   useMutation({
     mutationFn: (body: BodyOf<typeof publishGuide>) => call(publishGuide, { params: { id }, body }),
+    onSuccess: () => queryClient.invalidateQueries(),
+  })
+/** Withdraws an edition. */
+export const useWithdraw = (id: GuideId) =>
+  useMutation({
+    mutationFn: ({ edition, why }: { edition: number; why: string }) => call(withdrawEdition, { params: { id, edition }, body: { why } }),
     onSuccess: () => queryClient.invalidateQueries(),
   })
 /** What would come of handling assignments. */

@@ -5,6 +5,8 @@ import { MoreHorizontal, PanelRightClose, PanelRightOpen, Redo2, Undo2 } from 'l
 import { useTexts } from '../ui/words/texts'
 import { useNavigate } from 'react-router'
 import { Button, ButtonLink, IconButton, TextLink } from '../ui'
+import { useCopyLink } from '../sharing/copyLink'
+import { useKeys } from '../ui/keys/useKeys'
 import { Menu, MenuItem } from '../ui/over/Menu'
 import type { DraftSession, DraftView } from './saving/draftSession'
 import type { ItemActions } from './itemActions'
@@ -29,10 +31,20 @@ type Props = {
   onAsk: (asked: Asked) => void
 }
 
+/** The step at which the author is, and how its link is copied. */
+function useLinkHere({ id }: Draft, { document: { items } }: DraftView, selected: string | null) {
+  const stepHere = items.some((item) => item.kind === 'step' && item.id === selected) ? selected : null
+  const copyLink = useCopyLink(id)
+  const copyHere = () => copyLink(stepHere)
+  useKeys({ copyLink: copyHere })
+  return { stepHere, copyHere }
+}
+
 /** Above the sheet: what the guide is and whether it is saved, the tools for its text, and what can be done with it. */
 export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, selected, onArchive, onFacts, actions, onAsk }: Props) {
   const { t } = useTexts()
   const navigate = useNavigate()
+  const { stepHere, copyHere } = useLinkHere(draft, view, selected)
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-6 py-2 bg-page border-b border-hair sticky top-14 z-20">
       <div className="grow min-w-40">
@@ -58,11 +70,7 @@ export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, s
         <IconButton name={t('Redo (Ctrl+Y)')} disabled={!view.canRedo} onClick={() => session.redo()}>
           <Redo2 size={18} aria-hidden />
         </IconButton>
-        <PreviewMenu
-          guideId={draft.id}
-          session={session}
-          stepId={view.document.items.some((item) => item.kind === 'step' && item.id === selected) ? selected : null}
-        />
+        <PreviewMenu guideId={draft.id} session={session} stepId={stepHere} />
         {draft.may.publish && (
           <ButtonLink to={`/guides/${draft.id}/publish`} look="primary" className="mx-1" onClick={() => session.flush()}>
             {t('Publish …')}
@@ -88,6 +96,8 @@ export function EditorBar({ draft, session, view, alsoHere, editor, factsOpen, s
           >
             {t('Save as a file …')}
           </MenuItem>
+          <MenuItem onSelect={copyHere}>{stepHere === null ? t('Copy the link') : t('Copy the link to this step')}</MenuItem>
+          {draft.may.publish && <MenuItem onSelect={() => void navigate(`/guides/${draft.id}/links`)}>{t('Links for guests …')}</MenuItem>}
           <MenuItem
             onSelect={() => {
               session.flush()

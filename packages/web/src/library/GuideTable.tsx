@@ -7,6 +7,7 @@ import { kindName } from '../guides/kindName'
 import { Button, Failed, momentOf, showToast, Table, useChosenRows, whenOf, type Sort, TextLink } from '../ui'
 import { Menu, MenuItem } from '../ui/over/Menu'
 import type { Column } from '../ui/table/columns'
+import { useCopyLink } from '../sharing/copyLink'
 import { useTexts } from '../ui/words/texts'
 import type { Asked } from './AskedDialog'
 import { GuideStateWords } from './GuideStateWords'
@@ -178,6 +179,7 @@ function RowMenu({
   const { t } = useTexts()
   const navigate = useNavigate()
   const isThere = row.state !== 'archived'
+  const copyLink = useCopyLink(row.id)
   return (
     <Menu
       trigger={
@@ -191,6 +193,10 @@ function RowMenu({
       {row.mayEdit && isThere && <MenuItem onSelect={() => onAsk({ what: 'rename', guide: row })}>{t('Rename …')}</MenuItem>}
       {row.state !== 'archived' && (isPublished(row) || row.mayEdit) && (
         <MenuItem onSelect={() => onAsk({ what: 'save-as', as: bookletOf([row], row.title) })}>{t('Save as a file …')}</MenuItem>
+      )}
+      {isPublished(row) && <MenuItem onSelect={() => copyLink(null)}>{t('Copy the link')}</MenuItem>}
+      {row.mayEdit && isPublished(row) && (
+        <MenuItem onSelect={() => void navigate(`/guides/${row.id}/links`)}>{t('Links for guests …')}</MenuItem>
       )}
       {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'move', guides: [row] })}>{t('Move to another folder …')}</MenuItem>}
       {row.mayEdit && <MenuItem onSelect={() => onAsk({ what: 'duplicate', guide: row })}>{t('Duplicate …')}</MenuItem>}

@@ -6,14 +6,26 @@ import { meQuery } from './session'
 
 const KEPT = 'jackdaw-language'
 
+/** What was spoken here before. In frames of other sites browsers may keep nothing. */
+function kept(): string {
+  try {
+    return localStorage.getItem(KEPT) ?? ''
+  } catch {
+    return ''
+  }
+}
 /** Speaks as this browser did last, or as it is set, until it is known who reads. */
 export function speakAsBefore(): Promise<void> {
-  const kept = localStorage.getItem(KEPT) ?? ''
-  return speak(isLanguage(kept) ? kept : languageFor(navigator.languages))
+  const before = kept()
+  return speak(isLanguage(before) ? before : languageFor(navigator.languages))
 }
 /** Speaks a language, and does so the next time too. */
 export function speakFromNow(language: Language): Promise<void> {
-  localStorage.setItem(KEPT, language)
+  try {
+    localStorage.setItem(KEPT, language)
+  } catch {
+    // It is spoken now all the same.
+  }
   return speak(language)
 }
 /** Sets the language of whoever is signed in. */

@@ -35,7 +35,7 @@ export function GuideHead({ edition, look }: { edition: ReaderEdition; look: Loo
         )}
       </div>
       <dl className="flex flex-wrap gap-x-5 text-sm">
-        {HEAD_FACTS.filter((fact) => look.head.includes(fact)).map((fact) => (
+        {HEAD_FACTS.filter((fact) => look.head.includes(fact) && facts[fact][1] !== '').map((fact) => (
           <div key={fact} className="flex gap-1.5">
             <dt className="text-soft">{facts[fact][0]}</dt>
             <dd className="font-semibold tabular-nums">{facts[fact][1]}</dd>

@@ -12,7 +12,8 @@ import { END, indexOf } from '@jackdaw/core/flow'
 import type { ItemRef } from '@jackdaw/core/items'
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import { v7 as uuidV7 } from 'uuid'
-import { flush, record, useStepTime } from '../events'
+import { useStepTime } from '../events'
+import { useTeller } from './readBy'
 
 /** What is done, without the time. */
 export type Doing = PlayerEvent extends infer E ? (E extends PlayerEvent ? Omit<E, 'at'> : never) : never
@@ -51,14 +52,15 @@ export type Running = { state: PlayerState; act: (doing: Doing) => void; restart
 export function usePlayer(play: Play, first: Played, options: Options): Running {
   const [state, setState] = useState(first.state)
   const current = useRef(state)
-  const latest = useRef(options)
-  latest.current = options
+  const teller = useTeller()
+  const latest = useRef({ ...options, teller })
+  latest.current = { ...options, teller }
   const tell = useCallback((told: Told) => {
-    const { way, about, playId } = latest.current
+    const { way, about, playId, teller } = latest.current
     if (about === null) return
     const event = { ...told, ...about, id: uuidV7(), way, occurredAt: Date.now(), ...(playId ? { visit: playId.current } : {}) }
-    void record(event as UsageEvent)
-    if (told.verb === 'finished') void flush()
+    void teller.record(event as UsageEvent)
+    if (told.verb === 'finished') void teller.flush()
   }, [])
   const carryOut = useCallback(
     (effects: readonly PlayerEffect[]) => {

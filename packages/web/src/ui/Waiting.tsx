@@ -42,6 +42,13 @@ export function Loaded<T>({ query, children }: { query: Result<T>; children: (da
     </div>
   )
 }
+/** What the server says about a failure, in the language that is spoken where it knows it. */
+export function ServerWords({ error }: { error: unknown }) {
+  const { t } = useTexts()
+  const { detail, words = detail, into } = wordsFor(error)
+  return isKnown(words) ? t(words, into ?? {}) : detail
+}
+
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
   const { t } = useTexts()
   const { title, detail, words = detail, into } = wordsFor(error)

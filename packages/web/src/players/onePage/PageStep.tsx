@@ -11,6 +11,7 @@ import { Button } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { PictureView } from '../picture/PictureView'
 import { NotReadyStrip, StepSafetyView, WaysOn } from '../reader/parts'
+import { useIsGuest } from '../readBy'
 import { DRAFT } from '../used'
 
 /** What is done at a step of the page, by the step's id. */
@@ -67,6 +68,7 @@ function NearPicture({
 /** A step on the page: its number on the ruler, cautions first, then what is to be done, with its pictures. */
 export const PageStep = memo(function PageStep({ edition, step, n, look, prefer, waiting, confirm, choices, printing, atStep }: Props) {
   const { t } = useTexts()
+  const guest = useIsGuest()
   const safety = safetyOf(step, waiting)
   return (
     <article
@@ -115,7 +117,7 @@ export const PageStep = memo(function PageStep({ edition, step, n, look, prefer,
           <WaysOn ask={choices.ask} ways={choices.ways} onChoose={(id) => atStep(step.id, { choose: id })} />
         </Suspense>
       )}
-      {edition.edition !== DRAFT && (
+      {edition.edition !== DRAFT && !guest && (
         <SomethingWrong
           className="mt-2 print:hidden"
           about={{ guideId: edition.guideId, edition: edition.edition, stepId: step.id, way: 'read' }}

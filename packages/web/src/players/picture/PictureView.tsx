@@ -6,7 +6,7 @@ import { Suspense, useCallback, useEffect, useState } from 'react'
 import { useTexts } from '../../ui/words/texts'
 import { AnnotatedPicture } from '../../annotations'
 import { lazyPart, TextButton } from '../../ui'
-import { pictureAddress } from '../used'
+import { usePictureAddress } from '../readBy'
 
 const EnlargedPicture = lazyPart(async () => (await import('./EnlargedPicture')).EnlargedPicture)
 
@@ -32,13 +32,14 @@ export function PictureView({
   near?: boolean
 }) {
   const { t } = useTexts()
+  const address = usePictureAddress()
   const shown = groundOf(step, picture, sizes[picture.id])?.shown
   const [failed, setFailed] = useState(0)
   const [enlarged, setEnlarged] = useState(false)
   useEffect(() => void EnlargedPicture.preloadAtRest(), [])
   const source = useCallback(
-    (id: PictureId, size: 'screen' | 'full' = 'screen') => pictureAddress(guideId, edition, id, size),
-    [guideId, edition],
+    (id: PictureId, size: 'screen' | 'full' = 'screen') => address(guideId, edition, id, size),
+    [guideId, edition, address],
   )
   if (failed > 0)
     return (

@@ -1,7 +1,7 @@
 import { storedPicturesOf, type Step } from '@jackdaw/core/guides'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useEffect, useRef } from 'react'
-import { pictureAddress } from '../used'
+import { usePictureAddress } from '../readBy'
 
 /** How many pictures a device keeps ahead: as many as it can, fewer where memory is small or the person saves data. */
 function mostKept(): number {
@@ -21,12 +21,13 @@ export function usePicturesAhead(
   steps: ReadonlyMap<string, Step>,
   size: 'screen' | 'full' = 'full',
 ): void {
+  const addressFor = usePictureAddress()
   const had = useRef(new Map<string, HTMLImageElement>())
   useEffect(() => {
     const from = Math.max(0, ids.indexOf(at))
     const wanted = [...ids.slice(from), ...ids.slice(0, from)]
       .flatMap((id) => steps.get(id)?.pictures.flatMap(storedPicturesOf) ?? [])
-      .map((id) => pictureAddress(guideId, edition, id, size))
+      .map((id) => addressFor(guideId, edition, id, size))
       .slice(0, mostKept())
       .filter((address) => !had.current.has(address))
     let stopped = false

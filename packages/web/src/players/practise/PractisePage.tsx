@@ -1,5 +1,6 @@
 import { useIds } from '../../ui/search/useIds'
 import type { KeptPlay } from '@jackdaw/contracts/players'
+import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { stepsOf } from '@jackdaw/core/guides'
 import { waysOf } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
@@ -8,7 +9,7 @@ import { Navigate, useNavigate, useSearchParams } from 'react-router'
 import { useMe } from '../../people'
 import { Loaded } from '../../ui'
 import { Practise } from './Practise'
-import { useReaderEdition } from '../useReading'
+import { PersonsEdition } from '../PersonsEdition'
 import { usedEdition } from '../used'
 import { useKeptPlay } from '../usePlay'
 
@@ -19,33 +20,40 @@ export function PractisePage() {
   const navigate = useNavigate()
   const me = useMe()
   const named = search.get('only')
-  const edition = useReaderEdition(id)
-  // Steps that a newer edition no longer has are left out; when none is left, all of it is practised.
-  const only = useMemo(() => {
-    const wanted = new Set(named?.split(','))
-    const found = edition.data ? stepsOf(edition.data.document).flatMap((step) => (wanted.has(step.id) ? [step.id] : [])) : []
-    return found.length > 0 ? found : null
-  }, [named, edition.data])
   const kept = useKeptPlay(id, 'practise', me.id)
   return (
-    <Loaded query={edition}>
+    <PersonsEdition id={id}>
       {(found) =>
         waysOf(found.document).includes('practise') ? (
           <Loaded query={kept}>
             {({ kept: play }: { kept: KeptPlay | null }) => (
-              <Practise
-                key={`${id} ${named ?? ''}`}
-                guide={usedEdition(found)}
-                kept={play}
-                only={only}
-                onLeave={() => void navigate(`/guides/${id}`)}
-              />
+              <PractiseSteps key={`${id} ${named ?? ''}`} {...{ found, named, play }} onLeave={() => void navigate(`/guides/${id}`)} />
             )}
           </Loaded>
         ) : (
           <Navigate to={`/guides/${id}`} replace />
         )
       }
-    </Loaded>
+    </PersonsEdition>
   )
+}
+
+function PractiseSteps({
+  found,
+  named,
+  play,
+  onLeave,
+}: {
+  found: ReaderEdition
+  named: string | null
+  play: KeptPlay | null
+  onLeave: () => void
+}) {
+  // Steps that a newer edition no longer has are left out; when none is left, all of it is practised.
+  const only = useMemo(() => {
+    const wanted = new Set(named?.split(','))
+    const there = stepsOf(found.document).flatMap((step) => (wanted.has(step.id) ? [step.id] : []))
+    return there.length > 0 ? there : null
+  }, [named, found])
+  return <Practise guide={usedEdition(found)} kept={play} only={only} onLeave={onLeave} />
 }

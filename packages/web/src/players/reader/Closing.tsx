@@ -8,6 +8,7 @@ import { useFinishFate } from '../../events'
 import { Button } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { ClosingWords } from '../ClosingWords'
+import { useIsGuest } from '../readBy'
 import { DRAFT } from '../used'
 import type { Doing } from '../usePlayer'
 
@@ -37,8 +38,8 @@ export function Closing({
   heading: React.RefObject<HTMLHeadingElement | null>
 }) {
   const { t } = useTexts()
+  const guest = useIsGuest()
   const left = leftToDo(play, state)
-  const already = edition.progress.finishedEdition
   const fate = useFinishFate({ item: guideItem(edition.guideId), edition: edition.edition, way: 'read' })
   if (state.finished)
     return (
@@ -49,17 +50,7 @@ export function Closing({
         </h1>
         <ClosingWords document={edition.document} />
         <p className="mb-6">
-          {edition.edition === DRAFT
-            ? t('This is a preview. Nothing of it is kept.')
-            : already === edition.edition
-              ? t('You have read this edition. You can look things up here at any time.')
-              : fate === 'waiting'
-                ? t('It is kept on this device and goes on record as soon as the server can be reached, also when you close this page.')
-                : fate === 'refused'
-                  ? t('The server does not have all of your reading. Open the guide again: it shows what is missing.')
-                  : t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', {
-                      n: edition.edition,
-                    })}
+          <FinishedWords {...{ edition, fate }} />
         </p>
         <Button className="min-h-11" onClick={() => act({ type: 'go', to: nth(steps, 0).id })}>
           {t('Look at step 1')}
@@ -90,11 +81,30 @@ export function Closing({
         </>
       ) : (
         <p className="mb-6">
-          {t('Say that you are done when you have read and understood everything. Your name and the time go on record for edition {{n}}.', {
-            n: edition.edition,
-          })}
+          {guest
+            ? t('Say that you are done when you have read and understood everything. It is counted; nobody is told who you are.')
+            : t(
+                'Say that you are done when you have read and understood everything. Your name and the time go on record for edition {{n}}.',
+                {
+                  n: edition.edition,
+                },
+              )}
         </p>
       )}
     </div>
   )
+}
+
+/** What became of it that somebody is through. */
+function FinishedWords({ edition, fate }: { edition: ReaderEdition; fate: ReturnType<typeof useFinishFate> }) {
+  const { t } = useTexts()
+  const guest = useIsGuest()
+  const { edition: n, progress } = edition
+  if (n === DRAFT) return t('This is a preview. Nothing of it is kept.')
+  if (guest) return t('You are through. You can look things up here as long as the link holds.')
+  if (progress.finishedEdition === n) return t('You have read this edition. You can look things up here at any time.')
+  if (fate === 'waiting')
+    return t('It is kept on this device and goes on record as soon as the server can be reached, also when you close this page.')
+  if (fate === 'refused') return t('The server does not have all of your reading. Open the guide again: it shows what is missing.')
+  return t('It is on record that you have read edition {{n}} of this guide. You can look things up here at any time.', { n })
 }

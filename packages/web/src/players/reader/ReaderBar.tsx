@@ -3,6 +3,7 @@ import { canFinish, choicesAt, isClosed, isWaiting, type Play, type PlayerState 
 import { ArrowLeft, ArrowRight, Check, ListOrdered } from 'lucide-react'
 import { useTexts } from '../../ui/words/texts'
 import { Button, ButtonLink } from '../../ui'
+import { useIsGuest } from '../readBy'
 import type { Doing } from '../usePlayer'
 
 /** Where a step stands, from 0; the number of steps for the end. */
@@ -11,7 +12,10 @@ export const placeAt = ({ script }: Play, id: string): number => (id === END ? s
 /** The one thing to do next: confirm, go on, say "Done", or leave. */
 function Onward({ play, state, act, className }: { play: Play; state: PlayerState; act: (doing: Doing) => void; className: string }) {
   const { t } = useTexts()
+  const guest = useIsGuest()
   const look = { look: 'primary' as const, className, 'data-onward': true }
+  // There is nothing beside the guide for a guest.
+  if (state.at === END && state.finished && guest) return null
   if (state.at === END && state.finished)
     return (
       <ButtonLink to="/" {...look}>

@@ -8,6 +8,7 @@ import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextLink } 
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { FavouriteMark } from '../../items'
 import { isPassedIn } from '../FlatRuler'
+import { useIsGuest } from '../readBy'
 import { DRAFT } from '../used'
 import { ReaderTools } from './ReaderTools'
 import type { View } from './useView'
@@ -74,6 +75,7 @@ export function ReaderColumn({
   onClose: () => void
 }) {
   const { t } = useTexts()
+  const guest = useIsGuest()
   const { document } = edition
   return (
     <aside
@@ -88,11 +90,16 @@ export function ReaderColumn({
           </Button>
         </div>
         <p className="text-sm text-soft mb-1">
-          <TextLink to="/">{t('Today')}</TextLink> · {t('Guide {{n}}', { n: edition.number })}
+          {!guest && (
+            <>
+              <TextLink to="/">{t('Today')}</TextLink> ·{' '}
+            </>
+          )}
+          {t('Guide {{n}}', { n: edition.number })}
         </p>
         <div className="flex items-start gap-2 mb-1">
           <p className="font-serif text-lg leading-6 grow">{document.title}</p>
-          {edition.edition !== DRAFT && <FavouriteMark {...favourite} className="-mt-1.5" />}
+          {edition.edition !== DRAFT && !guest && <FavouriteMark {...favourite} className="-mt-1.5" />}
         </div>
         <p className="text-sm text-soft mb-4">
           {edition.edition === DRAFT
@@ -108,7 +115,7 @@ export function ReaderColumn({
             </Suspense>
           )}
         </div>
-        {edition.edition !== DRAFT && <ReaderTools {...{ edition, view, onView, onPrint }} />}
+        {edition.edition !== DRAFT && <ReaderTools {...{ edition, view, onView, onPrint }} at={view === 'steps' ? state.at : null} />}
         <StepRuler marks={marksOf(edition, play, state, quizzes, t)} label={t('Steps')} onPick={onPick} />
       </div>
     </aside>

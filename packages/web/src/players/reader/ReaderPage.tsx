@@ -9,7 +9,7 @@ import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'rea
 import { useTexts } from '../../ui/words/texts'
 import { useSearchParams } from 'react-router'
 import { useLook } from '../../annotations/useLook'
-import { IconButton, lazyPart, Loaded, Message, TextButton, Waiting } from '../../ui'
+import { IconButton, lazyPart, Message, TextButton, Waiting } from '../../ui'
 import { FavouriteMark, useFavourite } from '../../items'
 import { useKeys } from '../../ui/keys/useKeys'
 import { Closing } from './Closing'
@@ -17,8 +17,10 @@ import { FlatRuler } from '../FlatRuler'
 import { preloadSigns } from '../GuideHead'
 import { placeAt, ReaderBar } from './ReaderBar'
 import { ReaderColumn, UseMenu } from './ReaderColumn'
+import { useIsGuest } from '../readBy'
 import { DRAFT } from '../used'
-import { useReaderEdition, useReading } from '../useReading'
+import { PersonsEdition } from '../PersonsEdition'
+import { useReading } from '../useReading'
 import { usePicturesAhead } from '../picture/usePicturesAhead'
 import { showWaitedFor, waitsFor } from '../waitsFor'
 import { NotReadyStrip, StepPicturesView, StepSafetyView, WaysOn } from './parts'
@@ -47,8 +49,11 @@ function usePartsAhead(document: GuideDocument, ways: number): void {
 /** A guide as it is read. @param QuizHere how a quiz among its steps is taken */
 export function ReaderPage({ QuizHere }: { QuizHere: QuizHere }) {
   const { id } = useIds<{ id: GuideId }>()
-  const query = useReaderEdition(id)
-  return <Loaded query={query}>{(edition) => <Reader key={`${edition.guideId} ${edition.edition}`} {...{ edition, QuizHere }} />}</Loaded>
+  return (
+    <PersonsEdition id={id}>
+      {(edition) => <Reader key={`${edition.guideId} ${edition.edition}`} {...{ edition, QuizHere }} />}
+    </PersonsEdition>
+  )
 }
 
 const sectionAt = ({ document }: ReaderEdition, step: Step | undefined): string => {
@@ -139,8 +144,9 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
   const { document } = edition
   const look = useLook(document.look)
   const favourite = useFavourite(edition.guideId, edition.favourite)
-  useKeys(edition.edition === DRAFT ? {} : { favourite: favourite.toggle })
-  const ways = useMemo(() => (edition.edition === DRAFT ? [] : waysOf(document)), [edition.edition, document])
+  const alone = useIsGuest() || edition.edition === DRAFT
+  useKeys(alone ? {} : { favourite: favourite.toggle })
+  const ways = useMemo(() => (alone ? [] : waysOf(document)), [alone, document])
   usePartsAhead(document, ways.length)
   return (
     <div
@@ -160,7 +166,7 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
       <div className="grow flex flex-col bg-sheet min-w-0">
         <div className="lg:hidden print:hidden px-4 py-2 flex items-center gap-3">
           <span className="text-sm text-soft truncate grow">{document.title}</span>
-          {edition.edition !== DRAFT && <FavouriteMark {...favourite} className="min-h-11 min-w-11" />}
+          {!alone && <FavouriteMark {...favourite} className="min-h-11 min-w-11" />}
           {view === 'page' && (
             <IconButton name={t('All steps')} className="min-h-11 min-w-11" onClick={() => setRulerOpen(true)}>
               <ListOrdered size={18} aria-hidden />
@@ -247,11 +253,18 @@ function Printed({ edition: { edition } }: { edition: ReaderEdition }) {
   const [search] = useSearchParams()
   const printed = Number(search.get('printed') ?? '')
   if (!Number.isInteger(printed) || printed < 1 || edition === DRAFT) return null
-  if (printed >= edition)
+  if (printed === edition)
     return <p className="mb-4 text-moss font-semibold print:hidden">✓ {t('Your print is of this edition. It still holds.')}</p>
   return (
     <div className="mb-4">
-      <Message tone="warn" title={t('Your print is of edition {{printed}}. Edition {{edition}} holds now.', { printed, edition })}>
+      <Message
+        tone="warn"
+        title={
+          printed > edition
+            ? t('Your print is of edition {{printed}}, which has been withdrawn. Edition {{edition}} holds.', { printed, edition })
+            : t('Your print is of edition {{printed}}. Edition {{edition}} holds now.', { printed, edition })
+        }
+      >
         {t('Read what is here, and throw the print away.')}
       </Message>
     </div>

@@ -9,6 +9,7 @@ import { SomethingWrong } from '../../remarks/SomethingWrong'
 import { TextButton } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { GuideHead } from '../GuideHead'
+import { useIsGuest } from '../readBy'
 import { DRAFT } from '../used'
 import type { Doing } from '../usePlayer'
 import { NotReadyStrip, StepPicturesView, StepSafetyView, WaysOn } from './parts'
@@ -81,6 +82,7 @@ function Safety({ edition, step, play, state, act }: StepViewProps) {
 /** What can be done at the step besides going on. */
 function AfterStep({ edition, step, play, state, act }: StepViewProps) {
   const { t } = useTexts()
+  const guest = useIsGuest()
   const choices = choicesAt(play, state)
   return (
     <>
@@ -90,7 +92,7 @@ function AfterStep({ edition, step, play, state, act }: StepViewProps) {
           <TextButton onClick={() => act({ type: 'skip-section' })}>{t('Go on after it')}</TextButton>
         </p>
       )}
-      {edition.edition !== DRAFT && (
+      {edition.edition !== DRAFT && !guest && (
         <SomethingWrong className="mt-6" about={{ guideId: edition.guideId, edition: edition.edition, stepId: step.id, way: 'read' }} />
       )}
       {choices && (

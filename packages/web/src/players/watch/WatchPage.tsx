@@ -7,7 +7,7 @@ import { useMe } from '../../people'
 import { Loaded } from '../../ui'
 import { usedEdition } from '../used'
 import { useKeptPlay } from '../usePlay'
-import { useReaderEdition } from '../useReading'
+import { PersonsEdition } from '../PersonsEdition'
 import { Watch } from './Watch'
 
 /** Watching the newest edition. */
@@ -15,10 +15,9 @@ export function WatchPage() {
   const { id } = useIds<{ id: GuideId }>()
   const navigate = useNavigate()
   const me = useMe()
-  const edition = useReaderEdition(id)
   const kept = useKeptPlay(id, 'watch', me.id)
   return (
-    <Loaded query={edition}>
+    <PersonsEdition id={id}>
       {(found) =>
         waysOf(found.document).includes('watch') ? (
           <Loaded query={kept}>
@@ -30,6 +29,6 @@ export function WatchPage() {
           <Navigate to={`/guides/${id}`} replace />
         )
       }
-    </Loaded>
+    </PersonsEdition>
   )
 }

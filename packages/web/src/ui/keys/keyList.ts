@@ -11,6 +11,7 @@ export const KEY_LIST = {
   next: { place: 'reading', keys: ['ArrowRight', 'PageDown'], words: 'Next step' },
   back: { place: 'reading', keys: ['ArrowLeft', 'PageUp'], words: 'Step before' },
   favourite: { place: 'reading', keys: ['f'], words: 'Mark as a favourite, or not any more' },
+  copyLink: { place: 'reading', keys: ['c'], words: 'Copy the link to where you are; also in the editor' },
   pause: { place: 'players', keys: ['Space'], words: 'In Watch: pause and play' },
   leave: { place: 'players', keys: ['Escape'], words: 'Close what is open; then ask whether to leave', whileTyping: true },
   undo: { place: 'writing', keys: ['$mod+z'], words: 'Undo', whileTyping: true },

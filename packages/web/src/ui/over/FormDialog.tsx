@@ -32,7 +32,16 @@ export function FormDialog({
   const { t } = useTexts()
   return (
     <Dialog open onClose={onClose} title={title} {...(about ? { about } : {})}>
-      <form className="space-y-4" noValidate onSubmit={(event) => (send.isPending || !ready ? event.preventDefault() : onSubmit(event))}>
+      <form
+        className="space-y-4"
+        noValidate
+        onSubmit={(event) => {
+          // A form of the page from which the dialog was opened is another one.
+          event.stopPropagation()
+          if (send.isPending || !ready) event.preventDefault()
+          else onSubmit(event)
+        }}
+      >
         {children}
         {send.isError && <Failed error={send.error} />}
         <div className="flex justify-end gap-2">

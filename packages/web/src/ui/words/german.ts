@@ -4,6 +4,7 @@ import { germanPeople } from './germanPeople'
 import { germanPlans } from './germanPlans'
 import { germanClips } from './germanClips'
 import { germanExchange } from './germanExchange'
+import { germanSharing } from './germanSharing'
 import { germanQuizzes } from './germanQuizzes'
 import { germanTasks } from './germanTasks'
 
@@ -290,6 +291,7 @@ export const german: Record<string, string> = {
   ...germanTasks,
   ...germanClips,
   ...germanExchange,
+  ...germanSharing,
   ...germanQuizzes,
   ...SIGN_NAMES_GERMAN,
 }
