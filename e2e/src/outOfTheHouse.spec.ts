@@ -1,6 +1,6 @@
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, press, quiet, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { openBrowser, ownPage, press, quiet, seen, seriousFindings, signedIn, startApp, type App } from './app'
 import { recordSays, type Watched } from './playerHand'
 
 let app: App
@@ -80,6 +80,77 @@ it('a lead reads a guide as one page: what was on the screen counts, and the wis
   await quiet(marta, 300)
   await marta.goto(`${app.address}/guides/${id}`)
   await marta.waitForSelector('[data-step]')
+  await clean(marta)
+  await marta.close()
+}, 120_000)
+
+/** A guide of which two editions hold. */
+const twoEditions = (page: Watched): Promise<{ id: string; title: string }> =>
+  page.evaluate(async () => {
+    const get = async <T>(address: string) => (await (await fetch(address)).json()) as T
+    for (const { id, title } of (await get<{ rows: { id: string; title: string }[] }>('/api/guides')).rows)
+      if ((await get<{ editions: unknown[] }>(`/api/guides/${id}/publication`)).editions.length > 1) return { id, title }
+    throw new Error('there is no such guide')
+  })
+
+it('a driver without an account reads by a link that asks for a vehicle, and is led on when the edition is withdrawn', async () => {
+  const priya = await signedIn(browser, app, 'priya@larkmoor.example')
+  await priya.goto(`${app.address}/guests`)
+  await seen(priya, 'Sites that may show guides in a frame')
+  if (!(await priya.$eval('input[type=checkbox]', (box) => (box as HTMLInputElement).checked)))
+    await press(
+      priya,
+      'Guides may be shared by links that anyone can open Whoever may publish a guide makes its links. Without this, all links that there are stop working at once; they work again when it is allowed again.',
+    )
+  await press(priya, 'Save')
+  await seen(priya, 'Saved')
+  await clean(priya)
+  await priya.close()
+
+  const marta = await signedIn(browser, app, 'marta@larkmoor.example')
+  const { id, title } = await twoEditions(marta)
+  await marta.goto(`${app.address}/guides/${id}/links`)
+  await press(marta, 'New link')
+  await press(marta, 'By a number that guests are asked for first')
+  await seen(marta, 'Vehicle number')
+  await clean(marta)
+  await press(marta, 'Make the link')
+  await seen(marta, 'The link is made')
+  const address = await marta.$eval('[role=dialog] textarea', (field) => (field as HTMLTextAreaElement).value)
+  await press(marta, 'Copy')
+  await marta.keyboard.press('Escape')
+
+  const driver = await ownPage(browser, 'phone')
+  await driver.goto(app.address + new URL(address).pathname)
+  await seen(driver, title)
+  await driver.type('input', 'Ada Finch')
+  await driver.keyboard.press('Enter')
+  await seen(driver, 'A number has figures in it')
+  await driver.$eval('input', (field) => (field as HTMLInputElement).select())
+  await driver.type('input', 'LM-204')
+  await driver.keyboard.press('Enter')
+  await seen(driver, 'Step 1 of')
+  await clean(driver)
+  expect(await driver.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+
+  await marta.goto(`${app.address}/guides/${id}/publish`)
+  await press(marta, 'Withdraw …')
+  await marta.waitForSelector('[role=dialog] textarea')
+  await marta.type('[role=dialog] textarea', 'Step 2 names the wrong valve')
+  await press(marta, 'Withdraw it')
+  await seen(marta, 'Withdrawn')
+  // Whoever comes back to the page is asked for anew.
+  await driver.evaluate(() => window.dispatchEvent(new Event('visibilitychange')))
+  await seen(driver, 'Edition 2 has been withdrawn')
+  await seen(driver, 'Step 2 names the wrong valve')
+  await clean(driver)
+  await press(driver, 'Read edition 1')
+  await seen(driver, 'Step 1 of')
+  await driver.close()
+
+  await marta.goto(`${app.address}/guides/${id}/links`)
+  await marta.type('input', 'lm204')
+  await seen(marta, 'LM-204')
   await clean(marta)
   await marta.close()
 }, 120_000)
