@@ -23,8 +23,8 @@ const TIERS = [
     'ui',
   ],
   ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
-  ['players', 'quizzes', 'courses', 'tasks', 'runs', 'signatures', 'exchange', 'sharing', 'editing'],
-  ['assignments', 'plans', 'notices', 'library'],
+  ['players', 'quizzes', 'courses', 'tasks', 'runs', 'signatures', 'exchange', 'editing'],
+  ['assignments', 'plans', 'notices', 'library', 'sharing'],
   ['records', 'engagement', 'helpPanel', 'beginning'],
 ]
 /** The pages of the author's bench stand above those who only read: it uses their players and the library. */

@@ -1,6 +1,6 @@
 import { Look } from '@jackdaw/core/guides'
 import { UsageEvent } from '@jackdaw/core/players'
-import { GuestVisitId, GuideId, Instant, LocalDate, PictureId, ShareLinkId } from '@jackdaw/core/shared'
+import { FolderId, GuestVisitId, GuideId, Instant, LocalDate, PictureId, ShareLinkId } from '@jackdaw/core/shared'
 import { LinkAsks, UseNumber } from '@jackdaw/core/sharing'
 import * as z from 'zod/mini'
 import { EditionInAddress, endpoint } from './endpoint'
@@ -35,10 +35,44 @@ export const saveSharingRules = endpoint({
   problems: ['invalid'],
 })
 
-/** A link by which guests come to a guide. `asksFor`: what they have to name first; `carries`: a number that stands in the link itself. Times are epoch
+/** Opens a folder to anyone, or closes it again. `address`: where its start page is. */
+export const openFolder = endpoint({
+  method: 'put',
+  path: '/api/folders/:folderId/open',
+  access: { may: 'folder.open' },
+  params: z.object({ folderId: FolderId }),
+  body: z.object({ open: z.boolean() }),
+  response: z.object({ address: z.nullable(z.string()) }),
+  problems: ['not-found', 'no-guests', 'invalid'],
+})
+/** Whether a folder is open. `anyone`: whether the company allows that. */
+export const getFolderOpen = endpoint({
+  method: 'get',
+  path: '/api/folders/:folderId/open',
+  access: { may: 'folder.open' },
+  params: z.object({ folderId: FolderId }),
+  response: z.object({ anyone: z.boolean(), address: z.nullable(z.string()) }),
+  problems: ['not-found'],
+})
+/** The start page of an open folder: the guides in it and in those below it, by title. `address`: the path of the page on which one is read. */
+export const getOpenFolder = endpoint({
+  method: 'get',
+  path: '/api/open-folders/:folderId',
+  access: 'anyone',
+  params: z.object({ folderId: FolderId }),
+  response: z.object({
+    name: z.string(),
+    look: Look,
+    guides: z.array(z.object({ number: z.int(), title: z.string(), minutes: z.int(), address: z.string() })),
+  }),
+  problems: ['not-found', 'too-many-tries'],
+})
+
+/** A link by which guests come to a guide. `folder`: the open folder by which it is there. `asksFor`: what they have to name first; `carries`: a number that stands in the link itself. Times are epoch
  * milliseconds; `visits`, `finished`: how often it was used, and gone through to the end. */
 export const ShareLink = z.object({
   id: ShareLinkId,
+  folder: z.nullable(z.string()),
   asksFor: z.nullable(LinkAsks),
   carries: z.nullable(z.string()),
   madeBy: z.string(),

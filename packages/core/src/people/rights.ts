@@ -19,6 +19,7 @@ export const RIGHTS = {
   'event.send': [everyone('any')],
   'library.find': [everyone('any')],
   'folder.change': [holder('folders.change', 'any')],
+  'folder.open': [holder('guides.all', 'any')],
   'people.look-up': [holder('people.look-up', 'any')],
   'directory.read': [everyone('any')],
   'person.see': [everyone('here', 'self', 'reports'), holder('people.manage', 'any'), holder('records.all', 'any')],

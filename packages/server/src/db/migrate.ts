@@ -35,6 +35,7 @@ import { clips } from './migrations/0031-clips'
 import { exports } from './migrations/0032-exports'
 import { readsAsPage } from './migrations/0033-readsAsPage'
 import { sharing } from './migrations/0034-sharing'
+import { openFolders } from './migrations/0035-openFolders'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -71,6 +72,7 @@ const MIGRATIONS: readonly Migration[] = [
   exports,
   readsAsPage,
   sharing,
+  openFolders,
 ]
 const LOCK = 7_203_114
 

@@ -1,1 +1,2 @@
 export { library } from './domain'
+export { FOLDER } from './model'

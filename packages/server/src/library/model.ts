@@ -1,4 +1,4 @@
-import type { FolderId } from '@jackdaw/core/shared'
+import type { FolderId, PersonId } from '@jackdaw/core/shared'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { instant, key, optional, table, text } from '../db'
 
@@ -9,6 +9,9 @@ export class FolderRow extends Model<InferAttributes<FolderRow>, InferCreationAt
   declare name: string
   declare archivedAt: CreationOptional<number | null>
   declare createdAt: number
+  /** Since when anyone may open it without signing in, and who said so. */
+  declare openedAt: CreationOptional<number | null>
+  declare openedBy: CreationOptional<PersonId | null>
 }
 export const FOLDER = table('folder', FolderRow, () => ({
   id: key(text()),
@@ -16,4 +19,6 @@ export const FOLDER = table('folder', FolderRow, () => ({
   name: text(),
   archivedAt: optional(instant()),
   createdAt: instant(),
+  openedAt: optional(instant()),
+  openedBy: optional(text()),
 }))

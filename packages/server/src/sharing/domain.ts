@@ -1,4 +1,4 @@
-import { getShared } from '@jackdaw/contracts/sharing'
+import { getOpenFolder, getShared } from '@jackdaw/contracts/sharing'
 import type { Domain } from '../domain'
 import { firstRead } from '../http'
 import { sharingRoutes } from './routes'
@@ -8,11 +8,14 @@ import { sharingRules } from './rules'
 export const sharing = {
   routes: sharingRoutes,
   framed: ({ database }) => ({
-    path: /^\/l\//,
+    path: /^\/(l|open)\//,
     by: async () => {
       const { anyone, frames } = await sharingRules(database)
       return anyone ? frames : []
     },
   }),
-  firstReads: { '/l/:token': [firstRead(getShared, { params: ({ token = '' }) => ({ token }), query: {} })] },
+  firstReads: {
+    '/l/:token': [firstRead(getShared, { params: ({ token = '' }) => ({ token }), query: {} })],
+    '/open/:folderId': [firstRead(getOpenFolder, { params: ({ folderId = '' }) => ({ folderId }) })],
+  },
 } satisfies Domain

@@ -24,13 +24,19 @@ type Held = {
   expires_at: Date | null
   revoked_at: Date | null
   archived: boolean
+  /** Where it is there by an open folder: whether that still holds. */
+  in_open_folder: boolean
   edition: number
   title: string
   zone: string
 }
 const HELD = keepPlan(
   'shared-link',
-  `select l.id, l.guide_id, l.asks_for, l.carries, l.expires_at, l.revoked_at, i.archived_at is not null as archived, i.edition, i.title, site.zone
+  `select l.id, l.guide_id, l.asks_for, l.carries, l.expires_at, l.revoked_at, i.archived_at is not null as archived, i.edition, i.title, site.zone,
+     l.folder_id is null or exists (
+       with recursive above as (
+         select f.id, f.parent_id from guide g join folder f on f.id = g.folder_id where g.id = l.guide_id union select f.id, f.parent_id from folder f join above a on f.id = a.parent_id)
+       select 1 from above a join folder f on f.id = a.id where f.id = l.folder_id and f.opened_at is not null and f.archived_at is null) as in_open_folder
    from share_link l join item i on i.kind = 'guide' and i.id = l.guide_id join person p on p.id = l.made_by join people_group site on site.id = p.site_id
    where l.token_hash = $1 and i.edition is not null`,
 )
@@ -44,6 +50,7 @@ async function heldLink(db: Db, token: string, now: number): Promise<Held> {
   if (standing === 'expired') return fail('not-found', 'The days of this link are over. Ask whoever gave it to you for a new one.')
   if (row.archived)
     return fail('not-found', 'The guide behind this link is not in use any more. Ask whoever gave it to you what holds now.')
+  if (!row.in_open_folder) return fail('not-found', 'This guide is not open to everybody any more.')
   if (!(await sharingRules(db)).anyone) return fail('not-found', 'Guides are not shown to guests any more. Ask whoever gave you the link.')
   return row
 }

@@ -15,6 +15,7 @@ export const hashOf = (token: string): string => createHash('sha256').update(tok
 
 type LinkRow = {
   id: ShareLinkId
+  folder: string | null
   asks_for: LinkAsks | null
   carries: string | null
   made_by: string
@@ -28,8 +29,8 @@ type LinkRow = {
 /** The links of a guide with how they were used, those that hold first. */
 async function linksOf(db: Db, id: GuideId): Promise<ShareLink[]> {
   const rows = await db.rows<LinkRow>(
-    `select l.id, l.asks_for, l.carries, p.name as made_by, l.made_at, l.expires_at, l.revoked_at, used.*
-     from share_link l join person p on p.id = l.made_by,
+    `select l.id, f.name as folder, l.asks_for, l.carries, p.name as made_by, l.made_at, l.expires_at, l.revoked_at, used.*
+     from share_link l join person p on p.id = l.made_by left join folder f on f.id = l.folder_id,
        lateral (select count(*)::int as visits, max(v.began_at) as last_at,
          count(*) filter (where exists (select 1 from event e where e.subject_kind = 'guest' and e.subject_id = v.id and e.verb = 'finished'))::int as finished
          from guest_visit v where v.link_id = l.id) used
@@ -38,7 +39,7 @@ async function linksOf(db: Db, id: GuideId): Promise<ShareLink[]> {
   )
   const at = (date: Date | null) => date?.getTime() ?? null
   return rows.map((row) => ({
-    ...{ id: row.id, asksFor: row.asks_for, carries: row.carries, madeBy: row.made_by, madeAt: row.made_at.getTime() },
+    ...{ id: row.id, folder: row.folder, asksFor: row.asks_for, carries: row.carries, madeBy: row.made_by, madeAt: row.made_at.getTime() },
     ...{
       expiresAt: at(row.expires_at),
       revokedAt: at(row.revoked_at),
@@ -80,7 +81,7 @@ export async function makeLink(
     await tx.rows('select 1 from guide where id = $1 for update', [id])
     const held = await tx
       .in(SHARE_LINK)
-      .count({ guideId: id, revokedAt: null, expiresAt: { [Op.or]: [{ [Op.is]: null }, { [Op.gt]: now }] } })
+      .count({ guideId: id, folderId: null, revokedAt: null, expiresAt: { [Op.or]: [{ [Op.is]: null }, { [Op.gt]: now }] } })
     if (held >= MOST_LINKS)
       fail('invalid', said('This guide has {{most}} links already. Revoke one that is not needed any more.', { most: MOST_LINKS }))
     await tx
@@ -90,9 +91,9 @@ export async function makeLink(
   return { id: linkId, address: `${config.publicUrl}/l/${token}` }
 }
 
-/** Ends a link at once; one that is ended stays so. */
+/** Ends a link at once; one that is ended stays so. That of an open folder ends with the folder. */
 export async function revoke(db: Db, id: GuideId, linkId: ShareLinkId, now: number): Promise<void> {
-  const row = await db.in(SHARE_LINK).one({ id: linkId, guideId: id }, { only: ['id'] })
+  const row = await db.in(SHARE_LINK).one({ id: linkId, guideId: id, folderId: null }, { only: ['id'] })
   if (!row) return fail('not-found')
   await db.in(SHARE_LINK).update({ revokedAt: now }, { id: linkId, revokedAt: null })
 }

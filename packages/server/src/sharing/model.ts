@@ -1,4 +1,4 @@
-import type { GuestVisitId, GuideId, PersonId, ShareLinkId } from '@jackdaw/core/shared'
+import type { FolderId, GuestVisitId, GuideId, PersonId, ShareLinkId } from '@jackdaw/core/shared'
 import type { LinkAsks } from '@jackdaw/core/sharing'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { instant, key, optional, table, text, whole } from '../db'
@@ -8,6 +8,8 @@ export class ShareLinkRow extends Model<InferAttributes<ShareLinkRow>, InferCrea
   declare id: ShareLinkId
   declare tokenHash: string
   declare guideId: GuideId
+  /** The open folder by which it is there. */
+  declare folderId: CreationOptional<FolderId | null>
   declare asksFor: LinkAsks | null
   declare carries: string | null
   declare madeBy: PersonId
@@ -19,6 +21,7 @@ export const SHARE_LINK = table('share_link', ShareLinkRow, () => ({
   id: key(text()),
   tokenHash: text(),
   guideId: text(),
+  folderId: optional(text()),
   asksFor: optional(text()),
   carries: optional(text()),
   madeBy: text(),

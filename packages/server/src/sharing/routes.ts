@@ -2,6 +2,7 @@ import * as contracts from '@jackdaw/contracts/sharing'
 import { sendPicture } from '../files'
 import { route, type Routes } from '../http'
 import * as guests from './guests'
+import * as folders from './openFolders'
 import { linksPage, makeLink, revoke, visitsOf } from './links'
 import { saveSharingRules, sharingRules } from './rules'
 import { throttleOfLinks } from './throttle'
@@ -12,6 +13,10 @@ function leadRoutes(routes: Routes): void {
   const { database: db } = parts
   route(routes, contracts.getSharingRules, () => sharingRules(db))
   route(routes, contracts.saveSharingRules, ({ body }) => saveSharingRules(db, body))
+  route(routes, contracts.getFolderOpen, ({ params: { folderId } }) => folders.folderOpen(parts, folderId))
+  route(routes, contracts.openFolder, ({ params: { folderId }, body: { open } }, { caller, now }) =>
+    folders.setFolderOpen(parts, caller, folderId, open, now),
+  )
   route(routes, contracts.listLinks, ({ params: { id } }) => linksPage(db, id))
   route(routes, contracts.createLink, ({ params: { id }, body }, { caller, now }) => makeLink(parts, caller, id, body, now))
   route(routes, contracts.revokeLink, ({ params: { id, linkId } }, { now }) => revoke(db, id, linkId, now))
@@ -23,6 +28,10 @@ function guestRoutes(routes: Routes): void {
   const { parts } = routes
   const { database: db, content } = parts
   const throttle = throttleOfLinks()
+  route(routes, contracts.getOpenFolder, async ({ params: { folderId } }, { now }) => {
+    await throttle(folderId)
+    return folders.openFolderPage(parts, folderId, now)
+  })
   route(routes, contracts.getShared, async ({ params: { token }, query }, { now }) => {
     await throttle(token)
     return guests.sharedBehind(db, token, query.visit, now)

@@ -9,6 +9,7 @@ export const OUTSIDE: readonly Page[] = [
   page('/forgotten', async () => (await import('../people/account/ForgottenPage')).ForgottenPage),
   page('/welcome', async () => (await import('../people/account/LinkPages')).WelcomePage),
   page('/set-up', async () => (await import('../beginning/SetUpPage')).SetUpPage),
+  page('/open/:folderId', async () => (await import('../guests/OpenFolderPage')).OpenFolderPage),
   page('/l/:token', async () => (await import('../guests/GuestPage')).GuestPage),
   page('/new-password', async () => (await import('../people/account/LinkPages')).NewPasswordPage),
 ]

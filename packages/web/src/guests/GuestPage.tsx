@@ -2,9 +2,8 @@ import type { ResponseOf } from '@jackdaw/contracts/endpoint'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { getShared, getSharedHolding, getSharedPicture } from '@jackdaw/contracts/sharing'
 import { addressOf } from '@jackdaw/contracts/endpoint'
-import type { Look } from '@jackdaw/core/guides'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useMemo, useState, type ReactNode } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { LOOK_KEY } from '../annotations/useLook'
 import { ApiProblem, call, queryClient, reading } from '../api'
 import { GuideGone, HoldingWatch } from '../players/HoldingWatch'
@@ -14,15 +13,13 @@ import { Failed, Waiting } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { AskNumber } from './AskNumber'
+import { GuestFrame } from './GuestFrame'
 import { GuestTeller } from './guestTeller'
 import { keepVisit, visitOf } from './visit'
 
 type Shared = ResponseOf<typeof getShared>
 type Readable = Shared & { guide: NonNullable<Shared['guide']>; document: NonNullable<Shared['document']> }
 const isReadable = (shared: Shared): shared is Readable => shared.guide !== null && shared.document !== null
-
-/** Shown on a page of another site, which has a head of its own. */
-const isFramed = window.self !== window.top
 
 /** Where a link for guests leads: one guide, to be read without signing in. */
 export function GuestPage() {
@@ -40,7 +37,7 @@ export function GuestPage() {
   if (!query.data) return <Waiting />
   if (!isReadable(query.data))
     return (
-      <Framed look={query.data.look}>
+      <GuestFrame look={query.data.look}>
         <AskNumber
           {...{ token, visit }}
           title={query.data.title}
@@ -50,7 +47,7 @@ export function GuestPage() {
             setKept({ visit, named: true })
           }}
         />
-      </Framed>
+      </GuestFrame>
     )
   return <Behind {...{ token }} visit={kept} shared={query.data} onAnew={() => void query.refetch()} />
 }
@@ -86,7 +83,7 @@ function Behind({
   )
   const edition = useMemo(() => editionOf(shared), [shared])
   return (
-    <Framed look={shared.look}>
+    <GuestFrame look={shared.look}>
       <HoldingWatch
         of={token}
         edition={edition.edition}
@@ -98,7 +95,7 @@ function Behind({
           <Reader key={edition.edition} edition={edition} />
         </ReadByContext>
       </HoldingWatch>
-    </Framed>
+    </GuestFrame>
   )
 }
 
@@ -111,30 +108,11 @@ const editionOf = ({ guide, document }: Readable): ReaderEdition => ({
   progress: { lastStepId: null, seen: [], acknowledged: [], confirmed: [], finishedEdition: null, mustReread: false },
 })
 
-/** What stands around the guide of a guest: whose it is, and nothing that leads elsewhere. */
-function Framed({ look, children }: { look: Look | null; children: ReactNode }) {
-  return (
-    <div className="min-h-dvh flex flex-col" style={isFramed ? ({ '--preview-bar': '0px' } as React.CSSProperties) : undefined}>
-      {!isFramed && (
-        <header className="h-14 bg-sheet border-b border-hair flex items-center gap-3 px-4 md:px-6 sticky top-0 z-30 print:hidden">
-          {look?.logo ? (
-            <img src={look.logo} alt="" className="h-7 max-w-32 object-contain" />
-          ) : (
-            <img src="/jackdaw.svg" alt="" width={28} height={28} />
-          )}
-          <span className="font-semibold">{look?.name || 'Jackdaw'}</span>
-        </header>
-      )}
-      <main className="grow flex flex-col">{children}</main>
-    </div>
-  )
-}
-
 /** A link that holds no more, or never did. */
 function Ended({ error }: { error: unknown }) {
   const { t } = useTexts()
   return (
-    <Framed look={null}>
+    <GuestFrame look={null}>
       <title>{t('Guide – Jackdaw')}</title>
       {error instanceof ApiProblem && error.problem.status === 404 ? (
         <GuideGone title={t('There is no guide behind this link')} error={error} />
@@ -143,6 +121,6 @@ function Ended({ error }: { error: unknown }) {
           <Failed error={error} />
         </div>
       )}
-    </Framed>
+    </GuestFrame>
   )
 }

@@ -4,6 +4,7 @@ import type { FolderId } from '@jackdaw/core/shared'
 import type { UseQueryResult } from '@tanstack/react-query'
 import { Folder as FolderIcon, FolderOpen, MoreHorizontal } from 'lucide-react'
 import { Suspense, useState } from 'react'
+import { useMe } from '../people'
 import { Button, chosen, lazyPart, Loaded } from '../ui'
 import { Menu, MenuItem } from '../ui/over/Menu'
 import { useTexts } from '../ui/words/texts'
@@ -112,6 +113,7 @@ function FolderTree({ folders, selected, onSelect, onAsk }: Selecting & { folder
 
 function FolderMenu({ folder, onAsk }: { folder: Folder; onAsk: OnAsk }) {
   const { t } = useTexts()
+  const mayOpen = useMe().permissions.includes('guides.all')
   return (
     <Menu
       trigger={
@@ -123,6 +125,7 @@ function FolderMenu({ folder, onAsk }: { folder: Folder; onAsk: OnAsk }) {
       <MenuItem onSelect={() => onAsk({ what: 'new', parentId: folder.id })}>{t('New folder inside …')}</MenuItem>
       <MenuItem onSelect={() => onAsk({ what: 'rename', folder })}>{t('Rename …')}</MenuItem>
       <MenuItem onSelect={() => onAsk({ what: 'move', folder })}>{t('Move …')}</MenuItem>
+      {mayOpen && <MenuItem onSelect={() => onAsk({ what: 'open', folder })}>{t('Open to everybody …')}</MenuItem>}
       <MenuItem danger onSelect={() => onAsk({ what: 'archive', folder })}>
         {t('Archive …')}
       </MenuItem>

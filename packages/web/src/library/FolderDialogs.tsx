@@ -1,6 +1,7 @@
 import { FolderNaming, FolderPlace, type Folder } from '@jackdaw/contracts/library'
 import { mayMoveUnder } from '@jackdaw/core/library'
 import type { FolderId } from '@jackdaw/core/shared'
+import { OpenFolderDialog } from '../sharing/OpenFolderDialog'
 import { TextField } from '../ui'
 import { useFormOf } from '../ui/fields/useFormOf'
 import { FormDialog } from '../ui/over/FormDialog'
@@ -10,7 +11,7 @@ import { FOLDER_VALUE, FolderField } from './FolderField'
 import { useChangeFolder, useCreateFolder } from './queries'
 
 /** What somebody wants to do with a folder. */
-export type FolderAsked = { what: 'new'; parentId: FolderId | null } | { what: 'rename' | 'move' | 'archive'; folder: Folder }
+export type FolderAsked = { what: 'new'; parentId: FolderId | null } | { what: 'rename' | 'move' | 'open' | 'archive'; folder: Folder }
 
 /** The dialog for what somebody wants to do with a folder. @param onArchived when the folder is gone */
 export function FolderDialog({
@@ -31,6 +32,8 @@ export function FolderDialog({
       return <RenameFolder folder={asked.folder} onClose={onClose} />
     case 'move':
       return <MoveFolder folder={asked.folder} folders={folders} onClose={onClose} />
+    case 'open':
+      return <OpenFolderDialog folder={asked.folder} onClose={onClose} />
     case 'archive':
       return <ArchiveFolder folder={asked.folder} onClose={onClose} onArchived={onArchived} />
   }

@@ -19,8 +19,10 @@ function useColumns(revoke: (link: ShareLink) => void): Column<ShareLink>[] {
     {
       id: 'number',
       head: t('Found by'),
-      cell: ({ asksFor, carries }) =>
-        carries !== null ? (
+      cell: ({ asksFor, carries, folder }) =>
+        folder !== null ? (
+          t('the open folder “{{name}}”', { name: folder })
+        ) : carries !== null ? (
           <strong>{carries}</strong>
         ) : asksFor !== null ? (
           t('asks: {{number}}', { number: asksName(asksFor, t) })
@@ -49,6 +51,7 @@ function useColumns(revoke: (link: ShareLink) => void): Column<ShareLink>[] {
       hidden: true,
       className: 'text-right',
       cell: (row) =>
+        row.folder === null &&
         linkStanding(row, Date.now()) === 'holds' && (
           <Button look="quiet" aria-label={t('Take back the link of {{when}}', { when: momentOf(row.madeAt) })} onClick={() => revoke(row)}>
             {t('Take back')}
@@ -61,6 +64,7 @@ function useColumns(revoke: (link: ShareLink) => void): Column<ShareLink>[] {
 function Holds({ link }: { link: ShareLink }) {
   const { t } = useTexts()
   const standing = linkStanding(link, Date.now())
+  if (link.folder !== null) return t('as long as the folder is open')
   if (standing === 'revoked') return <span className="text-soft">{t('taken back {{when}}', { when: whenOf(link.revokedAt!) })}</span>
   if (standing === 'expired') return <span className="text-soft">{t('ended {{when}}', { when: whenOf(link.expiresAt!) })}</span>
   // The last day is the one before the moment at which it ends.

@@ -1,14 +1,16 @@
 import type { BodyOf } from '@jackdaw/contracts/endpoint'
 import {
   createLink,
+  getFolderOpen,
   getSharingRules,
   listGuestVisits,
   listLinks,
+  openFolder,
   revokeLink,
   saveSharingRules,
   type SharingRules,
 } from '@jackdaw/contracts/sharing'
-import type { GuideId, ShareLinkId } from '@jackdaw/core/shared'
+import type { FolderId, GuideId, ShareLinkId } from '@jackdaw/core/shared'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 
@@ -33,6 +35,17 @@ export const useGuestVisits = (id: GuideId, number: string) =>
   useQuery({
     queryKey: ['guest-visits', id, number],
     queryFn: ({ signal }) => call(listGuestVisits, { params: { id }, query: number === '' ? {} : { number }, signal }),
+  })
+
+const folderKey = (id: FolderId) => ['folder-open', id] as const
+/** Whether a folder is open to anyone, and where. */
+export const useFolderOpen = (id: FolderId) =>
+  useQuery({ queryKey: folderKey(id), queryFn: ({ signal }) => call(getFolderOpen, { params: { folderId: id }, signal }), staleTime: 0 })
+/** Opens it, or closes it again. */
+export const useOpenFolder = (id: FolderId) =>
+  useMutation({
+    mutationFn: (open: boolean) => call(openFolder, { params: { folderId: id }, body: { open } }),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: folderKey(id) }),
   })
 
 const RULES = ['sharing-rules'] as const
