@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import type { RouteRow } from './exchangeRows'
-import { aShareLink } from './hostile/sharingThings'
+import { aFolder, aShareLink } from './hostile/sharingThings'
 import type { Company, TestServer } from './testServer'
 
 type Made = { server: TestServer; company: Company; guideId: string }
@@ -14,6 +14,9 @@ export function sharingRows(made: () => Made): RouteRow[] {
   return [
     ['get /api/sharing', (c) => c.send('get', '/api/sharing'), [401, 403, 403, 403, 403, 403, 403, 200]],
     ['put /api/sharing', (c) => c.send('put', '/api/sharing', { anyone: true, frames: [] }), [401, 403, 403, 403, 403, 403, 403, 200]],
+    ['get /api/folders/:folderId/open', async (c) => c.send('get', `/api/folders/${await aFolder(made().server)}/open`), [401, 403, 403, 403, 403, 403, 200, 200]],
+    ['put /api/folders/:folderId/open', async (c) => { await link(); return c.send('put', `/api/folders/${await aFolder(made().server)}/open`, { open: true }) }, [401, 403, 403, 403, 403, 403, 200, 200]],
+    ['get /api/open-folders/:folderId', async (c) => { await link(); return c.send('get', `/api/open-folders/${await aFolder(made().server, made().company.people.lead)}`) }, ALL(200)],
     ['get /api/guides/:id/links', (c) => c.send('get', `/api/guides/${made().guideId}/links`), [401, 404, 403, 403, 404, 403, 200, 200]],
     ['post /api/guides/:id/links', async (c) => { await link(); return c.send('post', `/api/guides/${made().guideId}/links`, { asksFor: null, carries: null, expiresOn: null }) }, [401, 404, 403, 403, 404, 403, 200, 200]],
     ['post /api/guides/:id/links/:linkId/revoke', async (c) => c.send('post', `/api/guides/${made().guideId}/links/${(await link()).id}/revoke`), [401, 404, 403, 403, 404, 403, 204, 204]],

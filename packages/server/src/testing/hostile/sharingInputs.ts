@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { anotherEdition, aShareLink } from './sharingThings'
+import { aFolder, anotherEdition, aShareLink } from './sharingThings'
 import { body, type Special } from './special'
 import type { HostileWorld, Things } from './world'
 
@@ -15,6 +15,11 @@ const behind: Special = async (world, things, input) => {
 
 /** What no schema can say of links and of those who come by them. */
 export const SHARING_INPUTS: Record<string, Special> = {
+  'put /api/folders/:folderId/open': async (world, things) => void (await linkTo(world, things)),
+  'get /api/open-folders/:folderId': async (world, things, input) => {
+    await linkTo(world, things)
+    input.params['folderId'] = await aFolder(world.server, world.company.people.lead)
+  },
   'put /api/sharing': body((sent) => void (sent['frames'] = ['https://wiki.example.org'])),
   'post /api/guides/:id/links': async (world, things, input) => {
     await linkTo(world, things)

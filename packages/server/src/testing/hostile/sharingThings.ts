@@ -25,6 +25,16 @@ export async function aShareLink(
   return { id, token }
 }
 
+/** A folder. @param openedBy who opened it to everybody; without them it is closed */
+export async function aFolder({ parts: { database } }: TestServer, openedBy: string | null = null): Promise<string> {
+  const id = nanoid()
+  await database.rows('insert into folder (id, name, created_at, opened_at, opened_by) values ($1, $2, $3, $4, $5)', [
+    ...[id, 'Gate', new Date(START)],
+    ...[openedBy === null ? null : new Date(START), openedBy],
+  ])
+  return id
+}
+
 /** A second edition of a guide that has one, which says the same. */
 export async function anotherEdition({ parts: { database } }: TestServer, guideId: string): Promise<void> {
   const id = [guideId]

@@ -42,4 +42,10 @@ export const germanSharing: Record<string, string> = {
     'Gästen werden keine Anleitungen mehr gezeigt. Fragen Sie, wer Ihnen den Link gab.',
   'This link is being opened too often just now. Wait a minute.': 'Dieser Link wird gerade zu oft geöffnet. Warten Sie eine Minute.',
   'This guide is not in use any more.': 'Diese Anleitung wird nicht mehr benutzt.',
+  'There is no open folder here': 'Hier ist kein offener Ordner',
+  'Find by title': 'Nach Titel suchen',
+  'There is no guide here yet.': 'Hier ist noch keine Anleitung.',
+  'No title has these words.': 'Kein Titel enthält diese Wörter.',
+  'There is no folder here that is open to everybody.': 'Hier ist kein Ordner, der für alle offen ist.',
+  'This guide is not open to everybody any more.': 'Diese Anleitung ist nicht mehr für alle offen.',
 }
