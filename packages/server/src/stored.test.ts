@@ -62,13 +62,14 @@ async function addresses(method: string, path: string, over: string | undefined)
     )
   if (path.includes('/editions/:edition/pictures/'))
     return ids(`select concat('/guides/', item_id, '/editions/', edition, '/pictures/', picture_id) as id from picture_use`)
-  if (path.includes('/editions/:edition/quizzes')) return guides.map((id) => path.replace(':id', id).replace(':edition', '1'))
+  if (/\/editions\/:edition\/(quizzes|holding)$/.test(path)) return guides.map((id) => path.replace(':id', id).replace(':edition', '1'))
   if (path.endsWith('/private')) return ids(`select concat('/api/guides/', p.item_id, '/pictures/', p.id, '/private') as id from picture p`)
   // Nobody had a picture then.
   if (path.endsWith('/face')) return []
   if (path.endsWith('/calendar'))
     return ids(`select concat('/api/groups/', id, '/calendar') as id from people_group where kind_id = 'site'`)
   if (path.includes(':groupId')) return ids(`select replace('${path}', ':groupId', id) as id from people_group`)
+  if (path.includes(':folderId')) return ids(`select replace('${path}', ':folderId', id) as id from folder`)
   if (path.includes(':audienceId')) return ids(`select concat('/api/audiences/', id) as id from audience where name is not null`)
   if (path.includes(':attemptId') || path.includes('/recorder/')) return []
   // Nobody had a task or a plan then.
