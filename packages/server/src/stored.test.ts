@@ -102,7 +102,7 @@ describe('what was stored then', () => {
     expect(await counted()).toEqual(before)
     expect(before.length).toBeGreaterThan(1_000)
   })
-  it('is answered by every read', async () => {
+  it('is answered by every read', { timeout: 120_000 }, async () => {
     const wrong: string[] = []
     let asked = 0
     const reads = server.routes.served.filter((each) => each.method === 'get' && each.access !== 'anyone')

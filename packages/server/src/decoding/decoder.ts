@@ -9,7 +9,8 @@ export type DecodingLimits = ProcessLimits<JobKind>
 /** Limits of one process. What it holds after a job decides whether it is used again. */
 export const DECODING_LIMITS: DecodingLimits = {
   processes: 2,
-  dataBytes: 1_400 * MB,
+  // Of addresses, of which Node.js reserves more than a gigabyte for a heap of the size below; what is really held is less than half of it.
+  dataBytes: 2_400 * MB,
   heapMb: 700,
   waitingJobs: 400,
   jobsAProcess: 300,
