@@ -1,6 +1,7 @@
-import type { Browser } from 'puppeteer-core'
+import { join } from 'node:path'
+import type { Browser, ElementHandle } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { openBrowser, ownPage, press, quiet, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { click, openBrowser, ownPage, press, quiet, seen, seriousFindings, signedIn, startApp, type App } from './app'
 import { recordSays, type Watched } from './playerHand'
 
 let app: App
@@ -154,3 +155,34 @@ it('a driver without an account reads by a link that asks for a vehicle, and is 
   await clean(marta)
   await marta.close()
 }, 120_000)
+
+it('a Word file comes in with its pictures, is mended, and published', async () => {
+  const marta = await signedIn(browser, app, 'marta@larkmoor.example')
+  await marta.goto(`${app.address}/library`)
+  await press(marta, 'Import …')
+  const input = (await marta.waitForSelector('[role=dialog] input[type=file]')) as ElementHandle<HTMLInputElement>
+  await input.uploadFile(join(process.cwd(), 'demo/documents/open-roof-vents.docx'))
+  await seen(marta, '“Open the roof vents by hand” is a draft now')
+  await seen(marta, '2 lines hold words that have no place in a guide')
+  await clean(marta)
+  await press(marta, 'Open the draft')
+  await seen(marta, 'Hang the crank into the eye under the ridge.')
+  // What was read as a caution is looked at before it is published.
+  const flagged = () => marta.$$eval('main button', (all) => all.filter((each) => each.textContent.trim() === 'It is ready').length)
+  await seen(marta, 'It is ready')
+  for (let left = await flagged(); left > 0; left--) {
+    await press(marta, 'It is ready')
+    await marta.waitForFunction(
+      (n) => [...document.querySelectorAll('main button')].filter((each) => each.textContent.trim() === 'It is ready').length < n,
+      {},
+      left,
+    )
+  }
+  await click(marta, '::-p-text(Publish …)')
+  await seen(marta, 'This becomes edition 1')
+  await click(marta, 'fieldset ::-p-text(Crate line A)')
+  await press(marta, 'Publish to 8 people')
+  await seen(marta, 'Edition 1 is published')
+  await clean(marta)
+  await marta.close()
+}, 90_000)

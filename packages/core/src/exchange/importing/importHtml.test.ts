@@ -22,6 +22,16 @@ describe('a page of HTML as a draft', () => {
     expect(outline(html)).toEqual(['# Przed', 'Zamknij zawór', 'Czekaj'])
     expect(notPlaced).toEqual([])
   })
+  it('takes bold lines for headings where there are no others, and counts on over them', () => {
+    const html =
+      '<p><b>TAKING IN</b></p><p><strong>When it comes</strong></p><p>1. Ask</p><p>2. Count</p><p><b>Caution: stand back</b></p><p><b>On the ramp</b></p><p>3. Take off</p><p><b>Really?</b></p>'
+    expect([read(html).document.title, ...outline(html)]).toEqual([
+      ...['TAKING IN', '# When it comes', 'Ask', 'Count', '# On the ramp', 'Take off', 'Really?'],
+    ])
+    expect(outline('<h1>T</h1><h2>A</h2><p><b>bold</b></p><p>x</p>')).toEqual(['# A', 'bold\nx'])
+    expect(outline('<p>i.</p><p><b>all</b></p><p><b>of it</b></p><p><b>bold</b></p>')).toEqual(['all\nof it\nbold'])
+    expect(outline('<h1>T</h1><p>1. a</p><p>2. b</p><h2>C</h2><p>5. d</p>')).toEqual(['a', 'b', '# C', '5. d'])
+  })
   it('leaves out what no file of ours can hold, and does not begin with what lies too deep', () => {
     expect(outline('<ol><li>a&#0;b&#xFFFF;&#xD800;<img alt="c&#1;d" src="//x"></li></ol>')).toEqual(['a\uFFFDb\uFFFDcd'])
     const svg = `<svg>${'<path d="M0 0"/>'.repeat(9_000)}</svg><p>x${'<br><input>'.repeat(9_000)}`

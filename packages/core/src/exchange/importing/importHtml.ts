@@ -1,6 +1,7 @@
 import { storable, type NewId } from '../../shared'
 import { auditLines } from './auditWords'
 import { draftOf, type ImportResult } from './draftOf'
+import { headedByHand } from './headedByHand'
 import { BLOCKS, DROPPED, parseHtml, piecesOf, type HtmlNode } from './htmlBlocks'
 import { listedByHand, withWhatFollows } from './listedByHand'
 import { titleFromFileName } from './titleFromFileName'
@@ -51,7 +52,7 @@ export function importHtml(html: string, fileName: string, newId: NewId, lines?:
   const language = root && find(root, 'html')?.attribs?.['lang']
   return draftOf(
     {
-      pieces: root && withWhatFollows(listedByHand(piecesOf(root))),
+      pieces: root && withWhatFollows(listedByHand(headedByHand(piecesOf(root)))),
       title: title || titleFromFileName(fileName),
       titled: title !== '',
       ...(language && LANGUAGE.test(language) ? { language } : {}),

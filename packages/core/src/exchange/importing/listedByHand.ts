@@ -25,14 +25,21 @@ function withoutStart(block: Block, count: number): Block {
   return { ...block, content }
 }
 
-/** Numbers that were typed by hand make a list, where they count on from 1: a paragraph that begins with "1." is no entry by itself. */
+/** Numbers that were typed by hand make a list, where they count on from 1, also over headings: a paragraph that begins with "1." is no entry by itself. */
 export function listedByHand(pieces: readonly Piece[]): Piece[] {
   const numbers = pieces.map(numberOf)
   const entries = new Set<number>()
   let run: number[] = []
+  /** The last number of the list before, and whether this one counts on from there. */
+  let reached = 0
+  let goesOn = false
   const settle = () => {
-    if (run.length > 1) run.forEach((at) => entries.add(at))
+    if (run.length > 1 || (goesOn && run.length > 0)) {
+      run.forEach((at) => entries.add(at))
+      reached = numbers[run.at(-1)!]!
+    }
     run = []
+    goesOn = false
   }
   numbers.forEach((number, at) => {
     if (number === null) {
@@ -40,9 +47,10 @@ export function listedByHand(pieces: readonly Piece[]): Piece[] {
       if (nth(pieces, at).kind === 'heading') settle()
       return
     }
-    const last = run.length > 0 ? numbers[run.at(-1)!]! : 0
-    if (number !== last + 1) settle()
-    if (number === (run.length > 0 ? last : 0) + 1) run.push(at)
+    if (run.length > 0 && number === numbers[run.at(-1)!]! + 1) return void run.push(at)
+    settle()
+    goesOn = reached > 0 && number === reached + 1
+    if (number === 1 || goesOn) run.push(at)
   })
   settle()
   return pieces.map((piece, at): Piece => {
