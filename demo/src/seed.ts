@@ -28,6 +28,7 @@ import { organise } from './organise'
 import { addLateJoiners, loadPeople, type Ids, type Member } from './people'
 import { CUSTOMER_WORDS } from './customers'
 import { exercised } from './exercises'
+import { addGuests } from './guests'
 import { GUIDES, type DemoGuide } from './guides'
 import { cautionSteps, refine } from './refine'
 import type { Batch, DemoServices } from './services'
@@ -256,6 +257,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
   await services.setLook({ name: 'Larkmoor Glasshouses' })
+  await addGuests(services, known(loaded, 'hand-hygiene'), lead, until)
 }
 
 /** What is given besides: to look up where somebody helps out, and again every year. */

@@ -6,6 +6,7 @@ import type {
   CheckInId,
   ClipId,
   FolderId,
+  GuestVisitId,
   GroupId,
   GuideId,
   HandInId,
@@ -17,6 +18,7 @@ import type {
   QuestionId,
   QuizAttemptId,
   QuizId,
+  ShareLinkId,
   TaskId,
 } from '@jackdaw/core/shared'
 import type { CheckInRow } from '@jackdaw/contracts/checkIns'
@@ -32,6 +34,7 @@ import type { AudienceRule } from '@jackdaw/core/audiences'
 import type { UsageEvent } from '@jackdaw/core/players'
 import type { Change, GuideDocument, Look } from '@jackdaw/core/guides'
 import type { TextBox } from '@jackdaw/core/recording'
+import type { LinkAsks } from '@jackdaw/core/sharing'
 import type { Language, Level, PersonState } from '@jackdaw/core/people'
 
 export type NewPerson = Partial<PersonState> & Pick<PersonState, 'id' | 'name' | 'siteId' | 'groups'> & { mail: string; level: Level }
@@ -73,6 +76,17 @@ export type DemoServices = {
   setLook(look: Partial<Look>): Promise<void>
   /** @param baseRevision the state on which the changes were made; the newest without it */
   saveChanges(guideId: GuideId, by: PersonId, changes: Change[], now: number, baseRevision?: number): Promise<unknown>
+  /** The company lets guests read by links. */
+  allowGuests(): Promise<unknown>
+  addShareLink(link: { id: ShareLinkId; guideId: GuideId; asksFor: LinkAsks | null; by: PersonId; now: number }): Promise<unknown>
+  /** A visit of a guest, with what happened in it. */
+  addGuestVisit(visit: {
+    linkId: ShareLinkId
+    visit: GuestVisitId
+    number: string
+    now: number
+    events: readonly UsageEvent[]
+  }): Promise<unknown>
   share(guideId: GuideId, people: readonly PersonId[], by: { id: PersonId; name: string }, now: number): Promise<unknown>
   /** Everybody has looked through their inbox until then. */
   inboxesRead(until: number): Promise<unknown>

@@ -14,6 +14,7 @@ import { people } from './people'
 import { plans } from './plans'
 import { players } from './players'
 import { quizzes } from './quizzes'
+import { sharing } from './sharing'
 import { tasks } from './tasks'
 
 /** The server's own services as the demo company is loaded through them: each domain's part. One that is missing does not compile. */
@@ -34,4 +35,5 @@ export const demoServices = (parts: Parts): DemoServices => ({
   ...events.demo(parts),
   ...inbox.demo(parts),
   ...items.demo(parts),
+  ...sharing.demo(parts),
 })

@@ -2,7 +2,8 @@ import { getOpenFolder, getShared } from '@jackdaw/contracts/sharing'
 import type { Domain } from '../domain'
 import { firstRead } from '../http'
 import { sharingRoutes } from './routes'
-import { sharingRules } from './rules'
+import { addVisit, keepLink } from './demo'
+import { saveSharingRules, sharingRules } from './rules'
 
 /** Links by which others come to guides, and what guests do there. */
 export const sharing = {
@@ -18,4 +19,9 @@ export const sharing = {
     '/l/:token': [firstRead(getShared, { params: ({ token = '' }) => ({ token }), query: {} })],
     '/open/:folderId': [firstRead(getOpenFolder, { params: ({ folderId = '' }) => ({ folderId }) })],
   },
+  demo: ({ database }) => ({
+    allowGuests: () => saveSharingRules(database, { anyone: true, frames: [] }),
+    addShareLink: (link: Parameters<typeof keepLink>[1]) => keepLink(database, link),
+    addGuestVisit: (visit: Parameters<typeof addVisit>[1]) => addVisit(database, visit),
+  }),
 } satisfies Domain
