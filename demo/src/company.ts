@@ -126,12 +126,14 @@ const named = (
   manager,
 })
 
+/** Who signs in as staff: they find something begun, something new, and something to be read again. */
+export const STAFF_ACCOUNT = 'Inés Robledo'
 /** The people with whom one signs in to look around, one for each permission level and a manager. */
 export const ACCOUNTS: readonly { who: string; name: string; mail: string }[] = [
   { who: 'Admin', name: 'Priya Raman', mail: 'priya@larkmoor.example' },
   { who: 'Lead', name: 'Marta Sorrel', mail: 'marta@larkmoor.example' },
   { who: 'Author', name: 'Tomasz Wilk', mail: 'tomasz@larkmoor.example' },
-  { who: 'Staff', name: 'Inés Robledo', mail: 'ines@larkmoor.example' },
+  { who: 'Staff', name: STAFF_ACCOUNT, mail: 'ines@larkmoor.example' },
   { who: 'Manager', name: 'Gareth Pike', mail: 'gareth@larkmoor.example' },
 ]
 export const DEMO_PASSWORD = 'glass-and-herbs'

@@ -27,6 +27,7 @@ import {
 } from '@jackdaw/core/shared'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { STAFF_ACCOUNT } from './company'
 import type { DemoServices } from './services'
 import type { Loading } from './tasks'
 
@@ -304,20 +305,22 @@ async function addQuiz(
     // Some of what people judge came in only lately.
     const lately = quiz.graders !== undefined && n % 2 === 0
     const daysIn = lately ? quiz.daysAgo - 1 - n / 2 : Math.floor(random() * (quiz.daysAgo - 20))
-    await takes(services, { id, document, all, until, begins: at + daysIn * DAY }, person.id, random)
+    const passes = person.name === STAFF_ACCOUNT
+    await takes(services, { id, document, all, until, begins: at + daysIn * DAY, passes }, person.id, random)
   }
 }
 
-type Taken = { id: QuizId; document: QuizDocument; all: ReadonlyMap<QuestionId, Question>; until: number; begins: number }
-/** Has somebody take a quiz until they pass, tire of it, or the year is over; they get better with each attempt. */
+type Taken = { id: QuizId; document: QuizDocument; all: ReadonlyMap<QuestionId, Question>; until: number; begins: number; passes: boolean }
+/** Has somebody take a quiz until they pass, tire of it, or the year is over; they get better with each attempt. Which questions are drawn is chance:
+ * who is said to pass knows all of them the second time. */
 async function takes(
   services: DemoServices,
-  { id, document, all, until, begins }: Taken,
+  { id, document, all, until, begins, passes }: Taken,
   person: PersonId,
   random: () => number,
 ): Promise<void> {
   // A few have not come to it yet.
-  if (random() < 0.08) return
+  if (random() < 0.08 && !passes) return
   let ability = 0.25 + 0.75 * random()
   const most = document.attempts ?? 7
   for (let n = 0, at = begins + Math.floor(random() * 6 * 60) * MINUTE; n < most && at < until - DAY / 4; n++) {
@@ -326,7 +329,7 @@ async function takes(
     const drawn: { question: Question; knows: boolean }[] = []
     for (const questionId of await services.questionsOfAttempt(attempt)) {
       const question = known(all, questionId)
-      const knows = random() < chanceOf(question)(ability)
+      const knows = random() < chanceOf(question)(ability) || (passes && n > 0)
       const spent = Math.round((8_000 + 30_000 * random()) * (question.difficulty === 'hard' ? 1.6 : 1) * (knows ? 0.9 : 1.2))
       then += spent
       drawn.push({ question, knows })
@@ -335,7 +338,7 @@ async function takes(
     await services.handInQuiz(attempt, then + 4_000)
     const judged = { attempt, replies: drawn.filter(({ question }) => rubricOf(question) !== null), at: then, until }
     const passed = judged.replies.length > 0 ? await judge(services, document.graders, judged, random) : await services.hasPassed(attempt)
-    if (passed !== false || random() < 0.08) return
+    if (passed !== false || (random() < 0.08 && !passes)) return
     ability = Math.min(1, ability + 0.16)
     at = then + Math.floor(1 + random() * 5) * DAY + document.waitMinutes * MINUTE
   }

@@ -23,6 +23,7 @@ import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } 
 import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
 import { readingEvents } from './activity'
 import { useRecorded } from './attempts'
+import { STAFF_ACCOUNT } from './company'
 import { setFaces } from './faces'
 import { organise } from './organise'
 import { addLateJoiners, loadPeople, type Ids, type Member } from './people'
@@ -143,7 +144,7 @@ type Loaded = Awaited<ReturnType<typeof loadGuide>>
 /** What a person reads of an edition between two moments. */
 function readingOf(company: Company, guide: DemoGuide, { id, document }: Loaded, member: Member) {
   return (edition: number, list: readonly StepId[], from: number, until: number): Batch[] => {
-    const only = member.name === 'Inés Robledo' ? INES[edition === 1 ? guide.file : `${guide.file} again`] : undefined
+    const only = member.name === STAFF_ACCOUNT ? INES[edition === 1 ? guide.file : `${guide.file} again`] : undefined
     if (only === 0) return []
     const made = readingEvents(
       {
@@ -258,6 +259,8 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await addDraftWithPrivateData(services, folder, ids, until)
   await services.setLook({ name: 'Larkmoor Glasshouses' })
   await addGuests(services, known(loaded, 'hand-hygiene'), lead, until)
+  const folderId = known(ids.folders, 'Order office') as FolderId
+  await services.addBooklet({ folderId, title: 'The order office, from the first day on', by: lead })
 }
 
 /** What is given besides: to look up where somebody helps out, and again every year. */
@@ -283,7 +286,7 @@ async function giveMore({ services, ids, lead, until }: Company, guideIds: Reado
       files.map((file) => guideItem(known(guideIds, file))),
       until - 3 * DAY,
     )
-  await favour('Inés Robledo', 'pack-herb-crates', 'near-miss')
+  await favour(STAFF_ACCOUNT, 'pack-herb-crates', 'near-miss')
   await favour('Marta Sorrel', 'opening-checks', 'enter-a-standing-order')
   const yearly = { use: 'to-do', due: { kind: 'days', days: 30 }, repeatMonths: 12 } as const
   await give('lone-working', ticked([known(ids.roles, 'maintenance fitter'), known(ids.roles, 'forklift driver')], []), yearly, 16)

@@ -87,6 +87,8 @@ export type DemoServices = {
     now: number
     events: readonly UsageEvent[]
   }): Promise<unknown>
+  /** Writes the published guides of a folder as a booklet, which its person finds among their files. */
+  addBooklet(booklet: { folderId: FolderId; title: string; by: PersonId }): Promise<unknown>
   share(guideId: GuideId, people: readonly PersonId[], by: { id: PersonId; name: string }, now: number): Promise<unknown>
   /** Everybody has looked through their inbox until then. */
   inboxesRead(until: number): Promise<unknown>

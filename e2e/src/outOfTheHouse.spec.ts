@@ -51,10 +51,10 @@ it('a lead has a folder written as a booklet by keyboard, and finds it among her
   await marta.waitForSelector('a[download]')
   expect(await fileBehind(marta)).toEqual({ starts: '%PDF-', name: expect.stringContaining('Order office.pdf') })
   await marta.goto(`${app.address}/exports`)
-  await seen(marta, 'Order office')
+  await seen(marta, 'The order office, from the first day on')
   await clean(marta)
   await press(marta, 'Delete Order office')
-  await seen(marta, 'There is no file yet.')
+  await marta.waitForFunction(() => document.querySelectorAll('a[download]').length === 1)
   await marta.close()
 }, 90_000)
 

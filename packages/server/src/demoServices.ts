@@ -4,6 +4,7 @@ import { assignments } from './assignments'
 import { audiences } from './audiences'
 import { calendar } from './calendar'
 import { events } from './events'
+import { exchange } from './exchange'
 import { files } from './files'
 import { guides } from './guides'
 import type { Parts } from './http'
@@ -36,4 +37,5 @@ export const demoServices = (parts: Parts): DemoServices => ({
   ...inbox.demo(parts),
   ...items.demo(parts),
   ...sharing.demo(parts),
+  ...exchange.demo(parts),
 })

@@ -17,7 +17,7 @@ beforeAll(async () => {
   const loaded = await Promise.all([loadDemoOnce(server.parts, DEMO), loadDemoOnce(other.parts, DEMO)])
   expect(loaded.sort()).toEqual([false, true])
   marta = await new Client(server.address).signIn('marta@larkmoor.example', DEMO_PASSWORD)
-}, 120_000)
+}, 240_000)
 afterAll(async () => {
   await other.close()
   await server.close()
@@ -84,5 +84,5 @@ describe('the demo company', () => {
     await server.parts.database.rows(`update setting set value = '{"anchor": "2026-03-10", "whole": false}' where key = 'demo'`)
     expect(await loadDemoOnce(server.parts, DEMO)).toBe(true)
     expect(await server.parts.database.one('select count(*)::int as n from person where active')).toEqual({ n: 64 })
-  }, 60_000)
+  }, 240_000)
 })

@@ -1,5 +1,6 @@
 import type { Domain } from '../domain'
 import { job } from '../jobs'
+import { addBooklet } from './demo'
 import { EXPORT_FILE } from './exporting/model'
 import { followBlackouts, removeOld } from './exporting/store'
 import { writeExport } from './exporting/writeExport'
@@ -15,6 +16,7 @@ export const exchange = {
     },
   }),
   followsBlackouts: followBlackouts,
+  demo: (parts) => ({ addBooklet: (booklet: Parameters<typeof addBooklet>[1]) => addBooklet(parts, booklet) }),
   jobs: [
     job('write-export', (parts, { exportId }, running) => writeExport(parts, exportId, running)),
     job('remove-old-exports', async ({ database, log }, _nothing, { now }) =>

@@ -34,35 +34,40 @@ export const shown = (row: ExportFile): ExportRow => ({
   gone: row.gone,
 })
 
+/** Notes that guides are to be written as a file.
+ * @returns its id */
+export async function note(db: Db, id: ExportId, caller: Caller, { what, as, title, draft }: ExportOrder, now: number): Promise<ExportId> {
+  const { guides } = await choose(db, caller, { what, as, draft })
+  const named = await db.one<{ title: string }>('select title from guide where id = $1', [guides[0]!])
+  await db.in(EXPORT_FILE).insert({
+    id,
+    personId: caller.id,
+    title: title || named?.title || '',
+    what,
+    toldAs: as,
+    draft,
+    language: caller.language,
+    guides: guides.length,
+    state: 'waiting',
+    askedAt: now,
+    missing: [],
+  })
+  return id
+}
+
 /** Has guides written as a file.
  * @returns its id */
-export async function order(parts: Parts, caller: Caller, { what, as, title, draft }: ExportOrder, now: number): Promise<ExportId> {
-  const { database: db, newId } = parts
+export async function order({ database: db, newId }: Parts, caller: Caller, asked: ExportOrder, now: number): Promise<ExportId> {
   const waiting = await db.rows<{ n: number }>(
     `select count(*)::int as n from export_file where person_id = $1 and state in ('waiting', 'writing')`,
     [caller.id],
   )
   if ((waiting[0]?.n ?? 0) >= MOST_WAITING) fail('too-many-tries', 'Ten files of yours are being written already. Wait until one is ready.')
-  const { guides } = await choose(db, caller, { what, as, draft })
-  const named = await db.one<{ title: string }>('select title from guide where id = $1', [guides[0]!])
-  const id = newId<ExportId>()
-  await db.transaction(async (tx) => {
-    await tx.in(EXPORT_FILE).insert({
-      id,
-      personId: caller.id,
-      title: title || named?.title || '',
-      what,
-      toldAs: as,
-      draft,
-      language: caller.language,
-      guides: guides.length,
-      state: 'waiting',
-      askedAt: now,
-      missing: [],
-    })
+  return db.transaction(async (tx) => {
+    const id = await note(tx, newId<ExportId>(), caller, asked, now)
     await putJob(tx, 'write-export', { exportId: id }, id)
+    return id
   })
-  return id
 }
 
 /** The files that somebody has had made, the newest first. */
