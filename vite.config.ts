@@ -5,9 +5,12 @@ import { defineConfig } from 'vite'
 import { firstFiles } from './scripts/firstFiles.mjs'
 import { unusedValues } from './scripts/unusedValues.mjs'
 
-/** What pages with forms or tables need, and those on which staff read do not. */
+/** Packages for what lies over a page: menus, windows, hints. */
+const OVER =
+  /node_modules[\\/](radix-ui|@radix-ui|react-remove-scroll|react-remove-scroll-bar|aria-hidden|use-sidecar|use-callback-ref|react-style-singleton)[\\/]/
+/** What pages with forms, tables or windows need, and those on which staff read do not; with the modules that hold schemas. */
 const OF_SOME_PAGES =
-  /node_modules[\\/](react-hook-form|@hookform|@tanstack)[\\/]|[\\/]ui[\\/]table[\\/]|[\\/](useFormOf|FormDialog)\.tsx?|[\\/]audiences[\\/]/
+  /node_modules[\\/](react-hook-form|@hookform|@tanstack|zod)[\\/]|[\\/]ui[\\/](table|over)[\\/]|[\\/](useFormOf|FormDialog)\.tsx?|[\\/]audiences[\\/]|[\\/](ids|localDate|endpoint)\.ts|[\\/]contracts[\\/]src[\\/]pictures\.ts/
 
 export default defineConfig({
   root: join(import.meta.dirname, 'packages/web'),
@@ -30,8 +33,9 @@ export default defineConfig({
               test: /node_modules[\\/](react|react-dom|scheduler|react-router|@tanstack[\\/](react-query|query-core)|i18next|idb)[\\/]/,
               priority: 3,
             },
-            { name: 'common', test: (id) => !OF_SOME_PAGES.test(id), minShareCount: 25, priority: 2 },
+            { name: 'common', test: (id) => !OF_SOME_PAGES.test(id) && !OVER.test(id), minShareCount: 25, priority: 2 },
             { name: 'forms', test: /node_modules[\\/](react-hook-form|@hookform)[\\/]|[\\/]useFormOf\.ts/, priority: 1 },
+            { name: 'over', test: OVER, minShareCount: 25, priority: 1 },
             {
               name: 'tables',
               test: /node_modules[\\/]@tanstack[\\/]|[\\/]ui[\\/]table[\\/]/,

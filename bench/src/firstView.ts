@@ -1,5 +1,5 @@
 import lighthouse, { type Config } from 'lighthouse'
-import { signedInBrowser } from './browser'
+import { freshBrowser, signedInBrowser } from './browser'
 
 /** What one page got, the medians of all rounds: points of 100, and times in milliseconds; `shift` is the layout shift, without unit. */
 export type FirstView = { points: number; firstPaintMs: number; largestPaintMs: number; blockingMs: number; shift: number }
@@ -8,10 +8,11 @@ const CONFIG: Config = { extends: 'lighthouse:default', settings: { onlyCategori
 
 const median = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0
 
-/** How soon a page can be seen by somebody who is signed in and whose browser has nothing of it, on a phone with a slow network, as Lighthouse
- * simulates both. */
-export async function firstView(address: string, path: string, mail: string, rounds: number): Promise<FirstView> {
-  const { browser, page } = await signedInBrowser(address, mail)
+/** How soon a page can be seen by somebody who is signed in, or a guest, and whose browser has nothing of it, on a phone with a slow network, as
+ * Lighthouse simulates both.
+ * @param mail of whoever is signed in; `null` for a guest */
+export async function firstView(address: string, path: string, mail: string | null, rounds: number): Promise<FirstView> {
+  const { browser, page } = await (mail === null ? freshBrowser() : signedInBrowser(address, mail))
   try {
     const all: FirstView[] = []
     for (let n = 0; n < rounds; n++) {

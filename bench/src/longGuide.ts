@@ -1,3 +1,4 @@
+import { NOBODY } from '@jackdaw/core/audiences'
 import { richTextOf, type Change } from '@jackdaw/core/guides'
 import type { PictureId, StepId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
@@ -71,4 +72,17 @@ export async function longGuide(address: string, session: Session, steps: number
       changes: changes.slice(at, at + 500),
     })
   return id
+}
+
+/** Publishes a draft as its next edition, open to all and given to nobody. */
+export async function publishToAll(address: string, session: Session, id: string): Promise<void> {
+  const { revision } = await get<{ revision: number }>(address, session, `/api/guides/${id}/publication`)
+  await send(address, session, `/api/guides/${id}/editions`, {
+    revision,
+    changeNote: '',
+    mustReread: false,
+    audience: NOBODY,
+    openToAll: true,
+    due: { kind: 'none' },
+  })
 }

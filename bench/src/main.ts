@@ -8,6 +8,7 @@ import { measureFiles } from './files'
 import { firstView } from './firstView'
 import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
+import { guestLink, onePageTimes } from './onePage'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
 import { fillAssignments, movesWithForty, remindTime, simulationTime, todayLoad } from './assignments'
@@ -75,15 +76,16 @@ async function measureHostile(start: () => Promise<Running>): Promise<void> {
 async function measureFirstView(address: string, guideId: string): Promise<void> {
   const rounds = quick ? 1 : 5
   say(
-    `\nFirst view with nothing in the browser, Lighthouse, phone and slow network simulated, median of ${rounds} (Today and reader at least 95, library 90):`,
+    `\nFirst view with nothing in the browser, Lighthouse, phone and slow network simulated, median of ${rounds} (Today, reader and guests at least 95, library 90):`,
   )
   for (const [name, path, who] of [
     ['Today', '/', 'ines'],
     ['Today of a lead', '/', 'marta'],
     ['reader', `/guides/${guideId}`, 'ines'],
     ['library', '/library', 'marta'],
+    ['guest by a link', await guestLink(address, guideId), null],
   ] as const) {
-    const view = await firstView(address, path, `${who}@larkmoor.example`, rounds)
+    const view = await firstView(address, path, who && `${who}@larkmoor.example`, rounds)
     say(
       `  ${name.padEnd(16)} ${view.points} points; first paint ${ms(view.firstPaintMs).trim()}, largest ${ms(view.largestPaintMs).trim()}, blocked ${ms(view.blockingMs).trim()}, layout shift ${view.shift.toFixed(3)}`,
     )
@@ -96,6 +98,10 @@ async function measurePlayers(address: string): Promise<void> {
   say(`\nPractise on ${steps} steps (opening under 1 s, the next step under 100 ms with pictures fetched ahead):`)
   line(`opening, ${openMs.length} times`, openMs)
   line(`a right click to the next step painted, ${nextMs.length} steps`, nextMs)
+  const page = await onePageTimes(address, 200, quick ? 3 : 7)
+  say(`\nOne page of ${page.steps} steps at a processor slowed 4 times (first picture under 1 s, no task over 100 ms while scrolling):`)
+  line(`first picture, ${page.openMs.length} times`, page.openMs)
+  line(`tasks over 50 ms on ${page.scrolledPx.toLocaleString('en')} px, ${page.taskMs.length} of them`, page.taskMs)
 }
 
 /** What the recorder takes from a page's own thread, at a person's pace and at that of somebody in great haste. */

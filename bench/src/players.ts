@@ -1,7 +1,6 @@
-import { NOBODY } from '@jackdaw/core/audiences'
 import { signedInBrowser } from './browser'
-import { BUTTON, longGuide, send } from './longGuide'
-import { get, signIn } from './server'
+import { BUTTON, longGuide, publishToAll } from './longGuide'
+import { signIn } from './server'
 
 /** Times in milliseconds, sorted: from asking for the page until the first picture of something to be done is painted, and from a right
  * click to the next step's picture being painted. */
@@ -12,15 +11,7 @@ export type PractiseTimes = { openMs: number[]; nextMs: number[]; steps: number 
 export async function practiseTimes(address: string, steps: number, opens: number, clicks: number): Promise<PractiseTimes> {
   const session = await signIn(address, 'marta@larkmoor.example')
   const id = await longGuide(address, session, steps)
-  const { revision } = await get<{ revision: number }>(address, session, `/api/guides/${id}/publication`)
-  await send(address, session, `/api/guides/${id}/editions`, {
-    revision,
-    changeNote: '',
-    mustReread: false,
-    audience: NOBODY,
-    openToAll: true,
-    due: { kind: 'none' },
-  })
+  await publishToAll(address, session, id)
   const { browser, page } = await signedInBrowser(address, 'marta@larkmoor.example')
   try {
     // In the page: waits until a step's picture is there and painted; tells its clock, which begins when the page is asked for.

@@ -2,6 +2,7 @@ import { AboutRef, EntryKind } from '@jackdaw/core/inbox'
 import { EntryId, Instant, LocalDate } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
+import { InboxPart } from './inboxPart'
 
 /** Something that somebody is told. `data` is what its kind holds; `at` and `readAt` are epoch milliseconds, UTC. `open`: it waits for a
  * decision. */
@@ -21,11 +22,6 @@ export type Entry = z.infer<typeof Entry>
 export const InboxCounts = z.object({ unread: z.int(), open: z.int() })
 /** Read by {@link InboxCounts}. */
 export type InboxCounts = z.infer<typeof InboxCounts>
-
-/** Which entries are shown. */
-export const InboxPart = z.enum(['all', 'unread', 'open'])
-/** Read by {@link InboxPart}. */
-export type InboxPart = z.infer<typeof InboxPart>
 
 /** One's own inbox, the newest first, a part of it. `before`: only what came in before that, with the id as the tie-break. */
 export const listInbox = endpoint({

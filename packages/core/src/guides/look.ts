@@ -1,8 +1,7 @@
 import * as z from 'zod/mini'
 import { Colour, TypeFace } from './annotation'
+import { HEAD_FACTS } from './headFacts'
 
-/** Facts that the head of a guide can show, in the order in which it shows them. */
-export const HEAD_FACTS = ['edition', 'date', 'owner', 'minutes', 'steps'] as const
 /** One of the {@link HEAD_FACTS}. */
 export const HeadFact = z.enum(HEAD_FACTS)
 /** Read by {@link HeadFact}. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { frameOrigin, linkStanding, numberKey, UseNumber } from './shareLink'
+import { frameOrigin, linkStanding, UseNumber } from './shareLink'
+import { isUseNumber, numberKey } from './useNumber'
 
 describe('links for guests', () => {
   it('hold until they are revoked or their days are over', () => {
@@ -10,9 +11,9 @@ describe('links for guests', () => {
   })
   it('take numbers, and no names', () => {
     for (const number of ['LM-204', ' 17 ', 'KW 12/3', 'Ż4', '٣'])
-      expect([number, UseNumber.safeParse(number).success]).toEqual([number, true])
+      expect([number, UseNumber.safeParse(number).success, isUseNumber(number)]).toEqual([number, true, true])
     for (const number of ['Ada Finch', '', '  ', '4'.repeat(41), 'a1<b>', '7\n8', 'x@1.example'])
-      expect([number, UseNumber.safeParse(number).success]).toEqual([number, false])
+      expect([number, UseNumber.safeParse(number).success, isUseNumber(number)]).toEqual([number, false, false])
   })
   it('are found by a number however it was written', () => {
     expect(new Set(['LM-204', 'lm 204', 'Lm204', 'LM/204'].map(numberKey))).toEqual(new Set(['lm204']))

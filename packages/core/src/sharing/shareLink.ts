@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { folded } from '../shared'
+import { LONGEST_NUMBER, NUMBER_FORM } from './useNumber'
 
 /** For what a guest is asked by number before they read: a session of a course, a job, a vehicle. */
 export const LINK_ASKS = ['session', 'job', 'vehicle'] as const
@@ -8,23 +8,17 @@ export const LinkAsks = z.enum(LINK_ASKS)
 /** Read by {@link LinkAsks}. */
 export type LinkAsks = z.infer<typeof LinkAsks>
 
-/** A number under which the use of a link is found later: letters, figures and little else, a figure among them, so that it is nobody's name. */
+/** A number under which the use of a link is found later. */
 export const UseNumber = z
   .string()
   .check(
     z.trim(),
     z.minLength(1),
-    z.maxLength(40),
-    z.regex(
-      /^[\p{L}\p{Nd} ./_-]*\p{Nd}[\p{L}\p{Nd} ./_-]*$/u,
-      'A number has figures in it, and besides them letters, spaces, dots, strokes and hyphens',
-    ),
+    z.maxLength(LONGEST_NUMBER),
+    z.regex(NUMBER_FORM, 'A number has figures in it, and besides them letters, spaces, dots, strokes and hyphens'),
   )
 /** Read by {@link UseNumber}. */
 export type UseNumber = z.infer<typeof UseNumber>
-
-/** A number as it is looked for: however it was written, with or without spaces and hyphens. */
-export const numberKey = (number: string): string => folded(number).replace(/[\s./_-]+/g, '')
 
 /** Whether a link holds: until it is revoked, or its days are over. */
 export type LinkStanding = 'holds' | 'revoked' | 'expired'

@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { brotliCompress, constants, gzip } from 'node:zlib'
+import { languageFor } from '@jackdaw/core/people'
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express'
 import * as z from 'zod/mini'
 import { fail } from './fail'
@@ -111,12 +112,14 @@ export function pages(
     async (req, res, next) => {
       if (req.path.startsWith('/api/') || !req.accepts('html')) return next()
       const { caller } = res.locals
-      const language = caller?.language ?? 'en'
+      const language = caller?.language ?? languageFor(req.acceptsLanguages())
       const answers = await firstAnswersFor(routes, [...(reads['*'] ?? []), ...(reads[path] ?? [])], req, res)
       const head = preload([...scripts, ...(files.languages[language] ?? [])], files.fonts) + answersElement(answers)
-      const draws = framed && caller && reads[path] && Object.keys(req.query).length === 0
+      // Pages that guests open stand alone; within a frame of another site they look otherwise.
+      const forWhom = framed ? caller : req.get('sec-fetch-dest') !== 'iframe'
+      const draws = forWhom && reads[path] && Object.keys(req.query).length === 0
       const drawn = draws ? await drawer?.draw({ path: req.path, language, answers: JSON.parse(answers) }) : null
-      const page = (framed && caller ? html : bare)
+      const page = ((framed && caller) || drawn ? html : bare)
         .replace('</head>', () => `${head}</head>`)
         .replace('<html lang="en">', `<html lang="${language}">`)
       await sendPage(req, res, drawn ? withPicture(page, drawn) : page)

@@ -1,4 +1,5 @@
-import type { Entry, InboxCounts, InboxPart } from '@jackdaw/contracts/inbox'
+import type { Entry, InboxCounts } from '@jackdaw/contracts/inbox'
+import type { InboxPart } from '@jackdaw/contracts/inboxPart'
 import { aboutRefOf, type AboutRef, type EntryKind } from '@jackdaw/core/inbox'
 import type { EntryId, PersonId } from '@jackdaw/core/shared'
 import { Op } from 'sequelize'

@@ -5,7 +5,8 @@ const MB = 1024 * 1024
 /** Limits of the process in which files are written: one at a time, so that many who ask at once wait for each other. */
 const LIMITS: ProcessLimits<keyof WritingJobs> = {
   processes: 1,
-  dataBytes: 1_600 * MB,
+  // Of addresses, of which Node.js reserves more than a gigabyte for a heap of the size below.
+  dataBytes: 2_600 * MB,
   heapMb: 700,
   waitingJobs: 50,
   jobsAProcess: 100,

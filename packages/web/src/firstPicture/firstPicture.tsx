@@ -1,4 +1,4 @@
-import { getMe } from '@jackdaw/contracts/people'
+import { getMe, type Me } from '@jackdaw/contracts/people'
 import type { Language } from '@jackdaw/core/people'
 import { QueryClientProvider } from '@tanstack/react-query'
 import type { ReactNode } from 'react'
@@ -18,16 +18,15 @@ export type ToDraw = { path: string; language: Language; answers: Record<string,
 const MOST_LETTERS = 300_000
 
 /** A page as its browser will draw it once its scripts are there, to be looked at until then. One at a time: what it is drawn from stands in
- * the same places as in a browser. @returns nothing where nobody is signed in */
+ * the same places as in a browser. @returns nothing where the answers do not tell what is on it */
 export async function firstPicture({ path, language, answers }: ToDraw): Promise<Still | null> {
   // What a browser says of itself.
   Object.defineProperty(globalThis, 'navigator', { value: { language, languages: [language], onLine: true }, configurable: true })
   putFirst(answers)
-  const me = firstAnswer(getMe)
-  if (!me) return null
+  const me = firstAnswer(getMe) ?? null
   await Promise.all([speak(language), fetchPageAt(path)])
   const At = ({ children }: { children: ReactNode }) => <StaticRouter location={path}>{children}</StaticRouter>
-  queryClient.setQueryData(meQuery.queryKey, me)
+  queryClient.setQueryData<Me | null>(meQuery.queryKey, me)
   try {
     const html = renderToString(
       <QueryClientProvider client={queryClient}>
@@ -43,4 +42,4 @@ export async function firstPicture({ path, language, answers }: ToDraw): Promise
 }
 
 /** Loads what pages are drawn with, so that the first person who comes does not wait for it. */
-export const warmUp = (): Promise<unknown> => Promise.all(['/', '/library', '/guides/0'].map(fetchPageAt))
+export const warmUp = (): Promise<unknown> => Promise.all(['/', '/library', '/guides/0', '/l/0'].map(fetchPageAt))

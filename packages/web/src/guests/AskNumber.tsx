@@ -1,6 +1,6 @@
 import { beginVisit } from '@jackdaw/contracts/sharing'
 import type { GuestVisitId } from '@jackdaw/core/shared'
-import { UseNumber, type LinkAsks } from '@jackdaw/core/sharing'
+import { isUseNumber, LONGEST_NUMBER, type LinkAsks } from '@jackdaw/core/sharing'
 import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { call } from '../api'
@@ -29,7 +29,7 @@ export function AskNumber({
     mutationFn: () => call(beginVisit, { params: { token }, body: { visit, number: number.trim() } }),
     onSuccess: onNamed,
   })
-  const isNumber = UseNumber.safeParse(number).success
+  const isNumber = isUseNumber(number)
   return (
     <form
       className="w-full max-w-xl mx-auto bg-sheet p-5 sm:p-10 sm:mt-12 space-y-5"
@@ -47,7 +47,7 @@ export function AskNumber({
         hint={t('Your use of the guide is found by it. Your name is not asked for.')}
         autoComplete="off"
         autoCapitalize="characters"
-        maxLength={40}
+        maxLength={LONGEST_NUMBER}
         value={number}
         onChange={(event) => setNumber(event.target.value)}
         error={tried && !isNumber ? t('A number has figures in it; letters, spaces and hyphens may stand beside them.') : undefined}

@@ -2,7 +2,7 @@ import type { Look } from '@jackdaw/core/guides'
 import type { CSSProperties, ReactNode } from 'react'
 
 /** Shown on a page of another site, which has a head of its own. */
-const isFramed = window.self !== window.top
+const isFramed = typeof window !== 'undefined' && window.self !== window.top
 
 /** What stands around the guide of a guest: whose it is, and nothing that leads elsewhere. */
 export function GuestFrame({ look, children }: { look: Look | null; children: ReactNode }) {

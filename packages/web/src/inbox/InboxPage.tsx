@@ -1,4 +1,5 @@
-import { InboxPart, type InboxCounts } from '@jackdaw/contracts/inbox'
+import type { InboxCounts } from '@jackdaw/contracts/inbox'
+import { InboxPart } from '@jackdaw/contracts/inboxPart'
 import { Mail } from 'lucide-react'
 import { Button, ButtonLink, Failed, Loaded, TitleLine, useSearch } from '../ui'
 import { Tabs } from '../ui/Tabs'

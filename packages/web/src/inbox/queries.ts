@@ -5,9 +5,9 @@ import {
   markAllRead,
   markEntry,
   stopMails,
-  type InboxPart,
   type MailChoice,
 } from '@jackdaw/contracts/inbox'
+import type { InboxPart } from '@jackdaw/contracts/inboxPart'
 import type { EntryId } from '@jackdaw/core/shared'
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'

@@ -1,4 +1,4 @@
-import { LINK_ASKS, UseNumber, type LinkAsks } from '@jackdaw/core/sharing'
+import { LINK_ASKS, isUseNumber, LONGEST_NUMBER, type LinkAsks } from '@jackdaw/core/sharing'
 import type { GuideId, LocalDate } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { Button, Check, chosen, DateField, Radios, Select, TextArea, TextField } from '../ui'
@@ -22,7 +22,7 @@ export function NewLinkDialog({ guideId, onClose }: { guideId: GuideId; onClose:
   const [carries, setCarries] = useState('')
   const [until, setUntil] = useState<LocalDate | null>(inAMonth)
   if (create.data) return <MadeLink address={create.data.address} onClose={onClose} />
-  const isNumber = UseNumber.safeParse(carries).success
+  const isNumber = isUseNumber(carries)
   return (
     <FormDialog
       title={t('New link for guests')}
@@ -66,7 +66,7 @@ export function NewLinkDialog({ guideId, onClose }: { guideId: GuideId; onClose:
             more: (
               <TextField
                 label={t('The number')}
-                maxLength={40}
+                maxLength={LONGEST_NUMBER}
                 value={carries}
                 onChange={(event) => setCarries(event.target.value)}
                 error={

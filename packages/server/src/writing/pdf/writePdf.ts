@@ -129,6 +129,18 @@ class Bookmarks {
   }
 }
 
+/** Makes the pictures and logos of a page ready. */
+async function picturesOf(page: PrintedPage | undefined, pictures: Pictures): Promise<Map<Placed, Opened | Buffer>> {
+  const ready = new Map<Placed, Opened | Buffer>()
+  await Promise.all(
+    (page?.placed ?? []).map(async (placed) => {
+      const image = placed.is === 'picture' ? await pictures.open(placed) : placed.is === 'logo' ? await logoOf(placed.data) : null
+      if (image) ready.set(placed, image)
+    }),
+  )
+  return ready
+}
+
 type Asked = WritingJobs['pdf']['asked']
 const newPdf = ({ handout, now }: Asked): Pdf =>
   new PDFDocument({
@@ -153,14 +165,13 @@ export async function writePdf(asked: Asked, progress: (done: number, of: number
   const structure = new Structure(pdf, paper.root, paper.pages)
   const pictures = new Pictures(pdf, asked.pictures)
   const bookmarks = new Bookmarks(pdf)
+  let next = picturesOf(paper.pages[0], pictures)
   for (const [n, page] of paper.pages.entries()) {
-    const ready = new Map<Placed, Opened | Buffer>()
-    await Promise.all(
-      page.placed.map(async (placed) => {
-        const image = placed.is === 'picture' ? await pictures.open(placed) : placed.is === 'logo' ? await logoOf(placed.data) : null
-        if (image) ready.set(placed, image)
-      }),
-    )
+    const ready = await next
+    // Those of the next page are made ready while this one is drawn.
+    next = picturesOf(paper.pages[n + 1], pictures)
+    // Awaited in the next round; until then it may fail unheard.
+    next.catch(() => undefined)
     pdf.addPage({ size: [paper.sheet.widthPt, paper.sheet.heightPt], margin: 0 })
     drawPage({ pdf, fonts, structure, ready }, page)
     page.marks.forEach((mark) => bookmarks.add(mark))
