@@ -1,8 +1,9 @@
 import lighthouse, { type Config } from 'lighthouse'
 import { freshBrowser, signedInBrowser } from './browser'
+import { guestLink } from './onePage'
 
 /** What one page got, the medians of all rounds: points of 100, and times in milliseconds; `shift` is the layout shift, without unit. */
-export type FirstView = { points: number; firstPaintMs: number; largestPaintMs: number; blockingMs: number; shift: number }
+type FirstView = { points: number; firstPaintMs: number; largestPaintMs: number; blockingMs: number; shift: number }
 
 const CONFIG: Config = { extends: 'lighthouse:default', settings: { onlyCategories: ['performance'], output: 'json' } }
 
@@ -11,7 +12,7 @@ const median = (list: readonly number[]): number => [...list].sort((a, b) => a -
 /** How soon a page can be seen by somebody who is signed in, or a guest, and whose browser has nothing of it, on a phone with a slow network, as
  * Lighthouse simulates both.
  * @param mail of whoever is signed in; `null` for a guest */
-export async function firstView(address: string, path: string, mail: string | null, rounds: number): Promise<FirstView> {
+async function firstView(address: string, path: string, mail: string | null, rounds: number): Promise<FirstView> {
   const { browser, page } = await (mail === null ? freshBrowser() : signedInBrowser(address, mail))
   try {
     const all: FirstView[] = []
@@ -38,5 +39,25 @@ export async function firstView(address: string, path: string, mail: string | nu
     }
   } finally {
     await browser.close()
+  }
+}
+
+/** How soon the pages that people open first can be seen. */
+export async function measureFirstView(address: string, guideId: string, rounds: number, say: (words: string) => void): Promise<void> {
+  const ms = (n: number) => `${n.toFixed(0)} ms`
+  say(
+    `\nFirst view with nothing in the browser, Lighthouse, phone and slow network simulated, median of ${rounds} (Today, reader and guests at least 95, library 90):`,
+  )
+  for (const [name, path, who] of [
+    ['Today', '/', 'ines'],
+    ['Today of a lead', '/', 'marta'],
+    ['reader', `/guides/${guideId}`, 'ines'],
+    ['library', '/library', 'marta'],
+    ['guest by a link', await guestLink(address, guideId), null],
+  ] as const) {
+    const view = await firstView(address, path, who && `${who}@larkmoor.example`, rounds)
+    say(
+      `  ${name.padEnd(16)} ${view.points} points; first paint ${ms(view.firstPaintMs)}, largest ${ms(view.largestPaintMs)}, blocked ${ms(view.blockingMs)}, layout shift ${view.shift.toFixed(3)}`,
+    )
   }
 }

@@ -5,10 +5,10 @@ import pg from 'pg'
 import { bareRoute } from './bareRoute'
 import { editorTimes, placingTimes } from './editor'
 import { measureFiles } from './files'
-import { firstView } from './firstView'
+import { measureFirstView } from './firstView'
 import { hostileTimes } from './hostile'
 import { sendEvents, rawInserts, type Reader } from './intake'
-import { guestLink, onePageTimes } from './onePage'
+import { measureOnePage } from './onePage'
 import { openLoad, type Target } from './openLoad'
 import { firstLoadOfReader } from './page'
 import { fillAssignments, movesWithForty, remindTime, simulationTime, todayLoad } from './assignments'
@@ -72,36 +72,13 @@ async function measureHostile(start: () => Promise<Running>): Promise<void> {
   await app.stop()
 }
 
-/** How soon the pages that people open first can be seen. */
-async function measureFirstView(address: string, guideId: string): Promise<void> {
-  const rounds = quick ? 1 : 5
-  say(
-    `\nFirst view with nothing in the browser, Lighthouse, phone and slow network simulated, median of ${rounds} (Today, reader and guests at least 95, library 90):`,
-  )
-  for (const [name, path, who] of [
-    ['Today', '/', 'ines'],
-    ['Today of a lead', '/', 'marta'],
-    ['reader', `/guides/${guideId}`, 'ines'],
-    ['library', '/library', 'marta'],
-    ['guest by a link', await guestLink(address, guideId), null],
-  ] as const) {
-    const view = await firstView(address, path, who && `${who}@larkmoor.example`, rounds)
-    say(
-      `  ${name.padEnd(16)} ${view.points} points; first paint ${ms(view.firstPaintMs).trim()}, largest ${ms(view.largestPaintMs).trim()}, blocked ${ms(view.blockingMs).trim()}, layout shift ${view.shift.toFixed(3)}`,
-    )
-  }
-}
-
 /** What practising takes. */
 async function measurePlayers(address: string): Promise<void> {
   const { openMs, nextMs, steps } = await practiseTimes(address, 100, quick ? 3 : 10, quick ? 15 : 60)
   say(`\nPractise on ${steps} steps (opening under 1 s, the next step under 100 ms with pictures fetched ahead):`)
   line(`opening, ${openMs.length} times`, openMs)
   line(`a right click to the next step painted, ${nextMs.length} steps`, nextMs)
-  const page = await onePageTimes(address, 200, quick ? 3 : 7)
-  say(`\nOne page of ${page.steps} steps at a processor slowed 4 times (first picture under 1 s, no task over 100 ms while scrolling):`)
-  line(`first picture, ${page.openMs.length} times`, page.openMs)
-  line(`tasks over 50 ms on ${page.scrolledPx.toLocaleString('en')} px, ${page.taskMs.length} of them`, page.taskMs)
+  await measureOnePage(address, quick ? 3 : 7, say, line)
 }
 
 /** What the recorder takes from a page's own thread, at a person's pace and at that of somebody in great haste. */
@@ -248,7 +225,7 @@ async function measureDemo({ url }: Cluster): Promise<string> {
   say(
     `  editor fetched: ${first.scripts.some((name) => /Editor/.test(name)) ? 'YES' : 'no'}; ${first.scripts.length} scripts, ${first.fonts.length} fonts`,
   )
-  if (!only || onlyView) await measureFirstView(app.address, guide.id)
+  if (!only || onlyView) await measureFirstView(app.address, guide.id, quick ? 1 : 5, say)
   if (!only || onlyEditor) await measureEditor(app.address)
   if (!only || onlyPlayers) await measurePlayers(app.address)
   if (!only || onlyRecorder) await measureRecorder(app.address)

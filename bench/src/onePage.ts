@@ -5,7 +5,7 @@ import { signIn } from './server'
 
 /** With a processor slowed four times, in milliseconds, sorted: from asking for the page until the first picture is painted; and every task of more
  * than 50 ms while somebody scrolls from its top to its end. */
-export type OnePageTimes = { openMs: number[]; taskMs: number[]; steps: number; scrolledPx: number }
+type OnePageTimes = { openMs: number[]; taskMs: number[]; steps: number; scrolledPx: number }
 
 /** Waits in the page until the first picture on the screen is painted. @returns its clock, which begins when the page is asked for */
 const firstPicture = (page: Page): Promise<number> =>
@@ -26,7 +26,7 @@ const firstPicture = (page: Page): Promise<number> =>
 
 /** Reading a guide of many steps as one page.
  * @param opens how often it is opened */
-export async function onePageTimes(address: string, steps: number, opens: number): Promise<OnePageTimes> {
+async function onePageTimes(address: string, steps: number, opens: number): Promise<OnePageTimes> {
   const session = await signIn(address, 'marta@larkmoor.example')
   const id = await longGuide(address, session, steps)
   await publishToAll(address, session, id)
@@ -65,6 +65,19 @@ export async function onePageTimes(address: string, steps: number, opens: number
   } finally {
     await browser.close()
   }
+}
+
+/** What reading as one page takes. @param line says a list of times, sorted */
+export async function measureOnePage(
+  address: string,
+  opens: number,
+  say: (words: string) => void,
+  line: (name: string, list: readonly number[]) => void,
+): Promise<void> {
+  const { steps, openMs, taskMs, scrolledPx } = await onePageTimes(address, 200, opens)
+  say(`\nOne page of ${steps} steps at a processor slowed 4 times (first picture under 1 s, no task over 100 ms while scrolling):`)
+  line(`first picture, ${openMs.length} times`, openMs)
+  line(`tasks over 50 ms on ${scrolledPx.toLocaleString('en')} px, ${taskMs.length} of them`, taskMs)
 }
 
 /** A link to a guide for guests that asks for nothing. @returns the path of its page */

@@ -68,6 +68,10 @@ it('a lead reads a guide as one page: what was on the screen counts, and the wis
   const read = (answer: { progress: { seen: string[] } }) => answer.progress.seen.length
   const before = await recordSays<number>(marta, `/api/guides/${id}/reader`, read, () => true)
   // Down the page, with a rest at each step.
+  // The end of a long page comes a moment after its beginning.
+  await marta.waitForFunction(
+    () => document.querySelectorAll('[data-step]').length === document.querySelectorAll('nav[aria-label="Steps"] li').length,
+  )
   const steps = await marta.$$eval('[data-step]', (all) => all.map((each) => (each as HTMLElement).dataset['step']!))
   for (const step of steps) {
     await marta.$eval(`[data-step="${step}"]`, (each) => each.scrollIntoView({ block: 'center' }))

@@ -58,8 +58,13 @@ export function scriptOf<M extends object>(
   return { steps, confirmSteps: document.confirmSteps, language: document.language }
 }
 
+const places = new WeakMap<Script['steps'], ReadonlyMap<string, number>>()
 /** Where a step stands, from 0; −1 for none. */
-export const indexOf = (script: Script, id: string): number => script.steps.findIndex((step) => step.id === id)
+export function indexOf({ steps }: Script, id: string): number {
+  let found = places.get(steps)
+  if (!found) places.set(steps, (found = new Map(steps.map((step, n) => [step.id, n]))))
+  return found.get(id) ?? -1
+}
 
 /** Number of a step among the steps, from 1; that of a quiz is the number of steps before it, and the end's the number of all. */
 export const numberAt = (script: Script, at: number): number => script.steps.slice(0, at + 1).filter(({ quiz }) => quiz === null).length

@@ -16,10 +16,21 @@ const later = (work: () => void): (() => void) => {
 /** For every step the side that its labels prefer. In a long guide the steps at the end learn it a moment later. */
 export function usePreferredSides(document: GuideDocument, sizes: PictureSizes, look: Look): ReadonlyMap<string, Side | null> {
   const [round, setRound] = useState(0)
-  const { sides, done } = useMemo(() => {
-    const until = performance.now() + BUDGET_MS
-    return preferredSides(document, sizes, look, () => performance.now() < until)
+  const { sides, done, go } = useMemo(() => {
+    const within = (ms: number) => {
+      const until = performance.now() + ms
+      return preferredSides(document, sizes, look, () => performance.now() < until)
+    }
+    return { ...within(BUDGET_MS), go: () => within(BUDGET_MS).done }
   }, [document, sizes, look, round])
-  useEffect(() => (done ? undefined : later(() => setRound((now) => now + 1))), [done, round, document])
+  useEffect(() => {
+    if (done) return
+    // Shown once all of them are known: what is shown in between would have everything drawn as often.
+    let stop = later(function more() {
+      if (go()) setRound((now) => now + 1)
+      else stop = later(more)
+    })
+    return () => stop()
+  }, [done, go])
   return sides
 }

@@ -1,8 +1,8 @@
-import { ReaderPage } from '../players/reader/ReaderPage'
+import { ReaderPage, viewAhead } from '../players/reader/ReaderPage'
 import { lazyPart } from '../ui'
 
 // Guides without quizzes do without.
 const QuizInGuide = lazyPart(async () => (await import('../quizzes/inGuide/QuizInGuide')).QuizInGuide)
 
 /** A guide as it is read, with the quizzes that stand among its steps. */
-export const GuidePage = () => <ReaderPage QuizHere={QuizInGuide} />
+export const GuidePage = Object.assign(() => <ReaderPage QuizHere={QuizInGuide} />, { ahead: viewAhead })

@@ -4,14 +4,16 @@ import { loadingPages } from './loadingPages'
 /** The script of a page could not be fetched. */
 export class PageNotFetched extends Error {}
 
-type Load = () => Promise<ComponentType>
+/** A page. `ahead` fetches what it is drawn with besides, for whoever is signed in. */
+type PageComponent = ComponentType & { ahead?: () => Promise<unknown> }
+type Load = () => Promise<PageComponent>
 export type Page = { path: string; Component: ComponentType; load: () => Promise<unknown> }
 
 /** A page whose script is fetched when somebody goes to it. Where it has come already it is drawn at once: what has to be waited for, however
  * short, React shows a third of a second later. */
 export function page(path: string, load: Load): Page {
   let coming: Promise<{ default: ComponentType }> | null = null
-  let here: ComponentType | null = null
+  let here: PageComponent | null = null
   const fetched = async () => {
     try {
       here = await load()
@@ -26,5 +28,5 @@ export function page(path: string, load: Load): Page {
     const [Page] = useState<ComponentType>(() => here ?? Fetched)
     return <Page />
   }
-  return { path, Component, load: come }
+  return { path, Component, load: () => come().then(() => here?.ahead?.()) }
 }

@@ -1,12 +1,4 @@
-import {
-  chooseMail,
-  getMailChoice,
-  listInbox,
-  markAllRead,
-  markEntry,
-  stopMails,
-  type MailChoice,
-} from '@jackdaw/contracts/inbox'
+import { chooseMail, getMailChoice, listInbox, markAllRead, markEntry, stopMails, type MailChoice } from '@jackdaw/contracts/inbox'
 import type { InboxPart } from '@jackdaw/contracts/inboxPart'
 import type { EntryId } from '@jackdaw/core/shared'
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'

@@ -1,4 +1,4 @@
-import { lazy, type ComponentType, type LazyExoticComponent } from 'react'
+import { createElement, lazy, useState, type Attributes, type ComponentType, type ReactElement } from 'react'
 
 const RETRY_MS = 4_000
 
@@ -15,8 +15,7 @@ function nextChance(): Promise<void> {
   })
 }
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
-type LazyPart<C extends ComponentType<any>> = LazyExoticComponent<C> & Record<'preload' | 'preloadAtRest', () => Promise<void>>
+type LazyPart<P> = ((props: P) => ReactElement) & Record<'preload' | 'preloadAtRest', () => Promise<void>>
 
 const REST_MS = 1_500
 
@@ -27,15 +26,17 @@ const atRest = (): Promise<void> =>
   )
 
 /** A part of a page that is loaded when it is needed, or before by `preload` (`preloadAtRest`: when nothing more urgent comes). A load that
- * fails is tried again until it comes: without a network the place of the part says that it is coming, and the page lives on. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
-export function lazyPart<C extends ComponentType<any>>(load: () => Promise<C>): LazyPart<C> {
-  let coming: Promise<{ default: C }> | null = null
-  const come = (): Promise<{ default: C }> =>
+ * fails is tried again until it comes: without a network the place of the part says that it is coming, and the page lives on. What has come
+ * already is drawn at once. */
+export function lazyPart<P extends object>(load: () => Promise<ComponentType<P>>): LazyPart<P> {
+  let coming: Promise<{ default: ComponentType<P> }> | null = null
+  let here: ComponentType<P> | null = null
+  const come = (): Promise<{ default: ComponentType<P> }> =>
     (coming ??= (async () => {
       for (;;) {
         try {
-          return { default: await load() }
+          here = await load()
+          return { default: here }
         } catch {
           // The script could not be fetched; it is asked for again.
           await nextChance()
@@ -43,5 +44,10 @@ export function lazyPart<C extends ComponentType<any>>(load: () => Promise<C>): 
       }
     })())
   const preload = async (): Promise<void> => void (await come())
-  return Object.assign(lazy(come), { preload, preloadAtRest: () => atRest().then(preload) })
+  const Fetched: ComponentType<P> = lazy(come)
+  function Part(props: P & Attributes) {
+    const [Now] = useState<ComponentType<P>>(() => here ?? Fetched)
+    return createElement(Now, props)
+  }
+  return Object.assign(Part, { preload, preloadAtRest: () => atRest().then(preload) })
 }

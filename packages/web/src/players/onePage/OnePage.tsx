@@ -14,6 +14,7 @@ import type { Doing } from '../usePlayer'
 import { closedRuns } from './closedRuns'
 import { PageStep, type AtStep } from './PageStep'
 import { scrollToPlace } from './scrollToPlace'
+import { useMore } from './useMore'
 import { usePageReading } from './usePageReading'
 
 type Props = {
@@ -56,7 +57,8 @@ export function OnePage({ edition, play, state, act, quizzes, onQuiz, printing }
   const heading = useRef<HTMLHeadingElement>(null)
   const steps = useMemo(() => stepsOf(document), [document])
   const open = openTo(play, state)
-  const page = closedRuns(document.items, open)
+  const whole = closedRuns(document.items, open)
+  const page = whole.slice(0, useMore(whole.length, printing))
   const shown = page.map((each) => (each.is === 'open' ? each.item.id : '')).join(' ')
   usePageReading(root, steps, shown, act)
   const atStep = useAtStep(play, state, act)
@@ -99,7 +101,7 @@ export function OnePage({ edition, play, state, act, quizzes, onQuiz, printing }
         })}
       </div>
       <div id="step-end" className="scroll-mt-20 print:hidden" data-end>
-        {(open.has(END) || state.finished) && (
+        {page.length === whole.length && (open.has(END) || state.finished) && (
           <>
             <Closing
               {...{ edition, play, state, steps, quizzes, heading }}

@@ -41,15 +41,18 @@ const safetyOf = (step: Step, waiting: boolean): Safety => ({
   waiting,
 })
 
-/** A picture that is drawn when it comes near the screen. */
+/** The pictures of so many steps are on the first screen. */
+const ON_FIRST_SCREEN = 2
+
+/** A picture that is drawn when it comes near the screen, or at once. */
 function NearPicture({
   edition,
   step,
   picture,
   look,
   prefer,
-  printing,
-}: Pick<Props, 'edition' | 'step' | 'look' | 'prefer' | 'printing'> & { picture: StepPicture }) {
+  atOnce,
+}: Pick<Props, 'edition' | 'step' | 'look' | 'prefer'> & { picture: StepPicture; atOnce: boolean }) {
   const box = useRef<HTMLDivElement>(null)
   const near = useNear(box)
   return (
@@ -58,7 +61,7 @@ function NearPicture({
         guideId={edition.guideId}
         edition={edition.edition}
         sizes={edition.pictureSizes}
-        near={near || printing}
+        near={near || atOnce}
         {...{ step, picture, look, prefer }}
       />
     </div>
@@ -96,7 +99,7 @@ export const PageStep = memo(function PageStep({ edition, step, n, look, prefer,
       {step.pictures.length > 0 && (
         <div className="mt-3 space-y-3">
           {step.pictures.map((picture) => (
-            <NearPicture key={picture.id} {...{ edition, step, picture, look, prefer, printing }} />
+            <NearPicture key={picture.id} {...{ edition, step, picture, look, prefer }} atOnce={printing || n <= ON_FIRST_SCREEN} />
           ))}
         </div>
       )}

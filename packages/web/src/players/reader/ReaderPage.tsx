@@ -1,5 +1,6 @@
 import { type GuideId, nth } from '@jackdaw/core/shared'
 import { useIds } from '../../ui/search/useIds'
+import { getMe, type Me } from '@jackdaw/contracts/people'
 import type { ReaderEdition } from '@jackdaw/contracts/reading'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK, stepsOf, type GuideDocument, type Look, type Step } from '@jackdaw/core/guides'
@@ -9,7 +10,9 @@ import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'rea
 import { useTexts } from '../../ui/words/texts'
 import { useSearchParams } from 'react-router'
 import { useLook } from '../../annotations/useLook'
+import { firstAnswer, queryClient } from '../../api'
 import { IconButton, lazyPart, Message, TextButton, Waiting } from '../../ui'
+import { meQuery } from '../../people'
 import { FavouriteMark, useFavourite } from '../../items'
 import { useKeys } from '../../ui/keys/useKeys'
 import { Closing } from './Closing'
@@ -32,6 +35,12 @@ import { useTurning } from './useTurning'
 import { useView, type View } from './useView'
 
 const OnePage = lazyPart(async () => (await import('../onePage/OnePage')).OnePage)
+
+/** Fetches what a guide is read with by whoever reads it as one page. */
+export async function viewAhead(): Promise<void> {
+  const me = queryClient.getQueryData<Me | null>(meQuery.queryKey) ?? firstAnswer(getMe)
+  if (me?.readsAsPage) await OnePage.preload()
+}
 
 /** Loads what the steps of a guide need to be shown, while there is a network. */
 function usePartsAhead(document: GuideDocument, ways: number): void {
