@@ -1,5 +1,6 @@
 // `npm run test:deep`: what takes too long for every change. Long property tests, 10,000 hostile requests, 200 kills, two servers behind
-// nginx, every page that the recorder is tried on. Databases of its own; the last line is "N passed, N failed". Takes about an hour.
+// nginx, every page that the recorder is tried on, Word files read by pandoc. Databases of its own; the last line is "N passed, N failed".
+// Takes about an hour.
 import { existsSync, mkdirSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -16,6 +17,7 @@ try {
   ensurePostgres(say)
   if (!commandExists('nginx')) ensurePackages(['nginx-light'], 'nginx', say)
   if (!existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium') && !commandExists('chromium')) ensurePackages(['chromium'], 'Chromium', say)
+  if (!commandExists('pandoc')) ensurePackages(['pandoc'], 'pandoc', say)
   if (!commandExists('openssl')) ensurePackages(['openssl'], 'openssl', say)
   mkdirSync(join(ROOT, '.build'), { recursive: true })
   const { buildIfStale } = await import('./build.mjs')

@@ -136,7 +136,8 @@ function wordTable(table: Extract<Block, { type: 'table' }>, setting: WordSettin
     rows: table.content.map(
       (row, n) =>
         new TableRow({
-          tableHeader: n === 0 && row.content.every((cell) => cell.type === 'tableHeader'),
+          // Said of other rows, even by "off", there are readers that take them for a head too.
+          ...(n === 0 && row.content.every((cell) => cell.type === 'tableHeader') ? { tableHeader: true } : {}),
           cantSplit: true,
           children: row.content.map(
             (cell) =>
