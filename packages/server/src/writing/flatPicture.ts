@@ -22,15 +22,39 @@ function outlinesBy(fonts: Fonts): (shape: Extract<Shape, { is: 'words' }>) => s
       .join('')
 }
 
-/** Makes flat pictures of figures: what is drawn on them becomes part of the picture, for formats that know no drawing. */
+/** A PNG with its size in pixels. */
+type Flat = { bytes: Buffer; widthPx: number; heightPx: number }
+
+/** Makes flat pictures of figures: what is drawn on them becomes part of the picture, for formats that know no drawing. The next one is begun while one
+ * is waited for. */
 export class FlatPictures {
   private readonly outlines: ReturnType<typeof outlinesBy>
-  constructor(private readonly files: PictureFiles) {
+  private readonly places: ReadonlyMap<Figure, number>
+  private readonly begun = new Map<Figure, Promise<Flat>>()
+
+  /** @param inOrder all figures, in the order in which they will be asked for */
+  constructor(
+    private readonly files: PictureFiles,
+    private readonly inOrder: readonly Figure[],
+  ) {
     this.outlines = outlinesBy(new Fonts(new PDFDocument({ autoFirstPage: false })))
+    this.places = new Map(inOrder.map((figure, n) => [figure, n]))
   }
 
-  /** @returns a PNG with its size in pixels */
-  async of(figure: Figure): Promise<{ bytes: Buffer; widthPx: number; heightPx: number }> {
+  of(figure: Figure): Promise<Flat> {
+    const flat = this.begin(figure)
+    this.begun.delete(figure)
+    const next = this.inOrder[(this.places.get(figure) ?? Infinity) + 1]
+    // A failure is heard when it is asked for.
+    if (next) this.begin(next).catch(() => undefined)
+    return flat
+  }
+  private begin(figure: Figure): Promise<Flat> {
+    let flat = this.begun.get(figure)
+    if (!flat) this.begun.set(figure, (flat = this.make(figure)))
+    return flat
+  }
+  private async make(figure: Figure): Promise<Flat> {
     const { shown } = figure.ground
     const scale = Math.min(1, MOST_PX / shown.width)
     const widthPx = Math.max(1, Math.round(shown.width * scale))
@@ -60,6 +84,7 @@ export class FlatPictures {
         from: part.from,
         hidden: part.hidden,
         mostPx: Math.max(1, part.to.width * scale),
+        passing: true,
       })
       sources.set(keyOf(part), `data:image/${type};base64,${bytes.toString('base64')}`)
     }

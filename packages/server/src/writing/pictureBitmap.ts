@@ -36,13 +36,15 @@ export async function cropped(
 /** A screen stays as it is, so that small letters stay sharp, unless that takes too much; photographs are JPEG. */
 const MOST_PNG_BYTES = 700_000
 
-/** A part of a picture as a file, in one of the two formats that everything reads. */
+/** A part of a picture as a file, in one of the two formats that everything reads.
+ * @param passing it is read again at once, and need not be small */
 export async function bitmap(
   path: string,
   mediaType: string,
-  part: { from: Rect; hidden: readonly Rect[]; mostPx: number },
+  { passing = false, ...part }: { from: Rect; hidden: readonly Rect[]; mostPx: number; passing?: boolean },
 ): Promise<{ bytes: Buffer; type: 'png' | 'jpeg' }> {
   const picture = await cropped(path, part)
+  if (passing) return { bytes: await picture.toColourspace('srgb').png({ compressionLevel: 1 }).toBuffer(), type: 'png' }
   if (mediaType !== JPEG) {
     const bytes = await picture.clone().toColourspace('srgb').png({ compressionLevel: 6 }).toBuffer()
     if (bytes.length <= MOST_PNG_BYTES) return { bytes, type: 'png' }

@@ -19,8 +19,11 @@ export async function writeMarkdownZip(
 ): Promise<WritingJobs['markdown']['done']> {
   const t = textsIn(language)
   const zip = new ZipFile(file, now)
-  const flat = new FlatPictures(pictures)
   const written = handout.guides.map((guide) => ({ guide, figures: figuresInGuide(guide, t), ...writeMarkdown(guide, handout.home, t) }))
+  const flat = new FlatPictures(
+    pictures,
+    written.flatMap(({ figures }) => [...figures.values()]),
+  )
   const all = written.reduce((sum, each) => sum + each.pictures.length, 0) + 1
   let done = 0
   for (const [n, each] of written.entries()) {

@@ -20,15 +20,20 @@ export async function writePageFile(
   const parts = new Map(figures.flatMap(partsOfFigures).map((part) => [keyOf(part), part]))
   const sources = new Map<string, string>()
   let done = 0
-  for (const [key, part] of parts) {
-    const stored = pictures[part.picture]
-    if (stored) {
-      const picture = await cropped(stored.path, { from: part.from, hidden: part.hidden, mostPx: MOST_PX })
-      const bytes = await picture.webp({ quality: 84, effort: 3 }).toBuffer()
-      sources.set(key, `data:image/webp;base64,${bytes.toString('base64')}`)
+  const waiting = [...parts]
+  const work = async (): Promise<void> => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [key, part] = next
+      const stored = pictures[part.picture]
+      if (stored) {
+        const picture = await cropped(stored.path, { from: part.from, hidden: part.hidden, mostPx: MOST_PX })
+        const bytes = await picture.webp({ quality: 84, effort: 3 }).toBuffer()
+        sources.set(key, `data:image/webp;base64,${bytes.toString('base64')}`)
+      }
+      progress(++done, parts.size + 1)
     }
-    progress(++done, parts.size + 1)
   }
+  await Promise.all([work(), work()])
   const fonts = fontRules(JSON.stringify(handout.guides.map((guide) => guide.document)))
   await writeFile(file, writePage(handout, figures, { sourceOf: (part) => sources.get(keyOf(part)) ?? null, fonts, t }))
   return { pages: null, missing: [] }

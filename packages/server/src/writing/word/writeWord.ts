@@ -245,7 +245,11 @@ export async function writeWord(
   progress: (done: number, of: number) => void,
 ): Promise<WritingJobs['word']['done']> {
   const t = textsIn(language)
-  const flat = new FlatPictures(pictures)
+  const figures = handout.guides.map((guide) => figuresInGuide(guide, t))
+  const flat = new FlatPictures(
+    pictures,
+    figures.flatMap((each) => [...each.values()]),
+  )
   const lists = new Lists()
   const several = handout.guides.length > 1
   const all = handout.guides.reduce((sum, guide) => sum + stepsOf(guide.document).reduce((n, step) => n + step.pictures.length, 0), 1)
@@ -253,12 +257,11 @@ export async function writeWord(
   const children: Block[] = several
     ? [new Paragraph({ heading: HeadingLevel.TITLE, children: [new TextRun({ text: handout.title })] })]
     : []
-  for (const guide of handout.guides) {
-    const figures = figuresInGuide(guide, t)
+  for (const [n, guide] of handout.guides.entries()) {
     const face = guide.look.type === 'serif' ? 'Georgia' : 'Calibri'
     children.push(
       ...(await guideWord(
-        { guide, figures, flat, lists, home: handout.home, face, t, progress: () => progress(++done, all) },
+        { guide, figures: figures[n]!, flat, lists, home: handout.home, face, t, progress: () => progress(++done, all) },
         handout.made,
         several,
       )),
