@@ -38,6 +38,13 @@ const BlockIds = Extension.create({
   ],
 })
 
+/** Tab goes from cell to cell and, behind the last one, on through the page: whoever works by keyboard comes out of a table. Rows have buttons. */
+const TableInText = Table.extend({
+  addKeyboardShortcuts() {
+    return { ...this.parent?.(), Tab: () => this.editor.commands.goToNextCell() }
+  },
+})
+
 /** What the text of a step may hold while it is written: the same as the schema in the core. */
 export const bodyExtensions = [
   StarterKit.configure({
@@ -58,7 +65,7 @@ export const bodyExtensions = [
     isAllowedUri: (url) => isSafeLink(url),
     HTMLAttributes: { rel: 'noopener noreferrer nofollow', target: null },
   }),
-  Table.configure({ resizable: false }),
+  TableInText.configure({ resizable: false }),
   TableRow,
   TableHeader,
   TableCell,
