@@ -1,4 +1,5 @@
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
+import { useTexts } from './words/texts'
 
 /** A mark on the ruler: a step, or a section with its heading. */
 export type RulerMark = {
@@ -44,7 +45,14 @@ function SectionTick({ mark }: { mark: RulerMark }) {
   )
 }
 
-function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: string) => void) | undefined }) {
+type Tick = { mark: RulerMark; onPick?: ((id: string) => void) | undefined }
+/** Whether two ticks look alike: marks are made anew each time that somebody goes on, and nearly all are as they were. */
+const looksAlike = (before: Tick, now: Tick): boolean =>
+  before.onPick === now.onPick &&
+  (['id', 'kind', 'name', 'number', 'state', 'bar', 'figure'] as const).every((key) => before.mark[key] === now.mark[key])
+
+const StepTick = memo(function StepTick({ mark, onPick }: Tick) {
+  const { t } = useTexts()
   const state = mark.state ?? 'open'
   const inside = (
     <>
@@ -58,7 +66,7 @@ function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: string) =>
         className={`text-sm leading-5 py-0.5 text-left grow min-w-0 ${state === 'here' ? 'font-bold' : ''} ${state === 'shut' ? 'text-soft' : ''}`}
       >
         <span className="line-clamp-2">{mark.name}</span>
-        {state === 'done' && <span className="sr-only"> (done)</span>}
+        {state === 'done' && <span className="sr-only"> ({t('Done')})</span>}
         {mark.bar !== undefined && (
           <span className="block h-1.5 mt-1 bg-hair" aria-hidden>
             <span className="block h-full bg-petrol" style={{ width: `${Math.round(mark.bar * 100)}%` }} />
@@ -91,4 +99,4 @@ function StepTick({ mark, onPick }: { mark: RulerMark; onPick?: ((id: string) =>
       )}
     </li>
   )
-}
+}, looksAlike)

@@ -1,9 +1,10 @@
 import type { QuizAmongSteps, ReaderEdition } from '@jackdaw/contracts/reading'
 import { END, indexOf, numberAt } from '@jackdaw/core/flow'
 import { stepsOf, type Step } from '@jackdaw/core/guides'
+import { keysOf } from '@jackdaw/core/shared'
 import { canFinish, choicesAt, isClosed, isWaiting, openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import { Check, Lock } from 'lucide-react'
-import { useCallback, useMemo, useRef } from 'react'
+import { memo, useCallback, useMemo, useRef } from 'react'
 import { usePreferredSides } from '../../annotations'
 import { useLook } from '../../annotations/useLook'
 import { Button, TextButton } from '../../ui'
@@ -47,8 +48,16 @@ function useAtStep(play: Play, state: PlayerState, act: Props['act']): AtStep {
   )
 }
 
+/** Whether the page looks alike with both: where somebody looks just now changes nothing on it. */
+const looksAlike = (before: Props, now: Props): boolean =>
+  keysOf(now).every((key) =>
+    key === 'state'
+      ? keysOf(now.state).every((each) => each === 'at' || each === 'here' || now.state[each] === before.state[each])
+      : now[key] === before[key],
+  )
+
 /** A guide as one page: everything one under another, what is closed shown as closed. */
-export function OnePage({ edition, play, state, act, quizzes, onQuiz, printing }: Props) {
+export const OnePage = memo(function OnePage({ edition, play, state, act, quizzes, onQuiz, printing }: Props) {
   const { t } = useTexts()
   const { document } = edition
   const look = useLook(document.look)
@@ -126,7 +135,7 @@ export function OnePage({ edition, play, state, act, quizzes, onQuiz, printing }
       </div>
     </div>
   )
-}
+}, looksAlike)
 
 type Why = { id: string; n: number; by: 'caution' | 'confirmation' | 'quiz' }
 /** The last open place that keeps what follows closed, and by what. */

@@ -3,7 +3,7 @@ import { stepName } from '@jackdaw/core/guides'
 import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Way } from '@jackdaw/core/ways'
 import { X } from 'lucide-react'
-import { Suspense } from 'react'
+import { Suspense, useEffect, useRef, type RefObject } from 'react'
 import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { FavouriteMark } from '../../items'
@@ -46,6 +46,26 @@ function marksOf(
   })
 }
 
+/** Room that is kept above and below the tick where somebody is, in CSS pixels. */
+const ROOM_PX = 60
+/** Scrolls a column, and nothing else, so that the tick where somebody is can be seen. */
+function keepInSight(column: HTMLElement): void {
+  const tick = column.querySelector('[aria-current=step]')
+  if (!tick) return
+  const [frame, at] = [column.getBoundingClientRect(), tick.getBoundingClientRect()]
+  if (at.top < frame.top + ROOM_PX) column.scrollTop -= frame.top + ROOM_PX - at.top
+  else if (at.bottom > frame.bottom - ROOM_PX) column.scrollTop += at.bottom - frame.bottom + ROOM_PX
+}
+
+/** A column that follows where somebody is while the page beside it scrolls. */
+function useInSight(at: string | null): RefObject<HTMLDivElement | null> {
+  const column = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (at !== null && column.current) keepInSight(column.current)
+  }, [at])
+  return column
+}
+
 /** Beside the text: what is read, what else it can be used for, and the ruler. On a narrow screen it opens over the page. */
 export function ReaderColumn({
   edition,
@@ -77,11 +97,15 @@ export function ReaderColumn({
   const { t } = useTexts()
   const guest = useIsGuest()
   const { document } = edition
+  const column = useInSight(view === 'page' ? state.at : null)
   return (
     <aside
       className={`${open ? 'fixed inset-0 z-40 bg-page overflow-auto' : 'hidden'} lg:block lg:static lg:bg-transparent border-r border-hair`}
     >
-      <div className="lg:sticky lg:top-[var(--preview-bar,56px)] lg:max-h-[calc(100dvh-var(--preview-bar,56px))] overflow-auto p-4">
+      <div
+        ref={column}
+        className="lg:sticky lg:top-[var(--preview-bar,56px)] lg:max-h-[calc(100dvh-var(--preview-bar,56px))] overflow-auto p-4"
+      >
         <div className="flex justify-between items-center lg:hidden mb-3">
           <strong>{t('Steps')}</strong>
           <Button look="quiet" onClick={onClose}>

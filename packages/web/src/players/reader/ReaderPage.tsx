@@ -100,7 +100,7 @@ function useReader(edition: ReaderEdition) {
   const asPage = view === 'page'
   const reading = useReading(edition, asPage)
   const { play, state, act } = reading
-  const go = (id: string) => (asPage ? scrollToPlace(id) : act({ type: 'go', to: id }))
+  const go = useCallback((id: string) => (asPage ? scrollToPlace(id) : act({ type: 'go', to: id })), [asPage, act])
   useStepInAddress(edition.edition === DRAFT, go)
   const [waits, setWaits] = useState('')
   const [busy, setBusy] = useState(false)
@@ -122,24 +122,49 @@ function useReader(edition: ReaderEdition) {
     heading.current?.focus({ preventScroll: true })
     window.scrollTo({ top: 0 })
   }, [state.at, asPage])
+  /** Leads to a quiz, which is taken by itself. */
+  const toQuiz = useCallback(
+    (id: string) => {
+      act({ type: 'go', to: id })
+      choose('steps', false)
+    },
+    [act, choose],
+  )
   const steps = useMemo(() => stepsOf(edition.document), [edition])
   const byId = useMemo(() => new Map(steps.map((each) => [each.id, each])), [steps])
   const ids = useMemo(() => play.script.steps.map((each) => each.id), [play])
   usePicturesAhead(edition, ids, state.at, byId, 'screen')
   const quiz = reading.quizzes.find(({ guideQuizId }) => guideQuizId === state.at)
-  return { ...reading, steps, step: steps.find(({ id }) => id === state.at), quiz, waits, busy, setBusy, swipe, heading, view, choose, go }
+  return {
+    ...reading,
+    steps,
+    step: steps.find(({ id }) => id === state.at),
+    quiz,
+    waits,
+    busy,
+    setBusy,
+    swipe,
+    heading,
+    view,
+    choose,
+    go,
+    toQuiz,
+  }
 }
 
 /** An edition, or a draft that is tried, as it is read. */
 export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderEdition; QuizHere?: QuizHere }) {
   const { t } = useTexts()
   const reader = useReader(edition)
-  const { play, state, act, startedFrom, quizzes, steps, waits, busy, swipe, view, choose, go } = reader
+  const { play, state, act, startedFrom, quizzes, steps, waits, busy, swipe, view, choose, go, toQuiz } = reader
   const [rulerOpen, setRulerOpen] = useState(false)
-  const pick = (id: string) => {
-    setRulerOpen(false)
-    go(id)
-  }
+  const pick = useCallback(
+    (id: string) => {
+      setRulerOpen(false)
+      go(id)
+    },
+    [go],
+  )
   const showView = useCallback(
     (next: View, remembered = true) => {
       choose(next, remembered)
@@ -194,13 +219,7 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
           )}
           {view === 'page' ? (
             <Suspense fallback={<Waiting />}>
-              <OnePage
-                {...{ edition, play, state, act, quizzes, printing }}
-                onQuiz={(id) => {
-                  act({ type: 'go', to: id })
-                  choose('steps', false)
-                }}
-              />
+              <OnePage {...{ edition, play, state, act, quizzes, printing }} onQuiz={toQuiz} />
             </Suspense>
           ) : (
             <AtPlace {...{ edition, reader, QuizHere }} />
