@@ -176,10 +176,11 @@ export const afterCrash = async (page: Page): Promise<Watched> => {
 
 /** Goes through the page by Tab until the element of this name has the focus, then presses a key on it. */
 export async function keyTo(page: Page, name: string | RegExp, key: 'Enter' | 'Space' | null = 'Enter'): Promise<void> {
-  for (let presses = 0; presses < 80; presses++) {
+  for (let presses = 0; presses < 600; presses++) {
     const here = await page.evaluate(() => {
-      const el = document.activeElement as HTMLElement | null
-      return el ? (el.getAttribute('aria-label') ?? el.innerText ?? '').replaceAll(/\s+/g, ' ').trim() : ''
+      const el = document.activeElement as HTMLInputElement | null
+      const called = el?.getAttribute('aria-label') ?? el?.labels?.[0]?.innerText ?? el?.innerText ?? ''
+      return called.replaceAll(/\s+/g, ' ').trim()
     })
     if (typeof name === 'string' ? here === name : name.test(here)) {
       if (key) await page.keyboard.press(key)
