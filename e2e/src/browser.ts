@@ -94,8 +94,15 @@ async function makeReady(el: Element): Promise<{ x: number; y: number } | null> 
 export async function click(page: Page, selector: string): Promise<void> {
   for (let tries = 1; ; tries++) {
     const handle = await page.locator(selector).waitHandle()
-    await handle.scrollIntoView()
-    const at = await handle.evaluate(makeReady)
+    // What was found may be drawn anew before it is come to; then it is looked for again.
+    const isIn = await handle.scrollIntoView().then(
+      () => true,
+      (error: unknown) => {
+        if (!String(error).includes('detached')) throw error
+        return false
+      },
+    )
+    const at = isIn ? await handle.evaluate(makeReady) : null
     if (!at) continue
     await page.mouse.click(at.x, at.y)
     // A press that leads to another page leaves nothing to be asked.
