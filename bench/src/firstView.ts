@@ -1,6 +1,7 @@
 import lighthouse, { type Config } from 'lighthouse'
 import { freshBrowser, signedInBrowser } from './browser'
-import { guestLink } from './onePage'
+import { send } from './longGuide'
+import { signIn } from './server'
 
 /** What one page got, the medians of all rounds: points of 100, and times in milliseconds; `shift` is the layout shift, without unit. */
 type FirstView = { points: number; firstPaintMs: number; largestPaintMs: number; blockingMs: number; shift: number }
@@ -40,6 +41,13 @@ async function firstView(address: string, path: string, mail: string | null, rou
   } finally {
     await browser.close()
   }
+}
+
+/** A link to a guide for guests that asks for nothing. @returns the path of its page */
+async function guestLink(address: string, guideId: string): Promise<string> {
+  const lead = await signIn(address, 'marta@larkmoor.example')
+  const asked = { asksFor: null, carries: null, expiresOn: null }
+  return new URL((await send<{ address: string }>(address, lead, `/api/guides/${guideId}/links`, asked)).address).pathname
 }
 
 /** How soon the pages that people open first can be seen. */

@@ -1,19 +1,19 @@
 import type { Page } from 'puppeteer-core'
 import { signedInBrowser } from './browser'
-import { longGuide, publishToAll, send } from './longGuide'
+import { longGuide, publishToAll } from './longGuide'
 import { signIn } from './server'
 
 /** With a processor slowed four times, in milliseconds, sorted: from asking for the page until the first picture is painted; and every task of more
  * than 50 ms while somebody scrolls from its top to its end. */
 type OnePageTimes = { openMs: number[]; taskMs: number[]; steps: number; scrolledPx: number }
 
-/** Waits in the page until the first picture on the screen is painted. @returns its clock, which begins when the page is asked for */
+/** Waits in the page until the first picture on the screen is painted, drawn ahead or not. @returns its clock, which begins when the page is asked for */
 const firstPicture = (page: Page): Promise<number> =>
   page.evaluate(
     () =>
       new Promise<number>((resolve) => {
         const look = () => {
-          const shown = [...document.querySelectorAll<HTMLImageElement>('[data-step] img')].find((img) => {
+          const shown = [...document.querySelectorAll<HTMLImageElement>('main img[src*="/pictures/"]')].find((img) => {
             const { top, bottom } = img.getBoundingClientRect()
             return bottom > 0 && top < innerHeight && img.complete && img.naturalWidth > 0
           })
@@ -78,11 +78,4 @@ export async function measureOnePage(
   say(`\nOne page of ${steps} steps at a processor slowed 4 times (first picture under 1 s, no task over 100 ms while scrolling):`)
   line(`first picture, ${openMs.length} times`, openMs)
   line(`tasks over 50 ms on ${scrolledPx.toLocaleString('en')} px, ${taskMs.length} of them`, taskMs)
-}
-
-/** A link to a guide for guests that asks for nothing. @returns the path of its page */
-export async function guestLink(address: string, guideId: string): Promise<string> {
-  const lead = await signIn(address, 'marta@larkmoor.example')
-  const asked = { asksFor: null, carries: null, expiresOn: null }
-  return new URL((await send<{ address: string }>(address, lead, `/api/guides/${guideId}/links`, asked)).address).pathname
 }

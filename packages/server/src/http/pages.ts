@@ -113,11 +113,12 @@ export function pages(
       if (req.path.startsWith('/api/') || !req.accepts('html')) return next()
       const { caller } = res.locals
       const language = caller?.language ?? languageFor(req.acceptsLanguages())
-      const answers = await firstAnswersFor(routes, [...(reads['*'] ?? []), ...(reads[path] ?? [])], req, res)
+      const own = reads[path] ?? []
+      const answers = await firstAnswersFor(routes, [...(reads['*'] ?? []), ...own], req, res)
       const head = preload([...scripts, ...(files.languages[language] ?? [])], files.fonts) + answersElement(answers)
       // Pages that guests open stand alone; within a frame of another site they look otherwise.
-      const forWhom = framed ? caller : req.get('sec-fetch-dest') !== 'iframe'
-      const draws = forWhom && reads[path] && Object.keys(req.query).length === 0
+      const forGuests = own.every(({ endpoint }) => endpoint.access === 'anyone') && req.get('sec-fetch-dest') !== 'iframe'
+      const draws = own.length > 0 && (framed ? caller : forGuests) && Object.keys(req.query).length === 0
       const drawn = draws ? await drawer?.draw({ path: req.path, language, answers: JSON.parse(answers) }) : null
       const page = ((framed && caller) || drawn ? html : bare)
         .replace('</head>', () => `${head}</head>`)

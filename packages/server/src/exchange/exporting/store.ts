@@ -34,9 +34,8 @@ export const shown = (row: ExportFile): ExportRow => ({
   gone: row.gone,
 })
 
-/** Notes that guides are to be written as a file.
- * @returns its id */
-export async function note(db: Db, id: ExportId, caller: Caller, { what, as, title, draft }: ExportOrder, now: number): Promise<ExportId> {
+/** Notes that guides are to be written as a file. */
+export async function noteOrder(db: Db, id: ExportId, caller: Caller, { what, as, title, draft }: ExportOrder, now: number): Promise<void> {
   const { guides } = await choose(db, caller, { what, as, draft })
   const named = await db.one<{ title: string }>('select title from guide where id = $1', [guides[0]!])
   await db.in(EXPORT_FILE).insert({
@@ -52,7 +51,6 @@ export async function note(db: Db, id: ExportId, caller: Caller, { what, as, tit
     askedAt: now,
     missing: [],
   })
-  return id
 }
 
 /** Has guides written as a file.
@@ -64,7 +62,8 @@ export async function order({ database: db, newId }: Parts, caller: Caller, aske
   )
   if ((waiting[0]?.n ?? 0) >= MOST_WAITING) fail('too-many-tries', 'Ten files of yours are being written already. Wait until one is ready.')
   return db.transaction(async (tx) => {
-    const id = await note(tx, newId<ExportId>(), caller, asked, now)
+    const id = newId<ExportId>()
+    await noteOrder(tx, id, caller, asked, now)
     await putJob(tx, 'write-export', { exportId: id }, id)
     return id
   })

@@ -1,5 +1,4 @@
-import { startTransition, useCallback, useEffect, useState } from 'react'
-import { flushSync } from 'react-dom'
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import { showsAllBy } from './scrollToPlace'
 
 /** What fits on a large screen, and so many more each time. */
@@ -12,12 +11,23 @@ const MORE = 6
 export function useMore(of: number, atOnce: boolean): number {
   const [there, setThere] = useState(AT_FIRST)
   const isAll = there >= of
+  const isThere = useRef(isAll)
+  const waiting = useRef<(() => void)[]>([])
   useEffect(() => {
-    if (isAll) return
+    isThere.current = isAll
+    if (isAll) return waiting.current.splice(0).forEach((go) => go())
     const timer = setTimeout(() => startTransition(() => setThere((now) => now + MORE)), 0)
     return () => clearTimeout(timer)
   }, [isAll, there])
-  const all = useCallback(() => flushSync(() => setThere(Infinity)), [])
+  const all = useCallback(
+    () =>
+      new Promise<void>((resolve) => {
+        if (isThere.current) return resolve()
+        waiting.current.push(resolve)
+        setThere(Infinity)
+      }),
+    [],
+  )
   useEffect(() => showsAllBy(all), [all])
   return isAll || atOnce ? of : there
 }

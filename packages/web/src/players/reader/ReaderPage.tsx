@@ -36,10 +36,11 @@ import { useView, type View } from './useView'
 
 const OnePage = lazyPart(async () => (await import('../onePage/OnePage')).OnePage)
 
-/** Fetches what a guide is read with by whoever reads it as one page. */
+const VIEW_WAIT_MS = 1_500
+/** Fetches what a guide is read with by whoever reads it as one page; where that takes long the page begins without. */
 export async function viewAhead(): Promise<void> {
   const me = queryClient.getQueryData<Me | null>(meQuery.queryKey) ?? firstAnswer(getMe)
-  if (me?.readsAsPage) await OnePage.preload()
+  if (me?.readsAsPage) await Promise.race([OnePage.preload(), new Promise((resolve) => setTimeout(resolve, VIEW_WAIT_MS))])
 }
 
 /** Loads what the steps of a guide need to be shown, while there is a network. */
