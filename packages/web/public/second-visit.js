@@ -2,6 +2,7 @@
 const KEPT = 'jackdaw-frame'
 const FRAME = '/index.html'
 const PATIENCE_MS = 250
+const GUIDE = /^\/guides\/([\w-]{21})$/
 const FRAMED = /^\/($|library$|guides\/[\w-]{21}$)/
 
 const scriptOf = (html) => /src="(\/assets\/index-[\w-]+\.js)"/.exec(html)?.[1]
@@ -9,10 +10,6 @@ const keepFrame = async () => (await caches.open(KEPT)).add(new Request(FRAME, {
 
 self.addEventListener('install', () => self.skipWaiting())
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))
-self.addEventListener('message', ({ data }) => {
-  if (data === 'keep') keepFrame().catch(() => undefined)
-})
-
 /** The pages may have been built anew since the frame was kept: then it is kept anew, and the page that began with it begins again. */
 async function checkFrame(answer, kept, clientId) {
   if (!answer.ok || !(answer.headers.get('content-type') ?? '').includes('text/html')) return
@@ -23,6 +20,30 @@ async function checkFrame(answer, kept, clientId) {
   await page?.navigate(page.url)
 }
 
+/** What a kept page is about to ask for: asked for at once, while its scripts are still to be run. */
+const asked = new Map()
+const ASKED_MS = 10_000
+function askAhead({ request, resultingClientId }) {
+  const guide = GUIDE.exec(new URL(request.url).pathname)?.[1]
+  if (!guide) return
+  const address = `/api/guides/${guide}/reader`
+  const key = `${resultingClientId} ${address}`
+  asked.set(key, fetch(address))
+  asked.get(key).catch(() => undefined)
+  setTimeout(() => asked.delete(key), ASKED_MS)
+}
+function answerAhead({ request, clientId }) {
+  const key = `${clientId} ${new URL(request.url).pathname}`
+  const answer = asked.get(key)
+  asked.delete(key)
+  return answer
+}
+
+self.addEventListener('message', ({ data }) => {
+  if (data === 'keep') keepFrame().catch(() => undefined)
+  if (data === 'forget') asked.clear()
+})
+
 async function pageOf(event) {
   const kept = await caches.match(FRAME, { cacheName: KEPT })
   if (!kept) return fetch(event.request)
@@ -30,11 +51,18 @@ async function pageOf(event) {
   const late = new Promise((resolve) => setTimeout(resolve, PATIENCE_MS, null))
   const first = await Promise.race([answer, late]).catch(() => null)
   if (first) return first
+  askAhead(event)
   event.waitUntil(answer.then((fresh) => checkFrame(fresh, kept.clone(), event.resultingClientId)).catch(() => undefined))
   return kept.clone()
 }
 
 self.addEventListener('fetch', (event) => {
   const { mode, method, url } = event.request
-  if (mode === 'navigate' && method === 'GET' && FRAMED.test(new URL(url).pathname)) event.respondWith(pageOf(event))
+  if (method !== 'GET') return
+  if (mode === 'navigate') {
+    if (FRAMED.test(new URL(url).pathname)) event.respondWith(pageOf(event))
+    return
+  }
+  const ahead = asked.size > 0 && answerAhead(event)
+  if (ahead) event.respondWith(ahead.catch(() => fetch(event.request)))
 })

@@ -4,7 +4,7 @@ import type { Logger } from 'pino'
 import * as z from 'zod/mini'
 
 /** Longer than this nobody waits for a picture: the page is drawn in the browser all the same. */
-const PATIENCE_MS = 100
+const PATIENCE_MS = 200
 /** More than this do not wait in a row. */
 const MOST_WAITING = 20
 

@@ -39,3 +39,9 @@ export function takeFirst(address: string): { answer: unknown } | null {
   all.delete(address)
   return { answer }
 }
+
+/** Lets go of what was answered before it was asked for, along with the page or by what keeps its frame: it has become old. */
+export function forgetAhead(address: string): void {
+  takeFirst(address)
+  navigator.serviceWorker?.controller?.postMessage('forget')
+}

@@ -1,6 +1,6 @@
 export { saveFile } from './saveFile'
 export { ApiProblem, call, callForFile, problemIn, reading, renewToken, sessionToken, setSession, Unreachable, wordsFor } from './call'
 export type { CallInput } from './call'
-export { firstAnswer, putFirst, takeFirst } from './firstAnswers'
+export { firstAnswer, forgetAhead, putFirst } from './firstAnswers'
 export { forgetKept, keepAnswer, keptAnswer } from './keptAnswers'
 export { queryClient } from './queryClient'

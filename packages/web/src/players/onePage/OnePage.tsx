@@ -12,6 +12,7 @@ import { useTexts, type Texts } from '../../ui/words/texts'
 import { GuideHead } from '../GuideHead'
 import { Closing } from '../reader/Closing'
 import type { Doing } from '../usePlayer'
+import { sameWhereverOneIs } from '../whereverOneIs'
 import { closedRuns } from './closedRuns'
 import { PageStep, type AtStep } from './PageStep'
 import { scrollToPlace } from './scrollToPlace'
@@ -50,11 +51,7 @@ function useAtStep(play: Play, state: PlayerState, act: Props['act']): AtStep {
 
 /** Whether the page looks alike with both: where somebody looks just now changes nothing on it. */
 const looksAlike = (before: Props, now: Props): boolean =>
-  keysOf(now).every((key) =>
-    key === 'state'
-      ? keysOf(now.state).every((each) => each === 'at' || each === 'here' || now.state[each] === before.state[each])
-      : now[key] === before[key],
-  )
+  keysOf(now).every((key) => (key === 'state' ? sameWhereverOneIs(before.state, now.state) : now[key] === before[key]))
 
 /** A guide as one page: everything one under another, what is closed shown as closed. */
 export const OnePage = memo(function OnePage({ edition, play, state, act, quizzes, onQuiz, printing }: Props) {

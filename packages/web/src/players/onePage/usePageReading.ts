@@ -1,5 +1,6 @@
 import { leastReadMs, type Step } from '@jackdaw/core/guides'
-import { useEffect, useRef, type RefObject } from 'react'
+import { nth } from '@jackdaw/core/shared'
+import { startTransition, useEffect, useRef, type RefObject } from 'react'
 import type { Doing } from '../usePlayer'
 
 const TICK_MS = 250
@@ -8,34 +9,36 @@ const MASTHEAD_PX = 56
 /** A step is where somebody looks when it begins above this share of the window. */
 const EYES_AT = 0.4
 
-/** What of a step is on the screen. */
-type Seen = { element: HTMLElement; mostly: boolean }
+/** A step on the screen: where it begins, in CSS pixels from the top of the window, and whether most of it, or of the window, is seen. */
+type Seen = { id: string; top: number; mostly: boolean }
 
-/** The steps on the screen, kept up to date by the browser as the page scrolls. */
-function watch(root: HTMLElement, onScreen: Map<string, Seen>): () => void {
-  const observer = new IntersectionObserver(
-    (entries) => {
-      for (const { target, isIntersecting, intersectionRect, boundingClientRect } of entries) {
-        const element = target as HTMLElement
-        const id = element.dataset['step'] ?? ''
-        if (!isIntersecting) onScreen.delete(id)
-        else {
-          const most = Math.min(boundingClientRect.height, window.innerHeight - MASTHEAD_PX)
-          onScreen.set(id, { element, mostly: intersectionRect.height > most / 2 })
-        }
-      }
-    },
-    { rootMargin: `-${MASTHEAD_PX}px 0px 0px 0px`, threshold: Array.from({ length: 21 }, (_, n) => n / 20) },
-  )
-  for (const element of root.querySelectorAll('[data-step]')) observer.observe(element)
-  return () => observer.disconnect()
+/** The first of steps, one under another, that ends below the masthead. Asked by halves: a long page is asked for few places. */
+function firstOnScreen(steps: readonly HTMLElement[]): number {
+  let [from, to] = [0, steps.length]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (nth(steps, middle).getBoundingClientRect().bottom <= MASTHEAD_PX) from = middle + 1
+    else to = middle
+  }
+  return from
+}
+
+/** The steps on the screen, from top to bottom. */
+function stepsOnScreen(steps: readonly HTMLElement[]): Seen[] {
+  const seen: Seen[] = []
+  for (let n = firstOnScreen(steps); n < steps.length; n++) {
+    const element = nth(steps, n)
+    const { top, bottom, height } = element.getBoundingClientRect()
+    if (top >= window.innerHeight) break
+    const shown = Math.min(bottom, window.innerHeight) - Math.max(top, MASTHEAD_PX)
+    seen.push({ id: element.dataset['step'] ?? '', top, mostly: shown > Math.min(height, window.innerHeight - MASTHEAD_PX) / 2 })
+  }
+  return seen
 }
 
 /** The step at which somebody looks: of those on the screen the last that begins in its upper part. */
-function eyesAt(onScreen: ReadonlyMap<string, Seen>): string | null {
-  const tops = [...onScreen].map(([id, { element }]) => ({ id, top: element.getBoundingClientRect().top })).sort((a, b) => a.top - b.top)
-  return (tops.findLast(({ top }) => top <= window.innerHeight * EYES_AT) ?? tops[0])?.id ?? null
-}
+const eyesAt = (seen: readonly Seen[]): string | null =>
+  (seen.findLast(({ top }) => top <= window.innerHeight * EYES_AT) ?? seen[0])?.id ?? null
 
 /** Follows a guide that is read as one page: where the person looks, and which steps were on the screen for long enough to be read: most of them, for
  * the least time that their words take.
@@ -52,16 +55,16 @@ export function usePageReading(
   useEffect(() => {
     const { current } = root
     if (!current) return
-    const onScreen = new Map<string, Seen>()
-    const stop = watch(current, onScreen)
+    const elements = [...current.querySelectorAll<HTMLElement>('[data-step]')]
     let looked = ''
     let asked = 0
     const look = () => {
       asked = 0
-      const id = eyesAt(onScreen)
+      const id = eyesAt(stepsOnScreen(elements))
       if (id === null || id === looked) return
       looked = id
-      act({ type: 'look', id })
+      // In slices: scrolling goes on meanwhile.
+      startTransition(() => act({ type: 'look', id }))
     }
     const onScroll = () => {
       if (asked === 0) asked = requestAnimationFrame(look)
@@ -69,17 +72,16 @@ export function usePageReading(
     const beat = setInterval(() => {
       if (document.visibilityState !== 'visible') return
       onScroll()
-      for (const [id, { mostly }] of onScreen) {
+      for (const { id, mostly } of stepsOnScreen(elements)) {
         if (!mostly) continue
         const so = (spent.current.get(id) ?? 0) + TICK_MS
         spent.current.set(id, so)
         const needed = least.current.get(id) ?? Infinity
-        if (so >= needed && so - TICK_MS < needed) act({ type: 'read', id })
+        if (so >= needed && so - TICK_MS < needed) startTransition(() => act({ type: 'read', id }))
       }
     }, TICK_MS)
     window.addEventListener('scroll', onScroll, { passive: true })
     return () => {
-      stop()
       clearInterval(beat)
       cancelAnimationFrame(asked)
       window.removeEventListener('scroll', onScroll)

@@ -3,20 +3,22 @@ import { stepName } from '@jackdaw/core/guides'
 import { openTo, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { Way } from '@jackdaw/core/ways'
 import { X } from 'lucide-react'
-import { Suspense, useEffect, useRef, type RefObject } from 'react'
+import { Suspense, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { Button, dayOf, lazyPart, StepRuler, whenOf, type RulerMark, TextLink } from '../../ui'
 import { useTexts, type Texts } from '../../ui/words/texts'
 import { FavouriteMark } from '../../items'
 import { isPassedIn } from '../FlatRuler'
 import { useIsGuest } from '../readBy'
 import { DRAFT } from '../used'
+import { usePieces } from '../usePieces'
+import { useWhereverOneIs } from '../whereverOneIs'
 import { ReaderTools } from './ReaderTools'
 import type { View } from './useView'
 
 // Guides that can only be read do without.
 export const UseMenu = lazyPart(async () => (await import('../UseMenu')).UseMenu)
 
-/** The ruler's marks for an edition and where its reader is. */
+/** The ruler's marks for an edition, wherever its reader is. */
 function marksOf(
   { document }: ReaderEdition,
   play: Play,
@@ -28,7 +30,7 @@ function marksOf(
   const open = openTo(play, state)
   return document.items.map((item): RulerMark => {
     if (item.kind === 'section') return { id: item.id, kind: 'section', name: item.title }
-    const at = item.id === state.at ? 'here' : isPassedIn(play, state, item.id) ? 'done' : open.has(item.id) ? 'open' : 'shut'
+    const at = isPassedIn(play, state, item.id) ? 'done' : open.has(item.id) ? 'open' : 'shut'
     if (item.kind === 'quiz') {
       const title = quizzes.find(({ guideQuizId }) => guideQuizId === item.id)?.title
       return { id: item.id, kind: 'step', name: title === undefined ? t('Quiz') : t('Quiz: {{title}}', { title }), state: at }
@@ -44,6 +46,18 @@ function marksOf(
       ...(item.notReady ? { figure: <span className="text-xs text-ochre font-semibold">{t('Not ready')}</span> } : {}),
     }
   })
+}
+
+/** So many marks of the ruler are drawn at once: more than fit on a screen. */
+const MARKS = 40
+/** The ruler's marks for an edition and where its reader is. */
+function useMarks(edition: ReaderEdition, play: Play, state: PlayerState, quizzes: readonly QuizAmongSteps[]): RulerMark[] {
+  const { t } = useTexts()
+  const done = useWhereverOneIs(state)
+  const marks = useMemo(() => marksOf(edition, play, done, quizzes, t), [edition, play, done, quizzes, t])
+  const [from] = useState(() => marks.findIndex(({ id }) => id === state.at))
+  const { there } = usePieces(marks.length, { first: Math.max(from, 0) + MARKS, more: MARKS })
+  return marks.slice(0, there).map((mark) => (mark.kind === 'step' && mark.id === state.at ? { ...mark, state: 'here' } : mark))
 }
 
 /** Room that is kept above and below the tick where somebody is, in CSS pixels. */
@@ -97,6 +111,7 @@ export function ReaderColumn({
   const { t } = useTexts()
   const guest = useIsGuest()
   const { document } = edition
+  const marks = useMarks(edition, play, state, quizzes)
   const column = useInSight(view === 'page' ? state.at : null)
   return (
     <aside
@@ -140,7 +155,7 @@ export function ReaderColumn({
           )}
         </div>
         {edition.edition !== DRAFT && <ReaderTools {...{ edition, view, onView, onPrint }} at={view === 'steps' ? state.at : null} />}
-        <StepRuler marks={marksOf(edition, play, state, quizzes, t)} label={t('Steps')} onPick={onPick} />
+        <StepRuler marks={marks} label={t('Steps')} onPick={onPick} />
       </div>
     </aside>
   )
