@@ -4,6 +4,7 @@ import { eventRulesOf, type Domain } from './domain'
 import { audiences } from './audiences'
 import { beginning } from './beginning'
 import { calendar } from './calendar'
+import { engagement } from './engagement'
 import { events } from './events'
 import { exchange } from './exchange'
 import { files } from './files'
@@ -44,6 +45,7 @@ export const DOMAINS: readonly Domain[] = [
   players,
   events,
   records,
+  engagement,
   recording,
   remarks,
   beginning,

@@ -1,3 +1,7 @@
+export { FIGURES, NO_FIGURES } from './figure'
+export type { Figure, Figures } from './figure'
+export { COMPARISONS, daysBack, earlier, MOST_PERIODS, periodsOf, unitFor, UNITS } from './periods'
+export type { Comparison, Span, Unit } from './periods'
 export { chanceOfDifference, differenceOf, wilsonInterval } from './proportions'
 export type { Interval, Share } from './proportions'
 export { compareTimes, medianTime, shareWithin, timeToGoal } from './timeToGoal'

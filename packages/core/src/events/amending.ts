@@ -12,6 +12,7 @@ export const AMENDING_VERBS = {
     toldBy: 'server',
     vouching: 'nothing',
     marks: 'nothing',
+    begins: false,
     fields: { reason: z.string() },
   },
 } as const satisfies Verbs

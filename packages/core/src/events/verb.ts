@@ -15,6 +15,8 @@ export type Verb = {
   vouching: 'nothing' | 'time'
   /** What it says of how far somebody is with an item, where its way is one that counts for that; see `ITEM_KINDS`. */
   marks: 'seen' | 'acknowledged' | 'confirmed' | 'handed-in' | 'answered' | 'finished' | 'nothing'
+  /** Whether somebody begins to use something with it, which is counted as a view. */
+  begins: boolean
   /** What it carries besides the envelope, by name. Numbers that are counted are among {@link EVENT_FIGURES}. */
   fields: Record<string, z.ZodMiniType>
 }

@@ -5,11 +5,11 @@ import { ALL_WAYS } from '../ways'
 /** Longest active time that one event may carry: senders report at least this often. Milliseconds. */
 export const MAX_ACTIVE_MS = 120_000
 
-const common = { ways: ALL_WAYS, toldBy: 'browser', vouching: 'nothing', marks: 'nothing', fields: {} } as const
+const common = { ways: ALL_WAYS, toldBy: 'browser', vouching: 'nothing', marks: 'nothing', begins: false, fields: {} } as const
 
 /** What happens while a guide is used. */
 export const USAGE_VERBS = {
-  opened: { ...common, about: 'edition' },
+  opened: { ...common, about: 'edition', begins: true },
   'step-viewed': { ...common, about: 'part', marks: 'seen' },
   /** The reader has said that they have read the cautions of a step. */
   'step-acknowledged': { ...common, about: 'part', marks: 'acknowledged' },

@@ -1,11 +1,11 @@
 import * as z from 'zod/mini'
 import type { Verbs } from '../events'
 
-const common = { about: 'edition', ways: [], toldBy: 'server', vouching: 'nothing', marks: 'nothing', fields: {} } as const
+const common = { about: 'edition', ways: [], toldBy: 'server', vouching: 'nothing', marks: 'nothing', begins: false, fields: {} } as const
 
 /** What happens with a quiz; the visit is the attempt. An attempt is handed in where a person has to judge some of it; it is finished when all of it is judged. */
 export const QUIZ_VERBS = {
-  'attempt-begun': common,
+  'attempt-begun': { ...common, begins: true },
   'question-answered': {
     ...common,
     about: 'part',

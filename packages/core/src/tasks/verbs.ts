@@ -5,7 +5,7 @@ import type { Verbs } from '../events'
 export const MOST_EVIDENCE = 4_000
 export const MOST_REASON = 1_000
 
-const common = { about: 'edition', ways: [], toldBy: 'server', vouching: 'nothing', fields: {} } as const
+const common = { about: 'edition', ways: [], toldBy: 'server', vouching: 'nothing', begins: false, fields: {} } as const
 
 /** What happens with a task. Whoever does it hands it in and may take it back; somebody else confirms it or sends it back with a reason. */
 export const TASK_VERBS = {

@@ -49,6 +49,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0033-reads-as-page',
     '0034-sharing',
     '0035-open-folders',
+    '0036-engagement',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

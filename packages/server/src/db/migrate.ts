@@ -36,6 +36,7 @@ import { exports } from './migrations/0032-exports'
 import { readsAsPage } from './migrations/0033-readsAsPage'
 import { sharing } from './migrations/0034-sharing'
 import { openFolders } from './migrations/0035-openFolders'
+import { engagement } from './migrations/0036-engagement'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -73,6 +74,7 @@ const MIGRATIONS: readonly Migration[] = [
   readsAsPage,
   sharing,
   openFolders,
+  engagement,
 ]
 const LOCK = 7_203_114
 

@@ -1,4 +1,5 @@
 export { items } from './domain'
+export { finishesSql } from './rollUps'
 export { addEdition, findEdition, holdingEdition, listEditions, nextEdition, revisionOfEdition, withdrawEdition } from './editions'
 export type { EditionFacts } from './editions'
 export { findItem, knownItem } from './findItem'

@@ -44,6 +44,9 @@ const lastOf = (which: 'finished' | 'attested'): string => {
         when excluded.${edition} < r.${edition} then r.${at}
         else greatest(r.${at}, excluded.${at}) end`
 }
+/** Whether an event finishes an item, as far as its kind asks for it. SQL over the columns of `event`. */
+export const finishesSql = (verbs: Verbs): string => `(${IS_PROGRESS} and ${marks(verbs, 'finished')} and coalesce(${IS_ENOUGH}, false))`
+
 /** How far somebody is with an item. There is a row as soon as they have used it in any way; its figures are those of the ways that count. */
 const itemProgress = (verbs: Verbs): RollUp => ({
   table: 'item_progress',
@@ -58,7 +61,7 @@ const itemProgress = (verbs: Verbs): RollUp => ({
       (array_agg(s.occurred_at order by s.edition desc, s.occurred_at desc) filter (where s.finishes))[1],
       (array_agg(s.occurred_at order by s.edition desc, s.occurred_at desc) filter (where s.finishes and s.attested))[1],
       max(s.occurred_at) filter (where s.hands_in), max(s.occurred_at) filter (where s.answers)
-    from (select *, ${IS_PROGRESS} as counts, ${marks(verbs, 'seen')} as sees, ${IS_PROGRESS} and ${marks(verbs, 'finished')} and ${IS_ENOUGH} as finishes,
+    from (select *, ${IS_PROGRESS} as counts, ${marks(verbs, 'seen')} as sees, ${finishesSql(verbs)} as finishes,
         ${IS_PROGRESS} and ${marks(verbs, 'handed-in')} as hands_in, ${IS_PROGRESS} and (${marks(verbs, 'answered')} or way is null and ${marks(verbs, 'finished')}) as answers
       from ${source} where subject_kind = 'person' and item_id is not null) s
     group by s.item_kind, s.item_id, s.subject_id order by s.item_kind, s.item_id, s.subject_id

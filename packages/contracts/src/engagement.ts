@@ -1,0 +1,106 @@
+import { COMPARISONS, FIGURES, UNITS } from '@jackdaw/core/engagement'
+import { ALL_ITEM_KINDS, AnyItemId, ItemRef } from '@jackdaw/core/items'
+import { FolderId, GroupId, LocalDate, PersonId } from '@jackdaw/core/shared'
+import { Way } from '@jackdaw/core/ways'
+import * as z from 'zod/mini'
+import { endpoint } from './endpoint'
+
+const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(100_000)))
+const whole = z.int().check(z.minimum(0))
+
+/** Of what is counted: of everything, or of one kind of item, one item, what one person owns, or a folder with all in it; and among which
+ * people, by the groups that they were in at the time. What is absent leaves nothing out. */
+const scope = {
+  kind: z.optional(z.enum(ALL_ITEM_KINDS)),
+  item: z.optional(AnyItemId),
+  owner: z.optional(PersonId),
+  folder: z.optional(FolderId),
+  department: z.optional(GroupId),
+  site: z.optional(GroupId),
+  team: z.optional(GroupId),
+}
+/** Days looked at, both included; at most twenty years. Absent: the last four weeks to today, in the zone of the asker. */
+const span = { from: z.optional(LocalDate), to: z.optional(LocalDate) }
+const Span = z.object({ from: LocalDate, to: LocalDate })
+
+/** Figures by their names, see `FIGURES`. */
+const AllFigures = z.object({
+  views: whole,
+  people: whole,
+  newcomers: whole,
+  finished: whole,
+  guests: whole,
+  written: whole,
+  changed: whole,
+  reached: whole,
+})
+const Counted = z.object({ span: Span, whole: AllFigures, periods: z.array(z.object({ span: Span, figures: AllFigures })) })
+/** Figures of some days, and of the days with which they are compared; those have as many periods, each as long as the one it is compared
+ * with. `unit`: what days were put together to, where those asked for would be more than 200. `everybody`: whether all people are counted,
+ * or those who report to the asker. */
+export const UseOverTime = z.object({ unit: z.enum(UNITS), now: Counted, before: z.nullable(Counted), everybody: z.boolean() })
+/** Read by {@link UseOverTime}. */
+export type UseOverTime = z.infer<typeof UseOverTime>
+/** How much everything was used, period by period. */
+export const getUseOverTime = endpoint({
+  method: 'get',
+  path: '/api/engagement/over-time',
+  access: { may: 'records.list' },
+  query: z.object({ ...span, ...scope, by: z.optional(z.enum(UNITS)), compare: z.optional(z.enum(COMPARISONS)) }),
+  response: UseOverTime,
+  problems: ['invalid'],
+})
+
+/** By what the list of what is used can be ordered. */
+export const UsedSort = z.enum(['views', 'people', 'finishers', 'share', 'time', 'title'])
+/** Read by {@link UsedSort}. */
+export type UsedSort = z.infer<typeof UsedSort>
+/** An item with how much it was used. `finishers`: of the people who viewed it in these days, how many finished it in them; `minutesEach`: what
+ * each of those who spent time on it spent on average, against `minutes`, what it is said to take. */
+export const UsedItem = z.object({
+  item: ItemRef,
+  number: z.int(),
+  title: z.string(),
+  views: whole,
+  people: whole,
+  finishers: whole,
+  minutesEach: z.nullable(z.number()),
+  minutes: whole,
+})
+/** Read by {@link UsedItem}. */
+export type UsedItem = z.infer<typeof UsedItem>
+/** What is published, with how much it was used; what nobody used is there too. */
+export const listUsedItems = endpoint({
+  method: 'get',
+  path: '/api/engagement/items',
+  access: { may: 'records.list' },
+  query: z.object({ ...span, ...scope, page, sort: z.optional(UsedSort), direction: z.optional(z.enum(['up', 'down'])) }),
+  response: z.object({ span: Span, rows: z.array(UsedItem), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid'],
+})
+
+/** A figure whose rows can be listed. */
+export const CountedFigure = z.enum([...FIGURES, 'finishers'])
+/** Read by {@link CountedFigure}. */
+export type CountedFigure = z.infer<typeof CountedFigure>
+/** A row that a figure counts: something that happened, a person, a visit of a guest, or an edition. What a row has not is `null`. */
+export const CountedRow = z.object({
+  at: z.int(),
+  person: z.nullable(z.object({ id: PersonId, name: z.string() })),
+  item: z.nullable(z.object({ ref: ItemRef, number: z.int(), title: z.string() })),
+  edition: z.nullable(z.int()),
+  way: z.nullable(Way),
+  /** How often the person viewed something in these days. */
+  views: z.nullable(z.int()),
+})
+/** Read by {@link CountedRow}. */
+export type CountedRow = z.infer<typeof CountedRow>
+/** The rows that a figure counts, the latest first. */
+export const listCountedRows = endpoint({
+  method: 'get',
+  path: '/api/engagement/rows',
+  access: { may: 'records.list' },
+  query: z.object({ ...span, ...scope, page, figure: CountedFigure }),
+  response: z.object({ span: Span, rows: z.array(CountedRow), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid'],
+})

@@ -1,0 +1,35 @@
+import type { Migration } from '../migration'
+
+/** What the records counted as finishing when this was written. */
+const FINISHES = `(item_kind = 'guide' and way = 'read' and verb = 'finished' or item_kind = 'task' and verb = 'confirmed' or item_kind = 'quiz' and verb = 'attempt-judged' and passed)`
+
+/** How much each person used each thing on each day, and whose each thing is. */
+export const engagement: Migration = {
+  name: '0036-engagement',
+  up: `
+create table use_day (
+  item_kind text collate "C" not null, item_id text collate "C" not null, person_id text collate "C" not null, local_day date not null,
+  views integer not null, finished integer not null, active_ms bigint not null, at timestamptz not null,
+  primary key (item_kind, item_id, person_id, local_day));
+create index use_day_day on use_day (local_day);
+create index use_day_person on use_day (person_id, local_day);
+insert into use_day (item_kind, item_id, person_id, local_day, views, finished, active_ms, at)
+  select item_kind, item_id, subject_id, local_day, count(*) filter (where verb in ('opened', 'attempt-begun')),
+    count(*) filter (where ${FINISHES}), sum(active_ms), min(occurred_at)
+  from event_counted where subject_kind = 'person' and item_id is not null and local_day is not null and (verb in ('opened', 'attempt-begun') or ${FINISHES} or active_ms > 0)
+  group by item_kind, item_id, subject_id, local_day;
+create index event_used on event (local_day desc, occurred_at desc) where subject_kind = 'person' and verb in ('opened', 'attempt-begun', 'finished', 'confirmed', 'attempt-judged');
+create index edition_published on edition (published_at);
+create index guest_visit_began on guest_visit (began_at);
+
+-- Whose a thing is, and in which folder it lies.
+create view item_home (kind, id, owner_id, folder_id) as
+  select 'guide' collate "C", id, owner_id, folder_id from guide union all select 'task' collate "C", id, owner_id, null from task
+  union all select 'quiz' collate "C", id, owner_id, null from quiz;
+`,
+  down: `
+drop view item_home;
+drop index event_used, edition_published, guest_visit_began;
+drop table use_day;
+`,
+}

@@ -1,0 +1,1 @@
+export { engagement } from './domain'

@@ -1,0 +1,34 @@
+import { ofItemsSql, ofPeopleSql, type Scope } from './scope'
+
+/** What is counted, as relations. In each `$1` is the scope and `$2` and `$3` the first and the last of the days looked at. */
+
+const BETWEEN = 'between $2::date and $3::date'
+
+/** Days on which people used items. */
+export const usesSql = (scope: Scope): string =>
+  `select u.* from use_day u where u.local_day ${BETWEEN} and ${ofItemsSql(scope, 'u')} and ${ofPeopleSql(scope, 'u')}`
+
+/** People who viewed, for the first time ever, something of what is looked at: `person_id`, `local_day`, `at`. */
+export const newcomersSql = (scope: Scope): string => `
+  select f.* from (select u.person_id, min(u.local_day) as local_day, min(u.at) as at from use_day u where u.views > 0 and u.local_day <= $3::date and ${ofItemsSql(scope, 'u')} group by u.person_id) f
+  where f.local_day ${BETWEEN} and ${ofPeopleSql(scope, 'f')}`
+
+const REACHED_DAYS = 28
+/** Editions that were published, on the day where their publisher works; they are their owner's. `reached`: whether somebody else has
+ * used the item within four weeks, whichever days are looked at. */
+export const editionsSql = (scope: Scope): string => `
+  select u.* from (
+    select x.item_kind, x.item_id, x.number, x.published_at as at, h.owner_id as person_id, (x.published_at at time zone s.zone)::date as local_day,
+      exists (select 1 from use_day r where r.item_kind = x.item_kind and r.item_id = x.item_id and r.views > 0 and r.person_id <> h.owner_id
+        and r.local_day <= (x.published_at at time zone s.zone)::date + ${REACHED_DAYS}) as reached
+    from edition x join item_home h on h.kind = x.item_kind and h.id = x.item_id join person p on p.id = x.published_by join people_group s on s.id = p.site_id
+    where x.published_at between $2::date - interval '2 days' and $3::date + interval '2 days') u
+  where u.local_day ${BETWEEN} and ${ofItemsSql(scope, 'u')} and ${ofPeopleSql(scope, 'u')}`
+
+/** Visits of guests, on the day where whoever made their link works. */
+export const guestsSql = (scope: Scope): string => `
+  select u.* from (
+    select 'guide' collate "C" as item_kind, v.guide_id as item_id, v.edition, v.began_at as at, (v.began_at at time zone s.zone)::date as local_day
+    from guest_visit v join share_link l on l.id = v.link_id join person p on p.id = l.made_by join people_group s on s.id = p.site_id
+    where v.began_at between $2::date - interval '2 days' and $3::date + interval '2 days') u
+  where u.local_day ${BETWEEN} and ${ofItemsSql(scope, 'u')}`
