@@ -22,6 +22,14 @@ const scope = {
 /** Days looked at, both included; at most twenty years. Absent: the last four weeks to today, in the zone of the asker. */
 const span = { from: z.optional(LocalDate), to: z.optional(LocalDate) }
 const Span = z.object({ from: LocalDate, to: LocalDate })
+/** What is looked at: the days, the item or owner by name where one was asked for, and whether all people are counted, or those who report to
+ * the asker. */
+const Looked = {
+  span: Span,
+  item: z.nullable(z.object({ ref: ItemRef, number: z.int(), title: z.string() })),
+  owner: z.nullable(z.object({ id: PersonId, name: z.string() })),
+  everybody: z.boolean(),
+}
 
 /** Figures by their names, see `FIGURES`. */
 const AllFigures = z.object({
@@ -36,9 +44,8 @@ const AllFigures = z.object({
 })
 const Counted = z.object({ span: Span, whole: AllFigures, periods: z.array(z.object({ span: Span, figures: AllFigures })) })
 /** Figures of some days, and of the days with which they are compared; those have as many periods, each as long as the one it is compared
- * with. `unit`: what days were put together to, where those asked for would be more than 200. `everybody`: whether all people are counted,
- * or those who report to the asker. */
-export const UseOverTime = z.object({ unit: z.enum(UNITS), now: Counted, before: z.nullable(Counted), everybody: z.boolean() })
+ * with. `unit`: what days were put together to, where those asked for would be more than 200. */
+export const UseOverTime = z.object({ ...Looked, unit: z.enum(UNITS), now: Counted, before: z.nullable(Counted) })
 /** Read by {@link UseOverTime}. */
 export type UseOverTime = z.infer<typeof UseOverTime>
 /** How much everything was used, period by period. */
@@ -48,7 +55,7 @@ export const getUseOverTime = endpoint({
   access: { may: 'records.list' },
   query: z.object({ ...span, ...scope, by: z.optional(z.enum(UNITS)), compare: z.optional(z.enum(COMPARISONS)) }),
   response: UseOverTime,
-  problems: ['invalid'],
+  problems: ['invalid', 'not-found'],
 })
 
 /** By what the list of what is used can be ordered. */
@@ -75,8 +82,8 @@ export const listUsedItems = endpoint({
   path: '/api/engagement/items',
   access: { may: 'records.list' },
   query: z.object({ ...span, ...scope, page, sort: z.optional(UsedSort), direction: z.optional(z.enum(['up', 'down'])) }),
-  response: z.object({ span: Span, rows: z.array(UsedItem), total: z.int(), pageSize: z.int() }),
-  problems: ['invalid'],
+  response: z.object({ ...Looked, rows: z.array(UsedItem), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid', 'not-found'],
 })
 
 /** A figure whose rows can be listed. */
@@ -101,6 +108,6 @@ export const listCountedRows = endpoint({
   path: '/api/engagement/rows',
   access: { may: 'records.list' },
   query: z.object({ ...span, ...scope, page, figure: CountedFigure }),
-  response: z.object({ span: Span, rows: z.array(CountedRow), total: z.int(), pageSize: z.int() }),
-  problems: ['invalid'],
+  response: z.object({ ...Looked, rows: z.array(CountedRow), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid', 'not-found'],
 })

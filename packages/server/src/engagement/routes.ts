@@ -1,10 +1,11 @@
 import { getUseOverTime, listCountedRows, listUsedItems } from '@jackdaw/contracts/engagement'
-import { daysBack, earlier, periodsOf, unitFor, type Figures, type Span } from '@jackdaw/core/engagement'
+import { daysBack, earlier, periodsOf, unitFor, type Span } from '@jackdaw/core/engagement'
 import { addDays, daysBetween, localDateAt, nth, type LocalDate } from '@jackdaw/core/shared'
-import { fail, route, type Caller, type Routes } from '../http'
+import { fail, route, type Caller, type Context, type Routes } from '../http'
 import { amongFor, type Among } from '../people'
 import { countedRows } from './countedRows'
 import { figuresOf } from './figures'
+import { namesIn } from './namesIn'
 import type { Scope } from './scope'
 import { PAGE_SIZE, usedItems } from './usedItems'
 
@@ -20,52 +21,41 @@ function spanOf(asked: { from?: LocalDate | undefined; to?: LocalDate | undefine
   return { from, to }
 }
 
-type AskedScope = Omit<Scope, 'among'> & Omit<Among, 'reportsTo'>
-const scopeOf = ({ kind, item, owner, folder, ...among }: AskedScope, caller: Caller): Scope => ({
-  kind,
-  item,
-  owner,
-  folder,
-  among: amongFor(caller, among),
-})
+type Asked = Omit<Scope, 'among'> & Omit<Among, 'reportsTo'> & { from?: LocalDate | undefined; to?: LocalDate | undefined }
 
 /** How everything is used. */
 export function engagementRoutes(routes: Routes): void {
   const { database: db, events } = routes.parts
 
+  /** What is looked at, as far as the caller may see it, and how it is called. */
+  const lookedAt = async ({ kind, item, owner, folder, from, to, ...among }: Asked, { caller, now }: Context) => {
+    const scope: Scope = { kind, item, owner, folder, among: amongFor(caller, among) }
+    const span = spanOf({ from, to }, caller, now)
+    return { scope, span, looked: { span, ...(await namesIn(db, scope)), everybody: scope.among.reportsTo === null } }
+  }
   const counted = async (scope: Scope, span: Span, periods: readonly Span[]) => {
     const [whole, each] = await Promise.all([figuresOf(db, scope, [span]), figuresOf(db, scope, periods)])
-    const figures = (n: number): Figures => nth(each, n)
-    return { span, whole: nth(whole, 0), periods: periods.map((period, n) => ({ span: period, figures: figures(n) })) }
+    return { span, whole: nth(whole, 0), periods: periods.map((period, n) => ({ span: period, figures: nth(each, n) })) }
   }
-  route(routes, getUseOverTime, async ({ query }, { caller, now }) => {
-    const span = spanOf(query, caller, now)
-    const scope = scopeOf(query, caller)
-    const unit = unitFor(span, query.by ?? 'day')
+  route(routes, getUseOverTime, async ({ query }, context) => {
+    const { by = 'day', compare, ...asked } = query
+    const { scope, span, looked } = await lookedAt(asked, context)
+    const unit = unitFor(span, by)
     const periods = periodsOf(span, unit)
-    const back = query.compare ? daysBack(span, query.compare) : null
-    const before =
-      back === null
-        ? null
-        : counted(
-            scope,
-            earlier(span, back),
-            periods.map((each) => earlier(each, back)),
-          )
-    return { unit, now: await counted(scope, span, periods), before: await before, everybody: scope.among.reportsTo === null }
+    const now = await counted(scope, span, periods)
+    if (!compare) return { ...looked, unit, now, before: null }
+    const back = daysBack(span, compare)
+    const then = periods.map((period) => earlier(period, back))
+    return { ...looked, unit, now, before: await counted(scope, earlier(span, back), then) }
   })
-  route(routes, listUsedItems, async ({ query }, { caller, now }) => {
-    const { sort = 'views', direction, page = 1 } = query
-    const span = spanOf(query, caller, now)
-    const found = await usedItems(db, scopeOf(query, caller), span, { sort, down: direction !== 'up', page })
-    return { span, ...found, pageSize: PAGE_SIZE }
+  route(routes, listUsedItems, async ({ query }, context) => {
+    const { sort = 'views', direction, page = 1, ...asked } = query
+    const { scope, span, looked } = await lookedAt(asked, context)
+    return { ...looked, ...(await usedItems(db, scope, span, { sort, down: direction !== 'up', page })), pageSize: PAGE_SIZE }
   })
-  route(routes, listCountedRows, async ({ query }, { caller, now }) => {
-    const span = spanOf(query, caller, now)
-    return {
-      span,
-      ...(await countedRows(db, events.verbs, query.figure, scopeOf(query, caller), span, query.page ?? 1)),
-      pageSize: PAGE_SIZE,
-    }
+  route(routes, listCountedRows, async ({ query }, context) => {
+    const { figure, page = 1, ...asked } = query
+    const { scope, span, looked } = await lookedAt(asked, context)
+    return { ...looked, ...(await countedRows(db, events.verbs, figure, scope, span, page)), pageSize: PAGE_SIZE }
   })
 }

@@ -1,7 +1,7 @@
 import type { Me } from '@jackdaw/contracts/people'
 import { darkened } from '@jackdaw/core/annotations'
 import { PLAIN_LOOK } from '@jackdaw/core/guides'
-import { CalendarCheck, ClipboardList, LibraryBig, ListTodo, UsersRound } from 'lucide-react'
+import { CalendarCheck, ChartNoAxesCombined, ClipboardList, LibraryBig, ListTodo, UsersRound } from 'lucide-react'
 import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react'
 import { useKeys } from '../ui/keys/useKeys'
 import { useTexts } from '../ui/words/texts'
@@ -37,6 +37,7 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
     records
       ? { to: '/records', name: t('Records'), Icon: ClipboardList }
       : { to: `/records/people/${me.id}`, name: t('My records'), Icon: ClipboardList },
+    ...(records ? [{ to: '/engagement', name: t('Engagement'), Icon: ChartNoAxesCombined }] : []),
   ]
 }
 
@@ -71,6 +72,9 @@ function ForMe({ me }: { me: Me }) {
   useCompanyColour()
   return <Outlet context={me} />
 }
+
+/** So many areas have room at the bottom of a phone; the others stand in the person's menu. */
+const MOST_AT_BOTTOM = 5
 
 /** The frame around most pages: masthead, areas, find, person; on a phone the areas stand at the bottom. */
 export function Shell() {
@@ -108,7 +112,7 @@ export function Shell() {
         </nav>
         <FindPlace />
         <InboxMark />
-        <Person me={me} />
+        <Person me={me} more={areas.slice(MOST_AT_BOTTOM)} />
       </header>
       <Connection />
       <main id="main" tabIndex={-1} className={`grow flex flex-col md:pb-0 outline-none ${reads ? '' : 'pb-16'}`}>
@@ -121,7 +125,7 @@ export function Shell() {
           className="md:hidden grid fixed bottom-0 inset-x-0 h-14 bg-sheet border-t border-hair grid-flow-col auto-cols-fr z-20"
           data-bottom-bar
         >
-          {areas.map(({ to, name, Icon, end }) => (
+          {areas.slice(0, MOST_AT_BOTTOM).map(({ to, name, Icon, end }) => (
             <NavLink
               key={to}
               to={to}
@@ -178,8 +182,8 @@ const MenuLink = ({ to, children }: { to: string; children: ReactNode }) => (
   </Link>
 )
 
-/** The person's own menu. It uses the browser's own pop-up, so that no page has to load one. */
-function Person({ me }: { me: Me }) {
+/** The person's own menu. It uses the browser's own pop-up, so that no page has to load one. @param more areas that have no room at the bottom of a phone */
+function Person({ me, more }: { me: Me; more: readonly Area[] }) {
   const { t } = useTexts()
   const [waiting, setWaiting] = useState(0)
   const initials = me.name
@@ -208,6 +212,13 @@ function Person({ me }: { me: Me }) {
       <div id="person-menu" popover="auto" className="fixed inset-auto right-4 top-14 m-0 bg-sheet border border-edge p-3 w-64">
         <p className="font-semibold">{me.name}</p>
         <p className="text-sm text-soft mb-2">{me.company}</p>
+        <div className="md:hidden">
+          {more.map(({ to, name }) => (
+            <MenuLink key={to} to={to}>
+              {name}
+            </MenuLink>
+          ))}
+        </div>
         <MenuLink to={`/people/${me.id}`}>{t('My page')}</MenuLink>
         <MenuLink to="/account">{t('Password and sessions')}</MenuLink>
         <MenuLink to={`/records/people/${me.id}`}>{t('My records')}</MenuLink>

@@ -1,6 +1,7 @@
 import { csvHead, csvLines } from '@jackdaw/core/shared'
 import { Download } from 'lucide-react'
 import { useEffect, useId, useMemo, useRef } from 'react'
+import { Link, useNavigate } from 'react-router'
 import { Button } from '../Button'
 import { useTexts } from '../words/texts'
 import type { ChartData } from './chartLook'
@@ -18,12 +19,23 @@ function save(name: string, href: string): void {
 /** Lines over time, or bars, with the table behind them, words for who cannot see them, and both as a file.
  * @param head    what stands above the first column of the table
  * @param says    in words what is shown
- * @param file    name of the files, without an ending */
-export function Chart({ title, head, says, file, ...data }: ChartData & { title: string; head: string; says: string; file: string }) {
+ * @param file    name of the files, without an ending
+ * @param opens   the page with what a value counts: of which line, at which place */
+export function Chart({
+  title,
+  head,
+  says,
+  file,
+  opens,
+  ...data
+}: ChartData & { title: string; head: string; says: string; file: string; opens?: (line: number, place: number) => string }) {
   const { t } = useTexts()
   const { as, along, written, lines } = data
   const box = useRef<HTMLDivElement>(null)
   const drawn = useRef<Drawn | null>(null)
+  const navigate = useNavigate()
+  const open = useRef(opens)
+  open.current = opens
   const id = useId()
   // What is shown is told by its values: the page makes the lists anew whenever it is drawn.
   const shown = JSON.stringify([as, along, lines])
@@ -36,6 +48,7 @@ export function Chart({ title, head, says, file, ...data }: ChartData & { title:
     if (!box.current) return
     const chart = drawChart(box.current, HEIGHT_PX)
     drawn.current = chart
+    chart.onPick((line, place) => open.current && void navigate(open.current(line, place)))
     const watch = new ResizeObserver(() => chart.resize())
     watch.observe(box.current)
     return () => {
@@ -43,7 +56,7 @@ export function Chart({ title, head, says, file, ...data }: ChartData & { title:
       chart.end()
       drawn.current = null
     }
-  }, [])
+  }, [navigate])
   useEffect(() => drawn.current?.show(stable), [stable])
   const csv = (): string => {
     const rows = along.map((each, i) => [each, ...lines.map((line) => line.values[i] ?? null)])
@@ -65,36 +78,54 @@ export function Chart({ title, head, says, file, ...data }: ChartData & { title:
         </Button>
       </div>
       <div ref={box} role="img" aria-label={says} style={{ height: HEIGHT_PX }} className="w-full" />
-      <details>
-        <summary className="text-sm text-petrol min-h-8">{t('The numbers as a table')}</summary>
-        <div className="max-h-80 overflow-auto">
-          <table className="text-sm">
-            <thead>
-              <tr className="border-b border-ink">
-                {[head, ...lines.map((line) => line.name)].map((name) => (
-                  <th key={name} scope="col" className="text-left pr-6 py-1">
-                    {name}
-                  </th>
+      <NumbersBehind {...{ head, along, written, lines, opens }} />
+    </figure>
+  )
+}
+
+type Numbers = Pick<ChartData, 'along' | 'written' | 'lines'> & {
+  head: string
+  opens: ((line: number, place: number) => string) | undefined
+}
+/** The numbers of a chart as a table, each leading to what it counts where that can be opened. */
+function NumbersBehind({ head, along, written, lines, opens }: Numbers) {
+  const { t } = useTexts()
+  return (
+    <details>
+      <summary className="text-sm text-petrol min-h-8">{t('The numbers as a table')}</summary>
+      <div className="max-h-80 overflow-auto">
+        <table className="text-sm">
+          <thead>
+            <tr className="border-b border-ink">
+              {[head, ...lines.map((line) => line.name)].map((name) => (
+                <th key={name} scope="col" className="text-left pr-6 py-1">
+                  {name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {along.map((each, i) => (
+              <tr key={each} className="border-b border-hair">
+                <th scope="row" className="text-left font-normal pr-6 py-0.5 whitespace-nowrap">
+                  {written(each)}
+                </th>
+                {lines.map((line, n) => (
+                  <td key={line.name} className="pr-6">
+                    {opens && line.values[i] ? (
+                      <Link to={opens(n, i)} className="underline underline-offset-3">
+                        {line.values[i]}
+                      </Link>
+                    ) : (
+                      line.values[i]
+                    )}
+                  </td>
                 ))}
               </tr>
-            </thead>
-            <tbody>
-              {along.map((each, i) => (
-                <tr key={each} className="border-b border-hair">
-                  <th scope="row" className="text-left font-normal pr-6 py-0.5 whitespace-nowrap">
-                    {written(each)}
-                  </th>
-                  {lines.map((line) => (
-                    <td key={line.name} className="pr-6">
-                      {line.values[i]}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      </details>
-    </figure>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </details>
   )
 }

@@ -4,8 +4,13 @@ import type { ComposeOption } from 'echarts/core'
 
 /** A line of a chart: what it is called, and a value for each place along. */
 type ChartLine = { name: string; values: readonly number[] }
-/** What a chart shows. `as`: lines over time, or a bar for each place; `along`: what stands below each place; `written`: the same as people read it. */
-export type ChartData = { as: 'lines' | 'bars'; along: readonly string[]; written: (along: string) => string; lines: readonly ChartLine[] }
+/** What a chart shows. `as`: lines of what stands until it changes, flows of what there was in each period, or a bar for each place; `along`: what stands below each place; `written`: the same as people read it. */
+export type ChartData = {
+  as: 'lines' | 'flows' | 'bars'
+  along: readonly string[]
+  written: (along: string) => string
+  lines: readonly ChartLine[]
+}
 
 export type ChartOption = ComposeOption<BarSeriesOption | LineSeriesOption | GridComponentOption | TooltipComponentOption>
 
@@ -84,7 +89,10 @@ export function chartOption({ as, along, written, lines }: ChartData, heightPx: 
       axisLabel: { color: SOFT, fontSize: 12 },
       splitLine: { lineStyle: { color: HAIR } },
     },
-    series: as === 'bars' ? lines.map(barOf) : lines.map((line, index) => lineOf(line, index, apart[index] ?? 0)),
+    series:
+      as === 'bars'
+        ? lines.map(barOf)
+        : lines.map((line, index) => ({ ...lineOf(line, index, apart[index] ?? 0), ...(as === 'flows' ? flow(along.length) : {}) })),
   }
 }
 
@@ -98,6 +106,15 @@ const barOf = ({ name, values }: ChartLine, index: number): BarSeriesOption => (
   emphasis: { disabled: true },
 })
 
+/** Of so many periods each is a point. */
+const MOST_POINTS = 62
+/** What lies between two periods is not known: a straight line leads from one to the next. */
+const flow = (periods: number): Pick<LineSeriesOption, 'step' | 'symbol' | 'symbolSize' | 'showAllSymbol'> => ({
+  step: false,
+  symbol: periods <= MOST_POINTS ? 'rect' : 'none',
+  symbolSize: 5,
+  showAllSymbol: true,
+})
 function lineOf({ name, values }: ChartLine, index: number, offset: number): LineSeriesOption {
   const { color, type, width } = LINES[index % LINES.length]!
   return {

@@ -3,8 +3,15 @@ import { nth } from '@jackdaw/core/shared'
 import { DATE_FORMS } from './dateForms'
 
 let forms = DATE_FORMS.en
-/** Writes days as a language does from now on. */
-export const writeIn = (language: Language): void => void (forms = DATE_FORMS[language])
+let numbers = new Intl.NumberFormat('en')
+/** Writes days and numbers as a language does from now on. */
+export function writeIn(language: Language): void {
+  forms = DATE_FORMS[language]
+  numbers = new Intl.NumberFormat(language)
+}
+
+/** A number as “12,040”. */
+export const numberOf = (n: number): string => numbers.format(n)
 
 /** A calendar day as "Tue 3 Nov". */
 export function dayOf(date: string): string {

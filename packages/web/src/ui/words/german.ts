@@ -70,6 +70,7 @@ export const german: Record<string, string> = {
   'The page may have been moved, or it is not for you.': 'Die Seite ist vielleicht umgezogen, oder sie ist nicht für Sie bestimmt.',
   Today: 'Heute',
   Library: 'Bibliothek',
+  Engagement: 'Nutzung',
   Records: 'Nachweise',
   'My records': 'Meine Nachweise',
   'Skip to the content': 'Zum Inhalt',

@@ -1,0 +1,126 @@
+import { ALL_ITEM_KINDS } from '@jackdaw/core/items'
+import type { UseOverTime } from '@jackdaw/contracts/engagement'
+import { X } from 'lucide-react'
+import { namedItem } from '../items'
+import { useFolders } from '../library/queries'
+import { GroupFilters } from '../records/GroupFilters'
+import { DateField, TextButton } from '../ui'
+import { useTexts } from '../ui/words/texts'
+import { daysIn, type Look, type Looking } from './looking'
+
+type Options = readonly { id: string; name: string }[]
+const Choice = ({
+  label,
+  value,
+  options,
+  onChoose,
+}: {
+  label: string
+  value: string
+  options: Options
+  onChoose: (id: string) => void
+}) => (
+  <select
+    aria-label={label}
+    className="min-h-9 px-2 border border-edge rounded-md bg-sheet max-w-64"
+    value={value}
+    onChange={(event) => onChoose(event.target.value)}
+  >
+    {options.map(({ id, name }) => (
+      <option key={id} value={id}>
+        {name}
+      </option>
+    ))}
+  </select>
+)
+
+/** Which days are looked at, and of them what: everything, or one kind, folder or group. */
+export function LookingBar({ search, set, inTime }: { search: Looking; set: Look; inTime: boolean }) {
+  const { t } = useTexts()
+  const { from, to } = daysIn(search)
+  const folders = useFolders().data ?? []
+  const KINDS = { guide: t('Guides'), task: t('Tasks'), quiz: t('Quizzes') }
+  return (
+    <div className="flex flex-wrap items-end gap-2 py-2">
+      <Choice
+        label={t('Days')}
+        value={search.days ?? '28'}
+        options={[
+          { id: '7', name: t('Last 7 days') },
+          { id: '28', name: t('Last 4 weeks') },
+          { id: '84', name: t('Last 12 weeks') },
+          { id: '365', name: t('Last 365 days') },
+          { id: 'own', name: t('From one day to another') },
+        ]}
+        onChoose={(days) => set(days === 'own' ? { days, from, to } : { days, from: undefined, to: undefined })}
+      />
+      {search.days === 'own' && (
+        <>
+          <DateField label={t('From')} hidden value={from} max={to} onChange={(day) => set({ from: day })} />
+          <DateField label={t('To')} hidden value={to} min={from} onChange={(day) => set({ to: day })} />
+        </>
+      )}
+      {inTime && (
+        <>
+          <Choice
+            label={t('Put together by')}
+            value={search.unit ?? 'day'}
+            options={[
+              { id: 'day', name: t('by day') },
+              { id: 'week', name: t('by week') },
+              { id: 'month', name: t('by month') },
+            ]}
+            onChoose={(unit) => set({ unit })}
+          />
+          <Choice
+            label={t('Compared with')}
+            value={search.compare ?? 'before'}
+            options={[
+              { id: 'before', name: t('beside the days just before') },
+              { id: 'weekdays', name: t('beside the same weekdays before') },
+              { id: 'none', name: t('compared with nothing') },
+            ]}
+            onChoose={(compare) => set({ compare })}
+          />
+        </>
+      )}
+      {!search.item && (
+        <>
+          <Choice
+            label={t('Kind')}
+            value={search.kind ?? ''}
+            options={[{ id: '', name: t('Everything') }, ...ALL_ITEM_KINDS.map((id) => ({ id, name: KINDS[id] }))]}
+            onChoose={(kind) => set({ kind: kind || undefined })}
+          />
+          <Choice
+            label={t('Folder')}
+            value={search.folder ?? ''}
+            options={[{ id: '', name: t('All folders') }, ...folders.map(({ id, name }) => ({ id, name }))]}
+            onChoose={(folder) => set({ folder: folder || undefined })}
+          />
+        </>
+      )}
+      <GroupFilters {...{ search, set }} />
+    </div>
+  )
+}
+
+/** The one item or owner that is looked at, and the way back to all. */
+export function LookedAtOnly({ item, owner, set }: Pick<UseOverTime, 'item' | 'owner'> & { set: Look }) {
+  const { t } = useTexts()
+  const line = (words: string, off: Parameters<Look>[0]) => (
+    <p className="py-1">
+      {words}{' '}
+      <TextButton className="inline-flex items-center gap-1" onClick={() => set(off)}>
+        <X size={14} aria-hidden />
+        {t('Look at all')}
+      </TextButton>
+    </p>
+  )
+  return (
+    <>
+      {item && line(t('Only {{what}}: {{title}}', { what: namedItem(t, item.ref, item.number), title: item.title }), { item: undefined })}
+      {owner && line(t('Only what {{name}} owns', { name: owner.name }), { owner: undefined })}
+    </>
+  )
+}

@@ -1,0 +1,58 @@
+import { COMPARISONS, FIGURES, UNITS } from '@jackdaw/core/engagement'
+import { ALL_ITEM_KINDS, AnyItemId } from '@jackdaw/core/items'
+import { addDays, entriesOf, FolderId, GroupId, LocalDate, localDateAt, PersonId } from '@jackdaw/core/shared'
+import { CountedFigure, UsedSort } from '@jackdaw/contracts/engagement'
+import * as z from 'zod/mini'
+
+/** What can be looked at, as it stands in the address. `days`: so many up to today, or those between two days that are named. */
+export const LOOKING = {
+  by: z.enum(['time', 'used']),
+  days: z.enum(['7', '28', '84', '365', 'own']),
+  from: LocalDate,
+  to: LocalDate,
+  unit: z.enum(UNITS),
+  compare: z.enum([...COMPARISONS, 'none']),
+  shown: z.enum(FIGURES),
+  kind: z.enum(ALL_ITEM_KINDS),
+  item: AnyItemId,
+  owner: PersonId,
+  folder: FolderId,
+  department: GroupId,
+  site: GroupId,
+  team: GroupId,
+  sort: UsedSort,
+  direction: z.enum(['up', 'down']),
+  figure: CountedFigure,
+}
+/** What is looked at. */
+export type Looking = { [K in keyof typeof LOOKING]: z.output<(typeof LOOKING)[K]> | undefined }
+/** Changes it. */
+export type Look = (more: { [K in keyof Looking]?: string | undefined }) => void
+
+const USUAL_DAYS = 28
+/** The days that are looked at: the last four weeks, unless others are chosen. */
+export function daysIn({ days, from, to }: Looking): { from: LocalDate; to: LocalDate } {
+  const today = localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone)
+  const back = (n: number) => ({ from: addDays(today, 1 - n), to: today })
+  if (days === 'own') return { from: from ?? back(USUAL_DAYS).from, to: to ?? today }
+  return back(Number(days ?? USUAL_DAYS))
+}
+
+/** Of what is counted, and among whom, as the server is asked. */
+export const scopeIn = ({ kind, item, owner, folder, department, site, team }: Looking) => ({
+  kind,
+  item,
+  owner,
+  folder,
+  department,
+  site,
+  team,
+})
+
+/** A page of engagement at which something is looked at. */
+export const pageAt = (path: string, looking: Partial<Looking>): string =>
+  `${path}?${new URLSearchParams(entriesOf(looking).flatMap(([key, value]) => (value ? [[key, value] as [string, string]] : [])))}`
+
+/** The rows that a figure counts; what is looked at stays the same but for what is named. */
+export const rowsAt = (looking: Looking, figure: CountedFigure, over: Pick<Looking, 'from' | 'to'> & { item?: Looking['item'] }): string =>
+  pageAt('/engagement/rows', { ...scopeIn(looking), ...over, days: 'own', figure })
