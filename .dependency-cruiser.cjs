@@ -33,7 +33,7 @@ const WEB_TIERS = [
   ['people', 'calendar', 'events', 'items', 'inbox', 'jobs', 'clips'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences', 'exchange', 'sharing'],
   ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning'],
-  ['editing', 'records', 'guests'],
+  ['editing', 'records', 'engagement', 'guests'],
   ['app'],
   ['firstPicture'],
 ]

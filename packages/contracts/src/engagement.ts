@@ -9,12 +9,13 @@ const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum
 const whole = z.int().check(z.minimum(0))
 
 /** Of what is counted: of everything, or of one kind of item, one item, what one person owns, or a folder with all in it; and among which
- * people, by the groups that they were in at the time. What is absent leaves nothing out. */
+ * people: one of them, or by the groups that they were in at the time. What is absent leaves nothing out. */
 const scope = {
   kind: z.optional(z.enum(ALL_ITEM_KINDS)),
   item: z.optional(AnyItemId),
   owner: z.optional(PersonId),
   folder: z.optional(FolderId),
+  person: z.optional(PersonId),
   department: z.optional(GroupId),
   site: z.optional(GroupId),
   team: z.optional(GroupId),
@@ -22,12 +23,14 @@ const scope = {
 /** Days looked at, both included; at most twenty years. Absent: the last four weeks to today, in the zone of the asker. */
 const span = { from: z.optional(LocalDate), to: z.optional(LocalDate) }
 const Span = z.object({ from: LocalDate, to: LocalDate })
-/** What is looked at: the days, the item or owner by name where one was asked for, and whether all people are counted, or those who report to
+const Named = z.object({ id: PersonId, name: z.string() })
+/** What is looked at: the days, the item, owner or person by name where one was asked for, and whether all people are counted, or those who report to
  * the asker. */
 const Looked = {
   span: Span,
   item: z.nullable(z.object({ ref: ItemRef, number: z.int(), title: z.string() })),
-  owner: z.nullable(z.object({ id: PersonId, name: z.string() })),
+  owner: z.nullable(Named),
+  person: z.nullable(Named),
   everybody: z.boolean(),
 }
 
@@ -86,18 +89,56 @@ export const listUsedItems = endpoint({
   problems: ['invalid', 'not-found'],
 })
 
-/** A figure whose rows can be listed. */
-export const CountedFigure = z.enum([...FIGURES, 'finishers'])
+/** By what the list of those who use things can be ordered. */
+export const ReaderSort = z.enum(['name', 'views', 'things', 'finished', 'time'])
+/** Read by {@link ReaderSort}. */
+export type ReaderSort = z.infer<typeof ReaderSort>
+/** Somebody who used something: how often, how many different things, how many times they finished one, and how long they spent. */
+export const Reader = z.object({ person: Named, views: whole, things: whole, finished: whole, activeMs: whole })
+/** Read by {@link Reader}. */
+export type Reader = z.infer<typeof Reader>
+/** Who used anything in these days. */
+export const listReaders = endpoint({
+  method: 'get',
+  path: '/api/engagement/readers',
+  access: { may: 'records.list' },
+  query: z.object({ ...span, ...scope, page, sort: z.optional(ReaderSort), direction: z.optional(z.enum(['up', 'down'])) }),
+  response: z.object({ ...Looked, rows: z.array(Reader), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid', 'not-found'],
+})
+
+/** By what the list of those who write can be ordered. */
+export const OwnerSort = z.enum(['name', 'written', 'changed', 'views', 'people'])
+/** Read by {@link OwnerSort}. */
+export type OwnerSort = z.infer<typeof OwnerSort>
+/** Somebody who owns something: what of it came out, and how it was used. */
+export const Owner = z.object({ person: Named, written: whole, changed: whole, views: whole, people: whole })
+/** Read by {@link Owner}. */
+export type Owner = z.infer<typeof Owner>
+/** Whose things came out or were used in these days. */
+export const listOwners = endpoint({
+  method: 'get',
+  path: '/api/engagement/owners',
+  access: { may: 'records.list' },
+  query: z.object({ ...span, ...scope, page, sort: z.optional(OwnerSort), direction: z.optional(z.enum(['up', 'down'])) }),
+  response: z.object({ ...Looked, rows: z.array(Owner), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid', 'not-found'],
+})
+
+/** A figure whose rows can be listed: those over time; who finished; the different things that were used; and all that happened. */
+export const CountedFigure = z.enum([...FIGURES, 'finishers', 'things', 'acts'])
 /** Read by {@link CountedFigure}. */
 export type CountedFigure = z.infer<typeof CountedFigure>
 /** A row that a figure counts: something that happened, a person, a visit of a guest, or an edition. What a row has not is `null`. */
 export const CountedRow = z.object({
   at: z.int(),
-  person: z.nullable(z.object({ id: PersonId, name: z.string() })),
+  person: z.nullable(Named),
+  /** Whether they began to use it, or finished it. */
+  act: z.nullable(z.enum(['began', 'finished'])),
   item: z.nullable(z.object({ ref: ItemRef, number: z.int(), title: z.string() })),
   edition: z.nullable(z.int()),
   way: z.nullable(Way),
-  /** How often the person viewed something in these days. */
+  /** How often the person viewed something, or the thing was viewed, in these days. */
   views: z.nullable(z.int()),
 })
 /** Read by {@link CountedRow}. */

@@ -48,7 +48,11 @@ async function counted(): Promise<string[]> {
 }
 
 /** Queries without which a read is not asked. */
-const QUERIES: Record<string, string> = { '/api/suggestions': '?find=order', '/api/guides/:id/draft/changes': '?since=0' }
+const QUERIES: Record<string, string> = {
+  '/api/suggestions': '?find=order',
+  '/api/guides/:id/draft/changes': '?since=0',
+  '/api/engagement/rows': '?figure=views',
+}
 /** Every address of a read with the ids that were stored, for somebody who may see all. */
 async function addresses(method: string, path: string, over: string | undefined): Promise<string[]> {
   const { database } = server.parts

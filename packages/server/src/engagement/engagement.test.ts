@@ -233,6 +233,54 @@ describe('what is used', () => {
   })
 })
 
+describe('who uses and who writes', () => {
+  const span = () => ({ from: addDays(today, -40), to: addDays(today, -2) })
+  it('has the figures of each person, and each opens to as many rows', async () => {
+    for (const who of [lead, manager]) {
+      const { rows, total } = await who.json('get', `/api/engagement/readers?${query(span())}`)
+      expect(total).toBe(who === lead ? READERS.length : 1)
+      for (const row of rows)
+        for (const figure of ['views', 'things', 'finished'] as const satisfies CountedFigure[])
+          expect([figure, (await allRows(who, { ...span(), figure, person: row.person.id })).length]).toEqual([figure, row[figure]])
+      for (const row of (await who.json('get', `/api/engagement/owners?${query(span())}`)).rows)
+        for (const figure of ['written', 'changed', 'views', 'people'] as const satisfies CountedFigure[])
+          expect([figure, (await allRows(who, { ...span(), figure, owner: row.person.id })).length]).toEqual([figure, row[figure]])
+    }
+  })
+  it('is ordered both ways by each of them', async () => {
+    for (const sort of ['name', 'views', 'things', 'finished', 'time']) {
+      const value = (row: { person: { name: string }; activeMs: number }) =>
+        sort === 'name' ? row.person.name : sort === 'time' ? row.activeMs : (row as never)[sort]
+      const up = (await lead.json('get', `/api/engagement/readers?${query({ ...span(), sort, direction: 'up' })}`)).rows.map(value)
+      const down = (await lead.json('get', `/api/engagement/readers?${query({ ...span(), sort, direction: 'down' })}`)).rows.map(value)
+      expect(up).toEqual([...up].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)))
+      expect(down).toEqual([...up].reverse())
+    }
+    for (const sort of ['name', 'written', 'changed', 'views', 'people'])
+      expect((await lead.json('get', `/api/engagement/owners?${query({ ...span(), sort })}`)).rows).toHaveLength(2)
+  })
+  it('tells what happened last: views and ends of one person, or of all', async () => {
+    const of = { ...span(), figure: 'acts' }
+    const { now } = await overTime(lead, span())
+    const acts = await allRows(lead, of)
+    expect(acts).toHaveLength(now.whole.views + now.whole.finished)
+    expect(acts.map((act) => act.at)).toEqual(acts.map((act) => act.at).sort((a, b) => b - a))
+    expect(new Set(acts.map((act) => act.act))).toEqual(new Set(['began', 'finished']))
+    for (const act of await allRows(lead, { ...of, person: company.people.staff })) expect(act.person?.id).toBe(company.people.staff)
+  })
+  it('does not tell a manager of others, or of what they do not know of', async () => {
+    for (const hidden of [{ person: company.people.outsider }, { item: nanoid() }, { owner: nanoid() }])
+      for (const path of ['over-time', 'items', 'readers', 'owners'])
+        expect((await manager.send('get', `/api/engagement/${path}?${query(hidden)}`)).status).toBe(404)
+    const unread = await aGuide(server, company, 'lead', { openToAll: true })
+    expect((await manager.send('get', `/api/engagement/rows?${query({ figure: 'views', item: unread.id })}`)).status).toBe(404)
+    expect((await lead.send('get', `/api/engagement/rows?${query({ figure: 'views', item: unread.id })}`)).status).toBe(200)
+    expect((await manager.json('get', `/api/engagement/readers?${query({ person: company.people.staff })}`)).person).toMatchObject({
+      name: 'Name of staff',
+    })
+  })
+})
+
 it('the days of use are the same when everything is counted anew', async () => {
   const { database: db, events } = server.parts
   const all = () => db.rows('select * from use_day order by item_id, person_id, local_day')

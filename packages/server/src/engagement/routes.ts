@@ -1,4 +1,4 @@
-import { getUseOverTime, listCountedRows, listUsedItems } from '@jackdaw/contracts/engagement'
+import { getUseOverTime, listCountedRows, listOwners, listReaders, listUsedItems } from '@jackdaw/contracts/engagement'
 import { daysBack, earlier, periodsOf, unitFor, type Span } from '@jackdaw/core/engagement'
 import { addDays, daysBetween, localDateAt, nth, type LocalDate } from '@jackdaw/core/shared'
 import { fail, route, type Caller, type Context, type Routes } from '../http'
@@ -6,6 +6,7 @@ import { amongFor, type Among } from '../people'
 import { countedRows } from './countedRows'
 import { figuresOf } from './figures'
 import { namesIn } from './namesIn'
+import { owners, readers } from './people'
 import type { Scope } from './scope'
 import { PAGE_SIZE, usedItems } from './usedItems'
 
@@ -28,8 +29,8 @@ export function engagementRoutes(routes: Routes): void {
   const { database: db, events } = routes.parts
 
   /** What is looked at, as far as the caller may see it, and how it is called. */
-  const lookedAt = async ({ kind, item, owner, folder, from, to, ...among }: Asked, { caller, now }: Context) => {
-    const scope: Scope = { kind, item, owner, folder, among: amongFor(caller, among) }
+  const lookedAt = async ({ kind, item, owner, folder, person, from, to, ...among }: Asked, { caller, now }: Context) => {
+    const scope: Scope = { kind, item, owner, folder, person, among: amongFor(caller, among) }
     const span = spanOf({ from, to }, caller, now)
     return { scope, span, looked: { span, ...(await namesIn(db, scope)), everybody: scope.among.reportsTo === null } }
   }
@@ -52,6 +53,16 @@ export function engagementRoutes(routes: Routes): void {
     const { sort = 'views', direction, page = 1, ...asked } = query
     const { scope, span, looked } = await lookedAt(asked, context)
     return { ...looked, ...(await usedItems(db, scope, span, { sort, down: direction !== 'up', page })), pageSize: PAGE_SIZE }
+  })
+  route(routes, listReaders, async ({ query }, context) => {
+    const { sort = 'views', direction, page = 1, ...asked } = query
+    const { scope, span, looked } = await lookedAt(asked, context)
+    return { ...looked, ...(await readers(db, scope, span, { sort, down: direction !== 'up', page })), pageSize: PAGE_SIZE }
+  })
+  route(routes, listOwners, async ({ query }, context) => {
+    const { sort = 'views', direction, page = 1, ...asked } = query
+    const { scope, span, looked } = await lookedAt(asked, context)
+    return { ...looked, ...(await owners(db, scope, span, { sort, down: direction !== 'up', page })), pageSize: PAGE_SIZE }
   })
   route(routes, listCountedRows, async ({ query }, context) => {
     const { figure, page = 1, ...asked } = query

@@ -8,6 +8,7 @@ export type Scope = {
   item?: ItemId | undefined
   owner?: PersonId | undefined
   folder?: FolderId | undefined
+  person?: PersonId | undefined
   among: Among
 }
 
@@ -32,9 +33,10 @@ export const ofItemsSql = ({ kind, item, owner, folder }: Scope, row: string): s
 
 const GROUPS = ['department', 'site', 'team'] as const
 /** Whether a row is of somebody who is looked at. @param row with `person_id` and `at`, when it was */
-export const ofPeopleSql = ({ among }: Scope, row: string): string =>
+export const ofPeopleSql = ({ person, among }: Scope, row: string): string =>
   [
     'true',
+    ...(person ? [`${row}.person_id = ${asked('person')}`] : []),
     ...(among.reportsTo === null ? [] : [`${row}.person_id = any (array(select person_id from reports_of(${asked('reportsTo')})))`]),
     ...GROUPS.filter((group) => among[group] !== undefined).map(
       (group) => `exists (select 1 from membership q where q.person_id = ${row}.person_id and q.group_id = ${asked(group)}
@@ -42,5 +44,6 @@ export const ofPeopleSql = ({ among }: Scope, row: string): string =>
     ),
   ].join(' and ')
 
-/** Whether guests are counted: they report to nobody, and are in no group. */
-export const countsGuests = ({ among }: Scope): boolean => among.reportsTo === null && GROUPS.every((group) => among[group] === undefined)
+/** Whether guests are counted: they are nobody, report to nobody, and are in no group. */
+export const countsGuests = ({ person, among }: Scope): boolean =>
+  person === undefined && among.reportsTo === null && GROUPS.every((group) => among[group] === undefined)

@@ -1,10 +1,13 @@
 import { Link } from 'react-router'
 import { useMe } from '../people'
-import { TitleLine, useSearch } from '../ui'
+import { Loaded, TitleLine, useSearch } from '../ui'
 import { useTexts } from '../ui/words/texts'
-import { LOOKING, pageAt } from './looking'
-import { LookingBar } from './LookingBar'
+import { CountedRows } from './CountedRows'
+import { daysIn, LOOKING, pageAt, scopeIn, type Look, type Looking } from './looking'
+import { LookedAtOnly, LookingBar } from './LookingBar'
 import { OverTime } from './OverTime'
+import { Owners, Readers } from './PeopleLists'
+import { useCountedRows } from './queries'
 import { UsedItems } from './UsedItems'
 
 /** How everything is used, to see where the effort should go next. */
@@ -13,11 +16,11 @@ export function EngagementPage() {
   const me = useMe()
   const { search, page, set } = useSearch(LOOKING)
   const { by = 'time' } = search
-  const tab = (name: 'time' | 'used', words: string) => (
+  const tab = (name: typeof by, words: string) => (
     <Link
-      to={pageAt('/engagement', { ...search, by: name })}
+      to={pageAt('/engagement', { ...search, by: name, sort: undefined, direction: undefined })}
       aria-current={by === name ? 'page' : undefined}
-      className={`px-4 min-h-10 inline-flex items-center border-b-3 ${by === name ? 'border-petrol font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+      className={`px-4 min-h-11 inline-flex items-center whitespace-nowrap border-b-3 ${by === name ? 'border-petrol font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
     >
       {words}
     </Link>
@@ -34,13 +37,35 @@ export function EngagementPage() {
         }
       />
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6">
-        <nav aria-label={t('Engagement by')} className="border-b border-hair mb-2">
+        <nav aria-label={t('Engagement by')} className="border-b border-hair mb-2 flex overflow-x-auto">
           {tab('time', t('Over time'))}
           {tab('used', t('What is used'))}
+          {tab('readers', t('Who uses it'))}
+          {tab('owners', t('Who writes it'))}
+          {tab('last', t('What happened last'))}
         </nav>
         <LookingBar {...{ search, set }} inTime={by === 'time'} />
-        {by === 'time' ? <OverTime {...{ search, set }} /> : <UsedItems {...{ search, page, set }} />}
+        {by === 'time' && <OverTime {...{ search, set }} />}
+        {by === 'used' && <UsedItems {...{ search, page, set }} />}
+        {by === 'readers' && <Readers {...{ search, page, set }} />}
+        {by === 'owners' && <Owners {...{ search, page, set }} />}
+        {by === 'last' && <Last {...{ search, page, set }} />}
       </div>
     </>
+  )
+}
+
+/** What happened last, the newest first. */
+function Last({ search, page, set }: { search: Looking; page: number; set: Look }) {
+  const query = useCountedRows({ ...daysIn(search), ...scopeIn(search), figure: 'acts', page })
+  return (
+    <Loaded query={query}>
+      {(found) => (
+        <div className="pb-8">
+          <LookedAtOnly of={found} set={set} />
+          <CountedRows figure="acts" {...{ found, page }} onPage={(next) => set({ page: String(next) })} />
+        </div>
+      )}
+    </Loaded>
   )
 }

@@ -100,13 +100,13 @@ export function LookingBar({ search, set, inTime }: { search: Looking; set: Look
           />
         </>
       )}
-      <GroupFilters {...{ search, set }} />
+      {!search.person && <GroupFilters {...{ search, set }} />}
     </div>
   )
 }
 
-/** The one item or owner that is looked at, and the way back to all. */
-export function LookedAtOnly({ item, owner, set }: Pick<UseOverTime, 'item' | 'owner'> & { set: Look }) {
+/** The one item, owner or person that is looked at, and the way back to all. */
+export function LookedAtOnly({ of: { item, owner, person }, set }: { of: Pick<UseOverTime, 'item' | 'owner' | 'person'>; set: Look }) {
   const { t } = useTexts()
   const line = (words: string, off: Parameters<Look>[0]) => (
     <p className="py-1">
@@ -121,6 +121,7 @@ export function LookedAtOnly({ item, owner, set }: Pick<UseOverTime, 'item' | 'o
     <>
       {item && line(t('Only {{what}}: {{title}}', { what: namedItem(t, item.ref, item.number), title: item.title }), { item: undefined })}
       {owner && line(t('Only what {{name}} owns', { name: owner.name }), { owner: undefined })}
+      {person && line(t('Only what {{name}} used', { name: person.name }), { person: undefined })}
     </>
   )
 }

@@ -1,4 +1,4 @@
-import type { UsedItem, UsedSort } from '@jackdaw/contracts/engagement'
+import { UsedSort, type UsedItem } from '@jackdaw/contracts/engagement'
 import { itemKey } from '@jackdaw/core/items'
 import { Link } from 'react-router'
 import { namedItem } from '../items'
@@ -11,25 +11,18 @@ import { LookedAtOnly } from './LookingBar'
 import { useUsedItems } from './queries'
 
 /** What is used most and least, whose readers finish, and what takes longer than it should. */
-export function UsedItems({
-  search,
-  page,
-  set,
-}: {
-  search: Looking
-  page: number
-  set: (more: Record<string, string | undefined>) => void
-}) {
+export function UsedItems({ search, page, set }: { search: Looking; page: number; set: Look }) {
   const { t } = useTexts()
-  const { sort = 'views', direction = 'down' } = search
+  const { direction = 'down' } = search
+  const sort = UsedSort.safeParse(search.sort).data ?? 'views'
   const days = daysIn(search)
   const query = useUsedItems({ ...days, ...scopeIn(search), sort, direction, page })
   const columns = useColumns(search)
   return (
     <Loaded query={query}>
-      {({ rows, total, pageSize, span, item, owner }) => (
+      {({ rows, total, pageSize, span, ...of }) => (
         <div className="pb-8">
-          <LookedAtOnly {...{ item, owner }} set={set as Look} />
+          <LookedAtOnly {...{ of, set }} />
           <p className="text-sm text-soft pb-2">
             {t('What is published now, with how it was used from {{from}} to {{to}}. Guests are not counted.', {
               from: dayAndYearOf(span.from),

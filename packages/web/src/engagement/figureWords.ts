@@ -8,6 +8,8 @@ export const figureWords = (t: Texts['t']): Record<CountedFigure, { name: string
   newcomers: { name: t('There for the first time'), counts: t('People who had never before used any of what is looked at.') },
   finished: { name: t('Finished'), counts: t('Times that a guide was read to its end, a quiz passed, a task confirmed.') },
   finishers: { name: t('People who finished'), counts: t('People who viewed it and finished it, both in these days.') },
+  things: { name: t('Different things'), counts: t('What was viewed at least once.') },
+  acts: { name: t('What happened last'), counts: t('Each time that somebody began to use something, or finished it.') },
   guests: { name: t('Visits of guests'), counts: t('Visits by a link, without an account. They are in no other figure.') },
   written: { name: t('Published for the first time'), counts: t('Guides, quizzes and tasks that came out in these days.') },
   changed: { name: t('Further editions'), counts: t('Editions that took the place of earlier ones.') },

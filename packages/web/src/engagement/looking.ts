@@ -1,12 +1,12 @@
 import { COMPARISONS, FIGURES, UNITS } from '@jackdaw/core/engagement'
 import { ALL_ITEM_KINDS, AnyItemId } from '@jackdaw/core/items'
 import { addDays, entriesOf, FolderId, GroupId, LocalDate, localDateAt, PersonId } from '@jackdaw/core/shared'
-import { CountedFigure, UsedSort } from '@jackdaw/contracts/engagement'
+import { CountedFigure, OwnerSort, ReaderSort, UsedSort } from '@jackdaw/contracts/engagement'
 import * as z from 'zod/mini'
 
 /** What can be looked at, as it stands in the address. `days`: so many up to today, or those between two days that are named. */
 export const LOOKING = {
-  by: z.enum(['time', 'used']),
+  by: z.enum(['time', 'used', 'readers', 'owners', 'last']),
   days: z.enum(['7', '28', '84', '365', 'own']),
   from: LocalDate,
   to: LocalDate,
@@ -17,17 +17,18 @@ export const LOOKING = {
   item: AnyItemId,
   owner: PersonId,
   folder: FolderId,
+  person: PersonId,
   department: GroupId,
   site: GroupId,
   team: GroupId,
-  sort: UsedSort,
+  sort: z.enum([...UsedSort.options, ...ReaderSort.options, ...OwnerSort.options]),
   direction: z.enum(['up', 'down']),
   figure: CountedFigure,
 }
 /** What is looked at. */
 export type Looking = { [K in keyof typeof LOOKING]: z.output<(typeof LOOKING)[K]> | undefined }
 /** Changes it. */
-export type Look = (more: { [K in keyof Looking]?: string | undefined }) => void
+export type Look = (more: { [K in keyof Looking]?: string | undefined } & { page?: string }) => void
 
 const USUAL_DAYS = 28
 /** The days that are looked at: the last four weeks, unless others are chosen. */
@@ -39,11 +40,12 @@ export function daysIn({ days, from, to }: Looking): { from: LocalDate; to: Loca
 }
 
 /** Of what is counted, and among whom, as the server is asked. */
-export const scopeIn = ({ kind, item, owner, folder, department, site, team }: Looking) => ({
+export const scopeIn = ({ kind, item, owner, folder, person, department, site, team }: Looking) => ({
   kind,
   item,
   owner,
   folder,
+  person,
   department,
   site,
   team,
@@ -54,5 +56,5 @@ export const pageAt = (path: string, looking: Partial<Looking>): string =>
   `${path}?${new URLSearchParams(entriesOf(looking).flatMap(([key, value]) => (value ? [[key, value] as [string, string]] : [])))}`
 
 /** The rows that a figure counts; what is looked at stays the same but for what is named. */
-export const rowsAt = (looking: Looking, figure: CountedFigure, over: Pick<Looking, 'from' | 'to'> & { item?: Looking['item'] }): string =>
+export const rowsAt = (looking: Looking, figure: CountedFigure, over: Partial<Looking>): string =>
   pageAt('/engagement/rows', { ...scopeIn(looking), ...over, days: 'own', figure })
