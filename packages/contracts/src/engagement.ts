@@ -125,8 +125,9 @@ export const listOwners = endpoint({
   problems: ['invalid', 'not-found'],
 })
 
-/** A figure whose rows can be listed: those over time; who finished; the different things that were used; and all that happened. */
-export const CountedFigure = z.enum([...FIGURES, 'finishers', 'things', 'acts'])
+/** A figure whose rows can be listed: those over time; who finished; the different things that were used; all that happened; and
+ * the days on which time was spent. */
+export const CountedFigure = z.enum([...FIGURES, 'finishers', 'things', 'acts', 'time'])
 /** Read by {@link CountedFigure}. */
 export type CountedFigure = z.infer<typeof CountedFigure>
 /** A row that a figure counts: something that happened, a person, a visit of a guest, or an edition. What a row has not is `null`. */
@@ -140,6 +141,8 @@ export const CountedRow = z.object({
   way: z.nullable(Way),
   /** How often the person viewed something, or the thing was viewed, in these days. */
   views: z.nullable(z.int()),
+  /** How long they spent on it on that day. */
+  activeMs: z.nullable(z.int()),
 })
 /** Read by {@link CountedRow}. */
 export type CountedRow = z.infer<typeof CountedRow>

@@ -2,7 +2,7 @@ import type { CountedFigure, CountedRow } from '@jackdaw/contracts/engagement'
 import type { Span } from '@jackdaw/core/engagement'
 import type { Verbs } from '@jackdaw/core/events'
 import { itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
-import type { PersonId } from '@jackdaw/core/shared'
+import { entriesOf, type PersonId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import type { Db } from '../db'
 import { finishesSql } from '../items'
@@ -11,46 +11,63 @@ import { countsGuests, scopeParam, type Scope } from './scope'
 import { editionsSql, guestsSql, newcomersSql, usesSql } from './sources'
 import { PAGE_SIZE } from './usedItems'
 
-/** Rows of a figure as SQL: `at`, `person_id`, `act`, `item_kind`, `item_id`, `edition`, `way`, `views`, and `tie`, by which those of one moment are
- * ordered; and how many there are, where that is known without going through them. */
-type Rows = { sql: string; total?: string }
+/** What a row can tell, as SQL; most have little of it. `tie` orders those of one moment. */
+const NOTHING = {
+  at: 'c.at',
+  person_id: 'null::text',
+  act: 'null::text',
+  item_kind: 'null::text',
+  item_id: 'null::text',
+  edition: 'null::int',
+  way: 'null::text',
+  views: 'null::int',
+  active_ms: 'null::float',
+  tie: "''",
+}
+const columns = (told: Partial<typeof NOTHING>): string =>
+  entriesOf({ ...NOTHING, ...told })
+    .map(([name, sql]) => `${sql} as ${name}`)
+    .join(', ')
+const PERSON = { person_id: 'c.person_id', tie: 'c.person_id' }
+const ITEM = { item_kind: 'c.item_kind', item_id: 'c.item_id', tie: 'c.item_id' }
 
-const NO_ACT = 'null::text as act'
-const NO_ITEM = `${NO_ACT}, null::text as item_kind, null::text as item_id, null::int as edition, null::text as way`
-const events = (verbs: Verbs, scope: Scope, which: string, counted: string): Rows => ({
-  sql: `select e.occurred_at as at, e.subject_id as person_id, case when ${beginsSql(verbs)} then 'began' else 'finished' end as act, e.item_kind, e.item_id, e.edition, e.way, null::int as views, e.id::text as tie
-    from (${usesSql(scope)}) c join (select * from event_counted where subject_kind = 'person' and ${which}) e
-      on e.item_kind = c.item_kind and e.item_id = c.item_id and e.subject_id = c.person_id and e.local_day = c.local_day
-    where ${counted} > 0`,
-  total: `select coalesce(sum(${counted}), 0)::int as total from (${usesSql(scope)}) c`,
-})
+/** Rows of a figure as SQL, and how many there are, where that is known without going through them. */
+type Rows = { sql: string; total?: string }
+const events = (verbs: Verbs, scope: Scope, which: string, counted: string): Rows => {
+  const act = `case when ${beginsSql(verbs)} then 'began' else 'finished' end`
+  const told = columns({ ...PERSON, ...ITEM, act, at: 'e.occurred_at', edition: 'e.edition', way: 'e.way', tie: 'e.id::text' })
+  return {
+    sql: `select ${told}
+      from (${usesSql(scope)}) c join (select * from event_counted where subject_kind = 'person' and ${which}) e
+        on e.item_kind = c.item_kind and e.item_id = c.item_id and e.subject_id = c.person_id and e.local_day = c.local_day
+      where ${counted} > 0`,
+    total: `select coalesce(sum(${counted}), 0)::int as total from (${usesSql(scope)}) c`,
+  }
+}
 const people = (having: string, from: string): Rows => ({
-  sql: `select max(c.at) as at, c.person_id, ${NO_ITEM}, sum(c.views)::int as views, c.person_id as tie from (${from}) c group by c.person_id having ${having}`,
+  sql: `select ${columns({ ...PERSON, at: 'max(c.at)', views: 'sum(c.views)::int' })} from (${from}) c group by c.person_id having ${having}`,
 })
 const editions = (scope: Scope, which: string): Rows => ({
-  sql: `select c.at, c.person_id, ${NO_ACT}, c.item_kind, c.item_id, c.number as edition, null::text as way, null::int as views, c.item_id as tie from (${editionsSql(scope)}) c where ${which}`,
+  sql: `select ${columns({ ...PERSON, ...ITEM, edition: 'c.number' })} from (${editionsSql(scope)}) c where ${which}`,
 })
+const FINISHERS = (scope: Scope) =>
+  `select person_id, item_id, sum(views) as views, max(at) as at from (${usesSql(scope)}) f group by person_id, item_id having sum(views) > 0 and sum(finished) > 0`
 
 const rowsOf = (verbs: Verbs): Record<CountedFigure, (scope: Scope) => Rows> => ({
   views: (scope) => events(verbs, scope, beginsSql(verbs), 'c.views'),
   people: (scope) => people('sum(c.views) > 0', usesSql(scope)),
-  newcomers: (scope) => ({
-    sql: `select c.at, c.person_id, ${NO_ITEM}, null::int as views, c.person_id as tie from (${newcomersSql(scope)}) c`,
-  }),
+  newcomers: (scope) => ({ sql: `select ${columns(PERSON)} from (${newcomersSql(scope)}) c` }),
   finished: (scope) => events(verbs, scope, finishesSql(verbs), 'c.finished'),
-  finishers: (scope) =>
-    people(
-      'true',
-      `select person_id, item_id, sum(views) as views, max(at) as at from (${usesSql(scope)}) f group by person_id, item_id having sum(views) > 0 and sum(finished) > 0`,
-    ),
+  finishers: (scope) => people('true', FINISHERS(scope)),
   things: (scope) => ({
-    sql: `select max(c.at) as at, null::text as person_id, ${NO_ACT}, c.item_kind, c.item_id, null::int as edition, null::text as way, sum(c.views)::int as views, c.item_id as tie
-      from (${usesSql(scope)}) c group by c.item_kind, c.item_id having sum(c.views) > 0`,
+    sql: `select ${columns({ ...ITEM, at: 'max(c.at)', views: 'sum(c.views)::int' })} from (${usesSql(scope)}) c group by c.item_kind, c.item_id having sum(c.views) > 0`,
   }),
   acts: (scope) => events(verbs, scope, `(${beginsSql(verbs)} or ${finishesSql(verbs)})`, '(c.views + c.finished)'),
+  time: (scope) => ({
+    sql: `select ${columns({ ...PERSON, ...ITEM, active_ms: 'c.active_ms::float', tie: 'c.item_id || c.person_id' })} from (${usesSql(scope)}) c where c.active_ms > 0`,
+  }),
   guests: (scope) => ({
-    sql: `select c.at, null::text as person_id, ${NO_ACT}, c.item_kind, c.item_id, c.edition, null::text as way, null::int as views, c.item_id as tie
-      from (${guestsSql(scope)}) c where ${countsGuests(scope)}`,
+    sql: `select ${columns({ ...ITEM, edition: 'c.edition' })} from (${guestsSql(scope)}) c where ${countsGuests(scope)}`,
   }),
   written: (scope) => editions(scope, 'c.number = 1'),
   changed: (scope) => editions(scope, 'c.number > 1'),
@@ -69,6 +86,7 @@ type Row = {
   edition: number | null
   way: Way | null
   views: number | null
+  active_ms: number | null
 }
 
 /** The rows that a figure counts, the latest first. */
@@ -103,6 +121,7 @@ export async function countedRows(
       edition: row.edition,
       way: row.way,
       views: row.views,
+      activeMs: row.active_ms,
     })),
   }
 }

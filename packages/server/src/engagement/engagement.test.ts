@@ -242,6 +242,10 @@ describe('who uses and who writes', () => {
       for (const row of rows)
         for (const figure of ['views', 'things', 'finished'] as const satisfies CountedFigure[])
           expect([figure, (await allRows(who, { ...span(), figure, person: row.person.id })).length]).toEqual([figure, row[figure]])
+      for (const row of rows) {
+        const days = await allRows(who, { ...span(), figure: 'time', person: row.person.id })
+        expect(days.reduce((sum, day) => sum + (day.activeMs ?? 0), 0)).toBe(row.activeMs)
+      }
       for (const row of (await who.json('get', `/api/engagement/owners?${query(span())}`)).rows)
         for (const figure of ['written', 'changed', 'views', 'people'] as const satisfies CountedFigure[])
           expect([figure, (await allRows(who, { ...span(), figure, owner: row.person.id })).length]).toEqual([figure, row[figure]])

@@ -2,9 +2,8 @@ import type { CountedFigure, CountedRow } from '@jackdaw/contracts/engagement'
 import { WAYS } from '@jackdaw/core/ways'
 import { Link } from 'react-router'
 import { namedItem, recordsOf } from '../items'
-import { Pager, Table } from '../ui'
+import { lengthOf, momentOf, Pager, Table } from '../ui'
 import type { Column } from '../ui/table/columns'
-import { momentOf } from '../ui'
 import { useTexts } from '../ui/words/texts'
 import { figureWords } from './figureWords'
 
@@ -72,6 +71,13 @@ function useColumns(): (Column<Numbered> & { has: (row: CountedRow) => boolean }
     },
     { id: 'edition', head: t('Edition'), from: 'sm', has: ({ edition }) => edition !== null, cell: ({ edition }) => edition },
     { id: 'way', head: t('How'), from: 'sm', has: ({ way }) => way !== null, cell: ({ way }) => way && t(WAYS[way].name) },
+    {
+      id: 'time',
+      head: t('Time spent'),
+      line: true,
+      has: ({ activeMs }) => activeMs !== null,
+      cell: ({ activeMs }) => activeMs && lengthOf(activeMs),
+    },
     { id: 'views', head: t('Views'), has: ({ views }) => views !== null, cell: ({ views }) => views },
   ]
 }

@@ -52,6 +52,16 @@ const nameTo = <R extends Row>(head: string, to: (row: R) => string): Column<R, 
   ),
 })
 
+/** A length of time that leads to the days of which it is made. */
+function TimeSpent({ ms, to, name }: { ms: number; to: string; name: string }) {
+  if (ms === 0) return <span className="text-soft">–</span>
+  return (
+    <Link to={to} aria-label={`${lengthOf(ms)}: ${name}`} className="underline underline-offset-3">
+      {lengthOf(ms)}
+    </Link>
+  )
+}
+
 /** Who uses what there is, and how much. */
 export function Readers({ search, page, set }: Listed) {
   const { t } = useTexts()
@@ -63,7 +73,15 @@ export function Readers({ search, page, set }: Listed) {
     counted<Reader, 'views'>(search, 'person', 'views', t('Views')),
     counted<Reader, 'things'>(search, 'person', 'things', t('Different things')),
     counted<Reader, 'finished'>(search, 'person', 'finished', t('Finished')),
-    { id: 'time', head: t('Time spent'), sort: 'time', line: true, cell: (row) => lengthOf(row.activeMs) },
+    {
+      id: 'time',
+      head: t('Time spent'),
+      sort: 'time',
+      line: true,
+      cell: (row) => (
+        <TimeSpent ms={row.activeMs} to={rowsAt(search, 'time', { ...daysIn(search), person: row.person.id })} name={row.person.name} />
+      ),
+    },
   ]
   return (
     <Loaded query={query}>

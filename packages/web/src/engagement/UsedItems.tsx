@@ -49,7 +49,8 @@ export function UsedItems({ search, page, set }: { search: Looking; page: number
 function useColumns(search: Looking): Column<UsedItem, UsedSort>[] {
   const { t } = useTexts()
   const days = daysIn(search)
-  const counted = (figure: 'views' | 'people' | 'finishers', head: string): Column<UsedItem, UsedSort> => ({
+  const counted = (figure: 'views' | 'people' | 'finishers', head: string, from?: 'sm'): Column<UsedItem, UsedSort> => ({
+    ...(from ? { from } : {}),
     id: figure,
     head,
     sort: figure,
@@ -87,24 +88,13 @@ function useColumns(search: Looking): Column<UsedItem, UsedSort>[] {
     },
     counted('views', t('Views')),
     counted('people', t('People')),
-    counted('finishers', t('Of them finished')),
+    counted('finishers', t('Of them finished'), 'sm'),
     {
       id: 'share',
       head: t('Share who finish'),
       sort: 'share',
-      line: true,
       className: 'tabular-nums',
-      cell: (row) =>
-        row.people === 0 ? (
-          <span className="text-soft">–</span>
-        ) : (
-          <span className="inline-flex items-center gap-2">
-            <span className="w-20 h-2 bg-hair hidden md:inline-block" aria-hidden>
-              <span className="block h-full bg-petrol" style={{ width: `${(100 * row.finishers) / row.people}%` }} />
-            </span>
-            {percentOf(row.finishers / row.people)}
-          </span>
-        ),
+      cell: (row) => <Share row={row} />,
     },
     {
       id: 'time',
@@ -113,7 +103,30 @@ function useColumns(search: Looking): Column<UsedItem, UsedSort>[] {
       sort: 'time',
       className: 'tabular-nums',
       cell: (row) =>
-        row.minutesEach === null ? <span className="text-soft">–</span> : t('{{n}} / {{said}}', { n: row.minutesEach, said: row.minutes }),
+        row.minutesEach === null ? (
+          <span className="text-soft">–</span>
+        ) : (
+          <Link
+            to={rowsAt(search, 'time', { ...days, item: row.item.id })}
+            aria-label={t('{{n}} minutes each, {{said}} said: {{title}}', { n: row.minutesEach, said: row.minutes, title: row.title })}
+            className="underline underline-offset-3"
+          >
+            {t('{{n}} / {{said}}', { n: row.minutesEach, said: row.minutes })}
+          </Link>
+        ),
     },
   ]
+}
+
+/** How many of those who came to it finished it, of a hundred. */
+function Share({ row: { people, finishers } }: { row: UsedItem }) {
+  if (people === 0) return <span className="text-soft">–</span>
+  return (
+    <span className="inline-flex items-center gap-2">
+      <span className="w-20 h-2 bg-hair hidden md:inline-block" aria-hidden>
+        <span className="block h-full bg-petrol" style={{ width: `${(100 * finishers) / people}%` }} />
+      </span>
+      {percentOf(finishers / people)}
+    </span>
+  )
 }

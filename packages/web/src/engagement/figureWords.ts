@@ -10,6 +10,7 @@ export const figureWords = (t: Texts['t']): Record<CountedFigure, { name: string
   finishers: { name: t('People who finished'), counts: t('People who viewed it and finished it, both in these days.') },
   things: { name: t('Different things'), counts: t('What was viewed at least once.') },
   acts: { name: t('What happened last'), counts: t('Each time that somebody began to use something, or finished it.') },
+  time: { name: t('Time spent'), counts: t('Days on which somebody had something open and did something in it, with how long.') },
   guests: { name: t('Visits of guests'), counts: t('Visits by a link, without an account. They are in no other figure.') },
   written: { name: t('Published for the first time'), counts: t('Guides, quizzes and tasks that came out in these days.') },
   changed: { name: t('Further editions'), counts: t('Editions that took the place of earlier ones.') },
