@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import pg from 'pg'
 import { bareRoute } from './bareRoute'
 import { editorTimes, placingTimes } from './editor'
+import { measureEngagement } from './engagement'
 import { measureFiles } from './files'
 import { measureFirstView } from './firstView'
 import { hostileTimes } from './hostile'
@@ -38,7 +39,10 @@ const onlyPeople = has('people')
 const onlyAssignments = has('assignments')
 const onlyQuizzes = has('quizzes')
 const onlyFiles = has('files')
-const only = ['recorder', 'editor', 'players', 'hostile', 'load', 'view', 'people', 'assignments', 'quizzes', 'files'].some(has)
+const onlyEngagement = has('engagement')
+const only = ['recorder', 'editor', 'players', 'hostile', 'load', 'view', 'people', 'assignments', 'quizzes', 'files', 'engagement'].some(
+  has,
+)
 const SECONDS = quick ? 5 : 30
 const SCALES = quick ? [1, 10] : [1, 10, 100]
 const PASSWORD = 'bench'.repeat(8)
@@ -369,6 +373,7 @@ async function main(): Promise<void> {
     if (!only || onlyPeople) await measurePeople(cluster)
     if (!only || onlyAssignments) await measureAssignments(cluster)
     if (!only || onlyQuizzes) await measureQuizzes(cluster, SECONDS, say, line)
+    if (!only || onlyEngagement) await measureEngagement(cluster, quick, say, line)
     if (only && !onlyLoad) return
     await measureLoad(cluster)
     if (onlyLoad) return

@@ -35,8 +35,8 @@ export function engagementRoutes(routes: Routes): void {
     return { scope, span, looked: { span, ...(await namesIn(db, scope)), everybody: scope.among.reportsTo === null } }
   }
   const counted = async (scope: Scope, span: Span, periods: readonly Span[]) => {
-    const [whole, each] = await Promise.all([figuresOf(db, scope, [span]), figuresOf(db, scope, periods)])
-    return { span, whole: nth(whole, 0), periods: periods.map((period, n) => ({ span: period, figures: nth(each, n) })) }
+    const { whole, each } = await figuresOf(db, scope, periods)
+    return { span, whole, periods: periods.map((period, n) => ({ span: period, figures: nth(each, n) })) }
   }
   route(routes, getUseOverTime, async ({ query }, context) => {
     const { by = 'day', compare, ...asked } = query

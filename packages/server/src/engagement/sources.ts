@@ -8,10 +8,16 @@ const BETWEEN = 'between $2::date and $3::date'
 export const usesSql = (scope: Scope): string =>
   `select u.* from use_day u where u.local_day ${BETWEEN} and ${ofItemsSql(scope, 'u')} and ${ofPeopleSql(scope, 'u')}`
 
+/** The day on which each person first viewed any of what is looked at. Of one item its days are gone through; of many, those of each person,
+ * from the first on, until one is found. */
+const firstUsesSql = (scope: Scope): string =>
+  scope.item
+    ? `select distinct on (u.person_id) u.person_id, u.local_day, u.at from use_day u where u.views > 0 and ${ofItemsSql(scope, 'u')} order by u.person_id, u.local_day, u.at`
+    : `select f.* from person p cross join lateral (
+         select u.person_id, u.local_day, u.at from use_day u where u.person_id = p.id and u.views > 0 and ${ofItemsSql(scope, 'u')} order by u.local_day, u.at limit 1) f`
 /** People who viewed, for the first time ever, something of what is looked at: `person_id`, `local_day`, `at`. */
-export const newcomersSql = (scope: Scope): string => `
-  select f.* from (select u.person_id, min(u.local_day) as local_day, min(u.at) as at from use_day u where u.views > 0 and u.local_day <= $3::date and ${ofItemsSql(scope, 'u')} group by u.person_id) f
-  where f.local_day ${BETWEEN} and ${ofPeopleSql(scope, 'f')}`
+export const newcomersSql = (scope: Scope): string =>
+  `select f.* from (${firstUsesSql(scope)}) f where f.local_day ${BETWEEN} and ${ofPeopleSql(scope, 'f')}`
 
 const REACHED_DAYS = 28
 /** Editions that were published, on the day where their publisher works; they are their owner's. `reached`: whether somebody else has

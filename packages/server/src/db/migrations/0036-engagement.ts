@@ -12,13 +12,13 @@ create table use_day (
   views integer not null, finished integer not null, active_ms bigint not null, at timestamptz not null,
   primary key (item_kind, item_id, person_id, local_day));
 create index use_day_day on use_day (local_day);
-create index use_day_person on use_day (person_id, local_day);
+create index use_day_person on use_day (person_id, local_day, at);
 insert into use_day (item_kind, item_id, person_id, local_day, views, finished, active_ms, at)
   select item_kind, item_id, subject_id, local_day, count(*) filter (where verb in ('opened', 'attempt-begun')),
     count(*) filter (where ${FINISHES}), sum(active_ms), min(occurred_at)
   from event_counted where subject_kind = 'person' and item_id is not null and local_day is not null and (verb in ('opened', 'attempt-begun') or ${FINISHES} or active_ms > 0)
   group by item_kind, item_id, subject_id, local_day;
-create index event_used on event (local_day desc, occurred_at desc) where subject_kind = 'person' and verb in ('opened', 'attempt-begun', 'finished', 'confirmed', 'attempt-judged');
+create index event_used on event (occurred_at, id) where subject_kind = 'person' and verb in ('opened', 'attempt-begun', 'finished', 'confirmed', 'attempt-judged');
 create index edition_published on edition (published_at);
 create index guest_visit_began on guest_visit (began_at);
 

@@ -1,0 +1,92 @@
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { openBrowser, seen, seriousFindings, signedIn, startApp, type App } from './app'
+import { keyTo } from './playerHand'
+
+let app: App
+let browser: Browser
+beforeAll(async () => {
+  ;[app, browser] = await Promise.all([startApp(), openBrowser()])
+})
+afterAll(async () => {
+  await browser?.close()
+  await app?.close()
+})
+
+/** The weeks before the day of the demo. */
+const WEEKS = 'days=own&from=2026-01-12&to=2026-03-10&unit=week'
+/** How many rows the page says that it counts, and how many it shows on all its pages. */
+async function rowsOf(page: Page): Promise<{ said: number; shown: number }> {
+  await page.waitForFunction(
+    () => location.pathname === '/engagement/rows' && /^[\d,]+ · /.test(document.querySelector('h1')?.textContent ?? ''),
+  )
+  const said = await page.$eval('h1', (head) => Number(head.textContent.split(' · ')[0]!.replaceAll(',', '')))
+  let shown = 0
+  for (;;) {
+    shown += (await page.$$('tbody tr')).length
+    const next = await page.$('nav[aria-label=Pages] button:last-of-type:not([disabled])')
+    if (!next) return { said, shown }
+    const before = page.url()
+    await keyTo(page, 'Next')
+    await page.waitForFunction((url: string) => location.href !== url, {}, before)
+    await page.waitForNetworkIdle({ idleTime: 200 })
+  }
+}
+
+it('a lead sees what is used over time, of what, and by whom, and opens the figures, by keyboard alone', async () => {
+  const lead = await signedIn(browser, app, 'marta@larkmoor.example')
+  await keyTo(lead, 'Engagement')
+  await seen(lead, 'Times that somebody began to use something, in any way.')
+  await lead.goto(`${app.address}/engagement?${WEEKS}`)
+  await seen(lead, 'Views, by week')
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'People reached')
+  await seen(lead, 'People reached, by week')
+  await keyTo(lead, /^[\d,]+ People reached$/)
+  const people = await rowsOf(lead)
+  expect([people.said > 20, people.shown]).toEqual([true, people.said])
+  expect(await seriousFindings(lead)).toEqual([])
+
+  await keyTo(lead, 'Engagement')
+  await lead.goto(`${app.address}/engagement?${WEEKS}`)
+  await keyTo(lead, 'What is used')
+  await seen(lead, 'What is published now')
+  await keyTo(lead, 'Views')
+  await lead.waitForFunction(() => document.querySelector('th[aria-sort=ascending]')?.textContent === 'Views')
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'Clean hands before harvest')
+  await seen(lead, 'Only Guide 2: Clean hands before harvest')
+  await keyTo(lead, 'Who uses it')
+  await lead.waitForSelector('table[aria-label="Who uses it"] tbody tr')
+  await keyTo(lead, /^Time spent/)
+  const first = await lead.$eval('table[aria-label="Who uses it"] tbody a', (link) => link.textContent)
+  await keyTo(lead, first)
+  await seen(lead, `Only what ${first} used`)
+  await keyTo(lead, 'What happened last')
+  await lead.waitForFunction(
+    (name: string) => [...document.querySelectorAll('tbody tr')].some((row) => row.textContent.includes(name)),
+    {},
+    first,
+  )
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'Who writes it')
+  await lead.waitForSelector('table[aria-label="Who writes it"]')
+  expect(lead.complaints).toEqual([])
+  await lead.browserContext().close()
+})
+
+it('somebody to whom others report sees those, and a member of staff nothing of it', async () => {
+  const [manager, staff] = await Promise.all([
+    signedIn(browser, app, 'dieter@larkmoor.example'),
+    signedIn(browser, app, 'ines@larkmoor.example'),
+  ])
+  await manager.goto(`${app.address}/engagement?${WEEKS}&by=readers`)
+  await seen(manager, 'How what is written is used by those who report to you')
+  await manager.waitForSelector('table[aria-label="Who uses it"] tbody tr')
+  const shown = await manager.$$eval('table[aria-label="Who uses it"] tbody tr', (rows) => rows.length)
+  expect(shown).toBeLessThan(40)
+  expect(await staff.$('nav[aria-label=Areas] a[href="/engagement"]')).toBeNull()
+  await staff.goto(`${app.address}/engagement`)
+  await seen(staff, 'You may not do this')
+  expect(manager.complaints).toEqual([])
+})
