@@ -23,13 +23,17 @@ async function rowsOf(page: Page): Promise<{ said: number; shown: number }> {
   const said = await page.$eval('h1', (head) => Number(head.textContent.split(' · ')[0]!.replaceAll(',', '')))
   let shown = 0
   for (;;) {
-    shown += (await page.$$('tbody tr')).length
-    const next = await page.$('nav[aria-label=Pages] button:last-of-type:not([disabled])')
-    if (!next) return { said, shown }
-    const before = page.url()
+    const here = await page.waitForFunction(
+      (rest: number) => {
+        const rows = document.querySelectorAll('tbody tr').length
+        return rows === Math.min(rest, 50) ? rows : 0
+      },
+      {},
+      said - shown,
+    )
+    shown += await here.jsonValue()
+    if (shown >= said) return { said, shown }
     await keyTo(page, 'Next')
-    await page.waitForFunction((url: string) => location.href !== url, {}, before)
-    await page.waitForNetworkIdle({ idleTime: 200 })
   }
 }
 

@@ -108,7 +108,7 @@ function useColumns(search: Looking): Column<UsedItem, UsedSort>[] {
         ) : (
           <Link
             to={rowsAt(search, 'time', { ...days, item: row.item.id })}
-            aria-label={t('{{n}} minutes each, {{said}} said: {{title}}', { n: row.minutesEach, said: row.minutes, title: row.title })}
+            aria-label={t('{{n}} / {{said}} minutes: {{title}}', { n: row.minutesEach, said: row.minutes, title: row.title })}
             className="underline underline-offset-3"
           >
             {t('{{n}} / {{said}}', { n: row.minutesEach, said: row.minutes })}
