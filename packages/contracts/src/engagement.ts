@@ -1,6 +1,6 @@
 import { COMPARISONS, FIGURES, UNITS } from '@jackdaw/core/engagement'
 import { ALL_ITEM_KINDS, AnyItemId, ItemRef } from '@jackdaw/core/items'
-import { FolderId, GroupId, LocalDate, PersonId } from '@jackdaw/core/shared'
+import { FolderId, GroupId, GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import { Way } from '@jackdaw/core/ways'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -153,5 +153,94 @@ export const listCountedRows = endpoint({
   access: { may: 'records.list' },
   query: z.object({ ...span, ...scope, page, figure: CountedFigure }),
   response: z.object({ ...Looked, rows: z.array(CountedRow), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid', 'not-found'],
+})
+
+/** Which visits of a guide are looked at: in which way, of which edition, by what, among whom. */
+const visits = {
+  way: z.optional(Way),
+  edition: z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(1_000_000))),
+  device: z.optional(z.string().check(z.maxLength(60))),
+  browser: z.optional(z.string().check(z.maxLength(60))),
+  language: z.optional(z.string().check(z.maxLength(60))),
+  department: z.optional(GroupId),
+  site: z.optional(GroupId),
+  team: z.optional(GroupId),
+}
+const guide = z.object({ id: GuideId })
+/** A step of the newest edition, with how many visits came to it, went on from it to a later step or to the end, went back to an earlier one, and
+ * ended at it without finishing. A visit may have gone on and back. */
+export const JourneyStep = z.object({
+  stepId: StepId,
+  position: z.int(),
+  name: z.string(),
+  section: z.string(),
+  came: whole,
+  on: whole,
+  back: whole,
+  left: whole,
+})
+/** Read by {@link JourneyStep}. */
+export type JourneyStep = z.infer<typeof JourneyStep>
+const Choices = z.array(z.object({ value: z.string(), visits: whole }))
+/** How visits went through a guide. `visits` = `finished` + those that left at each of the steps + `elsewhere`: at steps that are no longer there,
+ * or before any. `choices`: what the visits of these days differ in, of those that the asker may see. */
+export const Journey = z.object({
+  guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int() }),
+  span: Span,
+  visits: whole,
+  finished: whole,
+  elsewhere: whole,
+  steps: z.array(JourneyStep),
+  choices: z.object({ way: Choices, edition: Choices, device: Choices, browser: Choices, language: Choices }),
+  everybody: z.boolean(),
+})
+/** Read by {@link Journey}. */
+export type Journey = z.infer<typeof Journey>
+/** How visits went through a guide, step by step. */
+export const getJourney = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/journey',
+  access: { may: 'records.item', over: 'guide' },
+  params: guide,
+  query: z.object({ ...span, ...visits }),
+  response: Journey,
+  problems: ['invalid', 'not-found'],
+})
+
+/** Which visits are listed: those that came to a step, went on, went back or left there; or all, those that finished, and those that left elsewhere. */
+export const JourneyPart = z.enum(['came', 'on', 'back', 'left', 'visits', 'finished', 'elsewhere'])
+/** Read by {@link JourneyPart}. */
+export type JourneyPart = z.infer<typeof JourneyPart>
+/** A visit: whose, when it began, how. */
+export const Visit = z.object({
+  person: Named,
+  at: z.int(),
+  way: Way,
+  edition: z.int(),
+  device: z.nullable(z.string()),
+  browser: z.nullable(z.string()),
+  language: z.nullable(z.string()),
+  activeMs: whole,
+  finished: z.boolean(),
+})
+/** Read by {@link Visit}. */
+export type Visit = z.infer<typeof Visit>
+/** The visits that a figure of the journey counts, the latest first. */
+export const listVisits = endpoint({
+  method: 'get',
+  path: '/api/guides/:id/journey/visits',
+  access: { may: 'records.item', over: 'guide' },
+  params: guide,
+  query: z.object({ ...span, ...visits, page, part: JourneyPart, step: z.optional(StepId) }),
+  response: z.object({
+    guide: z.object({ id: GuideId, number: z.int(), title: z.string(), edition: z.int() }),
+    /** Its name, where one is asked for. */
+    step: z.nullable(z.string()),
+    span: Span,
+    rows: z.array(Visit),
+    total: z.int(),
+    pageSize: z.int(),
+  }),
   problems: ['invalid', 'not-found'],
 })

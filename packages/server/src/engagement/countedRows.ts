@@ -6,8 +6,8 @@ import { entriesOf, type PersonId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import type { Db } from '../db'
 import { finishesSql } from '../items'
-import { beginsSql } from './rollUps'
-import { countsGuests, ofItemsSql, ofPeopleSql, scopeParam, type Scope } from './scope'
+import { beginsSql, mayCountSql } from './rollUps'
+import { asksForGroups, countsGuests, ofItemsSql, ofPeopleSql, scopeParam, type Scope } from './scope'
 import { editionsSql, guestsSql, newcomersSql, usesSql } from './sources'
 import { PAGE_SIZE } from './usedItems'
 
@@ -34,18 +34,21 @@ const ITEM = { item_kind: 'c.item_kind', item_id: 'c.item_id', tie: 'c.item_id' 
 /** Rows of a figure as SQL, and how many there are, where that is known without going through them. */
 type Rows = { sql: string; total?: string }
 /** Events of the days of use that are looked at. Of one person they are found by those days; of many, the newest are taken from the events
- * themselves, and of each is asked whether it is looked at. */
+ * themselves, and each is asked whether it is looked at: joined, all of them would be gone through for fifty. */
 const events = (verbs: Verbs, scope: Scope, which: string, counted: string): Rows => {
   const act = `case when ${beginsSql(verbs)} then 'began' else 'finished' end`
   const of = { item_kind: 'e.item_kind', item_id: 'e.item_id', edition: 'e.edition', way: 'e.way' }
-  const told = columns({ ...of, person_id: 'e.subject_id', act, at: 'e.occurred_at', tie: 'e.id::text' })
-  const happened = `select * from event_counted where subject_kind = 'person' and ${which} and local_day between $2::date and $3::date
+  const told = columns({ ...of, person_id: 'e.person_id', act, at: 'e.occurred_at', tie: 'e.id::text' })
+  const happened = `select *, subject_id as person_id from event_counted where subject_kind = 'person' and ${mayCountSql(verbs)} and ${which} and local_day between $2::date and $3::date
     and occurred_at between $2::date - interval '2 days' and $3::date + interval '3 days'`
-  const sameDay = 'u.item_kind = e.item_kind and u.item_id = e.item_id and u.person_id = e.subject_id and u.local_day = e.local_day'
+  const sameDay = 'u.item_kind = e.item_kind and u.item_id = e.item_id and u.person_id = e.person_id and u.local_day = e.local_day'
+  const isOfPeople = asksForGroups(scope)
+    ? `coalesce((select ${ofPeopleSql(scope, 'u')} from use_day u where ${sameDay}), false)`
+    : ofPeopleSql(scope, 'e')
   return {
     sql: scope.person
       ? `select ${told} from (${usesSql(scope)}) u join (${happened}) e on ${sameDay}`
-      : `select ${told} from (${happened}) e where ${ofItemsSql(scope, 'e')} and exists (select 1 from use_day u where ${sameDay} and ${ofPeopleSql(scope, 'u')})`,
+      : `select ${told} from (${happened}) e where ${ofItemsSql(scope, 'e')} and ${isOfPeople}`,
     total: `select coalesce(sum(${counted}), 0)::int as total from (${usesSql(scope)}) c`,
   }
 }

@@ -1,7 +1,8 @@
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type { LocalDate, PersonId } from '@jackdaw/core/shared'
+import type { Way } from '@jackdaw/core/ways'
 import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { big, day, instant, key, table, text, whole } from '../db'
+import { big, day, instant, key, optional, table, text, whole } from '../db'
 
 /** How much somebody used an item on a day of theirs. */
 export class UseDayRow extends Model<InferAttributes<UseDayRow>, InferCreationAttributes<UseDayRow>> {
@@ -25,4 +26,57 @@ export const USE_DAY = table('use_day', UseDayRow, () => ({
   finished: whole(),
   activeMs: big(),
   at: instant(),
+}))
+
+/** One time that somebody used a guide. Of pages that do not tell which time it was, all that they tell of a day and a way is one. */
+export class UseVisitRow extends Model<InferAttributes<UseVisitRow>, InferCreationAttributes<UseVisitRow>> {
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare personId: PersonId
+  declare visit: string
+  declare way: Way
+  declare edition: number
+  declare localDay: LocalDate
+  /** When it began. */
+  declare at: number
+  declare finished: number
+  declare activeMs: number
+  declare device: string | null
+  declare browser: string | null
+  declare language: string | null
+}
+export const USE_VISIT = table('use_visit', UseVisitRow, () => ({
+  itemKind: key(text()),
+  itemId: key(text()),
+  personId: key(text()),
+  visit: key(text()),
+  way: text(),
+  edition: whole(),
+  localDay: day(),
+  at: instant(),
+  finished: whole(),
+  activeMs: big(),
+  device: optional(text()),
+  browser: optional(text()),
+  language: optional(text()),
+}))
+
+/** When a visit came to a step first and last. */
+export class UseStepRow extends Model<InferAttributes<UseStepRow>, InferCreationAttributes<UseStepRow>> {
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare personId: PersonId
+  declare visit: string
+  declare partId: string
+  declare firstAt: number
+  declare lastAt: number
+}
+export const USE_STEP = table('use_step', UseStepRow, () => ({
+  itemKind: key(text()),
+  itemId: key(text()),
+  personId: key(text()),
+  visit: key(text()),
+  partId: key(text()),
+  firstAt: instant(),
+  lastAt: instant(),
 }))

@@ -1,17 +1,22 @@
-import type { Verbs } from '@jackdaw/core/events'
+import type { Verb, Verbs } from '@jackdaw/core/events'
 import type { RollUp } from '../eventRules'
 import { finishesSql } from '../items'
 
-/** Whether an event is a view: somebody begins to use something. SQL over the columns of `event`. */
-export const beginsSql = (verbs: Verbs): string =>
+const verbIn = (verbs: Verbs, which: (verb: Verb) => boolean): string =>
   `verb = any ('{${Object.keys(verbs)
-    .filter((name) => verbs[name]!.begins)
+    .filter((name) => which(verbs[name]!))
     .join(',')}}')`
+/** Whether an event is a view: somebody begins to use something. SQL over the columns of `event`. */
+export const beginsSql = (verbs: Verbs): string => verbIn(verbs, ({ begins }) => begins)
+/** Whether an event can be a view or an end, told by its verb alone, by which they are found. */
+export const mayCountSql = (verbs: Verbs): string => verbIn(verbs, ({ begins, marks }) => begins || marks === 'finished')
+
+const OF_PERSON_AND_ITEM = 'item_kind = $1 and item_id = $2 and person_id = $3'
 
 /** How much each person used each item on each of their days. */
 const useDays = (verbs: Verbs): RollUp => ({
   table: 'use_day',
-  ofPersonAndItem: 'item_kind = $1 and item_id = $2 and person_id = $3',
+  ofPersonAndItem: OF_PERSON_AND_ITEM,
   count: (source) => `
     insert into use_day as r (item_kind, item_id, person_id, local_day, views, finished, active_ms, at)
     select item_kind, item_id, subject_id, local_day, count(*) filter (where ${beginsSql(verbs)}), count(*) filter (where ${finishesSql(verbs)}), sum(active_ms), min(occurred_at)
@@ -22,5 +27,36 @@ const useDays = (verbs: Verbs): RollUp => ({
       views = r.views + excluded.views, finished = r.finished + excluded.finished, active_ms = r.active_ms + excluded.active_ms, at = least(r.at, excluded.at)`,
 })
 
+/** Which time of using something an event belongs to. */
+const VISIT = "coalesce(visit, way || ' ' || local_day)"
+const OF_GUIDES = "subject_kind = 'person' and item_kind = 'guide' and way is not null and local_day is not null"
+
+/** Each time that somebody used a guide: in which way and edition, when it began, and whether it was finished. */
+const useVisits: RollUp = {
+  table: 'use_visit',
+  ofPersonAndItem: OF_PERSON_AND_ITEM,
+  count: (source) => `
+    insert into use_visit as r (item_kind, item_id, person_id, visit, way, edition, local_day, at, finished, active_ms, device, browser, language)
+    select item_kind, item_id, subject_id, ${VISIT}, min(way), max(edition), min(local_day), min(occurred_at), count(*) filter (where verb = 'finished'), sum(active_ms), min(device), min(browser), min(language)
+    from ${source} where ${OF_GUIDES} group by item_kind, item_id, subject_id, ${VISIT} order by item_kind, item_id, subject_id, ${VISIT}
+    on conflict (item_kind, item_id, person_id, visit) do update set
+      way = least(r.way, excluded.way), edition = greatest(r.edition, excluded.edition), local_day = least(r.local_day, excluded.local_day), at = least(r.at, excluded.at),
+      finished = r.finished + excluded.finished, active_ms = r.active_ms + excluded.active_ms,
+      device = least(r.device, excluded.device), browser = least(r.browser, excluded.browser), language = least(r.language, excluded.language)`,
+}
+
+/** When each visit came to each step, first and last. */
+const useSteps: RollUp = {
+  table: 'use_step',
+  ofPersonAndItem: OF_PERSON_AND_ITEM,
+  count: (source) => `
+    insert into use_step as r (item_kind, item_id, person_id, visit, part_id, first_at, last_at)
+    select item_kind, item_id, subject_id, ${VISIT}, part_id, min(occurred_at), max(occurred_at)
+    from ${source} where ${OF_GUIDES} and verb = 'step-viewed' and part_id is not null
+    group by item_kind, item_id, subject_id, ${VISIT}, part_id order by item_kind, item_id, subject_id, ${VISIT}, part_id
+    on conflict (item_kind, item_id, person_id, visit, part_id) do update set
+      first_at = least(r.first_at, excluded.first_at), last_at = greatest(r.last_at, excluded.last_at)`,
+}
+
 /** What is counted of how everything is used. */
-export const engagementRollUps = (verbs: Verbs): RollUp[] => [useDays(verbs)]
+export const engagementRollUps = (verbs: Verbs): RollUp[] => [useDays(verbs), useVisits, useSteps]

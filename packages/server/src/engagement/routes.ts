@@ -1,10 +1,19 @@
-import { getUseOverTime, listCountedRows, listOwners, listReaders, listUsedItems } from '@jackdaw/contracts/engagement'
+import {
+  getJourney,
+  getUseOverTime,
+  listCountedRows,
+  listOwners,
+  listReaders,
+  listUsedItems,
+  listVisits,
+} from '@jackdaw/contracts/engagement'
 import { daysBack, earlier, periodsOf, unitFor, type Span } from '@jackdaw/core/engagement'
 import { addDays, daysBetween, localDateAt, nth, type LocalDate } from '@jackdaw/core/shared'
 import { fail, route, type Caller, type Context, type Routes } from '../http'
 import { amongFor, type Among } from '../people'
 import { countedRows } from './countedRows'
 import { figuresOf } from './figures'
+import { journeyOf, visitsOf } from './journey'
 import { namesIn } from './namesIn'
 import { owners, readers } from './people'
 import type { Scope } from './scope'
@@ -68,5 +77,19 @@ export function engagementRoutes(routes: Routes): void {
     const { figure, page = 1, ...asked } = query
     const { scope, span, looked } = await lookedAt(asked, context)
     return { ...looked, ...(await countedRows(db, events.verbs, figure, scope, span, page)), pageSize: PAGE_SIZE }
+  })
+  route(routes, getJourney, async ({ params, query }, { caller, now }) => {
+    const { from, to, department, site, team, ...visits } = query
+    const among = amongFor(caller, { department, site, team })
+    return {
+      ...(await journeyOf(db, { ...params, ...visits, among }, spanOf({ from, to }, caller, now))),
+      everybody: among.reportsTo === null,
+    }
+  })
+  route(routes, listVisits, async ({ params, query }, { caller, now }) => {
+    const { from, to, department, site, team, part, step, page = 1, ...visits } = query
+    const among = amongFor(caller, { department, site, team })
+    const found = await visitsOf(db, { ...params, ...visits, among }, spanOf({ from, to }, caller, now), { part, step, page })
+    return { ...found, pageSize: PAGE_SIZE }
   })
 }

@@ -44,6 +44,8 @@ export const ofPeopleSql = ({ person, among }: Scope, row: string): string =>
     ),
   ].join(' and ')
 
+/** Whether it is asked in which groups people were. */
+export const asksForGroups = ({ among }: Scope): boolean => GROUPS.some((group) => among[group] !== undefined)
+
 /** Whether guests are counted: they are nobody, report to nobody, and are in no group. */
-export const countsGuests = ({ person, among }: Scope): boolean =>
-  person === undefined && among.reportsTo === null && GROUPS.every((group) => among[group] === undefined)
+export const countsGuests = (scope: Scope): boolean => scope.person === undefined && scope.among.reportsTo === null && !asksForGroups(scope)
