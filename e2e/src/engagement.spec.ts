@@ -79,6 +79,53 @@ it('a lead sees what is used over time, of what, and by whom, and opens the figu
   await lead.browserContext().close()
 })
 
+it('a lead finds the step at which many leave, and opens who they are, by keyboard alone', async () => {
+  const lead = await signedIn(browser, app, 'marta@larkmoor.example')
+  await lead.goto(`${app.address}/engagement?${WEEKS}&by=used`)
+  await keyTo(lead, 'Pack and label herb crates')
+  await keyTo(lead, 'Step by step: where they leave')
+  await seen(lead, 'Most leave at step 8')
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, /^\d+ left at step 8,/)
+  await seen(lead, 'Visits that left at')
+  const { said, shown } = await lead.evaluate(() => ({
+    said: Number.parseInt(document.querySelector('h1')!.textContent),
+    shown: document.querySelectorAll('tbody tr').length,
+  }))
+  expect([said > 2, shown]).toEqual([true, said])
+  expect(await seriousFindings(lead)).toEqual([])
+  await lead.goBack()
+  await seen(lead, 'Most leave at step 8')
+  // By its list, as no other way than reading was gone here: what is put beside it are departments.
+  await keyTo(lead, 'Put beside it', null)
+  await lead.keyboard.type('Beside: P')
+  await seen(lead, 'The difference:')
+  expect(lead.complaints).toEqual([])
+  await lead.browserContext().close()
+})
+
+it('a visit of a reader is one of the journey', async () => {
+  const [lead, staff] = await Promise.all([
+    signedIn(browser, app, 'marta@larkmoor.example'),
+    signedIn(browser, app, 'ines@larkmoor.example', 'phone'),
+  ])
+  const id = await lead.evaluate(async () => {
+    const { rows } = (await (await fetch('/api/engagement/items?sort=title')).json()) as { rows: { item: { id: string }; title: string }[] }
+    return rows.find(({ title }) => title === 'Larkmoor in five minutes')!.item.id
+  })
+  const visits = () =>
+    lead.evaluate(async (guide) => ((await (await fetch(`/api/guides/${guide}/journey`)).json()) as { visits: number }).visits, id)
+  const before = await visits()
+  await staff.goto(`${app.address}/guides/${id}`)
+  await seen(staff, 'Step 1 of')
+  await staff.goto(`${app.address}/`)
+  await staff.goto(`${app.address}/guides/${id}`)
+  await seen(staff, 'Step 1 of')
+  for (let tries = 0; tries < 60 && (await visits()) < before + 2; tries++) await new Promise((resolve) => setTimeout(resolve, 500))
+  expect(await visits()).toBe(before + 2)
+  expect(staff.complaints).toEqual([])
+})
+
 it('somebody to whom others report sees those, and a member of staff nothing of it', async () => {
   const [manager, staff] = await Promise.all([
     signedIn(browser, app, 'dieter@larkmoor.example'),

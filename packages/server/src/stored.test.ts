@@ -52,6 +52,7 @@ const QUERIES: Record<string, string> = {
   '/api/suggestions': '?find=order',
   '/api/guides/:id/draft/changes': '?since=0',
   '/api/engagement/rows': '?figure=views',
+  '/api/guides/:id/journey/visits': '?part=visits',
 }
 /** Every address of a read with the ids that were stored, for somebody who may see all. */
 async function addresses(method: string, path: string, over: string | undefined): Promise<string[]> {

@@ -332,6 +332,8 @@ const TABLE: RouteRow[] = [
   ['get /api/engagement/items', (c) => c.send('get', '/api/engagement/items'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/engagement/readers', (c) => c.send('get', '/api/engagement/readers'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/engagement/owners', (c) => c.send('get', '/api/engagement/owners'), [401, 403, 403, 200, 403, 403, 200, 200]],
+  ['get /api/guides/:id/journey', (c) => c.send('get', `/api/guides/${guide.id}/journey`), [401, 404, 403, 200, 404, 403, 200, 200]],
+  ['get /api/guides/:id/journey/visits', (c) => c.send('get', `/api/guides/${guide.id}/journey/visits?part=visits`), [401, 404, 403, 200, 404, 403, 200, 200]],
   ['get /api/engagement/rows', (c) => c.send('get', '/api/engagement/rows?figure=views'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/records/people', (c) => c.send('get', '/api/records/people'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/records/groups', (c) => c.send('get', '/api/records/groups'), [401, 403, 403, 200, 403, 403, 200, 200]],

@@ -33,7 +33,7 @@ export function CountedRowsPage() {
             />
             <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
               <LookingBar {...{ search, set }} inTime={false} />
-              <LookedAtOnly of={found} set={set} />
+              <LookedAtOnly of={found} {...{ search, set }} />
               <CountedRows {...{ figure, found, page }} onPage={(next) => set({ page: String(next) })} />
             </div>
           </>

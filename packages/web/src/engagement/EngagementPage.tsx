@@ -62,7 +62,7 @@ function Last({ search, page, set }: { search: Looking; page: number; set: Look 
     <Loaded query={query}>
       {(found) => (
         <div className="pb-8">
-          <LookedAtOnly of={found} set={set} />
+          <LookedAtOnly of={found} {...{ search, set }} />
           <CountedRows figure="acts" {...{ found, page }} onPage={(next) => set({ page: String(next) })} />
         </div>
       )}

@@ -4,62 +4,19 @@ import { X } from 'lucide-react'
 import { namedItem } from '../items'
 import { useFolders } from '../library/queries'
 import { GroupFilters } from '../records/GroupFilters'
-import { DateField, TextButton } from '../ui'
+import { TextButton, TextLink } from '../ui'
 import { useTexts } from '../ui/words/texts'
-import { daysIn, type Look, type Looking } from './looking'
-
-type Options = readonly { id: string; name: string }[]
-const Choice = ({
-  label,
-  value,
-  options,
-  onChoose,
-}: {
-  label: string
-  value: string
-  options: Options
-  onChoose: (id: string) => void
-}) => (
-  <select
-    aria-label={label}
-    className="min-h-9 px-2 border border-edge rounded-md bg-sheet max-w-64"
-    value={value}
-    onChange={(event) => onChoose(event.target.value)}
-  >
-    {options.map(({ id, name }) => (
-      <option key={id} value={id}>
-        {name}
-      </option>
-    ))}
-  </select>
-)
+import { Choice, DaysChoice } from './Choice'
+import { daysOf, pageAt, type Look, type Looking } from './looking'
 
 /** Which days are looked at, and of them what: everything, or one kind, folder or group. */
 export function LookingBar({ search, set, inTime }: { search: Looking; set: Look; inTime: boolean }) {
   const { t } = useTexts()
-  const { from, to } = daysIn(search)
   const folders = useFolders().data ?? []
   const KINDS = { guide: t('Guides'), task: t('Tasks'), quiz: t('Quizzes') }
   return (
     <div className="flex flex-wrap items-end gap-2 py-2">
-      <Choice
-        label={t('Days')}
-        value={search.days ?? '28'}
-        options={[
-          { id: '7', name: t('Last 7 days') },
-          { id: '28', name: t('Last 4 weeks') },
-          { id: '84', name: t('Last 12 weeks') },
-          { id: '365', name: t('Last 365 days') },
-          { id: 'own', name: t('From one day to another') },
-        ]}
-        onChoose={(days) => set(days === 'own' ? { days, from, to } : { days, from: undefined, to: undefined })}
-      />
-      {search.days === 'own' && (
-        <>
-          <DateField label={t('From')} hidden value={from} max={to} onChange={(day) => set({ from: day })} />
-          <DateField label={t('To')} hidden value={to} min={from} onChange={(day) => set({ to: day })} />
-        </>
-      )}
+      <DaysChoice {...{ search, set }} />
       {inTime && (
         <>
           <Choice
@@ -106,7 +63,15 @@ export function LookingBar({ search, set, inTime }: { search: Looking; set: Look
 }
 
 /** The one item, owner or person that is looked at, and the way back to all. */
-export function LookedAtOnly({ of: { item, owner, person }, set }: { of: Pick<UseOverTime, 'item' | 'owner' | 'person'>; set: Look }) {
+export function LookedAtOnly({
+  of: { item, owner, person },
+  search,
+  set,
+}: {
+  of: Pick<UseOverTime, 'item' | 'owner' | 'person'>
+  search: Looking
+  set: Look
+}) {
   const { t } = useTexts()
   const line = (words: string, off: Parameters<Look>[0]) => (
     <p className="py-1">
@@ -119,6 +84,11 @@ export function LookedAtOnly({ of: { item, owner, person }, set }: { of: Pick<Us
   )
   return (
     <>
+      {item?.ref.kind === 'guide' && (
+        <p className="py-1">
+          <TextLink to={pageAt(`/engagement/guides/${item.ref.id}`, daysOf(search))}>{t('Step by step: where they leave')}</TextLink>
+        </p>
+      )}
       {item && line(t('Only {{what}}: {{title}}', { what: namedItem(t, item.ref, item.number), title: item.title }), { item: undefined })}
       {owner && line(t('Only what {{name}} owns', { name: owner.name }), { owner: undefined })}
       {person && line(t('Only what {{name}} used', { name: person.name }), { person: undefined })}

@@ -18,7 +18,7 @@ export function OverTime({ search, set }: { search: Looking; set: Look }) {
     <Loaded query={query}>
       {(found) => (
         <>
-          <LookedAtOnly of={found} set={set} />
+          <LookedAtOnly of={found} {...{ search, set }} />
           <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-8 pb-8">
             <Ledger looking={search} found={found} shown={search.shown ?? 'views'} onShow={(shown) => set({ shown })} />
             <div className="mt-6 lg:mt-0">

@@ -87,7 +87,7 @@ export function Readers({ search, page, set }: Listed) {
     <Loaded query={query}>
       {({ rows, total, pageSize, ...of }) => (
         <div className="pb-8">
-          <LookedAtOnly {...{ of, set }} />
+          <LookedAtOnly {...{ of, search, set }} />
           <Table<Reader, ReaderSort>
             label={t('Who uses it')}
             {...{ rows, columns }}
@@ -119,7 +119,7 @@ export function Owners({ search, page, set }: Listed) {
     <Loaded query={query}>
       {({ rows, total, pageSize, ...of }) => (
         <div className="pb-8">
-          <LookedAtOnly {...{ of, set }} />
+          <LookedAtOnly {...{ of, search, set }} />
           <Table<Owner, OwnerSort>
             label={t('Who writes it')}
             {...{ rows, columns }}

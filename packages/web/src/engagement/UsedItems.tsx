@@ -22,7 +22,7 @@ export function UsedItems({ search, page, set }: { search: Looking; page: number
     <Loaded query={query}>
       {({ rows, total, pageSize, span, ...of }) => (
         <div className="pb-8">
-          <LookedAtOnly {...{ of, set }} />
+          <LookedAtOnly {...{ of, search, set }} />
           <p className="text-sm text-soft pb-2">
             {t('What is published now, with how it was used from {{from}} to {{to}}. Guests are not counted.', {
               from: dayAndYearOf(span.from),

@@ -30,9 +30,13 @@ export type Looking = { [K in keyof typeof LOOKING]: z.output<(typeof LOOKING)[K
 /** Changes it. */
 export type Look = (more: { [K in keyof Looking]?: string | undefined } & { page?: string }) => void
 
+/** The part of it that says which days. */
+export type DaysLooked = Pick<Looking, 'days' | 'from' | 'to'>
+export const daysOf = ({ days, from, to }: DaysLooked): DaysLooked => ({ days, from, to })
+
 const USUAL_DAYS = 28
 /** The days that are looked at: the last four weeks, unless others are chosen. */
-export function daysIn({ days, from, to }: Looking): { from: LocalDate; to: LocalDate } {
+export function daysIn({ days, from, to }: DaysLooked): { from: LocalDate; to: LocalDate } {
   const today = localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone)
   const back = (n: number) => ({ from: addDays(today, 1 - n), to: today })
   if (days === 'own') return { from: from ?? back(USUAL_DAYS).from, to: to ?? today }
@@ -51,9 +55,9 @@ export const scopeIn = ({ kind, item, owner, folder, person, department, site, t
   team,
 })
 
-/** A page of engagement at which something is looked at. */
-export const pageAt = (path: string, looking: Partial<Looking>): string =>
-  `${path}?${new URLSearchParams(entriesOf(looking).flatMap(([key, value]) => (value ? [[key, value] as [string, string]] : [])))}`
+/** A page of engagement at which something is looked at; what is not there does not stand in its address. */
+export const pageAt = (path: string, looking: { readonly [name: string]: string | undefined }): string =>
+  `${path}?${new URLSearchParams(entriesOf(looking).flatMap(([key, value]): [string, string][] => (value ? [[String(key), value]] : [])))}`
 
 /** The rows that a figure counts; what is looked at stays the same but for what is named. */
 export const rowsAt = (looking: Looking, figure: CountedFigure, over: Partial<Looking>): string =>

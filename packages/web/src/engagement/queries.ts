@@ -1,6 +1,15 @@
-import { getUseOverTime, listCountedRows, listOwners, listReaders, listUsedItems } from '@jackdaw/contracts/engagement'
+import {
+  getJourney,
+  getUseOverTime,
+  listCountedRows,
+  listOwners,
+  listReaders,
+  listUsedItems,
+  listVisits,
+} from '@jackdaw/contracts/engagement'
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import type { GuideId } from '@jackdaw/core/shared'
+import { keepPreviousData, skipToken, useQuery } from '@tanstack/react-query'
 import { call } from '../api'
 
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
@@ -14,3 +23,16 @@ export const useReaders = (query: QueryOf<typeof listReaders>) =>
   useQuery({ queryKey: ['engagement', 'readers', query], ...fresh, queryFn: ({ signal }) => call(listReaders, { query, signal }) })
 export const useOwners = (query: QueryOf<typeof listOwners>) =>
   useQuery({ queryKey: ['engagement', 'owners', query], ...fresh, queryFn: ({ signal }) => call(listOwners, { query, signal }) })
+/** @param query `null` where there is nothing to be asked */
+export const useJourney = (id: GuideId, query: QueryOf<typeof getJourney> | null) =>
+  useQuery({
+    queryKey: ['engagement', 'journey', id, query],
+    ...fresh,
+    queryFn: query === null ? skipToken : ({ signal }) => call(getJourney, { params: { id }, query, signal }),
+  })
+export const useVisits = (id: GuideId, query: QueryOf<typeof listVisits>) =>
+  useQuery({
+    queryKey: ['engagement', 'visits', id, query],
+    ...fresh,
+    queryFn: ({ signal }) => call(listVisits, { params: { id }, query, signal }),
+  })

@@ -36,8 +36,8 @@ type Options = {
   way: UsageEvent['way']
   /** Of what the record is told; `null`: nothing is told. */
   about: { item: ItemRef; edition: number } | null
-  /** Which time of watching or practising it is. */
-  playId?: RefObject<string>
+  /** Which time of reading, watching or practising it is. */
+  playId: RefObject<string>
   /** It begins now, and does not go on from before. */
   begins: boolean
   /** It is finished by coming to its end. */
@@ -58,7 +58,7 @@ export function usePlayer(play: Play, first: Played, options: Options): Running 
   const tell = useCallback((told: Told) => {
     const { way, about, playId, teller } = latest.current
     if (about === null) return
-    const event = { ...told, ...about, id: uuidV7(), way, occurredAt: Date.now(), ...(playId ? { visit: playId.current } : {}) }
+    const event = { ...told, ...about, id: uuidV7(), way, occurredAt: Date.now(), visit: playId.current }
     void teller.record(event as UsageEvent)
     if (told.verb === 'finished') void teller.flush()
   }, [])

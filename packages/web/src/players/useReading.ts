@@ -3,7 +3,8 @@ import { getQuizzesAmongSteps, getReader, type QuizAmongSteps, type ReaderEditio
 import { recall, type Play, type PlayerState } from '@jackdaw/core/players'
 import type { GuideId } from '@jackdaw/core/shared'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect, useMemo, useState } from 'react'
+import { nanoid } from 'nanoid'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { call, queryClient } from '../api'
 import { readingSettled } from '../events'
 import { DRAFT, playFor, settledIn } from './used'
@@ -67,6 +68,8 @@ export function useReading(
     ),
   )
   const about = number === DRAFT ? null : { item: guideItem(guideId), edition: number }
-  const { state, act } = usePlayer(play, first, { way: 'read', about, begins: true, endsByItself: false })
+  // Each time that it is opened is a visit of its own.
+  const playId = useRef(nanoid())
+  const { state, act } = usePlayer(play, first, { way: 'read', about, playId, begins: true, endsByItself: false })
   return { play, state, act, startedFrom: first.state.at, quizzes }
 }
