@@ -64,6 +64,8 @@ async function partTimes(app: Running, lead: Session, times: number): Promise<[n
     ['what happened last', `rows?${year}&figure=acts`],
     ['the views of a year, opened', `rows?${year}&figure=views`],
     ['the people of a year, opened', `rows?${year}&figure=people`],
+    ['journey of the most used guide, a year', `../guides/${item}/journey?${year}`],
+    ['who left it elsewhere, opened', `../guides/${item}/journey/visits?${year}&part=elsewhere`],
     ['the views of one guide, opened', `rows?${year}&figure=views&item=${item}`],
   ]
   const found: [string, number[]][] = []
@@ -71,7 +73,7 @@ async function partTimes(app: Running, lead: Session, times: number): Promise<[n
     const took: number[] = []
     for (let n = 0; n <= times; n++) {
       const began = performance.now()
-      await get(app.address, lead, `/api/engagement/${path}`)
+      await get(app.address, lead, new URL(path, 'http://x/api/engagement/').href.slice('http://x'.length))
       // The first of them fills caches.
       if (n > 0) took.push(performance.now() - began)
     }
