@@ -24,6 +24,11 @@ async function fillCompany(client: pg.Client, databaseUrl: string): Promise<void
     `t.item_id = ${one} and t.number = 1`,
     `'item_id', ${id('guide', 'n')}, 'published_at', timestamptz '2025-03-01' + n * interval '4 hours'`,
   )
+  await copy(
+    'edition_part',
+    `t.item_id = ${one} and t.edition = 1 and t.position <= 4`,
+    `'item_id', ${id('guide', 'n')}, 'part_id', ${id('part', 't.position')}`,
+  )
 }
 
 /** A year of visits up to the demo's day: some guides and some people far more than others. */
