@@ -23,7 +23,7 @@ const TIERS = [
     'ui',
   ],
   ['guides', 'annotations', 'recording', 'flow', 'glossary', 'translation', 'search', 'audiences'],
-  ['players', 'quizzes', 'courses', 'tasks', 'runs', 'signatures', 'exchange', 'editing'],
+  ['players', 'quizzes', 'surveys', 'courses', 'tasks', 'runs', 'signatures', 'exchange', 'editing'],
   ['assignments', 'plans', 'notices', 'library', 'sharing'],
   ['records', 'engagement', 'helpPanel', 'beginning'],
 ]

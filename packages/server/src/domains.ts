@@ -22,6 +22,7 @@ import { recording } from './recording'
 import { records } from './records'
 import { remarks } from './remarks'
 import { sharing } from './sharing'
+import { surveys } from './surveys'
 import { tasks } from './tasks'
 
 /** The domains of which the server consists: the one place that knows them all. */
@@ -40,6 +41,7 @@ export const DOMAINS: readonly Domain[] = [
   sharing,
   tasks,
   quizzes,
+  surveys,
   assignments,
   plans,
   players,

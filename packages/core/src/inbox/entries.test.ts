@@ -48,6 +48,8 @@ it('puts nothing into words that its data do not hold', () => {
     clash: { title: 'a', by: 'b', step: 'x' },
     imported: { title: 'a', count: 3, missing: 1 },
     'write-along': { title: 'a', by: 'b' },
+    'asked-at-step': { title: 'a', by: 'b', step: 'c', stepId: 's'.repeat(21) },
+    'survey-over': { title: 'a', question: 'b', answers: 20 },
   }
   for (const kind of Object.keys(ENTRIES) as EntryKind[]) {
     const { words, more, into } = entrySaid(kind, about, data[kind])

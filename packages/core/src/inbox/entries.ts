@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { LocalDate, keysOf } from '../shared'
+import { LocalDate, keysOf, StepId } from '../shared'
 import { pathOfAbout, type AboutRef } from './about'
 
 /** All that is to be known of a kind of entry in an inbox.
@@ -283,6 +283,28 @@ export const ENTRIES = {
     choice: 'A file of mine is deleted because a picture in it was blacked out',
     act: 'See my files',
     leadsTo: pathOfAbout,
+  }),
+  'asked-at-step': entry({
+    data: z.object({ title, by, step: z.string(), stepId: StepId }),
+    waits: false,
+    toDo: false,
+    mail: false,
+    words: '{{by}} asks you something at a step of “{{title}}”',
+    more: () => 'The question stands at the step “{{step}}”. One answer is enough; you may also leave it.',
+    choice: 'Somebody asks me something at a step of a guide that I have left',
+    act: 'Go to the step',
+    leadsTo: (about, { stepId }) => `${pathOfAbout(about)}?step=${stepId}`,
+  }),
+  'survey-over': entry({
+    data: z.object({ title, question: z.string(), answers: z.number() }),
+    waits: false,
+    toDo: false,
+    mail: true,
+    words: 'Your question at “{{title}}” has all its answers',
+    more: () => '“{{question}}”: {{answers}} answers. Nobody is asked any more.',
+    choice: 'A question of mine at a step of a guide has all its answers',
+    act: 'Read the answers',
+    leadsTo: (about) => (about.kind === 'guide' ? `/engagement/guides/${about.id}/surveys` : pathOfAbout(about)),
   }),
   'write-along': entry({
     data: z.object({ title, by }),

@@ -52,6 +52,10 @@ export type GuideId = z.infer<typeof GuideId>
 export const TaskId = idOf('task')
 /** Read by {@link TaskId}. */
 export type TaskId = z.infer<typeof TaskId>
+/** Id of a survey: of a question that is asked at a step. */
+export const SurveyId = idOf('survey')
+/** Read by {@link SurveyId}. */
+export type SurveyId = z.infer<typeof SurveyId>
 /** Id of a quiz. */
 export const QuizId = idOf('quiz')
 /** Read by {@link QuizId}. */

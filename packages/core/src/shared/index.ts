@@ -32,6 +32,7 @@ export {
   ExportId,
   GuestVisitId,
   ShareLinkId,
+  SurveyId,
 } from './ids'
 export type { NewId } from './ids'
 export { LocalDate } from './localDate'

@@ -50,6 +50,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0034-sharing',
     '0035-open-folders',
     '0036-engagement',
+    '0037-surveys',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

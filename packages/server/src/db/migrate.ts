@@ -37,6 +37,7 @@ import { readsAsPage } from './migrations/0033-readsAsPage'
 import { sharing } from './migrations/0034-sharing'
 import { openFolders } from './migrations/0035-openFolders'
 import { engagement } from './migrations/0036-engagement'
+import { surveys } from './migrations/0037-surveys'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -75,6 +76,7 @@ const MIGRATIONS: readonly Migration[] = [
   sharing,
   openFolders,
   engagement,
+  surveys,
 ]
 const LOCK = 7_203_114
 

@@ -153,3 +153,13 @@ export async function visitsOf(
     })),
   }
 }
+
+/** Who left at a step in visits of these days, and may still read the guide. */
+export async function whoLeft(db: Db, visits: Visits, span: Span, step: StepId): Promise<PersonId[]> {
+  const rows = await db.rows<{ person_id: PersonId }>(
+    `select distinct a.person_id from (${atStepsSql(visits)}) a join person p on p.id = a.person_id and p.active
+     where a.part_id = $5 and a.ends and exists (select 1 from item_access x where x.item_kind = a.item_kind and x.item_id = a.item_id and x.person_id = a.person_id)`,
+    [...paramsOf(visits, span), step],
+  )
+  return rows.map(({ person_id }) => person_id)
+}

@@ -7,10 +7,12 @@ import {
   listUsedItems,
   listVisits,
 } from '@jackdaw/contracts/engagement'
+import { askAtStep } from '@jackdaw/contracts/surveys'
 import { daysBack, earlier, periodsOf, unitFor, type Span } from '@jackdaw/core/engagement'
 import { addDays, daysBetween, localDateAt, nth, type LocalDate } from '@jackdaw/core/shared'
 import { fail, route, type Caller, type Context, type Routes } from '../http'
 import { amongFor, type Among } from '../people'
+import { askThere } from './asking'
 import { countedRows } from './countedRows'
 import { figuresOf } from './figures'
 import { journeyOf, visitsOf } from './journey'
@@ -92,4 +94,7 @@ export function engagementRoutes(routes: Routes): void {
     const found = await visitsOf(db, { ...params, ...visits, among }, spanOf({ from, to }, caller, now), { part, step, page })
     return { ...found, pageSize: PAGE_SIZE }
   })
+  route(routes, askAtStep, async ({ params: { id }, body }, { caller, now }) => ({
+    told: await askThere(db, routes.parts, id, caller, body, now),
+  }))
 }

@@ -20,6 +20,7 @@ import { readPicture, storeContent } from '../files'
 import { aCheckInOf } from '../testing/hostile/madeForPeople'
 import { aQuizTaken, type QuizThings } from '../testing/hostile/quizThings'
 import { exchangeRows, type RouteRow } from '../testing/exchangeRows'
+import { engagementRows } from '../testing/engagementRows'
 import { sharingRows } from '../testing/sharingRows'
 import { AS_BYTES, GIVING, LIST, PLAN, REMINDERS, SET_UP, TASK, TUS } from '../testing/routeBodies'
 
@@ -113,6 +114,7 @@ const somebody = () => ({
 const TABLE: RouteRow[] = [
   ...exchangeRows(() => ({ server, company, guideId: guide.id })),
   ...sharingRows(() => ({ server, company, guideId: guide.id })),
+  ...engagementRows(() => ({ server, company, guideId: guide.id, stepId: guide.steps[0]! })),
   ['get /healthz', (c) => c.send('get', '/healthz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /readyz', (c) => c.send('get', '/readyz'), [200, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/session', (c) => c.send('get', '/api/session'), [200, 200, 200, 200, 200, 200, 200, 200]],
@@ -328,13 +330,6 @@ const TABLE: RouteRow[] = [
   ['post /api/guides/:id/attempts/:attemptId/end', (c) => c.send('post', `/api/guides/${guide.id}/attempts/${nanoid()}/end`), [401, 404, 404, 403, 404, 404, 404, 404]],
   ['post /api/events', (c) => c.send('post', '/api/events', event()), [401, 200, 200, 200, 200, 200, 200, 200]],
   ['get /api/records/items', (c) => c.send('get', '/api/records/items'), [401, 403, 403, 200, 403, 403, 200, 200]],
-  ['get /api/engagement/over-time', (c) => c.send('get', '/api/engagement/over-time'), [401, 403, 403, 200, 403, 403, 200, 200]],
-  ['get /api/engagement/items', (c) => c.send('get', '/api/engagement/items'), [401, 403, 403, 200, 403, 403, 200, 200]],
-  ['get /api/engagement/readers', (c) => c.send('get', '/api/engagement/readers'), [401, 403, 403, 200, 403, 403, 200, 200]],
-  ['get /api/engagement/owners', (c) => c.send('get', '/api/engagement/owners'), [401, 403, 403, 200, 403, 403, 200, 200]],
-  ['get /api/guides/:id/journey', (c) => c.send('get', `/api/guides/${guide.id}/journey`), [401, 404, 403, 200, 404, 403, 200, 200]],
-  ['get /api/guides/:id/journey/visits', (c) => c.send('get', `/api/guides/${guide.id}/journey/visits?part=visits`), [401, 404, 403, 200, 404, 403, 200, 200]],
-  ['get /api/engagement/rows', (c) => c.send('get', '/api/engagement/rows?figure=views'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/records/people', (c) => c.send('get', '/api/records/people'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/records/groups', (c) => c.send('get', '/api/records/groups'), [401, 403, 403, 200, 403, 403, 200, 200]],
   ['get /api/records.csv', (c) => c.send('get', '/api/records.csv'), [401, 403, 403, 200, 403, 403, 200, 200]],

@@ -89,6 +89,13 @@ export const german: Record<string, string> = {
   'It is a draft with {{count}} steps. Pictures that are missing: {{missing}}._one':
     'Es ist ein Entwurf mit einem Schritt. Bilder, die fehlen: {{missing}}.',
   'Open the draft': 'Entwurf öffnen',
+  '{{by}} asks you something at a step of “{{title}}”': '{{by}} fragt Sie etwas an einem Schritt von „{{title}}“',
+  'The question stands at the step “{{step}}”. One answer is enough; you may also leave it.':
+    'Die Frage steht beim Schritt „{{step}}“. Eine Antwort genügt; Sie können es auch lassen.',
+  'Go to the step': 'Zum Schritt',
+  'Your question at “{{title}}” has all its answers': 'Ihre Frage bei „{{title}}“ hat alle Antworten',
+  '“{{question}}”: {{answers}} answers. Nobody is asked any more.': '„{{question}}“: {{answers}} Antworten. Es wird niemand mehr gefragt.',
+  'Read the answers': 'Antworten lesen',
   '{{by}} asks you to write along at “{{title}}”': '{{by}} bittet Sie, an „{{title}}“ mitzuschreiben',
   'You can change its draft now, as its owner can.': 'Sie können den Entwurf jetzt ändern wie der Mensch, dem er gehört.',
   'Jackdaw of {{company}}': 'Jackdaw von {{company}}',

@@ -9,6 +9,7 @@ import { v7 as uuidV7 } from 'uuid'
 import { PASSWORD, START } from '../testServer'
 import { PEOPLE_INPUTS } from './peopleInputs'
 import { EXCHANGE_INPUTS } from './exchangeInputs'
+import { ENGAGEMENT_INPUTS } from './engagementInputs'
 import { SHARING_INPUTS } from './sharingInputs'
 import { QUIZ_INPUTS } from './quizInputs'
 import { QUESTION } from './madeForPeople'
@@ -49,6 +50,7 @@ const SPECIAL: Record<string, Special> = {
   ...QUIZ_INPUTS,
   ...EXCHANGE_INPUTS,
   ...SHARING_INPUTS,
+  ...ENGAGEMENT_INPUTS,
   'post /api/session': (_world, _things, input, caller) => {
     const who = caller === 'nobody' || caller.endsWith('ecorder') ? 'staff' : caller
     input.body = { account: `${who}@example.org`, password: PASSWORD }

@@ -1,0 +1,3 @@
+export { isAnswerTo, SurveyAnswer, SurveyQuestion, valuesOf } from './question'
+export { resultsOf } from './results'
+export type { SurveyResults } from './results'

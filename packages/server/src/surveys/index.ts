@@ -1,0 +1,2 @@
+export { surveys } from './domain'
+export { addSurvey } from './store'

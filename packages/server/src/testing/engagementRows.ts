@@ -1,0 +1,39 @@
+import type { StepId, SurveyId } from '@jackdaw/core/shared'
+import { nanoid } from 'nanoid'
+import { addSurvey } from '../surveys'
+import type { RouteRow } from './exchangeRows'
+import type { Company, TestServer } from './testServer'
+
+type Made = { server: TestServer; company: Company; guideId: string; stepId: string }
+
+/** A question at the step of a guide, of the lead's. */
+export async function aSurvey({ server, company, guideId, stepId }: Made): Promise<SurveyId> {
+  const id = nanoid<SurveyId>()
+  const { database: db } = server.parts
+  const survey = { id, stepId: stepId as StepId, when: 'come', question: { kind: 'stars', words: 'How clear?' }, anonymous: false, most: 50 } as const
+  await db.transaction((tx) => addSurvey(tx, { guide: guideId as never, by: company.people.lead, now: server.clock.now }, survey))
+  return id
+}
+
+/** Rows for engagement, which is for whoever sees records, and for questions at steps: asked and read by those who may publish the guide, answered by
+ * those who may read it. */
+// prettier-ignore
+export function engagementRows(made: () => Made): RouteRow[] {
+  const at = (rest = '') => `/api/guides/${made().guideId}/surveys${rest}`
+  const one = async (rest = '') => at(`/${await aSurvey(made())}${rest}`)
+  return [
+    ['get /api/engagement/over-time', (c) => c.send('get', '/api/engagement/over-time'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/engagement/items', (c) => c.send('get', '/api/engagement/items'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/engagement/readers', (c) => c.send('get', '/api/engagement/readers'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/engagement/owners', (c) => c.send('get', '/api/engagement/owners'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/guides/:id/journey', (c) => c.send('get', `/api/guides/${made().guideId}/journey`), [401, 404, 403, 200, 404, 403, 200, 200]],
+    ['get /api/guides/:id/journey/visits', (c) => c.send('get', `/api/guides/${made().guideId}/journey/visits?part=visits`), [401, 404, 403, 200, 404, 403, 200, 200]],
+    ['get /api/engagement/rows', (c) => c.send('get', '/api/engagement/rows?figure=views'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['post /api/guides/:id/surveys', (c) => c.send('post', at(), { id: nanoid(), stepId: made().stepId, when: 'come', question: { kind: 'stars', words: 'How clear?' }, anonymous: true, most: 5, tell: null }), [401, 404, 403, 403, 404, 403, 200, 200]],
+    ['get /api/guides/:id/surveys', (c) => c.send('get', at()), [401, 404, 403, 403, 404, 403, 200, 200]],
+    ['get /api/guides/:id/surveys/:surveyId', async (c) => c.send('get', await one()), [401, 404, 403, 403, 404, 403, 200, 200]],
+    ['post /api/guides/:id/surveys/:surveyId/end', async (c) => c.send('post', await one('/end')), [401, 404, 403, 403, 404, 403, 204, 204]],
+    ['get /api/guides/:id/asked', (c) => c.send('get', `/api/guides/${made().guideId}/asked`), [401, 404, 200, 403, 404, 200, 200, 200]],
+    ['post /api/guides/:id/surveys/:surveyId/answers', async (c) => c.send('post', await one('/answers'), { value: 5, comment: '' }), [401, 404, 204, 403, 404, 204, 204, 204]],
+  ]
+}
