@@ -32,7 +32,7 @@ const WEB_TIERS = [
   ['ui', 'api'],
   ['people', 'calendar', 'events', 'items', 'inbox', 'jobs', 'clips'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences', 'exchange', 'sharing'],
-  ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning'],
+  ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning', 'surveys'],
   ['editing', 'records', 'engagement', 'guests'],
   ['app'],
   ['firstPicture'],

@@ -6,7 +6,7 @@ import { PersonRef } from './people'
 
 const guide = z.object({ id: GuideId })
 const survey = z.object({ id: GuideId, surveyId: SurveyId })
-/** When somebody is asked at a step: as they come to it, or as they are about to leave the guide there without having finished. */
+/** When somebody is asked at a step: as they come to it, or as they follow a link away from the guide there without having finished. */
 export const AskedWhen = z.enum(['come', 'leave'])
 /** Read by {@link AskedWhen}. */
 export type AskedWhen = z.infer<typeof AskedWhen>

@@ -80,6 +80,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/engagement/rows', async () => (await import('../engagement/CountedRowsPage')).CountedRowsPage),
   page('/engagement/guides/:id', async () => (await import('../engagement/JourneyPage')).JourneyPage),
   page('/engagement/guides/:id/visits', async () => (await import('../engagement/VisitsPage')).VisitsPage),
+  page('/engagement/guides/:id/surveys', async () => (await import('../engagement/SurveysPage')).SurveysPage),
   page('/records', async () => (await import('../records/RecordsPage')).RecordsPage),
   page('/records/guides/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),
   page('/records/tasks/:id', async () => (await import('../records/WhoFinishedPage')).WhoFinishedPage),

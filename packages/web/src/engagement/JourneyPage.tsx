@@ -1,8 +1,9 @@
 import type { Journey } from '@jackdaw/contracts/engagement'
 import type { GuideId } from '@jackdaw/core/shared'
+import { useMe } from '../people'
 import { useRecordGroups } from '../records/queries'
 import { GroupFilters } from '../records/GroupFilters'
-import { dayAndYearOf, Loaded, percentOf, TextLink, TitleLine, useSearch } from '../ui'
+import { ButtonLink, dayAndYearOf, Loaded, percentOf, TextLink, TitleLine, useSearch } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { Choice, DaysChoice } from './Choice'
@@ -28,6 +29,7 @@ export function JourneyPage() {
   const { t } = useTexts()
   const { id } = useIds<{ id: GuideId }>()
   const { search, set } = useSearch(JOURNEY)
+  const mayAsk = useMe().permissions.some((each) => each === 'guides.all' || each === 'guides.publish')
   const query = useJourney(id, visitsIn(search))
   const beside = besideIn(search)
   const other = useJourney(id, beside && visitsIn(beside))
@@ -44,7 +46,9 @@ export function JourneyPage() {
               to: dayAndYearOf(journey.span.to),
               edition: journey.guide.edition,
             })}
-          />
+          >
+            {mayAsk && <ButtonLink to={`/engagement/guides/${id}/surveys`}>{t('Questions at steps')}</ButtonLink>}
+          </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
             <JourneyBar {...{ search, set, journey }} />
             <JourneyInWords {...{ id, search, journey }} other={beside && other.data ? other.data : null} />

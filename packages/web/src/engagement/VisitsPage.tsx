@@ -1,17 +1,20 @@
 import type { Visit } from '@jackdaw/contracts/engagement'
 import type { GuideId } from '@jackdaw/core/shared'
 import { WAYS } from '@jackdaw/core/ways'
-import { X } from 'lucide-react'
+import { MessageCircleQuestionMark, X } from 'lucide-react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { GroupFilters } from '../records/GroupFilters'
-import { dayAndYearOf, lengthOf, Loaded, momentOf, Pager, Table, TextButton, TitleLine, useSearch } from '../ui'
+import { Button, dayAndYearOf, lengthOf, Loaded, momentOf, Pager, Table, TextButton, TitleLine, useSearch } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 import { DaysChoice } from './Choice'
 import { DIFFER_IN, JOURNEY, valueName, visitsIn } from './journeying'
 import { daysOf, pageAt, type DaysLooked } from './looking'
+import { AskThere } from './AskThere'
 import { useVisits } from './queries'
+import { useMe } from '../people'
 
 /** The visits that a figure of the journey counts. */
 export function VisitsPage() {
@@ -19,6 +22,8 @@ export function VisitsPage() {
   const { id } = useIds<{ id: GuideId }>()
   const { search, page, set } = useSearch(JOURNEY)
   const { part = 'visits', step } = search
+  const [asking, setAsking] = useState(false)
+  const mayAsk = useMe().permissions.some((each) => each === 'guides.all' || each === 'guides.publish')
   const query = useVisits(id, { ...visitsIn(search), part, step, page })
   const columns = useColumns(search)
   const chosen = DIFFER_IN.filter((which) => search[which] !== undefined)
@@ -44,7 +49,17 @@ export function VisitsPage() {
               from: dayAndYearOf(span.from),
               to: dayAndYearOf(span.to),
             })}
-          />
+          >
+            {part === 'left' && step && mayAsk && (
+              <Button look="primary" onClick={() => setAsking(true)}>
+                <MessageCircleQuestionMark size={17} aria-hidden />
+                {t('Ask them there')}
+              </Button>
+            )}
+          </TitleLine>
+          {asking && step && (
+            <AskThere guideId={id} step={{ id: step, name: name ?? '' }} {...{ span }} left={total} onClose={() => setAsking(false)} />
+          )}
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
             <div className="flex flex-wrap items-end gap-2 py-2">
               <DaysChoice {...{ search, set }} />

@@ -34,6 +34,8 @@ import { usePrinting } from './usePrinting'
 import { useTurning } from './useTurning'
 import { useView, type View } from './useView'
 
+// Comes when there is time for it: hardly ever is anything asked.
+const AskedInGuide = lazyPart(async () => (await import('../../surveys/AskedInGuide')).AskedInGuide)
 const OnePage = lazyPart(async () => (await import('../onePage/OnePage')).OnePage)
 
 const VIEW_WAIT_MS = 1_500
@@ -224,6 +226,11 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
             </Suspense>
           ) : (
             <AtPlace {...{ edition, reader, QuizHere }} />
+          )}
+          {!alone && (
+            <Suspense>
+              <AskedInGuide guideId={edition.guideId} at={state.at} through={state.finished} asPage={view === 'page'} />
+            </Suspense>
           )}
         </article>
         {!busy && view === 'steps' && <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />}

@@ -1,0 +1,168 @@
+import type { AskedWhen, NewStepSurvey } from '@jackdaw/contracts/surveys'
+import type { GuideId, LocalDate, StepId, SurveyId } from '@jackdaw/core/shared'
+import { SurveyQuestion } from '@jackdaw/core/surveys'
+import { nanoid } from 'nanoid'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { Check, NumberField, Radios, showToast, TextArea, TextField } from '../ui'
+import { FormDialog } from '../ui/over/FormDialog'
+import { useTexts } from '../ui/words/texts'
+import { useAskAtStep } from '../surveys/queries'
+
+type Draft = { kind: SurveyQuestion['kind']; words: string; options: string; low: string; high: string }
+/** What was written so far as a question; `null` while something is missing. */
+function questionOf({ kind, words, options, low, high }: Draft): SurveyQuestion | null {
+  const lines = options.split('\n').flatMap((line) => line.trim() || [])
+  const more = kind === 'choice' ? { options: lines } : kind === 'scale' ? { low, high } : {}
+  return SurveyQuestion.safeParse({ kind, words, ...more }).data ?? null
+}
+
+/** Asks one question at a step: those who come to it from now on, or leave there, and those who have left.
+ * @param left how many people have left there on these days */
+export function AskThere({
+  guideId,
+  step,
+  span,
+  left,
+  onClose,
+}: {
+  guideId: GuideId
+  step: { id: StepId; name: string }
+  span: { from: LocalDate; to: LocalDate }
+  left: number
+  onClose: () => void
+}) {
+  const { t } = useTexts()
+  const navigate = useNavigate()
+  const ask = useAskAtStep(guideId)
+  const [id] = useState(() => nanoid<SurveyId>())
+  const [draft, setDraft] = useState<Draft>({
+    kind: 'choice',
+    words: t('What would help you here?'),
+    options: [t('A picture'), t('More words'), t('Fewer words'), t('The work itself should change')].join('\n'),
+    low: '',
+    high: '',
+  })
+  const [rules, setRules] = useState<{ when: AskedWhen; anonymous: boolean; most: number; tell: boolean }>({
+    when: 'come',
+    anonymous: false,
+    most: 20,
+    tell: left > 0,
+  })
+  const change = (more: Partial<Draft>) => setDraft((before) => ({ ...before, ...more }))
+  const rule = (more: Partial<typeof rules>) => setRules((before) => ({ ...before, ...more }))
+  const question = questionOf(draft)
+  const send = () => {
+    if (!question) return
+    const { tell, ...more } = rules
+    const survey: NewStepSurvey = { id, stepId: step.id, question, ...more, tell: tell ? span : null }
+    ask.mutate(survey, {
+      onSuccess: ({ told }) => {
+        showToast(
+          told > 0
+            ? t('Asked. {{count}} people were told in their inboxes.', { count: told })
+            : t('Asked. It stands at the step from now on.'),
+        )
+        void navigate(`/engagement/guides/${guideId}/surveys`)
+      },
+    })
+  }
+  return (
+    <FormDialog
+      title={t('Ask them there')}
+      about={t('One question at the step “{{name}}”. It ends by itself.', { name: step.name })}
+      yes={t('Ask it')}
+      sending={t('Sending …')}
+      send={ask}
+      ready={question !== null}
+      onSubmit={(event) => {
+        event.preventDefault()
+        send()
+      }}
+      onClose={onClose}
+    >
+      <QuestionFields draft={draft} change={change} />
+      <Radios
+        label={t('Who is asked')}
+        value={rules.when}
+        onChange={(when) => rule({ when })}
+        options={[
+          { value: 'come', words: t('Whoever comes to the step from now on') },
+          { value: 'leave', words: t('Whoever leaves there without finishing, as they go') },
+        ]}
+      />
+      <NumberField
+        label={t('It ends after so many answers')}
+        value={rules.most}
+        min={1}
+        max={1_000}
+        whole
+        small
+        onChange={(most) => rule({ most })}
+      />
+      {left > 0 && (
+        <Check
+          label={t('Also tell those who left there on these days, in their inboxes')}
+          checked={rules.tell}
+          onChange={(event) => rule({ tell: event.target.checked })}
+        />
+      )}
+      <Check
+        label={t('Anonymous: who answers is not stored')}
+        checked={rules.anonymous}
+        onChange={(event) => rule({ anonymous: event.target.checked })}
+      />
+    </FormDialog>
+  )
+}
+
+function QuestionFields({ draft, change }: { draft: Draft; change: (more: Partial<Draft>) => void }) {
+  const { t } = useTexts()
+  return (
+    <>
+      <TextField label={t('Question')} value={draft.words} maxLength={300} onChange={(event) => change({ words: event.target.value })} />
+      <Radios
+        label={t('It is answered by')}
+        value={draft.kind}
+        onChange={(kind) => change({ kind })}
+        options={[
+          {
+            value: 'choice',
+            words: t('one of some answers'),
+            more: (
+              <TextArea
+                label={t('Answers, one on each line')}
+                rows={4}
+                value={draft.options}
+                hint={t('From two to eight.')}
+                onChange={(event) => change({ options: event.target.value })}
+              />
+            ),
+          },
+          { value: 'stars', words: t('one to five stars') },
+          {
+            value: 'scale',
+            words: t('a place on a scale from 0 to 10'),
+            more: (
+              <div className="grid sm:grid-cols-2 gap-2">
+                <TextField
+                  label={t('What 0 means')}
+                  value={draft.low}
+                  maxLength={120}
+                  onChange={(event) => change({ low: event.target.value })}
+                />
+                <TextField
+                  label={t('What 10 means')}
+                  value={draft.high}
+                  maxLength={120}
+                  onChange={(event) => change({ high: event.target.value })}
+                />
+              </div>
+            ),
+          },
+          { value: 'words', words: t('their own words') },
+        ]}
+      />
+    </>
+  )
+}
