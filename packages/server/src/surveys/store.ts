@@ -1,11 +1,11 @@
 import type { AskedQuestion, GivenAnswer, NewStepSurvey, StepSurvey } from '@jackdaw/contracts/surveys'
 import { guideItem } from '@jackdaw/core/items'
-import type { GuideId, NewId, PersonId, StepId, SurveyId } from '@jackdaw/core/shared'
+import type { GuideId, NewId, PersonId, SurveyId } from '@jackdaw/core/shared'
 import { isAnswerTo, type SurveyAnswer, type SurveyQuestion } from '@jackdaw/core/surveys'
 import type { Db } from '../db'
 import { fail } from '../http'
 import { notify, type Telling } from '../inbox'
-import { SURVEY, SURVEY_ANSWER, SURVEY_DONE, type SurveyRow } from './model'
+import { SURVEY_ANSWER } from './model'
 
 type Asked = { guide: GuideId; by: PersonId; now: number }
 /** Puts a question at a step of the edition that holds. @returns whether it is new: sent a second time nothing is asked once more */

@@ -17,6 +17,8 @@ function questionOf({ kind, words, options, low, high }: Draft): SurveyQuestion 
   return SurveyQuestion.safeParse({ kind, words, ...more }).data ?? null
 }
 
+type Rules = { when: AskedWhen; anonymous: boolean; most: number; tell: boolean }
+
 /** Asks one question at a step: those who come to it from now on, or leave there, and those who have left.
  * @param left how many people have left there on these days */
 export function AskThere({
@@ -43,14 +45,14 @@ export function AskThere({
     low: '',
     high: '',
   })
-  const [rules, setRules] = useState<{ when: AskedWhen; anonymous: boolean; most: number; tell: boolean }>({
+  const [rules, setRules] = useState<Rules>({
     when: 'come',
     anonymous: false,
     most: 20,
     tell: left > 0,
   })
   const change = (more: Partial<Draft>) => setDraft((before) => ({ ...before, ...more }))
-  const rule = (more: Partial<typeof rules>) => setRules((before) => ({ ...before, ...more }))
+  const rule = (more: Partial<Rules>) => setRules((before) => ({ ...before, ...more }))
   const question = questionOf(draft)
   const send = () => {
     if (!question) return
@@ -82,36 +84,7 @@ export function AskThere({
       onClose={onClose}
     >
       <QuestionFields draft={draft} change={change} />
-      <Radios
-        label={t('Who is asked')}
-        value={rules.when}
-        onChange={(when) => rule({ when })}
-        options={[
-          { value: 'come', words: t('Whoever comes to the step from now on') },
-          { value: 'leave', words: t('Whoever leaves there without finishing, as they go') },
-        ]}
-      />
-      <NumberField
-        label={t('It ends after so many answers')}
-        value={rules.most}
-        min={1}
-        max={1_000}
-        whole
-        small
-        onChange={(most) => rule({ most })}
-      />
-      {left > 0 && (
-        <Check
-          label={t('Also tell those who left there on these days, in their inboxes')}
-          checked={rules.tell}
-          onChange={(event) => rule({ tell: event.target.checked })}
-        />
-      )}
-      <Check
-        label={t('Anonymous: who answers is not stored')}
-        checked={rules.anonymous}
-        onChange={(event) => rule({ anonymous: event.target.checked })}
-      />
+      <RuleFields {...{ rules, left }} change={rule} />
     </FormDialog>
   )
 }
@@ -162,6 +135,44 @@ function QuestionFields({ draft, change }: { draft: Draft; change: (more: Partia
           },
           { value: 'words', words: t('their own words') },
         ]}
+      />
+    </>
+  )
+}
+
+function RuleFields({ rules, left, change }: { rules: Rules; left: number; change: (more: Partial<Rules>) => void }) {
+  const { t } = useTexts()
+  return (
+    <>
+      <Radios
+        label={t('Who is asked')}
+        value={rules.when}
+        onChange={(when) => change({ when })}
+        options={[
+          { value: 'come', words: t('Whoever comes to the step from now on') },
+          { value: 'leave', words: t('Whoever leaves there without finishing, as they go') },
+        ]}
+      />
+      <NumberField
+        label={t('It ends after so many answers')}
+        value={rules.most}
+        min={1}
+        max={1_000}
+        whole
+        small
+        onChange={(most) => change({ most })}
+      />
+      {left > 0 && (
+        <Check
+          label={t('Also tell those who left there on these days, in their inboxes')}
+          checked={rules.tell}
+          onChange={(event) => change({ tell: event.target.checked })}
+        />
+      )}
+      <Check
+        label={t('Anonymous: who answers is not stored')}
+        checked={rules.anonymous}
+        onChange={(event) => change({ anonymous: event.target.checked })}
       />
     </>
   )
