@@ -12,6 +12,7 @@ const WEB = join(ROOT, 'packages/web/src')
 const TRANSLATED = [
   'app/',
   'guests/',
+  'surveys/',
   'sharing/linkWords.ts',
   'sharing/copyLink.ts',
   'players/HoldingWatch.tsx',

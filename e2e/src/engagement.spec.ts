@@ -37,6 +37,12 @@ async function rowsOf(page: Page): Promise<{ said: number; shown: number }> {
   }
 }
 
+const guideOf = (page: Page, called: string): Promise<string> =>
+  page.evaluate(async (name) => {
+    const { rows } = (await (await fetch('/api/engagement/items?sort=title')).json()) as { rows: { item: { id: string }; title: string }[] }
+    return rows.find(({ title }) => title === name)!.item.id
+  }, called)
+
 it('a lead sees what is used over time, of what, and by whom, and opens the figures, by keyboard alone', async () => {
   const lead = await signedIn(browser, app, 'marta@larkmoor.example')
   await keyTo(lead, 'Engagement')
@@ -104,15 +110,54 @@ it('a lead finds the step at which many leave, and opens who they are, by keyboa
   await lead.browserContext().close()
 })
 
+it('a lead asks those who leave at a step, they answer there, and the lead reads it, by keyboard alone', async () => {
+  const [lead, reader] = await Promise.all([
+    signedIn(browser, app, 'marta@larkmoor.example'),
+    signedIn(browser, app, 'gareth@larkmoor.example', 'phone'),
+  ])
+  const id = await guideOf(lead, 'Pack and label herb crates')
+  const step = await lead.evaluate(async (guide) => {
+    const { steps } = (await (await fetch(`/api/guides/${guide}/journey?from=2025-12-01&to=2026-03-10`)).json()) as {
+      steps: { stepId: string; position: number }[]
+    }
+    return steps.find(({ position }) => position === 8)!.stepId
+  }, id)
+  await lead.goto(`${app.address}/engagement/guides/${id}/visits?${WEEKS}&part=left&step=${step}`)
+  await keyTo(lead, 'Ask them there')
+  await seen(lead, 'It ends by itself.')
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'Ask it')
+  await seen(lead, 'people were told in their inboxes')
+  await seen(lead, '0 of 20 answers')
+  expect(await seriousFindings(lead)).toEqual([])
+
+  await reader.goto(`${app.address}/inbox`)
+  await keyTo(reader, /asks you something at a step/)
+  await seen(reader, 'What would help you here?')
+  expect(await seriousFindings(reader)).toEqual([])
+  await keyTo(reader, 'A picture', 'Space')
+  await keyTo(reader, 'Anything to add', null)
+  await reader.keyboard.type('Of the printer')
+  await keyTo(reader, 'Send the answer')
+  await seen(reader, 'Thank you, your answer is there.')
+  expect(reader.complaints).toEqual([])
+
+  await lead.reload()
+  await seen(lead, '1 of 20 answers')
+  await seen(lead, 'Of the printer')
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'End it')
+  await seen(lead, 'ended ')
+  expect(lead.complaints).toEqual([])
+  await Promise.all([lead.browserContext().close(), reader.browserContext().close()])
+})
+
 it('a visit of a reader is one of the journey', async () => {
   const [lead, staff] = await Promise.all([
     signedIn(browser, app, 'marta@larkmoor.example'),
     signedIn(browser, app, 'ines@larkmoor.example', 'phone'),
   ])
-  const id = await lead.evaluate(async () => {
-    const { rows } = (await (await fetch('/api/engagement/items?sort=title')).json()) as { rows: { item: { id: string }; title: string }[] }
-    return rows.find(({ title }) => title === 'Larkmoor in five minutes')!.item.id
-  })
+  const id = await guideOf(lead, 'Larkmoor in five minutes')
   const visits = () =>
     lead.evaluate(async (guide) => ((await (await fetch(`/api/guides/${guide}/journey`)).json()) as { visits: number }).visits, id)
   const before = await visits()

@@ -70,7 +70,7 @@ function Values({ question, value, onChange }: { question: SurveyQuestion; value
         {values.map((each) => (
           <label
             key={each}
-            className={`inline-flex items-center gap-2 cursor-pointer border has-checked:border-ink has-checked:bg-wash has-focus-visible:outline-2 ${choice ? 'flex px-3 min-h-11 border-hair' : 'justify-center size-11 border-edge'}`}
+            className={`items-center gap-2 cursor-pointer border bg-sheet has-checked:border-ink has-checked:bg-wash has-focus-visible:outline-2 ${choice ? 'flex px-3 min-h-11 border-edge' : 'inline-flex justify-center size-11 border-edge'}`}
           >
             <input
               type="radio"

@@ -185,6 +185,8 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
   useKeys(alone ? {} : { favourite: favourite.toggle })
   const ways = useMemo(() => (alone ? [] : waysOf(document)), [alone, document])
   usePartsAhead(document, ways.length)
+  const [rests, setRests] = useState(false)
+  useEffect(() => void AskedInGuide.preloadAtRest().then(() => setRests(true)), [])
   return (
     <div
       style={lookStyle(look)}
@@ -227,7 +229,7 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
           ) : (
             <AtPlace {...{ edition, reader, QuizHere }} />
           )}
-          {!alone && (
+          {!alone && rests && (
             <Suspense>
               <AskedInGuide guideId={edition.guideId} at={state.at} through={state.finished} asPage={view === 'page'} />
             </Suspense>

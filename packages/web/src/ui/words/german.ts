@@ -5,6 +5,7 @@ import { germanPlans } from './germanPlans'
 import { germanClips } from './germanClips'
 import { germanExchange } from './germanExchange'
 import { germanSharing } from './germanSharing'
+import { germanSurveys } from './germanSurveys'
 import { germanQuizzes } from './germanQuizzes'
 import { germanTasks } from './germanTasks'
 
@@ -293,6 +294,7 @@ export const german: Record<string, string> = {
   ...germanClips,
   ...germanExchange,
   ...germanSharing,
+  ...germanSurveys,
   ...germanQuizzes,
   ...SIGN_NAMES_GERMAN,
 }
