@@ -224,9 +224,17 @@ function faultsOfWords() {
     'de',
     Object.assign(
       {},
-      ...['german', 'germanClips', 'germanExchange', 'germanPeople', 'germanPlans', 'germanQuizzes', 'germanSharing', 'germanTasks'].map(
-        (name) => resource(`ui/words/${name}.ts`),
-      ),
+      ...[
+        'german',
+        'germanClips',
+        'germanExchange',
+        'germanPeople',
+        'germanPlans',
+        'germanQuizzes',
+        'germanSharing',
+        'germanSurveys',
+        'germanTasks',
+      ].map((name) => resource(`ui/words/${name}.ts`)),
     ),
     used,
     core,

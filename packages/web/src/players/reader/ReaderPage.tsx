@@ -34,7 +34,6 @@ import { usePrinting } from './usePrinting'
 import { useTurning } from './useTurning'
 import { useView, type View } from './useView'
 
-// Comes when there is time for it: hardly ever is anything asked.
 const AskedInGuide = lazyPart(async () => (await import('../../surveys/AskedInGuide')).AskedInGuide)
 const OnePage = lazyPart(async () => (await import('../onePage/OnePage')).OnePage)
 
@@ -185,8 +184,6 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
   useKeys(alone ? {} : { favourite: favourite.toggle })
   const ways = useMemo(() => (alone ? [] : waysOf(document)), [alone, document])
   usePartsAhead(document, ways.length)
-  const [rests, setRests] = useState(false)
-  useEffect(() => void AskedInGuide.preloadAtRest().then(() => setRests(true)), [])
   return (
     <div
       style={lookStyle(look)}
@@ -229,15 +226,23 @@ export function Reader({ edition, QuizHere = QuizPreviewed }: { edition: ReaderE
           ) : (
             <AtPlace {...{ edition, reader, QuizHere }} />
           )}
-          {!alone && rests && (
-            <Suspense>
-              <AskedInGuide guideId={edition.guideId} at={state.at} through={state.finished} asPage={view === 'page'} />
-            </Suspense>
-          )}
+          {!alone && <Asked guideId={edition.guideId} at={state.at} through={state.finished} asPage={view === 'page'} />}
         </article>
         {!busy && view === 'steps' && <ReaderBar {...{ play, state, act, waits }} openRuler={() => setRulerOpen(true)} />}
       </div>
     </div>
+  )
+}
+
+/** What is asked at the steps; it is fetched when the page is at rest, as hardly ever is anything asked. */
+function Asked(of: Parameters<typeof AskedInGuide>[0]) {
+  const [rests, setRests] = useState(false)
+  useEffect(() => void AskedInGuide.preloadAtRest().then(() => setRests(true)), [])
+  if (!rests) return null
+  return (
+    <Suspense>
+      <AskedInGuide {...of} />
+    </Suspense>
   )
 }
 
