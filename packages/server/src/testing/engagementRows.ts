@@ -10,7 +10,14 @@ type Made = { server: TestServer; company: Company; guideId: string; stepId: str
 export async function aSurvey({ server, company, guideId, stepId }: Made): Promise<SurveyId> {
   const id = nanoid<SurveyId>()
   const { database: db } = server.parts
-  const survey = { id, stepId: stepId as StepId, when: 'come', question: { kind: 'stars', words: 'How clear?' }, anonymous: false, most: 50 } as const
+  const survey = {
+    id,
+    stepId: stepId as StepId,
+    when: 'come',
+    question: { kind: 'stars', words: 'How clear?' },
+    anonymous: false,
+    most: 50,
+  } as const
   await db.transaction((tx) => addSurvey(tx, { guide: guideId as never, by: company.people.lead, now: server.clock.now }, survey))
   return id
 }
