@@ -107,6 +107,8 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
     false, // a file that is ready
     false, // a file that could not be made
     true, // a file with a picture that was blacked out
+    false, // a question at a step that one has left
+    true, // a question of one's own that has all its answers
     true, // writing along
     false, // earlier reminders
   ])
