@@ -195,7 +195,13 @@ describe('how much is used over time', () => {
     const none = await overTime(lead, { from: '2001-01-01', to: '2001-01-07' })
     expect(Object.values(none.now.whole).every((n) => n === 0)).toBe(true)
     expect(await allRows(lead, { from: '2001-01-01', to: '2001-01-07', figure: 'people' })).toEqual([])
-    for (const wrong of [{ from: '2026-02-02', to: '2026-02-01' }, { from: '1999-01-01', to: today }, { from: '2026-02-30' }])
+    for (const wrong of [
+      { from: '2026-02-02', to: '2026-02-01' },
+      { from: '1999-01-01', to: today },
+      { from: '2026-02-30' },
+      { to: '1900-01-05' },
+      { from: '1901-01-01', to: '1910-01-01', compare: 'before' },
+    ])
       expect((await lead.send('get', `/api/engagement/over-time?${query(wrong)}`)).status).toBe(422)
   })
   it('shows a manager those who report to them, and a member of staff nothing', async () => {

@@ -13,16 +13,20 @@ import type { SurveyAnswer } from '@jackdaw/core/surveys'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 
-/** What is asked at the steps of a guide; it may come a little late. */
+/** What is asked at the steps of a guide, fetched each time that it is opened: what was put away does not come back while somebody reads on. */
 export const useAsked = (id: GuideId) =>
-  useQuery({ queryKey: ['asked', id], staleTime: 60_000, queryFn: ({ signal }) => call(listAsked, { params: { id }, signal }) })
+  useQuery({
+    queryKey: ['asked', id],
+    staleTime: Infinity,
+    refetchOnMount: 'always',
+    queryFn: ({ signal }) => call(listAsked, { params: { id }, signal }),
+  })
 
-const gone = (id: GuideId, surveyId: SurveyId) =>
+/** Does not show a question any more on this page. */
+export const putAway = (id: GuideId, surveyId: SurveyId) =>
   queryClient.setQueryData<AskedQuestion[]>(['asked', id], (asked) => asked?.filter((each) => each.id !== surveyId))
 export const useAnswer = (id: GuideId, surveyId: SurveyId) =>
   useMutation({ mutationFn: (body: SurveyAnswer) => call(answerSurvey, { params: { id, surveyId }, body }) })
-/** Does not show a question any more on this page. */
-export const putAway = gone
 
 export const useSurveys = (id: GuideId) =>
   useQuery({ queryKey: ['surveys', id], staleTime: 0, queryFn: ({ signal }) => call(listSurveys, { params: { id }, signal }) })
