@@ -244,3 +244,33 @@ export const listVisits = endpoint({
   }),
   problems: ['invalid', 'not-found'],
 })
+
+/** A day on which somebody used something: how often they began, how often they finished it, and how long they spent on it. */
+export const UsedDay = z.object({
+  day: LocalDate,
+  item: z.object({ ref: ItemRef, number: z.int(), title: z.string() }),
+  views: whole,
+  finished: whole,
+  activeMs: whole,
+})
+/** Read by {@link UsedDay}. */
+export type UsedDay = z.infer<typeof UsedDay>
+/** What somebody used when, and how long, the latest first; for themselves and for whoever may see their records. `views`, `activeMs`: of all these
+ * days. */
+export const listUsedDays = endpoint({
+  method: 'get',
+  path: '/api/people/:id/use',
+  access: { may: 'records.person', over: 'person' },
+  params: z.object({ id: PersonId }),
+  query: z.object({ ...span, page }),
+  response: z.object({
+    person: Named,
+    span: Span,
+    views: whole,
+    activeMs: whole,
+    rows: z.array(UsedDay),
+    total: z.int(),
+    pageSize: z.int(),
+  }),
+  problems: ['invalid'],
+})

@@ -291,6 +291,25 @@ describe('who uses and who writes', () => {
   })
 })
 
+describe('what somebody used', () => {
+  it('is told to themselves and to whoever may see their records, and is what they did', async () => {
+    const of = query({ from: addDays(today, -DAYS), to: today })
+    const staff = await company.as('staff')
+    const own = await staff.json('get', `/api/people/${company.people.staff}/use?${of}`)
+    expect(await manager.json('get', `/api/people/${company.people.staff}/use?${of}`)).toEqual(own)
+    const { now } = await overTime(lead, { from: addDays(today, -DAYS), to: today, person: company.people.staff })
+    expect([own.person.name, own.views]).toEqual(['Name of staff', now.whole.views])
+    const days: string[] = own.rows.map((row: { day: string }) => row.day)
+    expect(days).toEqual([...days].sort().reverse())
+    const next = await staff.json('get', `/api/people/${company.people.staff}/use?${of}&page=2`)
+    expect(own.rows.length + next.rows.length).toBe(own.total)
+    const seen = [...own.rows, ...next.rows] as { views: number; activeMs: number }[]
+    expect(seen.reduce((sum, row) => sum + row.views, 0)).toBe(own.views)
+    expect(seen.reduce((sum, row) => sum + row.activeMs, 0)).toBe(own.activeMs)
+    expect((await staff.send('get', `/api/people/${company.people.author}/use`)).status).toBe(403)
+  })
+})
+
 it('the days of use are the same when everything is counted anew', async () => {
   const { database: db, events } = server.parts
   const all = () => db.rows('select * from use_day order by item_id, person_id, local_day')

@@ -4,6 +4,7 @@ import {
   listCountedRows,
   listOwners,
   listReaders,
+  listUsedDays,
   listUsedItems,
   listVisits,
 } from '@jackdaw/contracts/engagement'
@@ -19,6 +20,7 @@ import { journeyOf, visitsOf } from './journey'
 import { namesIn } from './namesIn'
 import { owners, readers } from './people'
 import type { Scope } from './scope'
+import { usedDays } from './usedDays'
 import { PAGE_SIZE, usedItems } from './usedItems'
 
 const WEEKS_4 = 27
@@ -100,4 +102,8 @@ export function engagementRoutes(routes: Routes): void {
   route(routes, askAtStep, async ({ params: { id }, body }, { caller, now }) => ({
     told: await askThere(db, routes.parts, id, caller, body, now),
   }))
+  route(routes, listUsedDays, async ({ params: { id }, query: { page = 1, ...asked } }, { caller, now }) => {
+    const span = spanOf(asked, caller, now)
+    return { span, ...(await usedDays(db, id, span, page)), pageSize: PAGE_SIZE }
+  })
 }

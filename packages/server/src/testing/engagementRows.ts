@@ -35,6 +35,7 @@ export function engagementRows(made: () => Made): RouteRow[] {
     ['get /api/engagement/owners', (c) => c.send('get', '/api/engagement/owners'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/guides/:id/journey', (c) => c.send('get', `/api/guides/${made().guideId}/journey`), [401, 404, 403, 200, 404, 403, 200, 200]],
     ['get /api/guides/:id/journey/visits', (c) => c.send('get', `/api/guides/${made().guideId}/journey/visits?part=visits`), [401, 404, 403, 200, 404, 403, 200, 200]],
+    ['get /api/people/:id/use', (c) => c.send('get', `/api/people/${made().company.people.staff}/use`), [401, 403, 200, 200, 403, 403, 200, 200]],
     ['get /api/engagement/rows', (c) => c.send('get', '/api/engagement/rows?figure=views'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['post /api/guides/:id/surveys', (c) => c.send('post', at(), { id: nanoid(), stepId: made().stepId, when: 'come', question: { kind: 'stars', words: 'How clear?' }, anonymous: true, most: 5, tell: null }), [401, 404, 403, 403, 404, 403, 200, 200]],
     ['get /api/guides/:id/surveys', (c) => c.send('get', at()), [401, 404, 403, 403, 404, 403, 200, 200]],

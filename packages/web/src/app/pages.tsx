@@ -90,6 +90,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/records/people/:id/guides/:guideId', async () => (await import('../records/PersonGuidePage')).PersonGuidePage),
   page('/records/people/:id/tasks/:taskId', async () => (await import('../records/PersonTaskPage')).PersonTaskPage),
   page('/records/people/:id/quizzes/:quizId', async () => (await import('../records/PersonQuizPage')).PersonQuizPage),
+  page('/records/people/:id/use', async () => (await import('../engagement/PersonUsePage')).PersonUsePage),
   page('/records/people/:id', async () => (await import('../records/PersonPage')).PersonPage),
 ]
 /** Players have the whole window. */

@@ -4,11 +4,12 @@ import {
   listCountedRows,
   listOwners,
   listReaders,
+  listUsedDays,
   listUsedItems,
   listVisits,
 } from '@jackdaw/contracts/engagement'
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
-import type { GuideId } from '@jackdaw/core/shared'
+import type { GuideId, PersonId } from '@jackdaw/core/shared'
 import { keepPreviousData, skipToken, useQuery } from '@tanstack/react-query'
 import { call } from '../api'
 
@@ -35,4 +36,10 @@ export const useVisits = (id: GuideId, query: QueryOf<typeof listVisits>) =>
     queryKey: ['engagement', 'visits', id, query],
     ...fresh,
     queryFn: ({ signal }) => call(listVisits, { params: { id }, query, signal }),
+  })
+export const useUsedDays = (id: PersonId, query: QueryOf<typeof listUsedDays>) =>
+  useQuery({
+    queryKey: ['engagement', 'used-days', id, query],
+    ...fresh,
+    queryFn: ({ signal }) => call(listUsedDays, { params: { id }, query, signal }),
   })

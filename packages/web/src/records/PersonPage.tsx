@@ -8,7 +8,20 @@ import { Link } from 'react-router'
 import { addressOf } from '@jackdaw/contracts/endpoint'
 import { recordOfPerson, recordsOf } from '../items'
 import { useMe } from '../people'
-import { buttonClass, dayAndYearOf, dayOf, lengthOf, Loaded, momentOf, StateMark, Table, TextLink, TitleLine, whenOf } from '../ui'
+import {
+  ButtonLink,
+  buttonClass,
+  dayAndYearOf,
+  dayOf,
+  lengthOf,
+  Loaded,
+  momentOf,
+  StateMark,
+  Table,
+  TextLink,
+  TitleLine,
+  whenOf,
+} from '../ui'
 import type { Column } from '../ui/table/columns'
 import { usePersonRecords } from './queries'
 import { Claimed } from './Claimed'
@@ -31,6 +44,7 @@ export function PersonPage() {
             title={mine ? t('My records') : person.name}
             state={`${person.department}, ${person.site} · ${t('{{done}} of {{count}} done', { done: rows.filter((row) => row.state === 'done').length, count: rows.length })}`}
           >
+            <ButtonLink to={`/records/people/${id}/use`}>{mine ? t('What I used') : t('What they used')}</ButtonLink>
             <a className={buttonClass('plain')} href={addressOf(getPersonRecordsCsv, { id })} download>
               <Download size={16} aria-hidden />
               {t('CSV')}
