@@ -1,6 +1,6 @@
 import { COMPARISONS, FIGURES, UNITS } from '@jackdaw/core/engagement'
 import { ALL_ITEM_KINDS, AnyItemId, ItemRef } from '@jackdaw/core/items'
-import { FolderId, GroupId, GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
+import { FolderId, GroupId, GuideId, LocalDate, PersonId, ReleaseId, StepId } from '@jackdaw/core/shared'
 import { Way } from '@jackdaw/core/ways'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -273,4 +273,40 @@ export const listUsedDays = endpoint({
     pageSize: z.int(),
   }),
   problems: ['invalid'],
+})
+
+/** Longest name of a day, in characters. */
+export const MOST_NAME = 80
+/** A day from which something is different, such as a new version of a program, with the name by which it is known. */
+export const Release = z.object({
+  id: ReleaseId,
+  name: z.string().check(z.trim(), z.minLength(1, 'Give it a name'), z.maxLength(MOST_NAME)),
+  day: LocalDate,
+})
+/** Read by {@link Release}. */
+export type Release = z.infer<typeof Release>
+/** The releases, the latest first. */
+export const listReleases = endpoint({
+  method: 'get',
+  path: '/api/releases',
+  access: { may: 'records.list' },
+  response: z.array(Release),
+  problems: [],
+})
+/** Names a day. The same id again changes name and day. */
+export const setRelease = endpoint({
+  method: 'put',
+  path: '/api/releases/:releaseId',
+  access: { may: 'release.change' },
+  params: z.object({ releaseId: ReleaseId }),
+  body: z.omit(Release, { id: true }),
+  problems: ['invalid', 'release-there'],
+})
+/** Takes the name of a day away; nothing that was counted changes. */
+export const removeRelease = endpoint({
+  method: 'delete',
+  path: '/api/releases/:releaseId',
+  access: { may: 'release.change' },
+  params: z.object({ releaseId: ReleaseId }),
+  problems: ['not-found'],
 })

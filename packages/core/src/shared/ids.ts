@@ -52,6 +52,10 @@ export type GuideId = z.infer<typeof GuideId>
 export const TaskId = idOf('task')
 /** Read by {@link TaskId}. */
 export type TaskId = z.infer<typeof TaskId>
+/** Id of a release: a day from which something is different. */
+export const ReleaseId = idOf('release')
+/** Read by {@link ReleaseId}. */
+export type ReleaseId = z.infer<typeof ReleaseId>
 /** Id of a survey: of a question that is asked at a step. */
 export const SurveyId = idOf('survey')
 /** Read by {@link SurveyId}. */

@@ -32,6 +32,7 @@ export {
   ExportId,
   GuestVisitId,
   ShareLinkId,
+  ReleaseId,
   SurveyId,
 } from './ids'
 export type { NewId } from './ids'

@@ -51,6 +51,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0035-open-folders',
     '0036-engagement',
     '0037-surveys',
+    '0038-releases',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

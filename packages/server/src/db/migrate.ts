@@ -38,6 +38,7 @@ import { sharing } from './migrations/0034-sharing'
 import { openFolders } from './migrations/0035-openFolders'
 import { engagement } from './migrations/0036-engagement'
 import { surveys } from './migrations/0037-surveys'
+import { releases } from './migrations/0038-releases'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -77,6 +78,7 @@ const MIGRATIONS: readonly Migration[] = [
   openFolders,
   engagement,
   surveys,
+  releases,
 ]
 const LOCK = 7_203_114
 

@@ -291,6 +291,28 @@ describe('who uses and who writes', () => {
   })
 })
 
+describe('releases', () => {
+  it('are days with a name, one for each, which the lead gives and everybody who sees figures may look between', async () => {
+    const [one, two] = [nanoid(), nanoid()]
+    const put = async (who: Client, id: string, body: object) => (await who.send('put', `/api/releases/${id}`, body)).status
+    expect(await put(lead, one, { name: 'Autumn labels', day: addDays(today, -30) })).toBe(204)
+    expect(await put(lead, two, { name: 'New printer', day: addDays(today, -10) })).toBe(204)
+    expect(await put(lead, nanoid(), { name: 'Another', day: addDays(today, -10) })).toBe(409)
+    expect(await put(lead, two, { name: 'New label printer', day: addDays(today, -9) })).toBe(204)
+    expect(await put(lead, two, { name: ' ', day: today })).toBe(422)
+    expect(await put(manager, nanoid(), { name: 'Mine', day: today })).toBe(403)
+    expect((await manager.json('get', '/api/releases')).map((each: { name: string }) => each.name)).toEqual([
+      'New label printer',
+      'Autumn labels',
+    ])
+    expect((await lead.send('delete', `/api/releases/${one}`)).status).toBe(204)
+    expect((await lead.send('delete', `/api/releases/${one}`)).status).toBe(404)
+    const day = addDays(today, -50)
+    const statuses = await Promise.all([nanoid(), nanoid(), nanoid()].map((id) => put(lead, id, { name: 'At once', day })))
+    expect(statuses.sort()).toEqual([204, 409, 409])
+  })
+})
+
 describe('what somebody used', () => {
   it('is told to themselves and to whoever may see their records, and is what they did', async () => {
     const of = query({ from: addDays(today, -DAYS), to: today })

@@ -1,5 +1,5 @@
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { LocalDate, PersonId } from '@jackdaw/core/shared'
+import type { LocalDate, PersonId, ReleaseId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { big, day, instant, key, optional, table, text, whole } from '../db'
@@ -79,4 +79,20 @@ export const USE_STEP = table('use_step', UseStepRow, () => ({
   partId: key(text()),
   firstAt: instant(),
   lastAt: instant(),
+}))
+
+/** A day from which something is different. */
+export class ReleaseRow extends Model<InferAttributes<ReleaseRow>, InferCreationAttributes<ReleaseRow>> {
+  declare id: ReleaseId
+  declare name: string
+  declare day: LocalDate
+  declare madeBy: PersonId
+  declare madeAt: number
+}
+export const RELEASE = table('release', ReleaseRow, () => ({
+  id: key(text()),
+  name: text(),
+  day: day(),
+  madeBy: text(),
+  madeAt: instant(),
 }))

@@ -4,9 +4,12 @@ import {
   listCountedRows,
   listOwners,
   listReaders,
+  listReleases,
   listUsedDays,
   listUsedItems,
   listVisits,
+  removeRelease,
+  setRelease,
 } from '@jackdaw/contracts/engagement'
 import { askAtStep } from '@jackdaw/contracts/surveys'
 import { daysBack, earlier, periodsOf, unitFor, type Span } from '@jackdaw/core/engagement'
@@ -19,6 +22,7 @@ import { figuresOf } from './figures'
 import { journeyOf, visitsOf } from './journey'
 import { namesIn } from './namesIn'
 import { owners, readers } from './people'
+import { nameDay, releasesOf, unname } from './releases'
 import type { Scope } from './scope'
 import { usedDays } from './usedDays'
 import { PAGE_SIZE, usedItems } from './usedItems'
@@ -106,4 +110,12 @@ export function engagementRoutes(routes: Routes): void {
     const span = spanOf(asked, caller, now)
     return { span, ...(await usedDays(db, id, span, page)), pageSize: PAGE_SIZE }
   })
+}
+
+/** Days that have a name. */
+export function releaseRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
+  route(routes, listReleases, () => releasesOf(db))
+  route(routes, setRelease, ({ params: { releaseId }, body }, { caller, now }) => nameDay(db, { ...body, id: releaseId }, caller.id, now))
+  route(routes, removeRelease, ({ params: { releaseId } }) => unname(db, releaseId))
 }

@@ -22,6 +22,10 @@ export async function aSurvey({ server, company, guideId, stepId }: Made): Promi
   return id
 }
 
+let days = 0
+/** A day that has no name yet. */
+const aDay = (): string => new Date(Date.UTC(2020, 0, ++days)).toISOString().slice(0, 10)
+
 /** Rows for engagement, which is for whoever sees records, and for questions at steps: asked and read by those who may publish the guide, answered by
  * those who may read it. */
 // prettier-ignore
@@ -36,6 +40,9 @@ export function engagementRows(made: () => Made): RouteRow[] {
     ['get /api/guides/:id/journey', (c) => c.send('get', `/api/guides/${made().guideId}/journey`), [401, 404, 403, 200, 404, 403, 200, 200]],
     ['get /api/guides/:id/journey/visits', (c) => c.send('get', `/api/guides/${made().guideId}/journey/visits?part=visits`), [401, 404, 403, 200, 404, 403, 200, 200]],
     ['get /api/people/:id/use', (c) => c.send('get', `/api/people/${made().company.people.staff}/use`), [401, 403, 200, 200, 403, 403, 200, 200]],
+    ['get /api/releases', (c) => c.send('get', '/api/releases'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['put /api/releases/:releaseId', (c) => c.send('put', `/api/releases/${nanoid()}`, { name: 'New scales', day: aDay() }), [401, 403, 403, 403, 403, 403, 204, 204]],
+    ['delete /api/releases/:releaseId', (c) => c.send('delete', `/api/releases/${nanoid()}`), [401, 403, 403, 403, 403, 403, 404, 404]],
     ['get /api/engagement/rows', (c) => c.send('get', '/api/engagement/rows?figure=views'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['post /api/guides/:id/surveys', (c) => c.send('post', at(), { id: nanoid(), stepId: made().stepId, when: 'come', question: { kind: 'stars', words: 'How clear?' }, anonymous: true, most: 5, tell: null }), [401, 404, 403, 403, 404, 403, 200, 200]],
     ['get /api/guides/:id/surveys', (c) => c.send('get', at()), [401, 404, 403, 403, 404, 403, 200, 200]],

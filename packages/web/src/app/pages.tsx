@@ -77,6 +77,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/keys', async () => (await import('./KeysPage')).KeysPage),
   page('/background', async () => (await import('../jobs/JobsPage')).JobsPage),
   page('/engagement', async () => (await import('../engagement/EngagementPage')).EngagementPage),
+  page('/engagement/releases', async () => (await import('../engagement/ReleasesPage')).ReleasesPage),
   page('/engagement/rows', async () => (await import('../engagement/CountedRowsPage')).CountedRowsPage),
   page('/engagement/guides/:id', async () => (await import('../engagement/JourneyPage')).JourneyPage),
   page('/engagement/guides/:id/visits', async () => (await import('../engagement/VisitsPage')).VisitsPage),

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { useMe } from '../people'
-import { Loaded, TitleLine, useSearch } from '../ui'
+import { ButtonLink, Loaded, TitleLine, useSearch } from '../ui'
 import { useTexts } from '../ui/words/texts'
 import { CountedRows } from './CountedRows'
 import { daysIn, LOOKING, pageAt, scopeIn, type Look, type Looking } from './looking'
@@ -35,7 +35,9 @@ export function EngagementPage() {
             ? t('How what is written is used by everybody, counted as it happens')
             : t('How what is written is used by those who report to you, counted as it happens')
         }
-      />
+      >
+        <ButtonLink to="/engagement/releases">{t('Releases')}</ButtonLink>
+      </TitleLine>
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6">
         <nav aria-label={t('Engagement by')} className="border-b border-hair mb-2 flex overflow-x-auto">
           {tab('time', t('Over time'))}

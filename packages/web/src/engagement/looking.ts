@@ -1,7 +1,7 @@
 import { COMPARISONS, FIGURES, UNITS } from '@jackdaw/core/engagement'
 import { ALL_ITEM_KINDS, AnyItemId } from '@jackdaw/core/items'
 import { addDays, entriesOf, FolderId, GroupId, LocalDate, localDateAt, PersonId } from '@jackdaw/core/shared'
-import { CountedFigure, OwnerSort, ReaderSort, UsedSort } from '@jackdaw/contracts/engagement'
+import { CountedFigure, OwnerSort, ReaderSort, UsedSort, type Release } from '@jackdaw/contracts/engagement'
 import * as z from 'zod/mini'
 
 /** What can be looked at, as it stands in the address. `days`: so many up to today, or those between two days that are named. */
@@ -34,14 +34,28 @@ export type Look = (more: { [K in keyof Looking]?: string | undefined } & { page
 export type DaysLooked = Pick<Looking, 'days' | 'from' | 'to'>
 export const daysOf = ({ days, from, to }: DaysLooked): DaysLooked => ({ days, from, to })
 
+/** The day that it is where the browser is. */
+export const todayHere = (): LocalDate => localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone)
+
 const USUAL_DAYS = 28
 /** The days that are looked at: the last four weeks, unless others are chosen. */
 export function daysIn({ days, from, to }: DaysLooked): { from: LocalDate; to: LocalDate } {
-  const today = localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone)
+  const today = todayHere()
   const back = (n: number) => ({ from: addDays(today, 1 - n), to: today })
   if (days === 'own') return { from: from ?? back(USUAL_DAYS).from, to: to ?? today }
   return back(Number(days ?? USUAL_DAYS))
 }
+
+/** From each release to the day before the next one; from the last one to today. @param releases the latest first */
+export const betweenReleases = (
+  releases: readonly Release[],
+  today: LocalDate,
+): { id: string; since: string; until: string | null; from: LocalDate; to: LocalDate }[] =>
+  releases.flatMap(({ id, name, day }, n) => {
+    const next = releases[n - 1]
+    const to = next ? addDays(next.day, -1) : today
+    return day > to ? [] : [{ id, since: name, until: next?.name ?? null, from: day, to }]
+  })
 
 /** Of what is counted, and among whom, as the server is asked. */
 export const scopeIn = ({ kind, item, owner, folder, person, department, site, team }: Looking) => ({

@@ -4,14 +4,18 @@ import {
   listCountedRows,
   listOwners,
   listReaders,
+  listReleases,
+  removeRelease,
+  setRelease,
+  type Release,
   listUsedDays,
   listUsedItems,
   listVisits,
 } from '@jackdaw/contracts/engagement'
 import type { QueryOf } from '@jackdaw/contracts/endpoint'
-import type { GuideId, PersonId } from '@jackdaw/core/shared'
-import { keepPreviousData, skipToken, useQuery } from '@tanstack/react-query'
-import { call } from '../api'
+import type { GuideId, PersonId, ReleaseId } from '@jackdaw/core/shared'
+import { keepPreviousData, skipToken, useMutation, useQuery } from '@tanstack/react-query'
+import { call, queryClient } from '../api'
 
 const fresh = { staleTime: 0, placeholderData: keepPreviousData }
 export const useOverTime = (query: QueryOf<typeof getUseOverTime>) =>
@@ -43,3 +47,14 @@ export const useUsedDays = (id: PersonId, query: QueryOf<typeof listUsedDays>) =
     ...fresh,
     queryFn: ({ signal }) => call(listUsedDays, { params: { id }, query, signal }),
   })
+/** @param asked whether the asker may see figures of others at all */
+export const useReleases = (asked: boolean) =>
+  useQuery({ queryKey: ['releases'], enabled: asked, queryFn: ({ signal }) => call(listReleases, { signal }) })
+const anew = () => queryClient.invalidateQueries({ queryKey: ['releases'] })
+export const useSetRelease = () =>
+  useMutation({
+    mutationFn: ({ id, ...body }: Release) => call(setRelease, { params: { releaseId: id }, body }),
+    onSettled: anew,
+  })
+export const useRemoveRelease = () =>
+  useMutation({ mutationFn: (releaseId: ReleaseId) => call(removeRelease, { params: { releaseId } }), onSettled: anew })

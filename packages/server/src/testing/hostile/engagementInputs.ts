@@ -1,3 +1,4 @@
+import { nanoid } from 'nanoid'
 import { aSurvey } from '../engagementRows'
 import type { Special } from './special'
 import type { HostileWorld, Things } from './world'
@@ -9,10 +10,23 @@ const asked: Special = async (world, things, input) => {
   input.params['surveyId'] = await aQuestion(world, things)
 }
 
-/** What no schema can say of questions at steps. */
+/** A day with a name. */
+async function aRelease({ server, company }: HostileWorld): Promise<string> {
+  const id = nanoid()
+  await server.parts.database.rows(
+    `insert into release (id, name, day, made_by, made_at) select $1, 'New scales', coalesce(max(day), date '2019-01-01') + 1, $2, $3 from release`,
+    [id, company.people.lead, new Date(server.clock.now)],
+  )
+  return id
+}
+
+/** What no schema can say of questions at steps, and of days with names. */
 export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   'post /api/guides/:id/surveys': (_world, things, input) => {
     Object.assign(input.body as object, { stepId: things.steps[0], tell: null })
+  },
+  'delete /api/releases/:releaseId': async (world, _things, input) => {
+    input.params['releaseId'] = await aRelease(world)
   },
   'get /api/guides/:id/surveys/:surveyId': asked,
   'post /api/guides/:id/surveys/:surveyId/end': asked,
