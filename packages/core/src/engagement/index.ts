@@ -1,5 +1,7 @@
 export { FIGURES, NO_FIGURES } from './figure'
 export type { Figure, Figures } from './figure'
+export { coursesOf, reachedOf, standingAt } from './goal'
+export type { GoalCourse, Reached, Standing } from './goal'
 export { COMPARISONS, daysBack, earlier, MOST_PERIODS, periodsOf, unitFor, UNITS } from './periods'
 export type { Comparison, Span, Unit } from './periods'
 export { chanceOfDifference, differenceOf, wilsonInterval } from './proportions'

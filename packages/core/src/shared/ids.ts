@@ -52,6 +52,10 @@ export type GuideId = z.infer<typeof GuideId>
 export const TaskId = idOf('task')
 /** Read by {@link TaskId}. */
 export type TaskId = z.infer<typeof TaskId>
+/** Id of a goal: of what people are to come to after having begun something. */
+export const GoalId = idOf('goal')
+/** Read by {@link GoalId}. */
+export type GoalId = z.infer<typeof GoalId>
 /** Id of a release: a day from which something is different. */
 export const ReleaseId = idOf('release')
 /** Read by {@link ReleaseId}. */

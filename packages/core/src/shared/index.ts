@@ -32,6 +32,7 @@ export {
   ExportId,
   GuestVisitId,
   ShareLinkId,
+  GoalId,
   ReleaseId,
   SurveyId,
 } from './ids'

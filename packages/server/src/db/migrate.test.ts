@@ -52,6 +52,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0036-engagement',
     '0037-surveys',
     '0038-releases',
+    '0039-goals',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

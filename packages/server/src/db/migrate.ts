@@ -39,6 +39,7 @@ import { openFolders } from './migrations/0035-openFolders'
 import { engagement } from './migrations/0036-engagement'
 import { surveys } from './migrations/0037-surveys'
 import { releases } from './migrations/0038-releases'
+import { goals } from './migrations/0039-goals'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -79,6 +80,7 @@ const MIGRATIONS: readonly Migration[] = [
   engagement,
   surveys,
   releases,
+  goals,
 ]
 const LOCK = 7_203_114
 

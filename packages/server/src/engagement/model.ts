@@ -1,8 +1,9 @@
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { LocalDate, PersonId, ReleaseId } from '@jackdaw/core/shared'
+import type { GoalStep } from '@jackdaw/contracts/goals'
+import type { GoalId, LocalDate, PersonId, ReleaseId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { big, day, instant, key, optional, table, text, whole } from '../db'
+import { big, day, instant, json, key, optional, table, text, whole } from '../db'
 
 /** How much somebody used an item on a day of theirs. */
 export class UseDayRow extends Model<InferAttributes<UseDayRow>, InferCreationAttributes<UseDayRow>> {
@@ -93,6 +94,26 @@ export const RELEASE = table('release', ReleaseRow, () => ({
   id: key(text()),
   name: text(),
   day: day(),
+  madeBy: text(),
+  madeAt: instant(),
+}))
+
+/** What people are to come to after having begun something. */
+export class GoalRow extends Model<InferAttributes<GoalRow>, InferCreationAttributes<GoalRow>> {
+  declare id: GoalId
+  declare name: string
+  declare fromKind: ItemKind
+  declare fromId: ItemId
+  declare steps: GoalStep[]
+  declare madeBy: PersonId
+  declare madeAt: number
+}
+export const GOAL = table('goal', GoalRow, () => ({
+  id: key(text()),
+  name: text(),
+  fromKind: text(),
+  fromId: text(),
+  steps: json(),
   madeBy: text(),
   madeAt: instant(),
 }))

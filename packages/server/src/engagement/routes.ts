@@ -11,14 +11,16 @@ import {
   removeRelease,
   setRelease,
 } from '@jackdaw/contracts/engagement'
+import { getGoalResult, listGoalPeople, listGoals, removeGoal, setGoal } from '@jackdaw/contracts/goals'
 import { askAtStep } from '@jackdaw/contracts/surveys'
 import { daysBack, earlier, periodsOf, unitFor, type Span } from '@jackdaw/core/engagement'
-import { addDays, daysBetween, localDateAt, nth, type LocalDate } from '@jackdaw/core/shared'
+import { addDays, daysBetween, localDateAt, nth, type GoalId, type LocalDate } from '@jackdaw/core/shared'
 import { fail, route, type Caller, type Context, type Routes } from '../http'
 import { amongFor, type Among } from '../people'
 import { askThere } from './asking'
 import { countedRows } from './countedRows'
 import { figuresOf } from './figures'
+import { dropGoal, goalOf, goalPeople, goalResult, goalsOf, saveGoal } from './goals'
 import { journeyOf, visitsOf } from './journey'
 import { namesIn } from './namesIn'
 import { owners, readers } from './people'
@@ -118,4 +120,27 @@ export function releaseRoutes(routes: Routes): void {
   route(routes, listReleases, () => releasesOf(db))
   route(routes, setRelease, ({ params: { releaseId }, body }, { caller, now }) => nameDay(db, { ...body, id: releaseId }, caller.id, now))
   route(routes, removeRelease, ({ params: { releaseId } }) => unname(db, releaseId))
+}
+
+/** What people are to come to. */
+export function goalRoutes(routes: Routes): void {
+  const { database: db, events } = routes.parts
+  type AskedGoal = { from?: LocalDate | undefined; to?: LocalDate | undefined } & Omit<Among, 'reportsTo'>
+  const asked = async (id: GoalId, { from, to, ...among }: AskedGoal, { caller, now }: Context) => ({
+    goal: await goalOf(db, id),
+    among: amongFor(caller, among),
+    span: spanOf({ from, to }, caller, now),
+    now,
+  })
+  route(routes, listGoals, () => goalsOf(db))
+  route(routes, setGoal, ({ params: { goalId }, body }, { caller, now }) => saveGoal(db, goalId, body, caller.id, now))
+  route(routes, removeGoal, ({ params: { goalId } }) => dropGoal(db, goalId))
+  route(routes, getGoalResult, async ({ params: { goalId }, query }, context) => {
+    const of = await asked(goalId, query, context)
+    return { ...(await goalResult(db, events.verbs, of)), everybody: of.among.reportsTo === null }
+  })
+  route(routes, listGoalPeople, async ({ params: { goalId }, query: { part, step, page = 1, ...query } }, context) => ({
+    ...(await goalPeople(db, events.verbs, await asked(goalId, query, context), { part, step, page })),
+    pageSize: PAGE_SIZE,
+  }))
 }
