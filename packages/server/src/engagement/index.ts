@@ -1,1 +1,2 @@
 export { engagement } from './domain'
+export { saveGoal } from './goals'

@@ -1,5 +1,7 @@
-import type { StepId, SurveyId } from '@jackdaw/core/shared'
+import type { NewGoal } from '@jackdaw/contracts/goals'
+import type { GoalId, StepId, SurveyId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
+import { saveGoal } from '../engagement'
 import { addSurvey } from '../surveys'
 import type { RouteRow } from './exchangeRows'
 import type { Company, TestServer } from './testServer'
@@ -19,6 +21,14 @@ export async function aSurvey({ server, company, guideId, stepId }: Made): Promi
     most: 50,
   } as const
   await db.transaction((tx) => addSurvey(tx, { guide: guideId as never, by: company.people.lead, now: server.clock.now }, survey))
+  return id
+}
+
+const aGoalOf = (guideId: string) => ({ name: 'To the end', from: guideId, steps: [{ item: guideId, withinDays: 7 }] })
+/** A goal of the lead's: to begin a guide, and to finish it within a week. */
+export async function aGoal({ server, company, guideId }: Omit<Made, 'stepId'>): Promise<GoalId> {
+  const id = nanoid<GoalId>()
+  await saveGoal(server.parts.database, id, aGoalOf(guideId) as NewGoal, company.people.lead, server.clock.now)
   return id
 }
 
@@ -43,6 +53,11 @@ export function engagementRows(made: () => Made): RouteRow[] {
     ['get /api/releases', (c) => c.send('get', '/api/releases'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['put /api/releases/:releaseId', (c) => c.send('put', `/api/releases/${nanoid()}`, { name: 'New scales', day: aDay() }), [401, 403, 403, 403, 403, 403, 204, 204]],
     ['delete /api/releases/:releaseId', (c) => c.send('delete', `/api/releases/${nanoid()}`), [401, 403, 403, 403, 403, 403, 404, 404]],
+    ['get /api/goals', (c) => c.send('get', '/api/goals'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['put /api/goals/:goalId', (c) => c.send('put', `/api/goals/${nanoid()}`, aGoalOf(made().guideId)), [401, 403, 403, 403, 403, 403, 204, 204]],
+    ['delete /api/goals/:goalId', async (c) => c.send('delete', `/api/goals/${await aGoal(made())}`), [401, 403, 403, 403, 403, 403, 204, 204]],
+    ['get /api/goals/:goalId/result', async (c) => c.send('get', `/api/goals/${await aGoal(made())}/result`), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/goals/:goalId/people', async (c) => c.send('get', `/api/goals/${await aGoal(made())}/people?part=began`), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/engagement/rows', (c) => c.send('get', '/api/engagement/rows?figure=views'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['post /api/guides/:id/surveys', (c) => c.send('post', at(), { id: nanoid(), stepId: made().stepId, when: 'come', question: { kind: 'stars', words: 'How clear?' }, anonymous: true, most: 5, tell: null }), [401, 404, 403, 403, 404, 403, 200, 200]],
     ['get /api/guides/:id/surveys', (c) => c.send('get', at()), [401, 404, 403, 403, 404, 403, 200, 200]],

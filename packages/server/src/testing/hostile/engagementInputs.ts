@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { aSurvey } from '../engagementRows'
+import { aGoal, aSurvey } from '../engagementRows'
 import type { Special } from './special'
 import type { HostileWorld, Things } from './world'
 
@@ -10,6 +10,10 @@ const asked: Special = async (world, things, input) => {
   input.params['surveyId'] = await aQuestion(world, things)
 }
 
+/** A goal that is there. */
+const withGoal: Special = async ({ server, company }, things, input) => {
+  input.params['goalId'] = await aGoal({ server, company, guideId: things.guide })
+}
 /** A day with a name. */
 async function aRelease({ server, company }: HostileWorld): Promise<string> {
   const id = nanoid()
@@ -24,6 +28,15 @@ async function aRelease({ server, company }: HostileWorld): Promise<string> {
 export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   'post /api/guides/:id/surveys': (_world, things, input) => {
     Object.assign(input.body as object, { stepId: things.steps[0], tell: null })
+  },
+  'put /api/goals/:goalId': (_world, things, input) => {
+    input.body = { name: 'Ready', from: things.guide, steps: [{ item: things.guide, withinDays: 7 }] }
+  },
+  'delete /api/goals/:goalId': withGoal,
+  'get /api/goals/:goalId/result': withGoal,
+  'get /api/goals/:goalId/people': async (world, things, input, caller, random) => {
+    await withGoal(world, things, input, caller, random)
+    delete input.query['step']
   },
   'delete /api/releases/:releaseId': async (world, _things, input) => {
     input.params['releaseId'] = await aRelease(world)
