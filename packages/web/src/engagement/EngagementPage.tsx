@@ -36,6 +36,7 @@ export function EngagementPage() {
             : t('How what is written is used by those who report to you, counted as it happens')
         }
       >
+        <ButtonLink to="/engagement/goals">{t('Goals')}</ButtonLink>
         <ButtonLink to="/engagement/releases">{t('Releases')}</ButtonLink>
       </TitleLine>
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6">
