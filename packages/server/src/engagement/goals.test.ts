@@ -15,6 +15,7 @@ let company: Company
 let lead: Client
 let manager: Client
 let guides: string[]
+let parts: string[][]
 const goal = nanoid()
 beforeAll(async () => {
   server = await startTestServer()
@@ -22,21 +23,28 @@ beforeAll(async () => {
   const random = seededRandom(5)
   server.clock.now = START - 70 * DAY_MS
   guides = []
-  for (let n = 0; n < 3; n++) guides.push((await aGuide(server, company, 'lead', { openToAll: true })).id)
+  parts = []
+  for (let n = 0; n < 3; n++) {
+    const { id, steps } = await aGuide(server, company, 'lead', { openToAll: true })
+    guides.push(id)
+    parts.push(steps)
+  }
   server.clock.now = START
   for (const who of READERS) {
-    const events = Array.from({ length: 14 }, () => {
-      const id = nth(guides, Math.floor(random() * 3))
-      const verb = random() < 0.5 ? 'opened' : 'finished'
-      return {
-        id: uuidV7(),
-        item: { kind: 'guide', id },
-        edition: 1,
-        way: 'read',
-        verb,
-        occurredAt: START - Math.floor(random() * 55 * DAY_MS),
-      }
+    const about = (n: number, occurredAt: number) => ({
+      id: uuidV7(),
+      item: { kind: 'guide', id: nth(guides, n) },
+      edition: 1,
+      way: 'read',
+      occurredAt,
     })
+    // Only what has been gone through can be finished.
+    const gone = parts.flatMap((steps, n) => steps.map((part) => ({ ...about(n, START - 60 * DAY_MS), verb: 'step-viewed', part })))
+    const acts = Array.from({ length: 30 }, () => ({
+      ...about(Math.floor(random() * 3), START - Math.floor(random() * 55 * DAY_MS)),
+      verb: random() < 0.5 ? 'opened' : 'finished',
+    }))
+    const events = [...gone, ...acts]
     await (await company.as(who)).json('post', '/api/events', { sentAt: START, events })
   }
   lead = await company.as('lead')
