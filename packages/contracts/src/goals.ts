@@ -65,15 +65,37 @@ const asked = {
   site: z.optional(GroupId),
   team: z.optional(GroupId),
 }
-/** A point of the curve of time to goal: the share that has come to it within so many days, and where it may well lie. */
-export const CurvePoint = z.object({ days: z.number(), share: z.number(), low: z.number(), high: z.number() })
+/** A point of the curve of time to goal: the share that has come to it within so many hours or days, and where it may well lie. */
+const CurvePoint = z.object({ at: whole, share: z.number(), low: z.number(), high: z.number() })
+/** How those did who were in a group when they began: how many began, and how many reached each step. */
+const GoalGroup = z.object({
+  kind: z.enum(['department', 'site', 'team']),
+  id: GroupId,
+  name: z.string(),
+  began: whole,
+  reached: z.array(whole),
+})
+/** Read by {@link GoalGroup}. */
+export type GoalGroup = z.infer<typeof GoalGroup>
 /** How far people came. `began`: who viewed the first thing for the first time in these days. Of each step: who came to it in time, of those who had come
- * to the one before; who may still; and the curve, in which those who are still under way are counted as long as they have been. */
+ * to the one before; who may still; within how long half of them came to it; and the curve as far as somebody has been under way, in which those who still are
+ * are counted as long as they have been. */
 export const GoalResult = z.object({
   goal: Goal,
   span: z.object({ from: LocalDate, to: LocalDate }),
   began: whole,
-  steps: z.array(z.object({ of: whole, reached: whole, underWay: whole, medianDays: z.nullable(z.number()), curve: z.array(CurvePoint) })),
+  steps: z.array(
+    z.object({
+      of: whole,
+      reached: whole,
+      underWay: whole,
+      medianMs: z.nullable(z.number()),
+      unit: z.enum(['hour', 'day']),
+      curve: z.array(CurvePoint),
+    }),
+  ),
+  /** By kind and name. Somebody in two teams is in both. */
+  groups: z.array(GoalGroup),
   everybody: z.boolean(),
 })
 /** Read by {@link GoalResult}. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { coursesOf, reachedOf, standingAt } from './goal'
+import { coursesOf, reachedOf, standingAt, timesOf } from './goal'
 
 const DAY = 86_400_000
 const at = (...days: number[]) => days.map((day) => day * DAY)
@@ -52,5 +52,16 @@ describe('a goal of several steps', () => {
       { ms: 7, reached: false },
       { ms: 2, reached: false },
     ])
+  })
+  it('is drawn evenly over all of its days, at not too many times', () => {
+    expect(timesOf(1)).toMatchObject({ unit: 'hour', unitMs: DAY / 24 })
+    expect(timesOf(1).times).toHaveLength(25)
+    expect(timesOf(8).times).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8])
+    for (const days of [1, 3, 7, 8, 61, 100, 730]) {
+      const { unit, times } = timesOf(days)
+      expect([times[0], times.at(-1)]).toEqual([0, unit === 'hour' ? days * 24 : days])
+      expect(times.length).toBeLessThanOrEqual(61)
+      expect(new Set(times).size).toBe(times.length)
+    }
   })
 })

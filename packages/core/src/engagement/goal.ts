@@ -35,6 +35,18 @@ export function standingAt(step: number, beganAt: number, reached: Reached, with
   return now - since > most ? { is: 'missed', ms: most } : { is: 'under-way', ms: Math.max(0, now - since) }
 }
 
+const DAYS_BY_HOURS = 7
+const MOST_POINTS = 60
+/** The times at which the curve of a step with so many days is drawn: evenly, by hours where the days are few, else by days; at most 61 of them.
+ * @returns times in their unit, 0 first and all of the days last; `unitMs`: how long one is */
+export function timesOf(withinDays: number): { unit: 'hour' | 'day'; unitMs: number; times: number[] } {
+  const unit = withinDays <= DAYS_BY_HOURS ? 'hour' : 'day'
+  const most = unit === 'hour' ? withinDays * 24 : withinDays
+  const step = Math.ceil(most / MOST_POINTS)
+  const times = Array.from({ length: Math.ceil(most / step) + 1 }, (_, n) => Math.min(n * step, most))
+  return { unit, unitMs: unit === 'hour' ? DAY_MS / 24 : DAY_MS, times }
+}
+
 /** The courses of a step, of which the curve is drawn: who missed it was under way for all of its days. */
 export const coursesOf = (standings: readonly Standing[]): Course[] =>
   standings.flatMap((standing) => (standing === null ? [] : [{ ms: standing.ms, reached: standing.is === 'reached' }]))

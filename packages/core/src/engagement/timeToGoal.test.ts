@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { compareTimes, medianTime, shareWithin, timeToGoal, type Course } from './timeToGoal'
+import { compareTimes, medianTime, sharesWithin, timeToGoal, type Course } from './timeToGoal'
 
 const courses = (reached: readonly number[], underWay: readonly number[] = []): Course[] => [
   ...reached.map((ms) => ({ ms, reached: true })),
@@ -50,11 +50,12 @@ describe('the curve of time to goal', () => {
     )
   })
   it('says nothing of a time that nobody has been under way for', () => {
-    expect(shareWithin(courses([2, 3], [4]), 3)?.share).toBeCloseTo(2 / 3, 9)
-    expect(shareWithin(courses([2, 3], [4]), 1)).toEqual({ share: 0, low: 0, high: 0 })
-    expect(shareWithin(courses([2, 3], [4]), 5)).toBeNull()
-    expect(shareWithin(courses([2, 3]), 5)?.share).toBe(1)
-    expect(shareWithin([], 5)?.share).toBe(0)
+    const [one, three, five] = sharesWithin(courses([2, 3], [4]), [1, 3, 5])
+    expect(one).toEqual({ share: 0, low: 0, high: 0 })
+    expect(three?.share).toBeCloseTo(2 / 3, 9)
+    expect(five).toBeNull()
+    expect(sharesWithin(courses([2, 3]), [5])[0]?.share).toBe(1)
+    expect(sharesWithin([], [5])[0]?.share).toBe(0)
     expect(medianTime(courses([2], [3, 4]))).toBeNull()
   })
 })

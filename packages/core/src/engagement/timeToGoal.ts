@@ -46,11 +46,18 @@ function boundsOf(left: number, variance: number): Interval {
   return { low: 1 - left ** factor, high: 1 - left ** (1 / factor) }
 }
 
-/** The share that has come to the goal within a time. `null` where nobody has been under way for so long: then it is not known. */
-export function shareWithin(courses: readonly Course[], ms: number): (Interval & { share: number }) | null {
-  if (!courses.some((course) => course.ms >= ms) && !courses.every((course) => course.reached)) return null
-  const step = timeToGoal(courses).findLast((each) => each.ms <= ms)
-  return step ? { share: step.share, low: step.low, high: step.high } : { share: 0, low: 0, high: 0 }
+/** The share that has come to the goal within each of some times. `null` where nobody has been under way for so long: then it is not known.
+ * @param times milliseconds, the shortest first */
+export function sharesWithin(courses: readonly Course[], times: readonly number[]): ((Interval & { share: number }) | null)[] {
+  const curve = timeToGoal(courses)
+  const known = courses.every(({ reached }) => reached) ? Infinity : courses.reduce((most, { ms }) => Math.max(most, ms), 0)
+  let at = 0
+  return times.map((ms) => {
+    if (ms > known) return null
+    while (at < curve.length && curve[at]!.ms <= ms) at++
+    const step = curve[at - 1]
+    return step ? { share: step.share, low: step.low, high: step.high } : { share: 0, low: 0, high: 0 }
+  })
 }
 
 /** The time within which half have come to the goal; `null` where fewer have. */

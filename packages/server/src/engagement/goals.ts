@@ -1,16 +1,24 @@
-import type { Goal, GoalPart, GoalPerson, GoalResult, GoalStep, NewGoal } from '@jackdaw/contracts/goals'
-import { coursesOf, medianTime, reachedOf, standingAt, timeToGoal, type Reached, type Span, type Standing } from '@jackdaw/core/engagement'
+import type { Goal, GoalGroup, GoalPart, GoalPerson, GoalResult, GoalStep, NewGoal } from '@jackdaw/contracts/goals'
+import {
+  coursesOf,
+  medianTime,
+  reachedOf,
+  sharesWithin,
+  standingAt,
+  timesOf,
+  type Reached,
+  type Span,
+  type Standing,
+} from '@jackdaw/core/engagement'
 import type { Verbs } from '@jackdaw/core/events'
 import { itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
-import type { GoalId, PersonId } from '@jackdaw/core/shared'
+import type { GoalId, GroupId, PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import { fail } from '../http'
 import { finishesSql } from '../items'
 import type { Among } from '../people'
 import { ofPeopleSql, scopeParam } from './scope'
 import { PAGE_SIZE } from './usedItems'
-
-const DAY_MS = 86_400_000
 
 type Called = { kind: ItemKind; id: ItemId; number: number; title: string }
 const calledOf = async (db: Db, ids: readonly ItemId[]): Promise<Map<ItemId, Called>> => {
@@ -54,24 +62,30 @@ export async function dropGoal(db: Db, id: GoalId): Promise<void> {
 }
 
 /** Somebody on the way. */
-type Under = { person: { id: PersonId; name: string }; beganAt: number; reached: Reached }
+type Under = { person: { id: PersonId; name: string }; beganAt: number; reached: Reached; groups: readonly GroupId[] }
 /** Who viewed the first thing for the first time in these days, with when they came to each step. */
 async function underWay(db: Db, verbs: Verbs, goal: Goal, among: Among, { from, to }: Span): Promise<Under[]> {
-  type Row = { id: PersonId; name: string; began_at: Date; done: { item: ItemId; at: number }[] }
+  type Row = { id: PersonId; name: string; began_at: Date; done: { item: ItemId; at: number }[]; groups: GroupId[] }
   const rows = await db.rows<Row>(
     `with began as (
        select f.* from (select distinct on (u.person_id) u.person_id, u.local_day, u.at from use_day u where u.views > 0 and u.item_id = $1::jsonb ->> 'item' order by u.person_id, u.local_day, u.at) f
        where f.local_day between $2::date and $3::date and ${ofPeopleSql({ among }, 'f')})
      select p.id, p.name, b.at as began_at, coalesce((
        select jsonb_agg(jsonb_build_object('item', e.item_id, 'at', (extract(epoch from e.occurred_at) * 1000)::bigint))
-       from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.subject_id = b.person_id and e.item_id = any ($4)), '[]') as done
+       from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.subject_id = b.person_id and e.item_id = any ($4)), '[]') as done,
+       array(select q.group_id from membership q where q.person_id = b.person_id and q.since <= b.at and (q.until is null or q.until > b.at)) as groups
      from began b join person p on p.id = b.person_id order by b.at desc, p.id`,
     [scopeParam({ item: goal.from.ref.id, among }), from, to, goal.steps.map(({ item }) => item.ref.id)],
   )
   const within = goal.steps.map(({ withinDays }) => withinDays)
-  return rows.map(({ id, name, began_at, done }) => {
+  return rows.map(({ id, name, began_at, done, groups }) => {
     const doneAt = goal.steps.map(({ item }) => done.filter((each) => each.item === item.ref.id).map(({ at }) => at))
-    return { person: { id, name }, beganAt: began_at.getTime(), reached: reachedOf({ beganAt: began_at.getTime(), doneAt }, within) }
+    return {
+      person: { id, name },
+      groups,
+      beganAt: began_at.getTime(),
+      reached: reachedOf({ beganAt: began_at.getTime(), doneAt }, within),
+    }
   })
 }
 const standings = (goal: Goal, people: readonly Under[], step: number, now: number): Standing[] =>
@@ -89,20 +103,39 @@ type Asked = { goal: Goal; among: Among; span: Span; now: number }
 /** How many of those who began came to each step. */
 export async function goalResult(db: Db, verbs: Verbs, { goal, among, span, now }: Asked): Promise<Omit<GoalResult, 'everybody'>> {
   const people = await underWay(db, verbs, goal, among, span)
-  const days = (ms: number) => Math.round((ms / DAY_MS) * 10) / 10
   const steps = goal.steps.map((_, step) => {
     const each = standings(goal, people, step, now)
     const courses = coursesOf(each)
-    const median = medianTime(courses)
+    const { unit, unitMs, times } = timesOf(goal.steps[step]?.withinDays ?? 1)
+    const shares = sharesWithin(
+      courses,
+      times.map((time) => time * unitMs),
+    )
     return {
       of: courses.length,
       reached: each.filter((one) => one?.is === 'reached').length,
       underWay: each.filter((one) => one?.is === 'under-way').length,
-      medianDays: median === null ? null : days(median),
-      curve: timeToGoal(courses).map(({ ms, share, low, high }) => ({ days: days(ms), share, low, high })),
+      medianMs: medianTime(courses),
+      unit,
+      curve: courses.length === 0 ? [] : times.flatMap((at, n) => (shares[n] ? [{ at, ...shares[n] }] : [])),
     }
   })
-  return { goal, span, began: people.length, steps }
+  return { goal, span, began: people.length, steps, groups: await groupsOf(db, people) }
+}
+const KINDS = ['department', 'site', 'team'] as const
+/** The same by the groups in which they were when they began. */
+async function groupsOf(db: Db, people: readonly Under[]): Promise<GoalGroup[]> {
+  const members = new Map<GroupId, Under[]>()
+  for (const one of people) for (const id of one.groups) members.set(id, [...(members.get(id) ?? []), one])
+  const groups = await db.rows<Pick<GoalGroup, 'kind' | 'id' | 'name'>>(
+    'select kind_id as kind, id, name from people_group where id = any ($1) and kind_id = any ($2) order by kind_id, name, id',
+    [[...members.keys()], KINDS],
+  )
+  return groups.map((group) => {
+    const inIt = members.get(group.id) ?? []
+    const reached = (inIt[0]?.reached ?? []).map((_, step) => inIt.filter((one) => (one.reached[step] ?? null) !== null).length)
+    return { ...group, began: inIt.length, reached }
+  })
 }
 
 /** The people whom a figure of the goal counts, who began last first. */

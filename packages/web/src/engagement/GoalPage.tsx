@@ -1,13 +1,13 @@
-import { GoalPart, type GoalPerson, type GoalResult } from '@jackdaw/contracts/goals'
+import { GoalPart, type GoalGroup, type GoalPerson, type GoalResult } from '@jackdaw/contracts/goals'
 import { GroupId, LocalDate, type GoalId } from '@jackdaw/core/shared'
 import { Suspense } from 'react'
 import { Link } from 'react-router'
 import * as z from 'zod/mini'
 import { GroupFilters } from '../records/GroupFilters'
-import { dayAndYearOf, lazyPart, Loaded, momentOf, Pager, Table, TitleLine, useSearch, Waiting } from '../ui'
+import { dayAndYearOf, lazyPart, lengthOf, Loaded, momentOf, Pager, Table, TextLink, TitleLine, useSearch, Waiting } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import type { Column } from '../ui/table/columns'
-import { useTexts } from '../ui/words/texts'
+import { useTexts, type Texts } from '../ui/words/texts'
 import { DaysChoice } from './Choice'
 import { useGoalPeople, useGoalResult } from './goalQueries'
 import { shareOf } from './journeying'
@@ -25,6 +25,10 @@ const SEARCH = {
   step: z.string().check(z.regex(/^[0-4]$/)),
 }
 type Search = { [K in keyof typeof SEARCH]: z.output<(typeof SEARCH)[K]> | undefined }
+const DAY_MS = 86_400_000
+/** A time to a goal: minutes and hours, from two days on in days. */
+const longOf = (t: Texts['t'], ms: number): string =>
+  ms < 2 * DAY_MS ? lengthOf(Math.max(ms, 1)) : t('{{days}} days', { days: Math.round((ms / DAY_MS) * 10) / 10 })
 const askedIn = (search: Search) => ({ ...daysIn(search), department: search.department, site: search.site, team: search.team })
 
 /** How many of those who began came to a goal, step by step, and how soon. */
@@ -53,6 +57,7 @@ export function GoalPage() {
               <GroupFilters {...{ search, set }} />
             </div>
             <GoalSteps {...{ id, search, result }} />
+            <GroupsOfGoal {...{ id, search, result }} />
             {search.part && <PeopleOfGoal {...{ id, search, page }} onPage={(next) => set({ page: String(next) })} />}
           </div>
         </>
@@ -92,7 +97,9 @@ function GoalSteps({ id, search, result: { goal, began, steps } }: { id: GoalId;
               {n + 1}. {goal.steps[n]?.item.title}
             </h2>
             <p className="text-soft text-sm pb-2">
-              {t('finished within {{days}} days of the step before', { days: goal.steps[n]?.withinDays ?? 0 })}
+              {n === 0
+                ? t('finished within {{days}} days of having begun', { days: goal.steps[n]?.withinDays ?? 0 })
+                : t('finished within {{days}} days of the step before', { days: goal.steps[n]?.withinDays ?? 0 })}
             </p>
             <p>
               {opened(step.reached, 'reached', n, t('reached it'))} {t('of {{n}}', { n: step.of })}, {shareOf(t, step.reached, step.of)};{' '}
@@ -100,28 +107,25 @@ function GoalSteps({ id, search, result: { goal, began, steps } }: { id: GoalId;
               {opened(step.of - step.reached - step.underWay, 'missed', n, t('did not in time'))}.
             </p>
             <p>
-              {step.medianDays === null
+              {step.medianMs === null
                 ? t('Fewer than half have come to it so far.')
-                : t('Half have come to it within {{days}} days.', { days: step.medianDays })}
+                : t('Half have come to it within {{time}}.', { time: longOf(t, step.medianMs) })}
             </p>
           </div>
           {step.curve.length > 0 && (
             <Suspense fallback={<Waiting what={t('The chart is coming …')} />}>
               <Chart
                 as="lines"
-                title={t('Share that has reached it, of 100, by days')}
-                head={t('Days')}
-                says={t('After {{days}} days {{share}} of 100 had reached it', {
-                  days: step.curve.at(-1)?.days ?? 0,
-                  share: Math.round((step.curve.at(-1)?.share ?? 0) * 100),
-                })}
+                title={step.unit === 'hour' ? t('Of 100, reached after so many hours') : t('Of 100, reached after so many days')}
+                head={step.unit === 'hour' ? t('Hours') : t('Days')}
+                says={t('In the end {{share}} of 100 had reached it', { share: Math.round((step.curve.at(-1)?.share ?? 0) * 100) })}
                 file={`goal-${n + 1}`}
-                along={['0', ...step.curve.map(({ days }) => String(days))]}
-                written={(days) => days}
+                along={step.curve.map(({ at }) => String(at))}
+                written={(at) => at}
                 lines={[
-                  { name: t('reached'), values: [0, ...step.curve.map(({ share }) => Math.round(share * 100))] },
-                  { name: t('at least'), values: [0, ...step.curve.map(({ low }) => Math.round(low * 100))] },
-                  { name: t('at most'), values: [0, ...step.curve.map(({ high }) => Math.round(high * 100))] },
+                  { name: t('reached'), values: step.curve.map(({ share }) => Math.round(share * 100)) },
+                  { name: t('at least'), values: step.curve.map(({ low }) => Math.round(low * 100)) },
+                  { name: t('at most'), values: step.curve.map(({ high }) => Math.round(high * 100)) },
                 ]}
               />
             </Suspense>
@@ -134,6 +138,51 @@ function GoalSteps({ id, search, result: { goal, began, steps } }: { id: GoalId;
         )}
       </p>
     </>
+  )
+}
+
+/** How those did who were in a group when they began. */
+function GroupsOfGoal({ id, search, result: { goal, groups } }: { id: GoalId; search: Search; result: GoalResult }) {
+  const { t } = useTexts()
+  if (groups.length < 2) return null
+  const KINDS = { department: t('Department'), site: t('Site'), team: t('Team') }
+  const link = ({ kind, id: group }: GoalGroup, n: number, part: GoalPart, step?: number) =>
+    n === 0 ? (
+      <span className="text-soft">0</span>
+    ) : (
+      <TextLink
+        to={pageAt(`/engagement/goals/${id}`, {
+          ...search,
+          ...{ page: undefined, department: undefined, site: undefined, team: undefined },
+          ...{ [kind]: group, part, step: step === undefined ? undefined : String(step) },
+        })}
+      >
+        {n}
+      </TextLink>
+    )
+  const columns: Column<GoalGroup>[] = [
+    { id: 'name', head: t('Group'), cell: ({ name }) => <span className="font-semibold">{name}</span> },
+    { id: 'kind', head: t('Kind'), line: true, cell: ({ kind }) => KINDS[kind] },
+    { id: 'began', head: t('Began'), cell: (group) => link(group, group.began, 'began') },
+    ...goal.steps.map(({ item }, n): Column<GoalGroup> => ({
+      id: `step ${n}`,
+      head: `${n + 1}. ${item.title}`,
+      cell: (group) => (
+        <>
+          {link(group, group.reached[n] ?? 0, 'reached', n)}{' '}
+          <span className="text-soft text-sm">
+            {t('of {{n}}', { n: n === 0 ? group.began : (group.reached[n - 1] ?? 0) })},{' '}
+            {shareOf(t, group.reached[n] ?? 0, n === 0 ? group.began : (group.reached[n - 1] ?? 0))}
+          </span>
+        </>
+      ),
+    })),
+  ]
+  return (
+    <section className="pt-4">
+      <h2 className="font-semibold text-lg">{t('By the groups they were in when they began')}</h2>
+      <Table label={t('By group')} rows={groups} columns={columns} keyOf={(group) => group.id} empty={null} />
+    </section>
   )
 }
 
