@@ -5,22 +5,19 @@ import {
   type FolderId,
   type GuideId,
   type LocalDate,
-  type NewId,
   known,
   nth,
   type PersonId,
-  type PictureId,
   seededRandom,
   type StepId,
 } from '@jackdaw/core/shared'
 import { readFile } from 'node:fs/promises'
-import { basename, join } from 'node:path'
+import { join } from 'node:path'
 import { belongs, EVERYBODY, ticked, type AudienceRule } from '@jackdaw/core/audiences'
 import type { DueRule, GivenFor } from '@jackdaw/core/assignments'
 import { guideItem } from '@jackdaw/core/items'
-import { importMarkdown, settlePictures, type ImportedDraft } from '@jackdaw/core/exchange'
-import { emptyDocument, richTextOf, stepsOf, withBlockIds, type GuideDocument } from '@jackdaw/core/guides'
-import { draftFrom, textInPicture, type RawAction, type SentenceLanguage, type TextBox } from '@jackdaw/core/recording'
+import { settlePictures } from '@jackdaw/core/exchange'
+import { richTextOf, stepsOf, withBlockIds } from '@jackdaw/core/guides'
 import { readingEvents } from './activity'
 import { useRecorded } from './attempts'
 import { STAFF_ACCOUNT } from './company'
@@ -28,10 +25,10 @@ import { setFaces } from './faces'
 import { organise } from './organise'
 import { addLateJoiners, loadPeople, type Ids, type Member } from './people'
 import { CUSTOMER_WORDS } from './customers'
-import { exercised } from './exercises'
 import { addGuests } from './guests'
 import { GUIDES, type DemoGuide } from './guides'
-import { cautionSteps, refine } from './refine'
+import { cautionSteps } from './refine'
+import { addStepAgain, drafted, loadGuide, type LoadedGuide } from './loadGuide'
 import type { Batch, DemoServices } from './services'
 import { addPlans } from './plans'
 import { addQuizAmongSteps } from './quizAmongSteps'
@@ -50,79 +47,10 @@ const DILIGENCE: Record<string, number> = { 'Quay loading': 0.18, Drivers: 0.45,
  * guide → the number of steps read before stopping. */
 const INES: Record<string, number> = { 'pack-herb-crates': 5, 'hand-hygiene again': 0, 'count-stock': 0 }
 
-type Read = { document: GuideDocument; pictures: { id: PictureId; path: string; words?: readonly TextBox[] }[] }
-
-/** Reads a guide's Markdown with Jackdaw's own import. */
-async function importedGuide(folder: string, { file }: DemoGuide, newId: NewId): Promise<Read> {
-  const draft = drafted(await readFile(join(folder, 'guides', `${file}.md`), 'utf8'), file, newId)
-  const { document } = settlePictures(draft, new Set(draft.pictures.map((picture) => picture.id as string)))
-  const byName = new Map(draft.pictures.map(({ id, path }) => [basename(path, '.png'), id]))
-  return {
-    document: refine(document, file, (name) => byName.get(name)),
-    pictures: draft.pictures.map(({ id, path }) => ({ id, path: join(folder, path) })),
-  }
-}
-
-/** Writes a guide from a real recording with Jackdaw's own rules. */
-async function recordedGuide(folder: string, { file, kind, recordedSummary = '' }: DemoGuide, newId: NewId): Promise<Read> {
-  const from = join(folder, 'recordings', file)
-  const { language, actions } = JSON.parse(await readFile(join(from, 'recording.json'), 'utf8')) as {
-    language: SentenceLanguage
-    actions: RawAction[]
-  }
-  const shots = actions.flatMap((action) => [action.shot, ...(action.otherShots ?? [])]).filter((shot) => shot !== undefined)
-  const stored = new Map(shots.map(({ id, widthPx, heightPx }) => [id, { id: newId() as PictureId, widthPx, heightPx }]))
-  const { title, items, system } = draftFrom(actions, { language, newId, storedShot: (id) => stored.get(id) })
-  const used = new Set(items.flatMap((item) => (item.kind === 'step' ? item.pictures.map((picture) => picture.id) : [])))
-  return {
-    document: refine({ ...emptyDocument(title, kind), language, summary: recordedSummary, system, items }, file, () => undefined),
-    pictures: [...stored]
-      .filter(([, { id }]) => used.has(id))
-      .map(([shot, picture]) => {
-        const action = actions.find((each) => each.shot?.id === shot)
-        return { id: picture.id, path: join(from, `${shot}.webp`), words: action ? textInPicture(action, picture) : [] }
-      }),
-  }
-}
-
-/** Reads a guide and stores it with its pictures. */
-async function loadGuide(
-  services: DemoServices,
-  folder: string,
-  guide: DemoGuide,
-  ids: Ids,
-  now: number,
-): Promise<{ id: GuideId; document: GuideDocument; owner: PersonId }> {
-  const { document, pictures } = await (guide.recordedSummary ? recordedGuide : importedGuide)(folder, guide, services.newId)
-  const id = services.newId() as GuideId
-  const owner = ids.people.get(guide.owner)! as PersonId
-  const finished: GuideDocument = {
-    ...exercised(document, guide.file),
-    kind: guide.kind,
-    confirmSteps: guide.confirmSteps ?? false,
-    ...(guide.closing ? { closing: guide.closing } : {}),
-  }
-  await services.addGuide({ id, document: finished, ownerId: owner, folderId: ids.folders.get(guide.folder)! as FolderId, now })
-  await Promise.all(
-    pictures.map(async ({ id: pictureId, path, words }) => {
-      await services.addPicture({ id: pictureId, guideId: id, bytes: await readFile(path), by: owner, now })
-      if (words) await services.addPictureText(pictureId, words)
-    }),
-  )
-  return { id, document: finished, owner }
-}
-
 const audienceOf = (guide: DemoGuide, ids: Ids): AudienceRule =>
   guide.everybody
     ? EVERYBODY
     : ticked([...(guide.teams ?? []).map((team) => ids.teams.get(team)!), ...(guide.roles ?? []).map((role) => ids.roles.get(role)!)], [])
-
-/** The draft of one of the demo's own texts. */
-function drafted(...text: Parameters<typeof importMarkdown>): ImportedDraft {
-  const read = importMarkdown(...text)
-  if (!read.ok) throw new RangeError(read.words)
-  return read.draft
-}
 
 /** What all guides of the demo are loaded with. */
 type Company = {
@@ -139,10 +67,9 @@ type Company = {
   /** A chance of its own: what people practise changes nothing about what they read. */
   exercising: Parameters<typeof useRecorded>[5]
 }
-type Loaded = Awaited<ReturnType<typeof loadGuide>>
 
 /** What a person reads of an edition between two moments. */
-function readingOf(company: Company, guide: DemoGuide, { id, document }: Loaded, member: Member) {
+function readingOf(company: Company, guide: DemoGuide, { id, document }: LoadedGuide, member: Member) {
   return (edition: number, list: readonly StepId[], from: number, until: number): Batch[] => {
     const only = member.name === STAFF_ACCOUNT ? INES[edition === 1 ? guide.file : `${guide.file} again`] : undefined
     if (only === 0) return []
@@ -209,20 +136,6 @@ async function seedGuide(company: Company, guide: DemoGuide): Promise<{ id: Guid
     ),
   )
   return { id, steps }
-}
-
-/** Adds a step to a guide that was published already. */
-async function addStepAgain(
-  services: DemoServices,
-  { id, owner }: Loaded,
-  words: string,
-  after: StepId | null,
-  now: number,
-): Promise<StepId> {
-  const added = services.newId() as StepId
-  const body = withBlockIds(richTextOf(words), services.newId)
-  await services.saveChanges(id, owner, [{ type: 'insert-item', item: { kind: 'step', id: added, body, pictures: [] }, after }], now)
-  return added
 }
 
 /** Loads the made-up company: people, folders, guides with editions, and 60 days of reading that ends on the anchor day.
