@@ -35,6 +35,7 @@ import { addQuizAmongSteps } from './quizAmongSteps'
 import { addQuizzes } from './quizzes'
 import { addShowIt } from './showIt'
 import { addTasks } from './tasks'
+import { addYear } from './year'
 
 const DAY = 86_400_000
 /** The made-up day ends at this hour (UTC), so that the demo is the same at whatever hour it is loaded. */
@@ -170,6 +171,7 @@ export async function seedDemo(services: DemoServices, folder: string, anchor: L
   await setFaces(services, folder, members)
   await addDraftInWork(services, ids, until)
   await addDraftWithPrivateData(services, folder, ids, until)
+  await addYear(company, guideIds)
   await services.setLook({ name: 'Larkmoor Glasshouses' })
   await addGuests(services, known(loaded, 'hand-hygiene'), lead, until)
   const folderId = known(ids.folders, 'Order office') as FolderId

@@ -8,6 +8,7 @@ import type {
   FolderId,
   GuestVisitId,
   GroupId,
+  GoalId,
   GuideId,
   HandInId,
   LocalDate,
@@ -19,9 +20,14 @@ import type {
   QuizAttemptId,
   QuizId,
   ShareLinkId,
+  SurveyId,
   TaskId,
 } from '@jackdaw/core/shared'
 import type { CheckInRow } from '@jackdaw/contracts/checkIns'
+import type { Release } from '@jackdaw/contracts/engagement'
+import type { NewGoal } from '@jackdaw/contracts/goals'
+import type { NewStepSurvey } from '@jackdaw/contracts/surveys'
+import type { SurveyAnswer } from '@jackdaw/core/surveys'
 import type { Answer as CheckInAnswer, PlanDocument, Question as CheckInQuestion } from '@jackdaw/core/plans'
 import type { Answer, BankDocument, QuizDocument } from '@jackdaw/core/quizzes'
 import type { HandInAnswer, TaskDocument } from '@jackdaw/core/tasks'
@@ -39,7 +45,13 @@ import type { Language, Level, PersonState } from '@jackdaw/core/people'
 
 export type NewPerson = Partial<PersonState> & Pick<PersonState, 'id' | 'name' | 'siteId' | 'groups'> & { mail: string; level: Level }
 type NewGroup = { id: GroupId; kind: string; name: string; zone?: string; about?: string }
-export type Batch = { personId: PersonId; at: number; events: UsageEvent[] }
+/** @param seen with what somebody reads */
+export type Batch = {
+  personId: PersonId
+  at: number
+  events: UsageEvent[]
+  seen?: { device: string | null; browser: string | null; language: string | null }
+}
 
 /** What the demo needs of the server: its own services, handed in by whoever puts the server together. Times are epoch milliseconds. */
 export type DemoServices = {
@@ -163,6 +175,11 @@ export type DemoServices = {
   /** Handles the assignments of some people at once. */
   handle(guideId: GuideId, people: readonly PersonId[], handling: Handling, by: PersonId, now: number): Promise<unknown>
   takeEvents(batches: readonly Batch[]): Promise<void>
+  nameRelease(release: Release, by: PersonId, now: number): Promise<void>
+  addGoal(id: GoalId, goal: NewGoal, by: PersonId, now: number): Promise<void>
+  /** Puts a question at a step; somebody answers it. */
+  askAtStep(survey: NewStepSurvey, asked: { guide: GuideId; by: PersonId; now: number }): Promise<unknown>
+  answerAtStep(answering: { guide: GuideId; id: SurveyId; by: PersonId; now: number }, answer: SurveyAnswer): Promise<void>
   openAttempt(guideId: GuideId, personId: PersonId, now: number): Promise<SoloAttempt>
   actInAttempt(
     guideId: GuideId,

@@ -3,6 +3,7 @@ import { v7 as uuidV7 } from 'uuid'
 import { assignments } from './assignments'
 import { audiences } from './audiences'
 import { calendar } from './calendar'
+import { engagement } from './engagement'
 import { events } from './events'
 import { exchange } from './exchange'
 import { files } from './files'
@@ -16,6 +17,7 @@ import { plans } from './plans'
 import { players } from './players'
 import { quizzes } from './quizzes'
 import { sharing } from './sharing'
+import { surveys } from './surveys'
 import { tasks } from './tasks'
 
 /** The server's own services as the demo company is loaded through them: each domain's part. One that is missing does not compile. */
@@ -38,4 +40,6 @@ export const demoServices = (parts: Parts): DemoServices => ({
   ...items.demo(parts),
   ...sharing.demo(parts),
   ...exchange.demo(parts),
+  ...engagement.demo(parts),
+  ...surveys.demo(parts),
 })

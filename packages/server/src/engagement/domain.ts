@@ -1,4 +1,9 @@
+import type { Release } from '@jackdaw/contracts/engagement'
+import type { NewGoal } from '@jackdaw/contracts/goals'
+import type { GoalId, PersonId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
+import { saveGoal } from './goals'
+import { nameDay } from './releases'
 import { engagementRollUps } from './rollUps'
 import { engagementRoutes, goalRoutes, releaseRoutes } from './routes'
 
@@ -10,4 +15,8 @@ export const engagement = {
     goalRoutes(routes)
   },
   rollUps: engagementRollUps,
+  demo: ({ database }) => ({
+    nameRelease: (release: Release, by: PersonId, now: number) => nameDay(database, release, by, now),
+    addGoal: (id: GoalId, goal: NewGoal, by: PersonId, now: number) => saveGoal(database, id, goal, by, now),
+  }),
 } satisfies Domain
