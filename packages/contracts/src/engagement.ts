@@ -65,8 +65,8 @@ export const getUseOverTime = endpoint({
 export const UsedSort = z.enum(['views', 'people', 'finishers', 'share', 'time', 'title'])
 /** Read by {@link UsedSort}. */
 export type UsedSort = z.infer<typeof UsedSort>
-/** An item with how much it was used. `finishers`: of the people who viewed it in these days, how many finished it in them; `minutesEach`: what
- * each of those who spent time on it spent on average, against `minutes`, what it is said to take. */
+/** An item with how much it was used. `finishers`: of the people who viewed it in these days, how many finished it in them; `minutesEach`: how
+ * long a view takes on average, against `minutes`, what it is said to take. */
 export const UsedItem = z.object({
   item: ItemRef,
   number: z.int(),

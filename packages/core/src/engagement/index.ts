@@ -6,5 +6,7 @@ export { COMPARISONS, daysBack, earlier, MOST_PERIODS, periodsOf, unitFor, UNITS
 export type { Comparison, Span, Unit } from './periods'
 export { chanceOfDifference, differenceOf, wilsonInterval } from './proportions'
 export type { Interval, Share } from './proportions'
+export { LEAST_GROUP, shownShare, shownUse } from './roundedUse'
+export type { GroupUse, ShownGroup, ShownUse } from './roundedUse'
 export { compareTimes, medianTime, sharesWithin, timeToGoal } from './timeToGoal'
 export type { Course, CurveStep } from './timeToGoal'

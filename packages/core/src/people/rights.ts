@@ -44,6 +44,8 @@ export const RIGHTS = {
   'item.hand-over': [holder('guides.write', 'own'), holder('guides.all', 'any')],
   'item.publish': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'item.share': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
+  'use.own': [holder('guides.write', 'any')],
+  'use.own-item': [holder('guides.write', 'own')],
   'goal.change': [holder('guides.all', 'any')],
   'release.change': [holder('guides.all', 'any')],
   'survey.make': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],

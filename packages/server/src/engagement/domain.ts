@@ -3,6 +3,7 @@ import type { NewGoal } from '@jackdaw/contracts/goals'
 import type { GoalId, PersonId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
 import { saveGoal } from './goals'
+import { ownUseRoutes } from './ownUseRoutes'
 import { nameDay } from './releases'
 import { engagementRollUps } from './rollUps'
 import { engagementRoutes, goalRoutes, releaseRoutes } from './routes'
@@ -13,6 +14,7 @@ export const engagement = {
     engagementRoutes(routes)
     releaseRoutes(routes)
     goalRoutes(routes)
+    ownUseRoutes(routes)
   },
   rollUps: engagementRollUps,
   demo: ({ database }) => ({

@@ -17,6 +17,8 @@ export type Visits = {
   device?: string | undefined
   browser?: string | undefined
   language?: string | undefined
+  /** Whose visits are not. */
+  without?: PersonId
 }
 const DIFFER_IN = ['way', 'edition', 'device', 'browser', 'language'] as const
 type DiffersIn = (typeof DIFFER_IN)[number]
@@ -26,13 +28,14 @@ const paramsOf = (visits: Visits, { from, to }: Span): unknown[] => [
   scopeParam(scopeOf(visits)),
   from,
   to,
-  JSON.stringify(Object.fromEntries(DIFFER_IN.map((each) => [each, visits[each]?.toString()]))),
+  JSON.stringify(Object.fromEntries([...DIFFER_IN, 'without' as const].map((each) => [each, visits[each]?.toString()]))),
 ]
 /** The visits that are looked at; `but` leaves out what they differ in by one thing. */
 const visitsSql = (visits: Visits, but?: DiffersIn): string =>
   [
     `select u.* from use_visit u where u.item_id = $1::jsonb ->> 'item' and u.local_day between $2::date and $3::date and $4::jsonb is not null`,
     ofPeopleSql(scopeOf(visits), 'u'),
+    ...(visits.without ? ["u.person_id <> $4::jsonb ->> 'without'"] : []),
     ...DIFFER_IN.filter((each) => each !== but && visits[each] !== undefined).map((each) => `u.${each}::text = $4::jsonb ->> '${each}'`),
   ].join(' and ')
 

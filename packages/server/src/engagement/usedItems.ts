@@ -30,7 +30,7 @@ export async function usedItems(
        select c.item_kind, c.item_id, c.person_id, sum(c.views) as views, sum(c.finished) as finished, sum(c.active_ms) as active_ms from (${usesSql(scope)}) c group by 1, 2, 3),
      used as (
        select item_kind, item_id, sum(views)::int as views, count(*) filter (where views > 0)::int as people, count(*) filter (where views > 0 and finished > 0)::int as finishers,
-         avg(active_ms) filter (where active_ms > 0)::float as active_each from each group by 1, 2),
+         sum(active_ms) filter (where views > 0 and active_ms > 0)::float / nullif(sum(views) filter (where active_ms > 0), 0)::float as active_each from each group by 1, 2),
      listed as (
        select i.kind as item_kind, i.id as item_id, i.number, i.title, i.minutes from item i where i.edition is not null and i.archived_at is null)
      select l.item_kind as kind, l.item_id as id, l.number, l.title, l.minutes, coalesce(views, 0) as views, coalesce(people, 0) as people, coalesce(finishers, 0) as finishers, active_each,

@@ -37,8 +37,14 @@ function areasFor(me: Me, t: (words: string) => string): Area[] {
     records
       ? { to: '/records', name: t('Records'), Icon: ClipboardList }
       : { to: `/records/people/${me.id}`, name: t('My records'), Icon: ClipboardList },
-    ...(records ? [{ to: '/engagement', name: t('Engagement'), Icon: ChartNoAxesCombined }] : []),
+    ...engagementArea(me, records, t),
   ]
+}
+
+/** Whoever sees records sees how everything is used; who only writes, how others use that. */
+function engagementArea(me: Me, records: boolean, t: (words: string) => string): Area[] {
+  if (!records && !me.permissions.includes('guides.write')) return []
+  return [{ to: records ? '/engagement' : '/engagement/own', name: t('Engagement'), Icon: ChartNoAxesCombined }]
 }
 
 /** Lets only those in who are signed in, and brings the others back to where they wanted to go. */

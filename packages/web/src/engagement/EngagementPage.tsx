@@ -36,6 +36,10 @@ export function EngagementPage() {
             : t('How what is written is used by those who report to you, counted as it happens')
         }
       >
+        {me.permissions.includes('guides.write') && !me.permissions.includes('records.all') && (
+          <ButtonLink to="/engagement/own">{t('What I own')}</ButtonLink>
+        )}
+        {me.permissions.includes('company.settings') && <ButtonLink to="/engagement/rules">{t('Rules')}</ButtonLink>}
         <ButtonLink to="/engagement/goals">{t('Goals')}</ButtonLink>
         <ButtonLink to="/engagement/releases">{t('Releases')}</ButtonLink>
       </TitleLine>

@@ -98,7 +98,7 @@ function useColumns(search: Looking): Column<UsedItem, UsedSort>[] {
     },
     {
       id: 'time',
-      head: t('Minutes each / said'),
+      head: t('Minutes a view / said'),
       from: 'lg',
       sort: 'time',
       className: 'tabular-nums',

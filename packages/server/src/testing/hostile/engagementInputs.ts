@@ -29,6 +29,13 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   'post /api/guides/:id/surveys': (_world, things, input) => {
     Object.assign(input.body as object, { stepId: things.steps[0], tell: null })
   },
+  // Only months that are over can be asked for.
+  'get /api/engagement/own': (_world, _things, input) => {
+    delete input.query['month']
+  },
+  'get /api/items/:id/own-use': (_world, _things, input) => {
+    delete input.query['month']
+  },
   'put /api/goals/:goalId': (_world, things, input) => {
     input.body = { name: 'Ready', from: things.guide, steps: [{ item: things.guide, withinDays: 7 }] }
   },

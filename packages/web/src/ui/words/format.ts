@@ -25,6 +25,11 @@ export function dayAndYearOf(date: string, now = Date.now()): string {
     ? dayOf(date)
     : forms.ofYear(at.getUTCDate(), nth(forms.months, at.getUTCMonth()), at.getUTCFullYear())
 }
+/** The month of a calendar day as “Nov 2026”. */
+export function monthOf(date: string): string {
+  const at = new Date(`${date}T00:00:00Z`)
+  return `${nth(forms.months, at.getUTCMonth())} ${at.getUTCFullYear()}`
+}
 const dayHere = (at: Date) => forms.day(nth(forms.weekdays, at.getDay()), at.getDate(), nth(forms.months, at.getMonth()))
 const dayOfYear = (at: Date) => forms.ofYear(at.getDate(), nth(forms.months, at.getMonth()), at.getFullYear())
 const twoDigits = (n: number) => String(n).padStart(2, '0')
