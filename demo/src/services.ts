@@ -19,6 +19,7 @@ import type {
   QuestionId,
   QuizAttemptId,
   QuizId,
+  SearchId,
   ShareLinkId,
   SurveyId,
   TaskId,
@@ -26,6 +27,7 @@ import type {
 import type { CheckInRow } from '@jackdaw/contracts/checkIns'
 import type { Release } from '@jackdaw/contracts/engagement'
 import type { NewGoal } from '@jackdaw/contracts/goals'
+import type { SearchTold } from '@jackdaw/contracts/searches'
 import type { NewStepSurvey } from '@jackdaw/contracts/surveys'
 import type { SurveyAnswer } from '@jackdaw/core/surveys'
 import type { Answer as CheckInAnswer, PlanDocument, Question as CheckInQuestion } from '@jackdaw/core/plans'
@@ -177,6 +179,7 @@ export type DemoServices = {
   takeEvents(batches: readonly Batch[]): Promise<void>
   nameRelease(release: Release, by: PersonId, now: number): Promise<void>
   addGoal(id: GoalId, goal: NewGoal, by: PersonId, now: number): Promise<void>
+  keepSearch(id: SearchId, search: SearchTold, told: { by: PersonId; today: LocalDate; now: number }): Promise<void>
   /** Puts a question at a step; somebody answers it. */
   askAtStep(survey: NewStepSurvey, asked: { guide: GuideId; by: PersonId; now: number }): Promise<unknown>
   answerAtStep(answering: { guide: GuideId; id: SurveyId; by: PersonId; now: number }, answer: SurveyAnswer): Promise<void>

@@ -14,6 +14,7 @@ import {
   type SurveyId,
 } from '@jackdaw/core/shared'
 import { addStepAgain, loadGuide, type LoadedGuide, type WrittenGuide } from './loadGuide'
+import { addSearches } from './searches'
 import type { Loading } from './tasks'
 import { seenOf, usesOf, type Use } from './yearOfUse'
 
@@ -53,6 +54,7 @@ export async function addYear(company: Loading, guideIds: ReadonlyMap<string, Gu
   for (const guide of LONG_USED) loaded.set(guide.file, await addLongUsed(company, guide, random))
   await nameThings(company, guideIds)
   await askAtThePallet(company, known(loaded, 'mixed-pallet'))
+  await addSearches(company, new Map([...guideIds, ...[...loaded].map(([file, { id }]) => [file, id] as const)]))
 }
 
 async function addLongUsed(company: Loading, guide: LongUsed, random: () => number): Promise<LoadedGuide> {

@@ -85,7 +85,7 @@ it('a lead sees what is used over time, of what, and by whom, and opens the figu
   await lead.browserContext().close()
 })
 
-it('a lead finds the step at which many leave, and opens who they are, by keyboard alone', async () => {
+it('a lead finds the step at which many leave, opens who they are, and names a goal, by keyboard alone', async () => {
   const lead = await signedIn(browser, app, 'marta@larkmoor.example')
   await lead.goto(`${app.address}/engagement?${WEEKS}&by=used`)
   await keyTo(lead, 'Pack and label herb crates')
@@ -106,6 +106,29 @@ it('a lead finds the step at which many leave, and opens who they are, by keyboa
   await keyTo(lead, 'Put beside it', null)
   await lead.keyboard.type('Beside: P')
   await seen(lead, 'The difference:')
+
+  await lead.goto(`${app.address}/engagement`)
+  await keyTo(lead, 'Goals')
+  await keyTo(lead, 'Name a goal')
+  await keyTo(lead, 'What the goal is called', null)
+  await lead.keyboard.type('From welcome to near misses')
+  for (const title of ['Larkmoor in five', 'Report a near']) {
+    await keyTo(lead, /^(Where it begins|What is to be finished)$/, null)
+    await lead.keyboard.type(title)
+    await keyTo(lead, new RegExp(`^${title}`))
+  }
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'Save the goal')
+  await seen(lead, 'Those who first viewed')
+  await lead.goto(`${lead.url()}?days=own&from=2025-12-01&to=2026-03-10`)
+  await keyTo(lead, /^\d+ reached it$/)
+  await seen(lead, 'Who reached it: Report a near miss')
+  const [reached, listed] = await lead.evaluate(() => [
+    Number.parseInt([...document.querySelectorAll('a')].find((link) => / reached it$/.test(link.textContent))!.textContent),
+    document.querySelectorAll('table[aria-label="Who reached it"] tbody tr').length,
+  ])
+  expect([reached! > 1, listed]).toEqual([true, reached])
+  expect(await seriousFindings(lead)).toEqual([])
   expect(lead.complaints).toEqual([])
   await lead.browserContext().close()
 })
@@ -152,7 +175,7 @@ it('a lead asks those who leave at a step, they answer there, and the lead reads
   await Promise.all([lead.browserContext().close(), reader.browserContext().close()])
 })
 
-it('a visit of a reader is one of the journey', async () => {
+it('a visit of a reader is one of the journey, and what they sought and did not find can be written', async () => {
   const [lead, staff] = await Promise.all([
     signedIn(browser, app, 'marta@larkmoor.example'),
     signedIn(browser, app, 'ines@larkmoor.example', 'phone'),
@@ -168,10 +191,23 @@ it('a visit of a reader is one of the journey', async () => {
   await seen(staff, 'Step 1 of')
   for (let tries = 0; tries < 60 && (await visits()) < before + 2; tries++) await new Promise((resolve) => setTimeout(resolve, 500))
   expect(await visits()).toBe(before + 2)
-  expect(staff.complaints).toEqual([])
+  await staff.goto(`${app.address}/library?find=hose+couplings`)
+  await seen(staff, 'No guide fits.')
+  const sought = () =>
+    lead.evaluate(async () =>
+      ((await (await fetch('/api/engagement/searches')).json()) as { rows: { words: string }[] }).rows.map(({ words }) => words),
+    )
+  for (let tries = 0; tries < 60 && !(await sought()).includes('hose couplings'); tries++)
+    await new Promise((resolve) => setTimeout(resolve, 500))
+  await lead.goto(`${app.address}/engagement?by=sought`)
+  await seen(lead, 'hose couplings')
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'Write this guide')
+  await lead.waitForFunction(() => document.querySelector<HTMLInputElement>('[role=dialog] input')?.value === 'Hose couplings')
+  expect([staff.complaints, lead.complaints]).toEqual([[], []])
 })
 
-it('somebody to whom others report sees those, and a member of staff nothing of it', async () => {
+it('somebody to whom others report sees those, an author how their own is used, and a member of staff nothing of it', async () => {
   const [manager, staff] = await Promise.all([
     signedIn(browser, app, 'dieter@larkmoor.example'),
     signedIn(browser, app, 'ines@larkmoor.example'),
@@ -181,6 +217,14 @@ it('somebody to whom others report sees those, and a member of staff nothing of 
   await manager.waitForSelector('table[aria-label="Who uses it"] tbody tr')
   const shown = await manager.$$eval('table[aria-label="Who uses it"] tbody tr', (rows) => rows.length)
   expect(shown).toBeLessThan(40)
+  await keyTo(manager, 'What I own')
+  await seen(manager, 'How others use what you have written')
+  await seen(manager, 'Get the label printer going again')
+  expect(await manager.evaluate(() => document.body.innerText.includes('Get the houses through a frost night'))).toBe(false)
+  expect(await seriousFindings(manager)).toEqual([])
+  await keyTo(manager, 'Get the label printer going again')
+  await seen(manager, 'Where they leave it, in the last twelve months')
+  expect(await seriousFindings(manager)).toEqual([])
   expect(await staff.$('nav[aria-label=Areas] a[href="/engagement"]')).toBeNull()
   await staff.goto(`${app.address}/engagement`)
   await seen(staff, 'You may not do this')

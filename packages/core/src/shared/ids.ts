@@ -56,6 +56,10 @@ export type TaskId = z.infer<typeof TaskId>
 export const GoalId = idOf('goal')
 /** Read by {@link GoalId}. */
 export type GoalId = z.infer<typeof GoalId>
+/** Id of a search that somebody made. */
+export const SearchId = idOf('search')
+/** Read by {@link SearchId}. */
+export type SearchId = z.infer<typeof SearchId>
 /** Id of a release: a day from which something is different. */
 export const ReleaseId = idOf('release')
 /** Read by {@link ReleaseId}. */

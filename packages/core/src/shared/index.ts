@@ -34,6 +34,7 @@ export {
   ShareLinkId,
   GoalId,
   ReleaseId,
+  SearchId,
   SurveyId,
 } from './ids'
 export type { NewId } from './ids'

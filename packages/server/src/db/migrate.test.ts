@@ -53,6 +53,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0037-surveys',
     '0038-releases',
     '0039-goals',
+    '0040-searches',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -40,6 +40,7 @@ import { engagement } from './migrations/0036-engagement'
 import { surveys } from './migrations/0037-surveys'
 import { releases } from './migrations/0038-releases'
 import { goals } from './migrations/0039-goals'
+import { searches } from './migrations/0040-searches'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -81,6 +82,7 @@ const MIGRATIONS: readonly Migration[] = [
   surveys,
   releases,
   goals,
+  searches,
 ]
 const LOCK = 7_203_114
 

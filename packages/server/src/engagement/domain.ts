@@ -1,9 +1,12 @@
 import type { Release } from '@jackdaw/contracts/engagement'
 import type { NewGoal } from '@jackdaw/contracts/goals'
-import type { GoalId, PersonId } from '@jackdaw/core/shared'
+import type { SearchTold } from '@jackdaw/contracts/searches'
+import type { GoalId, PersonId, SearchId } from '@jackdaw/core/shared'
 import type { Domain } from '../domain'
 import { saveGoal } from './goals'
 import { ownUseRoutes } from './ownUseRoutes'
+import { keepSearch } from './searches'
+import { searchRoutes } from './searchRoutes'
 import { nameDay } from './releases'
 import { engagementRollUps } from './rollUps'
 import { engagementRoutes, goalRoutes, releaseRoutes } from './routes'
@@ -15,10 +18,12 @@ export const engagement = {
     releaseRoutes(routes)
     goalRoutes(routes)
     ownUseRoutes(routes)
+    searchRoutes(routes)
   },
   rollUps: engagementRollUps,
   demo: ({ database }) => ({
     nameRelease: (release: Release, by: PersonId, now: number) => nameDay(database, release, by, now),
+    keepSearch: (id: SearchId, search: SearchTold, told: Parameters<typeof keepSearch>[3]) => keepSearch(database, id, search, told),
     addGoal: (id: GoalId, goal: NewGoal, by: PersonId, now: number) => saveGoal(database, id, goal, by, now),
   }),
 } satisfies Domain

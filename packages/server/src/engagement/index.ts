@@ -1,2 +1,3 @@
 export { engagement } from './domain'
 export { saveGoal } from './goals'
+export { keepSearch } from './searches'

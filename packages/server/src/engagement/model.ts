@@ -1,6 +1,6 @@
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type { GoalStep } from '@jackdaw/contracts/goals'
-import type { GoalId, LocalDate, PersonId, ReleaseId } from '@jackdaw/core/shared'
+import type { GoalId, LocalDate, PersonId, ReleaseId, SearchId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
 import { big, day, instant, json, key, optional, table, text, whole } from '../db'
@@ -116,4 +116,28 @@ export const GOAL = table('goal', GoalRow, () => ({
   steps: json(),
   madeBy: text(),
   madeAt: instant(),
+}))
+
+/** What somebody sought, and what they opened of it. */
+export class SearchRow extends Model<InferAttributes<SearchRow>, InferCreationAttributes<SearchRow>> {
+  declare id: SearchId
+  declare personId: PersonId
+  declare at: number
+  declare localDay: LocalDate
+  declare words: string
+  declare key: string
+  declare found: number
+  declare openedKind: ItemKind | null
+  declare openedId: ItemId | null
+}
+export const SEARCH = table('search', SearchRow, () => ({
+  id: key(text()),
+  personId: text(),
+  at: instant(),
+  localDay: day(),
+  words: text(),
+  key: text(),
+  found: whole(),
+  openedKind: optional(text()),
+  openedId: optional(text()),
 }))

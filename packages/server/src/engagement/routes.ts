@@ -14,8 +14,8 @@ import {
 import { getGoalResult, listGoalPeople, listGoals, removeGoal, setGoal } from '@jackdaw/contracts/goals'
 import { askAtStep } from '@jackdaw/contracts/surveys'
 import { daysBack, earlier, periodsOf, unitFor, type Span } from '@jackdaw/core/engagement'
-import { addDays, daysBetween, localDateAt, nth, type GoalId, type LocalDate } from '@jackdaw/core/shared'
-import { fail, route, type Caller, type Context, type Routes } from '../http'
+import { nth, type GoalId, type LocalDate } from '@jackdaw/core/shared'
+import { route, type Context, type Routes } from '../http'
 import { amongFor, type Among } from '../people'
 import { askThere } from './asking'
 import { countedRows } from './countedRows'
@@ -26,23 +26,9 @@ import { namesIn } from './namesIn'
 import { owners, readers } from './people'
 import { nameDay, releasesOf, unname } from './releases'
 import type { Scope } from './scope'
+import { spanOf } from './spanOf'
 import { usedDays } from './usedDays'
 import { PAGE_SIZE, usedItems } from './usedItems'
-
-const WEEKS_4 = 27
-const YEARS_20 = 7_305
-/** Before this there was nothing; what is compared with what lies before it is a day that can be written, too. */
-const FIRST_DAY = '1950-01-01'
-
-/** The days that are asked for, or the last four weeks to today. */
-function spanOf(asked: { from?: LocalDate | undefined; to?: LocalDate | undefined }, { zone }: Caller, now: number): Span {
-  const to = asked.to ?? localDateAt(now, zone)
-  const from = asked.from ?? addDays(to, -WEEKS_4)
-  if (from < FIRST_DAY) fail('invalid', 'Only days from 1950 on can be looked at.')
-  if (from > to) fail('invalid', 'The days end before they begin.')
-  if (daysBetween(from, to) > YEARS_20) fail('invalid', 'At most twenty years can be looked at.')
-  return { from, to }
-}
 
 type Asked = Omit<Scope, 'among'> & Omit<Among, 'reportsTo'> & { from?: LocalDate | undefined; to?: LocalDate | undefined }
 

@@ -83,6 +83,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/engagement/own', async () => (await import('../engagement/OwnUsePage')).OwnUsePage),
   page('/engagement/own/:id', async () => (await import('../engagement/OwnItemUsePage')).OwnItemUsePage),
   page('/engagement/rules', async () => (await import('../engagement/FigureRulesPage')).FigureRulesPage),
+  page('/engagement/searches', async () => (await import('../engagement/SearchesPage')).SearchesPage),
   page('/engagement/rows', async () => (await import('../engagement/CountedRowsPage')).CountedRowsPage),
   page('/engagement/guides/:id', async () => (await import('../engagement/JourneyPage')).JourneyPage),
   page('/engagement/guides/:id/visits', async () => (await import('../engagement/VisitsPage')).VisitsPage),

@@ -8,6 +8,7 @@ import { LookedAtOnly, LookingBar } from './LookingBar'
 import { OverTime } from './OverTime'
 import { Owners, Readers } from './PeopleLists'
 import { useCountedRows } from './queries'
+import { Sought } from './Sought'
 import { UsedItems } from './UsedItems'
 
 /** How everything is used, to see where the effort should go next. */
@@ -49,13 +50,15 @@ export function EngagementPage() {
           {tab('used', t('What is used'))}
           {tab('readers', t('Who uses it'))}
           {tab('owners', t('Who writes it'))}
+          {tab('sought', t('What is sought'))}
           {tab('last', t('What happened last'))}
         </nav>
-        <LookingBar {...{ search, set }} inTime={by === 'time'} />
+        <LookingBar {...{ search, set }} inTime={by === 'time'} ofItems={by !== 'sought'} />
         {by === 'time' && <OverTime {...{ search, set }} />}
         {by === 'used' && <UsedItems {...{ search, page, set }} />}
         {by === 'readers' && <Readers {...{ search, page, set }} />}
         {by === 'owners' && <Owners {...{ search, page, set }} />}
+        {by === 'sought' && <Sought {...{ search, page, set }} />}
         {by === 'last' && <Last {...{ search, page, set }} />}
       </div>
     </>

@@ -10,7 +10,7 @@ import { Choice, DaysChoice } from './Choice'
 import { daysOf, pageAt, type Look, type Looking } from './looking'
 
 /** Which days are looked at, and of them what: everything, or one kind, folder or group. */
-export function LookingBar({ search, set, inTime }: { search: Looking; set: Look; inTime: boolean }) {
+export function LookingBar({ search, set, inTime, ofItems = true }: { search: Looking; set: Look; inTime: boolean; ofItems?: boolean }) {
   const { t } = useTexts()
   const folders = useFolders().data ?? []
   const KINDS = { guide: t('Guides'), task: t('Tasks'), quiz: t('Quizzes') }
@@ -41,7 +41,7 @@ export function LookingBar({ search, set, inTime }: { search: Looking; set: Look
           />
         </>
       )}
-      {!search.item && (
+      {ofItems && !search.item && (
         <>
           <Choice
             label={t('Kind')}

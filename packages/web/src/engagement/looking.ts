@@ -6,7 +6,7 @@ import * as z from 'zod/mini'
 
 /** What can be looked at, as it stands in the address. `days`: so many up to today, or those between two days that are named. */
 export const LOOKING = {
-  by: z.enum(['time', 'used', 'readers', 'owners', 'last']),
+  by: z.enum(['time', 'used', 'readers', 'owners', 'sought', 'last']),
   days: z.enum(['7', '28', '84', '365', 'own']),
   from: LocalDate,
   to: LocalDate,
@@ -24,6 +24,7 @@ export const LOOKING = {
   sort: z.enum([...UsedSort.options, ...ReaderSort.options, ...OwnerSort.options]),
   direction: z.enum(['up', 'down']),
   figure: CountedFigure,
+  which: z.enum(['all', 'unanswered']),
 }
 /** What is looked at. */
 export type Looking = { [K in keyof typeof LOOKING]: z.output<(typeof LOOKING)[K]> | undefined }

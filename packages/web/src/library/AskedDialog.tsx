@@ -11,7 +11,8 @@ import { RenameDialog } from './RenameDialog'
 
 /** What somebody wants to do in the library that has to be asked about first. */
 export type Asked =
-  | { what: 'new' | 'import' | 'record' }
+  | { what: 'new'; title?: string }
+  | { what: 'import' | 'record' }
   | { what: 'save-as'; as: SaveAs }
   | { what: 'rename' | 'duplicate'; guide: GuideRow }
   | { what: 'move'; guides: readonly GuideRow[] }
@@ -31,7 +32,7 @@ export function AskedDialog({
   const { t } = useTexts()
   switch (asked.what) {
     case 'new':
-      return <NewGuideDialog {...{ folder, folders, onClose }} />
+      return <NewGuideDialog {...{ folder, folders, onClose }} title={asked.title ?? ''} />
     case 'import':
       return <ImportDialog {...{ folder, folders, onClose }} />
     case 'record':

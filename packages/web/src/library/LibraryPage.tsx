@@ -1,10 +1,11 @@
 import { Button, FindForm, Loaded, Pager, TextButton, Tickbox, TitleLine, Waiting, lazyPart, type Sort, useSearch } from '../ui'
 import { GuideSort } from '@jackdaw/contracts/library'
 import { GuideKind } from '@jackdaw/core/guides'
-import { FolderId } from '@jackdaw/core/shared'
+import { guideItem } from '@jackdaw/core/items'
+import { FolderId, GuideId } from '@jackdaw/core/shared'
 import { Flag, Words } from '../ui/search/searchParts'
 import { AppWindow, BookDown, FilePlus2, FileUp } from 'lucide-react'
-import { Suspense, useEffect, useState } from 'react'
+import { Suspense, useEffect, useState, type MouseEvent } from 'react'
 import { useTexts } from '../ui/words/texts'
 import { kindName } from '../guides/kindName'
 import { useMe } from '../people'
@@ -13,11 +14,13 @@ import { LibraryTabs } from './LibraryTabs'
 import { FolderColumn } from './FolderColumn'
 import { GuideTable } from './GuideTable'
 import { useFolders, useGuides } from './queries'
+import { useSoughtInList } from './sought'
 
 // Asked for by a press only; they come once the list stands.
 const AskedDialog = lazyPart(async () => (await import('./AskedDialog')).AskedDialog)
 
-const SEARCH = { find: Words, folder: FolderId, kind: GuideKind, archived: Flag, sort: GuideSort, down: Flag }
+const guideLink = /^\/guides\/([^/?]+)/
+const SEARCH = { find: Words, folder: FolderId, kind: GuideKind, archived: Flag, sort: GuideSort, down: Flag, write: Words }
 
 /** What of the library is shown, as the address says it, and what it is called. */
 function useShown() {
@@ -42,17 +45,37 @@ function useShown() {
     kind && kindName(kind, t),
     archived && t('archived'),
   ]
-  return { find, folder, kind, archived, sort, page, set, clear, folders, folderName, guides, filter: filter.filter(Boolean).join(', ') }
+  return {
+    find,
+    folder,
+    kind,
+    archived,
+    sort,
+    page,
+    write: search.write,
+    set,
+    clear,
+    folders,
+    folderName,
+    guides,
+    filter: filter.filter(Boolean).join(', '),
+  }
 }
 
 export function LibraryPage() {
   const { t } = useTexts()
   const me = useMe()
   const shown = useShown()
-  const { find, folder, kind, archived, sort, page, set, clear, folders, guides, filter } = shown
-  const [asked, setAsked] = useState<Asked | null>(null)
-  useEffect(() => void AskedDialog.preloadAtRest(), [])
+  const { find, folder, kind, archived, sort, page, write, set, clear, folders, guides, filter } = shown
   const mayWrite = me.permissions.includes('guides.write')
+  const [asked, setAsked] = useState<Asked | null>(write && mayWrite ? { what: 'new', title: write } : null)
+  useEffect(() => void AskedDialog.preloadAtRest(), [])
+  const found = guides.isPlaceholderData ? undefined : guides.data?.total
+  const tellOpened = useSoughtInList(find, found)
+  const open = ({ target }: MouseEvent) => {
+    const id = GuideId.safeParse(guideLink.exec((target as Element).closest('a')?.getAttribute('href') ?? '')?.[1]).data
+    if (id) tellOpened(guideItem(id))
+  }
   return (
     <>
       <title>{t('Library – Jackdaw')}</title>
@@ -69,7 +92,7 @@ export function LibraryPage() {
           <FilterForm {...{ find, kind, archived, mayWrite, set }} />
           <Loaded query={guides}>
             {({ rows, total, pageSize }) => (
-              <div className="px-4 md:px-6">
+              <div className="px-4 md:px-6" onClickCapture={open}>
                 <GuideTable
                   {...{ rows, sort, mayWrite }}
                   onSort={(next) => set({ sort: next.by, down: next.down ? 'yes' : undefined })}
@@ -84,7 +107,12 @@ export function LibraryPage() {
       </div>
       {asked && (
         <Suspense fallback={<Waiting />}>
-          <AskedDialog asked={asked} folder={folder} folders={folders.data ?? []} onClose={() => setAsked(null)} />
+          <AskedDialog
+            asked={asked}
+            folder={folder}
+            folders={folders.data ?? []}
+            onClose={() => (setAsked(null), write && set({ write: undefined }))}
+          />
         </Suspense>
       )}
     </>

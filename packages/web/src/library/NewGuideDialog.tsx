@@ -30,11 +30,21 @@ function useBeginning() {
 }
 
 /** Makes a guide: from nothing, from an outline, or from many pictures. */
-export function NewGuideDialog({ folder, folders, onClose }: { folder: FolderId | undefined; folders: Folder[]; onClose: () => void }) {
+export function NewGuideDialog({
+  folder,
+  folders,
+  title,
+  onClose,
+}: {
+  folder: FolderId | undefined
+  folders: Folder[]
+  title: string
+  onClose: () => void
+}) {
   const { t } = useTexts()
   const navigate = useNavigate()
   const { create, progress } = useBeginGuide()
-  const { register, sending, faultOf } = useFormOf(NewGuide, { title: '', kind: 'how-to', folderId: folder ?? null })
+  const { register, sending, faultOf } = useFormOf(NewGuide, { title, kind: 'how-to', folderId: folder ?? null })
   const begin = useBeginning()
   const [begun, setBegun] = useState<Begun | null>(null)
   const open = (made: Begun) => (made.failed.length > 0 ? setBegun(made) : void navigate(`/guides/${made.id}/edit`))

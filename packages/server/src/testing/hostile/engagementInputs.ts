@@ -1,4 +1,6 @@
+import { localDateAt, type SearchId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
+import { keepSearch } from '../../engagement'
 import { aGoal, aSurvey } from '../engagementRows'
 import type { Special } from './special'
 import type { HostileWorld, Things } from './world'
@@ -24,10 +26,24 @@ async function aRelease({ server, company }: HostileWorld): Promise<string> {
   return id
 }
 
+/** Something that was sought. */
+async function keepASearch({ server, company }: HostileWorld): Promise<void> {
+  const { now } = server.clock
+  const by = { by: company.people.staff, today: localDateAt(now, 'Europe/London'), now }
+  await keepSearch(server.parts.database, nanoid<SearchId>(), { words: 'Rinsing', found: 0, opened: null }, by)
+}
+
 /** What no schema can say of questions at steps, and of days with names. */
 export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   'post /api/guides/:id/surveys': (_world, things, input) => {
     Object.assign(input.body as object, { stepId: things.steps[0], tell: null })
+  },
+  'put /api/searches/:searchId': (_world, things, input) => {
+    input.body = { words: 'Rinse the trays', found: 1, opened: { kind: 'guide', id: things.guide } }
+  },
+  'get /api/engagement/searches/rows': async (world, _things, input) => {
+    await keepASearch(world)
+    input.query['words'] = 'rinsing'
   },
   // Only months that are over can be asked for.
   'get /api/engagement/own': (_world, _things, input) => {
