@@ -51,7 +51,7 @@ module.exports = {
       from: { path: '^packages/core/', pathNot: test },
       to: {
         pathNot:
-          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns|@noble/hashes|d3-hierarchy|ical.js|@types/d3-hierarchy)/)',
+          '^(packages/core/|node_modules/(zod|markdown-it|@types/markdown-it|htmlparser2|domhandler|entities|@date-fns/tz|date-fns|@noble/hashes|d3-hierarchy|ical.js|fastest-levenshtein|@types/d3-hierarchy)/)',
       },
     },
     {

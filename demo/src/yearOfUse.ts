@@ -19,7 +19,7 @@ export type Use = {
   /** Steps, from 1, that take longer than their words. */
   slow?: ReadonlySet<number>
 }
-export type Device = 'phone' | 'tablet' | 'computer'
+type Device = 'phone' | 'tablet' | 'computer'
 type Reader = { id: Batch['personId']; team: string; seen: { device: Device; browser: string; language: string }; from: number }
 type Edition = { guideId: GuideId; number: number; steps: readonly StepId[]; from: number; until: number }
 type Source = { random: () => number; newEventId: () => string; newId: <I extends string>() => I }

@@ -22,7 +22,13 @@ export const demoEvents = ({ database: db, events: rules }: Parts) => ({
       const opened = part.events.filter((event) => event.way === 'read' && event.verb === 'opened')
       const first = new Map(opened.toReversed().map((event) => [`${itemKey(event.item)} ${event.edition}`, event]))
       for (const event of first.values()) await noteGiven(db, part.personId, [event], event.occurredAt)
-      await takeEvents(db, rules, part.personId, { sentAt: part.at, events: part.events, ...(part.seen ? { seen: part.seen } : {}) }, part.at)
+      await takeEvents(
+        db,
+        rules,
+        part.personId,
+        { sentAt: part.at, events: part.events, ...(part.seen ? { seen: part.seen } : {}) },
+        part.at,
+      )
     }
   },
 })
