@@ -5,6 +5,7 @@ import type {
   CaptionsId,
   CheckInId,
   ClipId,
+  FigurePageId,
   FolderId,
   GuestVisitId,
   GroupId,
@@ -26,6 +27,7 @@ import type {
 } from '@jackdaw/core/shared'
 import type { CheckInRow } from '@jackdaw/contracts/checkIns'
 import type { Release } from '@jackdaw/contracts/engagement'
+import type { FigurePage } from '@jackdaw/contracts/figurePages'
 import type { NewGoal } from '@jackdaw/contracts/goals'
 import type { SearchTold } from '@jackdaw/contracts/searches'
 import type { NewStepSurvey } from '@jackdaw/contracts/surveys'
@@ -180,6 +182,12 @@ export type DemoServices = {
   nameRelease(release: Release, by: PersonId, now: number): Promise<void>
   addGoal(id: GoalId, goal: NewGoal, by: PersonId, now: number): Promise<void>
   keepSearch(id: SearchId, search: SearchTold, told: { by: PersonId; today: LocalDate; now: number }): Promise<void>
+  saveFigurePage(
+    id: FigurePageId,
+    owner: PersonId,
+    page: Pick<FigurePage, 'name' | 'shared' | 'parts' | 'revision'>,
+    now: number,
+  ): Promise<unknown>
   /** Puts a question at a step; somebody answers it. */
   askAtStep(survey: NewStepSurvey, asked: { guide: GuideId; by: PersonId; now: number }): Promise<unknown>
   answerAtStep(answering: { guide: GuideId; id: SurveyId; by: PersonId; now: number }, answer: SurveyAnswer): Promise<void>

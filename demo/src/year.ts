@@ -5,6 +5,7 @@ import {
   localDateAt,
   nth,
   seededRandom,
+  type FigurePageId,
   type GoalId,
   type GuideId,
   type LocalDate,
@@ -52,7 +53,7 @@ export async function addYear(company: Loading, guideIds: ReadonlyMap<string, Gu
   const random = seededRandom(365)
   const loaded = new Map<string, LoadedGuide>()
   for (const guide of LONG_USED) loaded.set(guide.file, await addLongUsed(company, guide, random))
-  await nameThings(company, guideIds)
+  await arrangeAPage(company, await nameThings(company, guideIds))
   await askAtThePallet(company, known(loaded, 'mixed-pallet'))
   await addSearches(company, new Map([...guideIds, ...[...loaded].map(([file, { id }]) => [file, id] as const)]))
 }
@@ -87,15 +88,43 @@ async function addLongUsed(company: Loading, guide: LongUsed, random: () => numb
   return loaded
 }
 
-/** Days that have a name, and what people are to come to. */
-async function nameThings({ services, lead, until }: Loading, guideIds: ReadonlyMap<string, GuideId>): Promise<void> {
+const MONDAYS = [
+  ['How much is used', 'time', true, { days: '84', unit: 'week', shown: 'views' }],
+  ['Used most', 'used', false, { days: '28' }],
+  ['Sought, and nothing opened', 'sought', false, { days: '84', which: 'unanswered' }],
+  ['Those who did not finish', 'used', false, { days: '84', sort: 'share', direction: 'up' }],
+] as const
+/** The page of figures that the lead looks at on Mondays. */
+async function arrangeAPage({ services, lead, until }: Loading, goal: GoalId): Promise<void> {
+  const id = services.newId<FigurePageId>()
+  const part = (n: number) => ({ id: `monday-${n}`, goal: null })
+  const parts = MONDAYS.map(([name, shows, wide, looking], n) => ({ ...part(n), name, shows, wide, looking: { ...looking } }))
+  const last = {
+    ...part(MONDAYS.length),
+    name: 'Ready for the crate line',
+    shows: 'goal' as const,
+    wide: false,
+    goal,
+    looking: { days: '365' as const },
+  }
+  await services.saveFigurePage(
+    id,
+    lead,
+    { name: 'The Monday round', shared: true, revision: 0, parts: [...parts, last] },
+    until - 15 * DAY,
+  )
+}
+
+/** Days that have a name, and what people are to come to. @returns the goal */
+async function nameThings({ services, lead, until }: Loading, guideIds: ReadonlyMap<string, GuideId>): Promise<GoalId> {
   const day = (daysAgo: number): LocalDate => localDateAt(until - daysAgo * DAY, 'UTC')
   const name = (what: string, daysAgo: number) =>
     services.nameRelease({ id: services.newId<ReleaseId>(), name: what, day: day(daysAgo) }, lead, until - daysAgo * DAY)
   await name('New label printers', 240)
   await name('Order Book 4', 75)
+  const goal = services.newId<GoalId>()
   await services.addGoal(
-    services.newId<GoalId>(),
+    goal,
     {
       name: 'Ready for the crate line',
       from: known(guideIds, 'hand-hygiene'),
@@ -107,6 +136,7 @@ async function nameThings({ services, lead, until }: Loading, guideIds: Readonly
     lead,
     until - 20 * DAY,
   )
+  return goal
 }
 
 // prettier-ignore

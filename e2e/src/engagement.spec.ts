@@ -129,6 +129,21 @@ it('a lead finds the step at which many leave, opens who they are, and names a g
   ])
   expect([reached! > 1, listed]).toEqual([true, reached])
   expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'Put on a page …')
+  await seen(lead, 'On which page')
+  expect(await seriousFindings(lead)).toEqual([])
+  await keyTo(lead, 'Put it there')
+  await seen(lead, 'Found by everybody who sees records')
+  const order = () => lead.$$eval('section[aria-label] h2', (heads) => heads.map((head) => head.textContent))
+  const before = await order()
+  await keyTo(lead, 'Arrange')
+  await keyTo(lead, `Move up: ${before.at(-1)}`)
+  await lead.waitForFunction(
+    (name: string) => [...document.querySelectorAll('section[aria-label] h2')].at(-2)?.textContent === name,
+    {},
+    before.at(-1)!,
+  )
+  expect(await seriousFindings(lead)).toEqual([])
   expect(lead.complaints).toEqual([])
   await lead.browserContext().close()
 })

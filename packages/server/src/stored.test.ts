@@ -82,7 +82,7 @@ async function addresses(method: string, path: string, over: string | undefined)
   if (path.includes(':groupId')) return ids(`select replace('${path}', ':groupId', id) as id from people_group`)
   if (path.includes(':folderId')) return ids(`select replace('${path}', ':folderId', id) as id from folder`)
   if (path.includes(':audienceId')) return ids(`select concat('/api/audiences/', id) as id from audience where name is not null`)
-  if (path.includes(':surveyId') || path.includes(':goalId')) return []
+  if (path.includes(':surveyId') || path.includes(':goalId') || path.includes(':pageId')) return []
   if (path.includes(':attemptId') || path.includes('/recorder/')) return []
   // Nobody had a task or a plan then.
   if (path.startsWith('/api/plans/') || ['task', 'hand-in', 'check-in'].includes(over ?? '') || path.includes(':taskId')) return []

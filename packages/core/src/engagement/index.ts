@@ -1,5 +1,7 @@
 export { FIGURES, NO_FIGURES } from './figure'
 export type { Figure, Figures } from './figure'
+export { DAYS_LOOKED, daysLooked, isMailDue, MAILED_EVERY } from './figurePage'
+export type { DaysAsked, MailedEvery } from './figurePage'
 export { coursesOf, reachedOf, standingAt, timesOf } from './goal'
 export type { GoalCourse, Reached, Standing } from './goal'
 export { COMPARISONS, daysBack, earlier, MOST_PERIODS, periodsOf, unitFor, UNITS } from './periods'

@@ -306,6 +306,17 @@ export const ENTRIES = {
     act: 'Read the answers',
     leadsTo: (about) => (about.kind === 'guide' ? `/engagement/guides/${about.id}/surveys` : pathOfAbout(about)),
   }),
+  figures: entry({
+    data: z.object({ title, figures: z.string() }),
+    waits: false,
+    toDo: false,
+    mail: true,
+    words: 'The figures of “{{title}}”',
+    more: () => '{{figures}}',
+    choice: 'A page of figures is sent to me every week or month',
+    act: 'Open the page',
+    leadsTo: pathOfAbout,
+  }),
   'write-along': entry({
     data: z.object({ title, by }),
     waits: false,

@@ -56,6 +56,7 @@ export const JOBS = {
     every: { ms: DAY_MS, afterMs: 2.5 * HOUR_MS },
     words: 'Delete photos that were taken for a task and never handed in',
   },
+  'mail-figures': { ...tidying, every: { ms: HOUR_MS, afterMs: 10 * 60_000 }, words: 'Send pages of figures that are due' },
   'end-expired-attempts': { ...tidying, every: { ms: HOUR_MS, afterMs: 5 * 60_000 }, words: 'End attempts whose time is up' },
   'end-timed-attempts': {
     ...tidying,

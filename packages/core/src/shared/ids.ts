@@ -60,6 +60,10 @@ export type GoalId = z.infer<typeof GoalId>
 export const SearchId = idOf('search')
 /** Read by {@link SearchId}. */
 export type SearchId = z.infer<typeof SearchId>
+/** Id of a page of figures that somebody has arranged. */
+export const FigurePageId = idOf('figure-page')
+/** Read by {@link FigurePageId}. */
+export type FigurePageId = z.infer<typeof FigurePageId>
 /** Id of a release: a day from which something is different. */
 export const ReleaseId = idOf('release')
 /** Read by {@link ReleaseId}. */

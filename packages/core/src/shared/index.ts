@@ -35,6 +35,7 @@ export {
   GoalId,
   ReleaseId,
   SearchId,
+  FigurePageId,
   SurveyId,
 } from './ids'
 export type { NewId } from './ids'

@@ -54,6 +54,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0038-releases',
     '0039-goals',
     '0040-searches',
+    '0041-figure-pages',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -41,6 +41,7 @@ import { surveys } from './migrations/0037-surveys'
 import { releases } from './migrations/0038-releases'
 import { goals } from './migrations/0039-goals'
 import { searches } from './migrations/0040-searches'
+import { figurePages } from './migrations/0041-figure-pages'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -83,6 +84,7 @@ const MIGRATIONS: readonly Migration[] = [
   releases,
   goals,
   searches,
+  figurePages,
 ]
 const LOCK = 7_203_114
 

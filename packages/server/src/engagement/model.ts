@@ -1,9 +1,11 @@
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type { GoalStep } from '@jackdaw/contracts/goals'
-import type { GoalId, LocalDate, PersonId, ReleaseId, SearchId } from '@jackdaw/core/shared'
+import type { FigurePart } from '@jackdaw/contracts/figurePages'
+import type { MailedEvery } from '@jackdaw/core/engagement'
+import type { FigurePageId, GoalId, LocalDate, PersonId, ReleaseId, SearchId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { big, day, instant, json, key, optional, table, text, whole } from '../db'
+import { big, day, instant, json, key, optional, table, text, truth, whole } from '../db'
 
 /** How much somebody used an item on a day of theirs. */
 export class UseDayRow extends Model<InferAttributes<UseDayRow>, InferCreationAttributes<UseDayRow>> {
@@ -140,4 +142,38 @@ export const SEARCH = table('search', SearchRow, () => ({
   found: whole(),
   openedKind: optional(text()),
   openedId: optional(text()),
+}))
+
+/** A page of figures that somebody has arranged. */
+export class FigurePageRow extends Model<InferAttributes<FigurePageRow>, InferCreationAttributes<FigurePageRow>> {
+  declare id: FigurePageId
+  declare ownerId: PersonId
+  declare name: string
+  declare shared: boolean
+  declare parts: FigurePart[]
+  declare revision: number
+  declare changedAt: number
+}
+export const FIGURE_PAGE = table('figure_page', FigurePageRow, () => ({
+  id: key(text()),
+  ownerId: text(),
+  name: text(),
+  shared: truth(),
+  parts: json(),
+  revision: whole(),
+  changedAt: instant(),
+}))
+
+/** How often a page of figures is mailed to somebody, and on which day it last was. */
+export class FigurePageMailRow extends Model<InferAttributes<FigurePageMailRow>, InferCreationAttributes<FigurePageMailRow>> {
+  declare pageId: FigurePageId
+  declare personId: PersonId
+  declare every: MailedEvery
+  declare mailedOn: LocalDate
+}
+export const FIGURE_PAGE_MAIL = table('figure_page_mail', FigurePageMailRow, () => ({
+  pageId: key(text()),
+  personId: key(text()),
+  every: text(),
+  mailedOn: day(),
 }))

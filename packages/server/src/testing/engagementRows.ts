@@ -1,7 +1,7 @@
 import type { NewGoal } from '@jackdaw/contracts/goals'
-import type { GoalId, StepId, SurveyId } from '@jackdaw/core/shared'
+import type { GoalId, StepId, SurveyId, FigurePageId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
-import { saveGoal } from '../engagement'
+import { saveGoal, savePage } from '../engagement'
 import { addSurvey } from '../surveys'
 import type { RouteRow } from './exchangeRows'
 import type { Company, TestServer } from './testServer'
@@ -32,6 +32,17 @@ export async function aGoal({ server, company, guideId }: Omit<Made, 'stepId'>):
   return id
 }
 
+const PAGE = {
+  ...{ name: 'On Mondays', shared: true, revision: 0 },
+  parts: [{ id: 'part-1', shows: 'time', name: 'Views', wide: true, goal: null, looking: { days: '28', shown: 'views' } } as const],
+}
+/** A page of figures of the lead's that is shared. */
+export async function aPage({ server, company }: Omit<Made, 'stepId' | 'guideId'>): Promise<FigurePageId> {
+  const id = nanoid<FigurePageId>()
+  await savePage(server.parts.database, id, company.people.lead, { ...PAGE, parts: [...PAGE.parts] }, server.clock.now)
+  return id
+}
+
 let days = 0
 /** A day that has no name yet. */
 const aDay = (): string => new Date(Date.UTC(2020, 0, ++days)).toISOString().slice(0, 10)
@@ -57,6 +68,11 @@ export function engagementRows(made: () => Made): RouteRow[] {
     ['put /api/searches/:searchId', (c) => c.send('put', `/api/searches/${nanoid()}`, { words: 'Label printer', found: 0, opened: null }), [401, 204, 204, 204, 204, 204, 204, 204]],
     ['get /api/engagement/searches', (c) => c.send('get', '/api/engagement/searches'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/engagement/searches/rows', (c) => c.send('get', '/api/engagement/searches/rows?words=never&part=times'), [401, 403, 403, 404, 403, 403, 404, 404]],
+    ['get /api/figure-pages', (c) => c.send('get', '/api/figure-pages'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/figure-pages/:pageId', async (c) => c.send('get', `/api/figure-pages/${await aPage(made())}`), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['put /api/figure-pages/:pageId', (c) => c.send('put', `/api/figure-pages/${nanoid()}`, PAGE), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['delete /api/figure-pages/:pageId', async (c) => c.send('delete', `/api/figure-pages/${await aPage(made())}`), [401, 403, 403, 404, 403, 403, 204, 404]],
+    ['put /api/figure-pages/:pageId/mail', async (c) => c.send('put', `/api/figure-pages/${await aPage(made())}/mail`, { every: 'week' }), [401, 403, 403, 204, 403, 403, 204, 204]],
     ['get /api/releases', (c) => c.send('get', '/api/releases'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['put /api/releases/:releaseId', (c) => c.send('put', `/api/releases/${nanoid()}`, { name: 'New scales', day: aDay() }), [401, 403, 403, 403, 403, 403, 204, 204]],
     ['delete /api/releases/:releaseId', (c) => c.send('delete', `/api/releases/${nanoid()}`), [401, 403, 403, 403, 403, 403, 404, 404]],

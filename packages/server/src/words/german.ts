@@ -93,6 +93,8 @@ export const german: Record<string, string> = {
   'The question stands at the step “{{step}}”. One answer is enough; you may also leave it.':
     'Die Frage steht beim Schritt „{{step}}“. Eine Antwort genügt; Sie können es auch lassen.',
   'Go to the step': 'Zum Schritt',
+  'Open the page': 'Seite öffnen',
+  'The figures of “{{title}}”': 'Die Zahlen von „{{title}}“',
   'Your question at “{{title}}” has all its answers': 'Ihre Frage bei „{{title}}“ hat alle Antworten',
   '“{{question}}”: {{answers}} answers. Nobody is asked any more.': '„{{question}}“: {{answers}} Antworten. Es wird niemand mehr gefragt.',
   'Read the answers': 'Antworten lesen',

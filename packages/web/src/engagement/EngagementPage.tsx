@@ -3,10 +3,12 @@ import { useMe } from '../people'
 import { ButtonLink, Loaded, TitleLine, useSearch } from '../ui'
 import { useTexts } from '../ui/words/texts'
 import { CountedRows } from './CountedRows'
+import { figureWords } from './figureWords'
 import { daysIn, LOOKING, pageAt, scopeIn, type Look, type Looking } from './looking'
 import { LookedAtOnly, LookingBar } from './LookingBar'
 import { OverTime } from './OverTime'
 import { Owners, Readers } from './PeopleLists'
+import { keptOf, PutOnPage } from './pages/PutOnPage'
 import { useCountedRows } from './queries'
 import { Sought } from './Sought'
 import { UsedItems } from './UsedItems'
@@ -17,6 +19,13 @@ export function EngagementPage() {
   const me = useMe()
   const { search, page, set } = useSearch(LOOKING)
   const { by = 'time' } = search
+  const names = {
+    time: figureWords(t)[search.shown ?? 'views'].name,
+    used: t('What is used'),
+    readers: t('Who uses it'),
+    owners: t('Who writes it'),
+    sought: t('What is sought'),
+  }
   const tab = (name: typeof by, words: string) => (
     <Link
       to={pageAt('/engagement', { ...search, by: name, sort: undefined, direction: undefined })}
@@ -41,6 +50,8 @@ export function EngagementPage() {
           <ButtonLink to="/engagement/own">{t('What I own')}</ButtonLink>
         )}
         {me.permissions.includes('company.settings') && <ButtonLink to="/engagement/rules">{t('Rules')}</ButtonLink>}
+        {by !== 'last' && <PutOnPage part={{ shows: by, goal: null, looking: keptOf(search) }} name={names[by]} />}
+        <ButtonLink to="/engagement/pages">{t('Pages')}</ButtonLink>
         <ButtonLink to="/engagement/goals">{t('Goals')}</ButtonLink>
         <ButtonLink to="/engagement/releases">{t('Releases')}</ButtonLink>
       </TitleLine>

@@ -1,19 +1,19 @@
 import { GoalPart, type GoalGroup, type GoalPerson, type GoalResult } from '@jackdaw/contracts/goals'
 import { GroupId, LocalDate, type GoalId } from '@jackdaw/core/shared'
-import { Suspense } from 'react'
 import { Link } from 'react-router'
 import * as z from 'zod/mini'
 import { GroupFilters } from '../records/GroupFilters'
-import { dayAndYearOf, lazyPart, lengthOf, Loaded, momentOf, Pager, Table, TextLink, TitleLine, useSearch, Waiting } from '../ui'
+import { dayAndYearOf, lengthOf, Loaded, momentOf, Pager, Table, TextLink, TitleLine, useSearch } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import type { Column } from '../ui/table/columns'
 import { useTexts, type Texts } from '../ui/words/texts'
 import { DaysChoice } from './Choice'
+import { GoalCurve } from './GoalCurve'
 import { useGoalPeople, useGoalResult } from './goalQueries'
 import { shareOf } from './journeying'
 import { daysIn, LOOKING, pageAt } from './looking'
+import { keptOf, PutOnPage } from './pages/PutOnPage'
 
-const Chart = lazyPart(async () => (await import('../ui/chart/Chart')).Chart)
 const SEARCH = {
   days: LOOKING.days,
   from: LocalDate,
@@ -50,7 +50,9 @@ export function GoalPage() {
               from: dayAndYearOf(result.span.from),
               to: dayAndYearOf(result.span.to),
             })}
-          />
+          >
+            <PutOnPage part={{ shows: 'goal', goal: id, looking: keptOf(search) }} name={result.goal.name} />
+          </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
             <div className="flex flex-wrap items-end gap-2 py-2">
               <DaysChoice {...{ search, set }} />
@@ -112,24 +114,7 @@ function GoalSteps({ id, search, result: { goal, began, steps } }: { id: GoalId;
                 : t('Half have come to it within {{time}}.', { time: longOf(t, step.medianMs) })}
             </p>
           </div>
-          {step.curve.length > 0 && (
-            <Suspense fallback={<Waiting what={t('The chart is coming …')} />}>
-              <Chart
-                as="lines"
-                title={step.unit === 'hour' ? t('Of 100, reached after so many hours') : t('Of 100, reached after so many days')}
-                head={step.unit === 'hour' ? t('Hours') : t('Days')}
-                says={t('In the end {{share}} of 100 had reached it', { share: Math.round((step.curve.at(-1)?.share ?? 0) * 100) })}
-                file={`goal-${n + 1}`}
-                along={step.curve.map(({ at }) => String(at))}
-                written={(at) => at}
-                lines={[
-                  { name: t('reached'), values: step.curve.map(({ share }) => Math.round(share * 100)) },
-                  { name: t('at least'), values: step.curve.map(({ low }) => Math.round(low * 100)) },
-                  { name: t('at most'), values: step.curve.map(({ high }) => Math.round(high * 100)) },
-                ]}
-              />
-            </Suspense>
-          )}
+          <GoalCurve step={step} n={n} />
         </section>
       ))}
       <p className="text-sm text-soft max-w-prose">

@@ -7,7 +7,7 @@ import { figureWords } from './figureWords'
 import { rowsAt, type Looking } from './looking'
 
 /** By how much something has become more or less, in words; nothing where there was nothing before. */
-function changeOf(t: Texts['t'], now: number, before: number): string {
+export function changeOf(t: Texts['t'], now: number, before: number): string {
   if (now === before) return t('the same')
   const by = now > before ? `+${numberOf(now - before)}` : `−${numberOf(before - now)}`
   return before === 0 ? by : `${by} (${now > before ? '+' : '−'}${percentOf(Math.abs(now - before) / before)})`

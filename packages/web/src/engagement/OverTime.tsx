@@ -32,7 +32,7 @@ export function OverTime({ search, set }: { search: Looking; set: Look }) {
 }
 
 /** One figure, period by period, with the days from before beside it. */
-function FigureOverTime({ search, found }: { search: Looking; found: UseOverTime }) {
+export function FigureOverTime({ search, found }: { search: Looking; found: UseOverTime }) {
   const { t } = useTexts()
   const { shown = 'views' } = search
   const { now, before, unit } = found

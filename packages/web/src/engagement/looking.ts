@@ -1,4 +1,4 @@
-import { COMPARISONS, FIGURES, UNITS } from '@jackdaw/core/engagement'
+import { COMPARISONS, DAYS_LOOKED, daysLooked, FIGURES, UNITS } from '@jackdaw/core/engagement'
 import { ALL_ITEM_KINDS, AnyItemId } from '@jackdaw/core/items'
 import { addDays, entriesOf, FolderId, GroupId, LocalDate, localDateAt, PersonId } from '@jackdaw/core/shared'
 import { CountedFigure, OwnerSort, ReaderSort, UsedSort, type Release } from '@jackdaw/contracts/engagement'
@@ -7,7 +7,7 @@ import * as z from 'zod/mini'
 /** What can be looked at, as it stands in the address. `days`: so many up to today, or those between two days that are named. */
 export const LOOKING = {
   by: z.enum(['time', 'used', 'readers', 'owners', 'sought', 'last']),
-  days: z.enum(['7', '28', '84', '365', 'own']),
+  days: z.enum([...DAYS_LOOKED, 'own']),
   from: LocalDate,
   to: LocalDate,
   unit: z.enum(UNITS),
@@ -38,14 +38,8 @@ export const daysOf = ({ days, from, to }: DaysLooked): DaysLooked => ({ days, f
 /** The day that it is where the browser is. */
 export const todayHere = (): LocalDate => localDateAt(Date.now(), Intl.DateTimeFormat().resolvedOptions().timeZone)
 
-const USUAL_DAYS = 28
 /** The days that are looked at: the last four weeks, unless others are chosen. */
-export function daysIn({ days, from, to }: DaysLooked): { from: LocalDate; to: LocalDate } {
-  const today = todayHere()
-  const back = (n: number) => ({ from: addDays(today, 1 - n), to: today })
-  if (days === 'own') return { from: from ?? back(USUAL_DAYS).from, to: to ?? today }
-  return back(Number(days ?? USUAL_DAYS))
-}
+export const daysIn = (search: DaysLooked): { from: LocalDate; to: LocalDate } => daysLooked(search, todayHere())
 
 /** From each release to the day before the next one; from the last one to today. @param releases the latest first */
 export const betweenReleases = (

@@ -1,7 +1,7 @@
 import { localDateAt, type SearchId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { keepSearch } from '../../engagement'
-import { aGoal, aSurvey } from '../engagementRows'
+import { aGoal, aPage, aSurvey } from '../engagementRows'
 import type { Special } from './special'
 import type { HostileWorld, Things } from './world'
 
@@ -15,6 +15,10 @@ const asked: Special = async (world, things, input) => {
 /** A goal that is there. */
 const withGoal: Special = async ({ server, company }, things, input) => {
   input.params['goalId'] = await aGoal({ server, company, guideId: things.guide })
+}
+/** A page of figures that is there. */
+const withPage: Special = async (world, _things, input) => {
+  input.params['pageId'] = await aPage(world)
 }
 /** A day with a name. */
 async function aRelease({ server, company }: HostileWorld): Promise<string> {
@@ -44,6 +48,13 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   'get /api/engagement/searches/rows': async (world, _things, input) => {
     await keepASearch(world)
     input.query['words'] = 'rinsing'
+  },
+  'get /api/figure-pages/:pageId': withPage,
+  'delete /api/figure-pages/:pageId': withPage,
+  'put /api/figure-pages/:pageId/mail': withPage,
+  'put /api/figure-pages/:pageId': (_world, _things, input) => {
+    const part = { id: 'part-1', shows: 'used', name: 'Used', wide: false, goal: null, looking: {} }
+    input.body = { name: 'Mine', shared: false, parts: [part], revision: 0 }
   },
   // Only months that are over can be asked for.
   'get /api/engagement/own': (_world, _things, input) => {
