@@ -169,7 +169,8 @@ const visits = {
 }
 const guide = z.object({ id: GuideId })
 /** A step of the newest edition, with how many visits came to it, went on from it to a later step or to the end, went back to an earlier one, and
- * ended at it without finishing. A visit may have gone on and back. */
+ * ended at it without finishing. A visit may have gone on and back. `meanMs`: how long those that spent time at it did on average; `readingMs`: in how long its words
+ * are usually read. */
 export const JourneyStep = z.object({
   stepId: StepId,
   position: z.int(),
@@ -179,6 +180,8 @@ export const JourneyStep = z.object({
   on: whole,
   back: whole,
   left: whole,
+  meanMs: z.nullable(z.number()),
+  readingMs: whole,
 })
 /** Read by {@link JourneyStep}. */
 export type JourneyStep = z.infer<typeof JourneyStep>

@@ -42,6 +42,7 @@ import { releases } from './migrations/0038-releases'
 import { goals } from './migrations/0039-goals'
 import { searches } from './migrations/0040-searches'
 import { figurePages } from './migrations/0041-figure-pages'
+import { stepTime } from './migrations/0042-step-time'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -85,6 +86,7 @@ const MIGRATIONS: readonly Migration[] = [
   goals,
   searches,
   figurePages,
+  stepTime,
 ]
 const LOCK = 7_203_114
 

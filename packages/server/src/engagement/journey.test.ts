@@ -49,6 +49,16 @@ async function someVisits(random: () => number): Promise<void> {
       const events: object[] = [{ ...base, id: uuidV7(), verb: 'opened', occurredAt: began }]
       for (const [k, part] of steps.entries())
         events.push({ ...base, id: uuidV7(), verb: 'step-viewed', part, occurredAt: began + (k + 1) * 20_000 })
+      for (const part of steps)
+        if (random() < 0.6)
+          events.push({
+            ...base,
+            id: uuidV7(),
+            verb: 'time-spent',
+            part,
+            activeMs: 1_000 + Math.floor(random() * 90_000),
+            occurredAt: began + 250_000,
+          })
       if (random() < 0.4) events.push({ ...base, id: uuidV7(), verb: 'finished', occurredAt: began + 300_000 })
       for (const batch of [events.slice(2), events.slice(0, 3), ...(n % 3 === 0 ? [events] : [])])
         if (batch.length > 0) await reader.json('post', '/api/events', { sentAt: START, events: batch })
@@ -95,11 +105,20 @@ async function visits(
   }
 }
 
-type Told = { verb: string; way: string; edition: number; part: string | null; person: PersonId; visit: string; at: Date }
+type Told = {
+  verb: string
+  way: string
+  edition: number
+  part: string | null
+  person: PersonId
+  visit: string
+  at: Date
+  active_ms: number
+}
 /** The same journey, slowly: visit by visit, step by step. */
 async function slowJourney({ way, edition, only }: { way?: string; edition?: number; only?: PersonId } = {}) {
   const events = await server.parts.database.rows<Told>(
-    `select verb, way, edition, part_id as part, subject_id as person, coalesce(visit, way || ' ' || local_day) as visit, occurred_at as at
+    `select verb, way, edition, part_id as part, subject_id as person, coalesce(visit, way || ' ' || local_day) as visit, occurred_at as at, active_ms::float as active_ms
      from event_counted where item_id = $1 and subject_kind = 'person' order by occurred_at`,
     [guide.id],
   )
@@ -111,7 +130,7 @@ async function slowJourney({ way, edition, only }: { way?: string; edition?: num
       (!edition || Math.max(...told.map((each) => each.edition)) === edition) &&
       (!only || told[0]!.person === only),
   )
-  const steps = order.map((stepId) => ({ stepId, came: 0, on: 0, back: 0, left: 0 }))
+  const steps = order.map((stepId) => ({ stepId, came: 0, on: 0, back: 0, left: 0, spent: [] as number[] }))
   let finished = 0
   for (const told of looked) {
     const isFinished = told.some((each) => each.verb === 'finished')
@@ -124,17 +143,20 @@ async function slowJourney({ way, edition, only }: { way?: string; edition?: num
       const first = Math.min(...here)
       const later = (parts: string[]) => viewed.some((each) => parts.includes(each.part!) && each.at.getTime() > first)
       step.came++
+      const spent = told.filter((each) => each.part === step.stepId).reduce((sum, each) => sum + each.active_ms, 0)
+      if (spent > 0) step.spent.push(spent)
       if (isFinished || later(order.slice(position + 1))) step.on++
       if (later(order.slice(0, position))) step.back++
       if (!isFinished && Math.max(...here) === lastAt) step.left++
     }
   }
-  return { visits: looked.length, finished, steps }
+  const mean = (times: number[]) => (times.length === 0 ? null : Math.round(times.reduce((sum, ms) => sum + ms, 0) / times.length))
+  return { visits: looked.length, finished, steps: steps.map(({ spent, ...step }) => ({ ...step, meanMs: mean(spent) })) }
 }
 const shortly = ({ visits, finished, steps }: Journey) => ({
   visits,
   finished,
-  steps: steps.map(({ stepId, came, on, back, left }) => ({ stepId, came, on, back, left })),
+  steps: steps.map(({ stepId, came, on, back, left, meanMs }) => ({ stepId, came, on, back, left, meanMs })),
 })
 
 it('goes by the steps of the newest edition, and is what a slow count of the events says', async () => {

@@ -1,5 +1,6 @@
 import type { Journey, JourneyPart, JourneyStep, Visit } from '@jackdaw/contracts/engagement'
 import type { Span } from '@jackdaw/core/engagement'
+import { usualReadMs } from '@jackdaw/core/guides'
 import type { GuideId, PersonId, StepId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import type { Db } from '../db'
@@ -44,13 +45,13 @@ const visitsSql = (visits: Visits, but?: DiffersIn): string =>
 const atStepsSql = (visits: Visits): string => `
   select s.*, v.finished > 0 as finishes, coalesce(s.after_at > s.first_at, false) or v.finished > 0 as went_on, coalesce(s.before_at > s.first_at, false) as went_back, s.is_last and v.finished = 0 as ends
   from (${visitsSql(visits)}) v join (
-    select s.item_kind, s.item_id, s.person_id, s.visit, s.part_id, s.first_at,
+    select s.item_kind, s.item_id, s.person_id, s.visit, s.part_id, s.first_at, s.active_ms,
       max(s.last_at) over (there order by p.position rows between unbounded preceding and 1 preceding) as before_at,
       max(s.last_at) over (there order by p.position rows between 1 following and unbounded following) as after_at,
       row_number() over (w order by s.last_at desc, p.position desc) = 1 as is_last, p.position is not null as is_there
     from use_step s join item i on i.kind = s.item_kind and i.id = s.item_id
       left join edition_part p on p.item_kind = s.item_kind and p.item_id = s.item_id and p.part_id = s.part_id and p.edition = i.edition
-    where s.item_id = $1::jsonb ->> 'item' window w as (partition by s.person_id, s.visit), there as (partition by s.person_id, s.visit, p.position is null)) s
+    where s.item_id = $1::jsonb ->> 'item' and s.first_at is not null window w as (partition by s.person_id, s.visit), there as (partition by s.person_id, s.visit, p.position is null)) s
   on s.item_kind = v.item_kind and s.item_id = v.item_id and s.person_id = v.person_id and s.visit = v.visit where s.is_there`
 
 type Guide = { id: GuideId; number: number; title: string; edition: number }
@@ -67,11 +68,13 @@ export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omi
       `select count(*)::int as visits, count(*) filter (where v.finished > 0)::int as finished from (${visitsSql(visits)}) v`,
       params,
     ),
-    db.rows<JourneyStep>(
-      `select p.part_id as "stepId", p.position, p.name, p.section, coalesce(c.came, 0) as came, coalesce(c.on, 0) as on, coalesce(c.back, 0) as back, coalesce(c.left, 0) as left
+    db.rows<Omit<JourneyStep, 'readingMs'> & { leastMs: number }>(
+      `select p.part_id as "stepId", p.position, p.name, p.section, coalesce(c.came, 0) as came, coalesce(c.on, 0) as on, coalesce(c.back, 0) as back, coalesce(c.left, 0) as left,
+         c.mean_ms as "meanMs", p.least_ms as "leastMs"
        from edition_part p join item i on i.kind = p.item_kind and i.id = p.item_id and i.edition = p.edition
        left join (
-         select part_id, count(*)::int as came, count(*) filter (where went_on)::int as "on", count(*) filter (where went_back)::int as back, count(*) filter (where ends)::int as "left"
+         select part_id, count(*)::int as came, count(*) filter (where went_on)::int as "on", count(*) filter (where went_back)::int as back, count(*) filter (where ends)::int as "left",
+           round(avg(active_ms) filter (where active_ms > 0))::float as mean_ms
          from (${atStepsSql(visits)}) a group by part_id) c on c.part_id = p.part_id
        where p.item_kind = 'guide' and p.item_id = $1::jsonb ->> 'item' order by p.position`,
       params,
@@ -92,7 +95,7 @@ export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omi
     visits: came,
     finished,
     elsewhere,
-    steps,
+    steps: steps.map(({ leastMs, ...step }) => ({ ...step, readingMs: usualReadMs(leastMs) })),
     choices: {
       way: choiceOf('way'),
       edition: choiceOf('edition'),

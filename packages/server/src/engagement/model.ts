@@ -64,15 +64,16 @@ export const USE_VISIT = table('use_visit', UseVisitRow, () => ({
   language: optional(text()),
 }))
 
-/** When a visit came to a step first and last. */
+/** When a visit came to a step first and last, `null` where only the time was told, and how long it spent there. */
 export class UseStepRow extends Model<InferAttributes<UseStepRow>, InferCreationAttributes<UseStepRow>> {
   declare itemKind: ItemKind
   declare itemId: ItemId
   declare personId: PersonId
   declare visit: string
   declare partId: string
-  declare firstAt: number
-  declare lastAt: number
+  declare firstAt: number | null
+  declare lastAt: number | null
+  declare activeMs: number
 }
 export const USE_STEP = table('use_step', UseStepRow, () => ({
   itemKind: key(text()),
@@ -80,8 +81,9 @@ export const USE_STEP = table('use_step', UseStepRow, () => ({
   personId: key(text()),
   visit: key(text()),
   partId: key(text()),
-  firstAt: instant(),
-  lastAt: instant(),
+  firstAt: optional(instant()),
+  lastAt: optional(instant()),
+  activeMs: big(),
 }))
 
 /** A day from which something is different. */

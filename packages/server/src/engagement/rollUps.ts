@@ -45,17 +45,17 @@ const useVisits: RollUp = {
       device = least(r.device, excluded.device), browser = least(r.browser, excluded.browser), language = least(r.language, excluded.language)`,
 }
 
-/** When each visit came to each step, first and last. */
+/** When each visit came to each step, first and last, and how long it spent there. */
 const useSteps: RollUp = {
   table: 'use_step',
   ofPersonAndItem: OF_PERSON_AND_ITEM,
   count: (source) => `
-    insert into use_step as r (item_kind, item_id, person_id, visit, part_id, first_at, last_at)
-    select item_kind, item_id, subject_id, ${VISIT}, part_id, min(occurred_at), max(occurred_at)
-    from ${source} where ${OF_GUIDES} and verb = 'step-viewed' and part_id is not null
+    insert into use_step as r (item_kind, item_id, person_id, visit, part_id, first_at, last_at, active_ms)
+    select item_kind, item_id, subject_id, ${VISIT}, part_id, min(occurred_at) filter (where verb = 'step-viewed'), max(occurred_at) filter (where verb = 'step-viewed'), sum(active_ms)
+    from ${source} where ${OF_GUIDES} and part_id is not null and (verb = 'step-viewed' or active_ms > 0)
     group by item_kind, item_id, subject_id, ${VISIT}, part_id order by item_kind, item_id, subject_id, ${VISIT}, part_id
     on conflict (item_kind, item_id, person_id, visit, part_id) do update set
-      first_at = least(r.first_at, excluded.first_at), last_at = greatest(r.last_at, excluded.last_at)`,
+      first_at = least(r.first_at, excluded.first_at), last_at = greatest(r.last_at, excluded.last_at), active_ms = r.active_ms + excluded.active_ms`,
 }
 
 /** What is counted of how everything is used. */

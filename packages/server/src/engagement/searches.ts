@@ -84,7 +84,7 @@ export async function soughtThings(db: Db, asked: Asked, { unanswered, page }: {
     title: string
   }
   const told = await db.rows<Told>(
-    `with of_thing as (select t.n::int as n, c.* from (${searchesSql(asked.among)}) c join jsonb_to_recordset($4::jsonb) t (key text, n int) on t.key = c.key collate "C")
+    `with of_thing as (select t.n::int as n, c.* from (${searchesSql(asked.among)}) c join jsonb_to_recordset($4::jsonb) t (key text, n int) on t.key = c.key)
      select n, count(distinct person_id)::int as people,
        (select jsonb_agg(w order by w.times desc, w.words) from (select lower(words) as words, count(*)::int as times from of_thing x where x.n = o.n group by 1 order by 2 desc, 1 limit 10) w) as wordings,
        i.kind, i.id, i.number, i.title

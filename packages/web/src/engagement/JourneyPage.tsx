@@ -3,7 +3,7 @@ import type { GuideId } from '@jackdaw/core/shared'
 import { useMe } from '../people'
 import { useRecordGroups } from '../records/queries'
 import { GroupFilters } from '../records/GroupFilters'
-import { ButtonLink, dayAndYearOf, Loaded, percentOf, TextLink, TitleLine, useSearch } from '../ui'
+import { ButtonLink, dayAndYearOf, lengthOf, Loaded, percentOf, TextLink, TitleLine, useSearch } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
 import { Choice, DaysChoice } from './Choice'
@@ -12,6 +12,7 @@ import {
   DIFFER_IN,
   JOURNEY,
   mostLeave,
+  takesLongest,
   shareOf,
   valueName,
   visitsAt,
@@ -111,6 +112,7 @@ function JourneyInWords({ id, search, journey, other }: { id: GuideId; search: J
   const { visits, finished, elsewhere } = journey
   if (visits === 0) return <p className="py-6">{t('Nobody used it so in these days.')}</p>
   const worst = mostLeave(journey)
+  const slowest = takesLongest(journey)
   return (
     <p className="py-2 max-w-prose">
       <TextLink to={visitsAt(id, search, 'visits')}>{t('{{count}} visits', { count: visits })}</TextLink>,{' '}
@@ -122,6 +124,12 @@ function JourneyInWords({ id, search, journey, other }: { id: GuideId; search: J
           left: worst.left,
           came: worst.came,
           share: shareOf(t, worst.left, worst.came),
+        })}{' '}
+      {slowest &&
+        t('Step {{n}} takes longest for its words: {{time}} on average, where reading takes {{reading}}.', {
+          n: slowest.position,
+          time: lengthOf(slowest.meanMs ?? 0),
+          reading: lengthOf(slowest.readingMs),
         })}{' '}
       {elsewhere > 0 && (
         <TextLink to={visitsAt(id, search, 'elsewhere')}>

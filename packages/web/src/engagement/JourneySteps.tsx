@@ -2,19 +2,20 @@ import type { Journey, JourneyPart, JourneyStep } from '@jackdaw/contracts/engag
 import { chanceOfDifference, differenceOf, type Share } from '@jackdaw/core/engagement'
 import type { GuideId } from '@jackdaw/core/shared'
 import { Link } from 'react-router'
-import { percentOf, StepRuler, type RulerMark } from '../ui'
+import { lengthOf, percentOf, StepRuler, type RulerMark } from '../ui'
 import { useTexts, type Texts } from '../ui/words/texts'
-import { mostLeave, shareOf, visitsAt, type Journeying } from './journeying'
+import { mostLeave, shareOf, takesLongest, visitsAt, type Journeying } from './journeying'
 
 type Beside = { search: Journeying; journey: Journey } | null
 const COLUMNS = 'grid shrink-0 text-xs leading-5 gap-x-3 tabular-nums text-right'
-const WITHOUT = 'grid-cols-[3rem_8.5rem] md:grid-cols-[4rem_4rem_4rem_9rem]'
+const WITHOUT = 'grid-cols-[3rem_8.5rem] md:grid-cols-[4rem_4rem_4rem_9rem_6.5rem]'
 const WITH = 'grid-cols-[3rem_8.5rem] md:grid-cols-[4rem_4rem_4rem_9rem_9rem_11rem]'
 
 /** The steps on the ruler: how many visits came, went on, went back and left. */
 export function JourneySteps({ id, search, journey, beside }: { id: GuideId; search: Journeying; journey: Journey; beside: Beside }) {
   const { t } = useTexts()
   const worst = mostLeave(journey)
+  const slowest = takesLongest(journey)
   const heads = [t('came'), t('went on'), t('went back'), t('left, of those who came')]
   const shown = (n: number) => (n === 1 || n === 2 ? 'hidden md:block' : '')
   const marks = journey.steps.flatMap((step, index): RulerMark[] => {
@@ -24,7 +25,13 @@ export function JourneySteps({ id, search, journey, beside }: { id: GuideId; sea
       name: step.name || t('Step {{n}}', { n: step.position }),
       number: step.position,
       bar: journey.visits === 0 ? 0 : step.came / journey.visits,
-      figure: <StepFigures {...{ id, search, step, beside }} isWorst={step.stepId === worst?.stepId} />,
+      figure: (
+        <StepFigures
+          {...{ id, search, step, beside }}
+          isWorst={step.stepId === worst?.stepId}
+          isSlowest={step.stepId === slowest?.stepId}
+        />
+      ),
     }
     const heading = step.section !== '' && step.section !== (journey.steps[index - 1]?.section ?? '')
     return heading ? [{ id: `section ${step.stepId}`, kind: 'section', name: step.section }, mark] : [mark]
@@ -38,6 +45,7 @@ export function JourneySteps({ id, search, journey, beside }: { id: GuideId; sea
               {head}
             </span>
           ))}
+          {!beside && <span className="hidden md:block">{t('time / reading')}</span>}
           {beside && (
             <>
               <span className="hidden md:block">{t('left, beside it')}</span>
@@ -49,7 +57,7 @@ export function JourneySteps({ id, search, journey, beside }: { id: GuideId; sea
       <StepRuler marks={marks} label={t('Step by step')} />
       <p className="text-sm text-soft mt-3 max-w-prose">
         {t(
-          'A visit is one time that somebody used the guide. It goes on when it comes to a later step afterwards or finishes, back when it comes to an earlier one, and leaves at the last step that it saw without finishing. The bar is the share of all visits that came to the step. In brackets: where the share may well lie (95 %).',
+          'A visit is one time that somebody used the guide. It goes on when it comes to a later step afterwards or finishes, back when it comes to an earlier one, and leaves at the last step that it saw without finishing. The bar is the share of all visits that came to the step. In brackets: where the share may well lie (95 %). Time is that of a visit that spent any at the step, on average, beside that in which its words are usually read.',
         )}{' '}
         {beside && t('The chance says how often so large a difference comes about where there is none.')}
       </p>
@@ -73,12 +81,14 @@ function StepFigures({
   step,
   beside,
   isWorst,
+  isSlowest,
 }: {
   id: GuideId
   search: Journeying
   step: JourneyStep
   beside: Beside
   isWorst: boolean
+  isSlowest: boolean
 }) {
   const { t } = useTexts()
   const name = `${step.position}, ${step.name}`
@@ -94,6 +104,12 @@ function StepFigures({
         <Count to={to('left')} n={step.left} label={t('left at step {{name}}', { name })} />{' '}
         {step.left > 0 && <span>· {shareOf(t, step.left, step.came)}</span>}
       </span>
+      {!beside && (
+        <span className={`hidden md:block ${isSlowest ? 'text-brick font-bold' : ''}`}>
+          {isSlowest && <span aria-hidden>▲ </span>}
+          {step.meanMs === null ? '–' : `${lengthOf(step.meanMs)} / ${lengthOf(step.readingMs)}`}
+        </span>
+      )}
       {beside && other && (
         <>
           <span className="hidden md:block">

@@ -74,6 +74,15 @@ export function shareOf(t: Texts['t'], hits: number, of: number): string {
   return t('{{share}} ({{low}} to {{high}})', { share: percentOf(hits / of), low: Math.round(low * 100), high: Math.round(high * 100) })
 }
 
+/** How much longer than its words are read a step must take to be told. */
+const LONGER = 2
+/** The step that takes longest for its words, of those that enough visits came to; `null` where none takes twice as long. */
+export function takesLongest({ steps }: Journey): Journey['steps'][number] | null {
+  const longer = ({ meanMs, readingMs }: Journey['steps'][number]) => (meanMs ?? 0) / readingMs
+  const [most] = steps.filter(({ came }) => came >= LEAST_VISITS).sort((a, b) => longer(b) - longer(a))
+  return most && longer(most) >= LONGER ? most : null
+}
+
 /** Fewer visits, or fewer that left, tell nothing of a step. */
 const LEAST_VISITS = 5
 const LEAST_LEFT = 2

@@ -73,7 +73,7 @@ async function lineIfSeen(parts: Parts, caller: Caller, part: FigurePart, now: n
   }
 }
 /** What a page says, a line for each part. */
-export const linesOf = async (parts: Parts, caller: Caller, page: FigurePage, now: number): Promise<string[]> => {
+const linesOf = async (parts: Parts, caller: Caller, page: FigurePage, now: number): Promise<string[]> => {
   const lines: string[] = []
   for (const part of page.parts) lines.push(...(await lineIfSeen(parts, caller, part, now)))
   return lines

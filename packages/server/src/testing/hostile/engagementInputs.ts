@@ -47,7 +47,7 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   },
   'get /api/engagement/searches/rows': async (world, _things, input) => {
     await keepASearch(world)
-    input.query['words'] = 'rinsing'
+    input.query = { words: 'rinsing', part: 'times' }
   },
   'get /api/figure-pages/:pageId': withPage,
   'delete /api/figure-pages/:pageId': withPage,
@@ -55,6 +55,10 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   'put /api/figure-pages/:pageId': (_world, _things, input) => {
     const part = { id: 'part-1', shows: 'used', name: 'Used', wide: false, goal: null, looking: {} }
     input.body = { name: 'Mine', shared: false, parts: [part], revision: 0 }
+  },
+  // Days that are drawn end before they begin, mostly.
+  'get /api/people/:id/use': (_world, _things, input) => {
+    input.query = {}
   },
   // Only months that are over can be asked for.
   'get /api/engagement/own': (_world, _things, input) => {
