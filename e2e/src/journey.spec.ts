@@ -63,7 +63,7 @@ describe('from an empty page to who finished', () => {
     await seen(page, 'Mail address, number or password is wrong')
     await page.type('input[type=password]', 'glass-and-herbs')
     await page.keyboard.press('Enter')
-    await seen(page, '14 guides')
+    await seen(page, '18 guides')
     expect(page.url()).toBe(`${app.address}/library`)
     await page.close()
     await clean(marta)
@@ -71,7 +71,7 @@ describe('from an empty page to who finished', () => {
 
   it('3: makes a folder and a guide in it, and finds guides by title and number', async () => {
     await press(marta, 'Library')
-    await seen(marta, '14 guides')
+    await seen(marta, '18 guides')
     await clean(marta)
     await press(marta, '+ Folder')
     await marta.locator('[role=dialog] input').fill('Crates')

@@ -43,7 +43,7 @@ it('a lead has a folder written as a booklet by keyboard, and finds it among her
   const marta = await signedIn(browser, app, 'marta@larkmoor.example')
   await marta.goto(`${app.address}/library`)
   await seen(marta, 'Order office')
-  await keyTo(marta, 'Order office 3')
+  await keyTo(marta, 'Order office 4')
   await seen(marta, 'Save as a booklet …')
   await keyTo(marta, 'Save as a booklet …')
   await seen(marta, 'Title of the booklet')

@@ -63,7 +63,7 @@ describe('npm start', () => {
     spawnSync('pkill', ['-9', '-f', DATA])
     await first.ended
     const second = start()
-    expect(await guides(await second.address)).toBe(14)
+    expect(await guides(await second.address)).toBe(18)
     for (const { who, name, mail } of ACCOUNTS) expect(second.output()).toMatch(new RegExp(`${who} +${mail} +${name}`))
     expect(second.output()).toContain(DEMO_PASSWORD)
     second.child.kill('SIGTERM')
@@ -80,7 +80,7 @@ describe('npm start', () => {
     one.child.kill('SIGKILL')
     await one.ended
     const two = start()
-    expect(await guides(await two.address)).toBe(14)
+    expect(await guides(await two.address)).toBe(18)
     expect(await two.address).not.toBe(address)
     two.child.kill('SIGINT')
     expect(await two.ended).toBe(0)
