@@ -5,8 +5,8 @@ import type { ProblemCode } from './problems'
 
 /** Who may call: anyone, whoever is signed in, or whom the table of rights lets do this. `over` names the parameter `id`'s kind of
  * thing, to which the caller's relations are looked up; without it the action is asked without a thing.
- * `by: 'recorder'`: only a paired recorder may call, in the name of its person; a session does not count there. */
-export type Access = 'anyone' | { may: Action; over?: Thing; by?: 'recorder' }
+ * `by`: only a paired recorder, or an application that is connected, may call, in the name of its person; a session does not count there. */
+export type Access = 'anyone' | { may: Action; over?: Thing; by?: 'recorder' | 'application' }
 
 /** A whole number as an address writes it, see `Whole`. */
 export const WholeInAddress = z.coerce.number().check(z.int(), z.minimum(0), z.maximum(MOST_WHOLE))
@@ -50,7 +50,9 @@ export const problemsOf = (endpoint: Endpoint): ReadonlySet<ProblemCode> =>
     ...endpoint.problems,
     'bad-request',
     ...(endpoint.params ? (['not-found'] as const) : []),
-    ...(endpoint.access === 'anyone' ? [] : (['not-signed-in', 'not-paired', 'not-allowed', 'password-to-choose'] as const)),
+    ...(endpoint.access === 'anyone'
+      ? []
+      : (['not-signed-in', 'not-paired', 'unknown-token', 'not-allowed', 'password-to-choose'] as const)),
     ...(endpoint.access !== 'anyone' && endpoint.access.over ? (['not-found'] as const) : []),
     ...(endpoint.method === 'get' || endpoint.method === 'head' ? [] : (['stale-page'] as const)),
     ...(endpoint.query || endpoint.body ? (['invalid'] as const) : []),

@@ -2,6 +2,7 @@ import { ItemRef } from '@jackdaw/core/items'
 import { AnyItemId } from '@jackdaw/core/items'
 import { GoalId, GroupId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
+import { ActName } from './applications'
 import { endpoint } from './endpoint'
 
 const page = z.optional(z.coerce.number().check(z.int(), z.minimum(1), z.maximum(100_000)))
@@ -9,8 +10,9 @@ const whole = z.int().check(z.minimum(0))
 const MOST_STEPS = 5
 const MOST_DAYS = 730
 
-/** A step of a goal: an item that is to be finished, so many days at most after the one before was reached, or after it was begun. */
-export const GoalStep = z.object({ item: AnyItemId, withinDays: z.int().check(z.minimum(1), z.maximum(MOST_DAYS)) })
+const withinDays = z.int().check(z.minimum(1), z.maximum(MOST_DAYS))
+/** A step of a goal: an item that is to be finished, or an act of which an application tells, so many days at most after the one before was reached, or after it was begun. */
+export const GoalStep = z.union([z.object({ item: AnyItemId, withinDays }), z.object({ act: ActName, withinDays })])
 /** Read by {@link GoalStep}. */
 export type GoalStep = z.infer<typeof GoalStep>
 /** What people are to come to after having begun `from`: one thing after another. */
@@ -22,12 +24,12 @@ export const NewGoal = z.object({
 /** Read by {@link NewGoal}. */
 export type NewGoal = z.infer<typeof NewGoal>
 const Called = z.object({ ref: ItemRef, number: z.int(), title: z.string() })
-/** A goal, with what its items are called. */
+/** A goal, with what its items are called. Each step has either an item or an act. */
 export const Goal = z.object({
   id: GoalId,
   name: z.string(),
   from: Called,
-  steps: z.array(z.object({ item: Called, withinDays: z.int() })),
+  steps: z.array(z.object({ item: z.nullable(Called), act: z.nullable(ActName), withinDays: z.int() })),
 })
 /** Read by {@link Goal}. */
 export type Goal = z.infer<typeof Goal>

@@ -5,6 +5,7 @@ export const PROBLEMS = {
   'bad-request': { status: 400, title: 'The request cannot be read' },
   'not-signed-in': { status: 401, title: 'Sign in first' },
   'not-paired': { status: 401, title: 'This browser is not paired with Jackdaw' },
+  'unknown-token': { status: 401, title: 'The token is not known, or was taken back' },
   'wrong-credentials': { status: 401, title: 'Mail address, number or password is wrong' },
   'not-allowed': { status: 403, title: 'You may not do this' },
   'stale-page': { status: 403, title: 'This page is out of date; load it again' },

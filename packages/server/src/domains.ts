@@ -1,4 +1,5 @@
 import type { FirstStep } from '@jackdaw/core/beginning'
+import { applications } from './applications'
 import { assignments } from './assignments'
 import { eventRulesOf, type Domain } from './domain'
 import { audiences } from './audiences'
@@ -48,6 +49,7 @@ export const DOMAINS: readonly Domain[] = [
   events,
   records,
   engagement,
+  applications,
   recording,
   remarks,
   beginning,

@@ -46,6 +46,7 @@ export const RIGHTS = {
   'item.share': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'use.own': [holder('guides.write', 'any')],
   'use.own-item': [holder('guides.write', 'own')],
+  'application.manage': [holder('company.settings', 'any')],
   'goal.change': [holder('guides.all', 'any')],
   'release.change': [holder('guides.all', 'any')],
   'survey.make': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],

@@ -64,6 +64,10 @@ export type SearchId = z.infer<typeof SearchId>
 export const FigurePageId = idOf('figure-page')
 /** Read by {@link FigurePageId}. */
 export type FigurePageId = z.infer<typeof FigurePageId>
+/** Id of an application that is connected. */
+export const ApplicationId = idOf('application')
+/** Read by {@link ApplicationId}. */
+export type ApplicationId = z.infer<typeof ApplicationId>
 /** Id of a release: a day from which something is different. */
 export const ReleaseId = idOf('release')
 /** Read by {@link ReleaseId}. */

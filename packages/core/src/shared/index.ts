@@ -35,6 +35,7 @@ export {
   GoalId,
   ReleaseId,
   SearchId,
+  ApplicationId,
   FigurePageId,
   SurveyId,
 } from './ids'

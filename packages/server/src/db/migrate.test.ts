@@ -56,6 +56,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0040-searches',
     '0041-figure-pages',
     '0042-step-time',
+    '0043-applications',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -43,6 +43,7 @@ import { goals } from './migrations/0039-goals'
 import { searches } from './migrations/0040-searches'
 import { figurePages } from './migrations/0041-figure-pages'
 import { stepTime } from './migrations/0042-step-time'
+import { applications } from './migrations/0043-applications'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -87,6 +88,7 @@ const MIGRATIONS: readonly Migration[] = [
   searches,
   figurePages,
   stepTime,
+  applications,
 ]
 const LOCK = 7_203_114
 

@@ -26,11 +26,13 @@ const calledOf = async (db: Db, ids: readonly ItemId[]): Promise<Map<ItemId, Cal
   return new Map(rows.map((row) => [row.id, row]))
 }
 
+const itemsIn = (steps: readonly GoalStep[]): ItemId[] => steps.flatMap((step) => ('item' in step ? [step.item] : []))
+
 /** The goals, by name; or one of them. */
 export async function goalsOf(db: Db, only: GoalId | null = null): Promise<Goal[]> {
   type Row = { id: GoalId; name: string; from_id: ItemId; steps: GoalStep[] }
   const rows = await db.rows<Row>('select id, name, from_id, steps from goal where $1::text is null or id = $1 order by name, id', [only])
-  const called = await calledOf(db, [...new Set(rows.flatMap((row) => [row.from_id, ...row.steps.map(({ item }) => item)]))])
+  const called = await calledOf(db, [...new Set(rows.flatMap((row) => [row.from_id, ...itemsIn(row.steps)]))])
   const item = (id: ItemId) => {
     const { kind, number, title } = called.get(id) ?? fail('not-found')
     return { ref: itemRefOf(kind, id), number, title }
@@ -39,16 +41,20 @@ export async function goalsOf(db: Db, only: GoalId | null = null): Promise<Goal[
     id,
     name,
     from: item(from_id),
-    steps: steps.map((step) => ({ item: item(step.item), withinDays: step.withinDays })),
+    steps: steps.map((step) => ({
+      item: 'item' in step ? item(step.item) : null,
+      act: 'act' in step ? step.act : null,
+      withinDays: step.withinDays,
+    })),
   }))
 }
 export const goalOf = async (db: Db, id: GoalId): Promise<Goal> => (await goalsOf(db, id))[0] ?? fail('not-found')
 
 /** Names a goal, or changes it. All that it speaks of is published. */
 export async function saveGoal(db: Db, id: GoalId, { name, from, steps }: NewGoal, by: PersonId, now: number): Promise<void> {
-  const called = await calledOf(db, [from, ...steps.map(({ item }) => item)])
+  const called = await calledOf(db, [from, ...itemsIn(steps)])
   const start = called.get(from)
-  if (!start || steps.some(({ item }) => !called.has(item)))
+  if (!start || itemsIn(steps).some((item) => !called.has(item)))
     fail('not-found', 'One of the items is not there, or has not been published yet.')
   await db.rows(
     `insert into goal (id, name, from_kind, from_id, steps, made_by, made_at) values ($1, $2, $3, $4, $5, $6, $7)
@@ -65,21 +71,28 @@ export async function dropGoal(db: Db, id: GoalId): Promise<void> {
 type Under = { person: { id: PersonId; name: string }; beganAt: number; reached: Reached; groups: readonly GroupId[] }
 /** Who viewed the first thing for the first time in these days, with when they came to each step. */
 async function underWay(db: Db, verbs: Verbs, goal: Goal, among: Among, { from, to }: Span): Promise<Under[]> {
-  type Row = { id: PersonId; name: string; began_at: Date; done: { item: ItemId; at: number }[]; groups: GroupId[] }
+  type Row = { id: PersonId; name: string; began_at: Date; done: { what: string; at: number }[]; groups: GroupId[] }
   const rows = await db.rows<Row>(
     `with began as (
        select f.* from (select distinct on (u.person_id) u.person_id, u.local_day, u.at from use_day u where u.views > 0 and u.item_id = $1::jsonb ->> 'item' order by u.person_id, u.local_day, u.at) f
        where f.local_day between $2::date and $3::date and ${ofPeopleSql({ among }, 'f')})
      select p.id, p.name, b.at as began_at, coalesce((
-       select jsonb_agg(jsonb_build_object('item', e.item_id, 'at', (extract(epoch from e.occurred_at) * 1000)::bigint))
-       from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.subject_id = b.person_id and e.item_id = any ($4)), '[]') as done,
+       select jsonb_agg(jsonb_build_object('what', d.what, 'at', (extract(epoch from d.at) * 1000)::bigint)) from (
+         select e.item_id as what, e.occurred_at as at from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.subject_id = b.person_id and e.item_id = any ($4)
+         union all select a.name, a.at from told_act a where a.person_id = b.person_id and a.name = any ($5)) d), '[]') as done,
        array(select q.group_id from membership q where q.person_id = b.person_id and q.since <= b.at and (q.until is null or q.until > b.at)) as groups
      from began b join person p on p.id = b.person_id order by b.at desc, p.id`,
-    [scopeParam({ item: goal.from.ref.id, among }), from, to, goal.steps.map(({ item }) => item.ref.id)],
+    [
+      scopeParam({ item: goal.from.ref.id, among }),
+      from,
+      to,
+      goal.steps.flatMap(({ item }) => (item ? [item.ref.id] : [])),
+      goal.steps.flatMap(({ act }) => act ?? []),
+    ],
   )
   const within = goal.steps.map(({ withinDays }) => withinDays)
   return rows.map(({ id, name, began_at, done, groups }) => {
-    const doneAt = goal.steps.map(({ item }) => done.filter((each) => each.item === item.ref.id).map(({ at }) => at))
+    const doneAt = goal.steps.map(({ item, act }) => done.filter((each) => each.what === (item?.ref.id ?? act)).map(({ at }) => at))
     return {
       person: { id, name },
       groups,

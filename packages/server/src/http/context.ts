@@ -1,7 +1,9 @@
 import type { FirstStep } from '@jackdaw/core/beginning'
+import type { ApplicationScope } from '@jackdaw/contracts/applications'
 import type { RecorderId } from '@jackdaw/contracts/recording'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
 import type {
+  ApplicationId,
   AudienceId,
   BankId,
   CheckInId,
@@ -116,7 +118,7 @@ export type RelationFinders = {
 declare global {
   // eslint-disable-next-line @typescript-eslint/no-namespace -- this is how Express takes the types of what layers hand on
   namespace Express {
-    /** What layers hand on to those after them. `caller`: of a session; `recorder`: of a pairing, with its id. */
+    /** What layers hand on to those after them. `caller`: of a session; `recorder`: of a pairing, with its id; `application`: of its token. */
     interface Locals {
       requestId?: string
       route?: string
@@ -125,6 +127,7 @@ declare global {
       caller?: Caller | null
       recorder?: Caller | null
       recorderId?: RecorderId
+      application?: { id: ApplicationId; scopes: readonly ApplicationScope[]; owner: Caller | null }
     }
   }
 }

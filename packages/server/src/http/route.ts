@@ -77,8 +77,13 @@ function checkBody(endpoint: AnyEndpoint, req: Request): void {
 }
 
 /** What somebody is told who has not said who they are. */
-const notKnown = ({ access }: AnyEndpoint) => (byRecorder(access) ? ('not-paired' as const) : ('not-signed-in' as const))
-const byRecorder = (access: AnyEndpoint['access']): boolean => access !== 'anyone' && access.by === 'recorder'
+const notKnown = ({ access }: AnyEndpoint) => (byOf(access) === null ? 'not-signed-in' : NOT_KNOWN[byOf(access)!])
+const NOT_KNOWN = { recorder: 'not-paired', application: 'unknown-token' } as const
+/** By what an endpoint is called in somebody's name; `null` where by a session. */
+const byOf = (access: AnyEndpoint['access']) => (access === 'anyone' ? null : (access.by ?? null))
+/** In whose name a request comes in. */
+const callerIn = ({ access }: AnyEndpoint, { caller, recorder, application }: Response['locals'] & Express.Locals): Caller | null =>
+  ({ session: caller, recorder, application: application?.owner })[byOf(access) ?? 'session'] ?? null
 
 /** How somebody stands to the thing of an endpoint. Its id was read by the endpoint's own schema. */
 const relationsTo = ({ relations }: Routes, thing: Thing, caller: Caller, id: unknown): Promise<ReadonlySet<Relation> | null> =>
@@ -120,12 +125,15 @@ export function route<E extends AnyEndpoint>(
 ): void {
   routes.served.push(endpoint)
   const { response } = endpoint
-  const callerOf = (res: Response) => res.locals[byRecorder(endpoint.access) ? 'recorder' : 'caller'] ?? null
+  const callerOf = (res: Response) => callerIn(endpoint, res.locals)
   /** What the caller may see is asked for before anything of the body is read. */
   const admit = async (given: unknown, res: Response) => {
     const caller = callerOf(res)
     if (endpoint.access !== 'anyone' && !caller)
-      fail(notKnown(endpoint), byRecorder(endpoint.access) ? 'Pair it again; what was recorded is kept in the browser.' : undefined)
+      fail(
+        notKnown(endpoint),
+        byOf(endpoint.access) === 'recorder' ? 'Pair it again; what was recorded is kept in the browser.' : undefined,
+      )
     const params = read(endpoint.params, given, 'params')
     return { params, relations: await authorise(routes, endpoint, caller, (params as { id?: unknown } | undefined)?.id) }
   }

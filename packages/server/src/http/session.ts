@@ -77,6 +77,8 @@ export const csrfGuard: RequestHandler = (req, _res, next) => {
   if (!CHANGING.has(req.method)) return next()
   // Recorders show a token that no other site can send for them; their requests carry no session.
   if (req.path.startsWith('/api/recorder/')) return next()
+  // So do applications that are connected.
+  if (req.path.startsWith('/api/connected/')) return next()
   // So do guests, with the token of their link.
   if (req.path.startsWith('/api/shared/')) return next()
   const origin = req.headers.origin

@@ -73,6 +73,12 @@ export function engagementRows(made: () => Made): RouteRow[] {
     ['put /api/figure-pages/:pageId', (c) => c.send('put', `/api/figure-pages/${nanoid()}`, PAGE), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['delete /api/figure-pages/:pageId', async (c) => c.send('delete', `/api/figure-pages/${await aPage(made())}`), [401, 403, 403, 404, 403, 403, 204, 404]],
     ['put /api/figure-pages/:pageId/mail', async (c) => c.send('put', `/api/figure-pages/${await aPage(made())}/mail`, { every: 'week' }), [401, 403, 403, 204, 403, 403, 204, 204]],
+    ['get /api/act-names', (c) => c.send('get', '/api/act-names'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/applications', (c) => c.send('get', '/api/applications'), [401, 403, 403, 403, 403, 403, 403, 200]],
+    ['post /api/applications', (c) => c.send('post', '/api/applications', { name: 'Order Book', scopes: ['acts.tell'] }), [401, 403, 403, 403, 403, 403, 403, 200]],
+    ['delete /api/applications/:applicationId', (c) => c.send('delete', `/api/applications/${nanoid()}`), [401, 403, 403, 403, 403, 403, 403, 404]],
+    // A session is nothing to what applications call.
+    ['post /api/connected/acts', (c) => c.send('post', '/api/connected/acts', { acts: [] }), [401, 401, 401, 401, 401, 401, 401, 401]],
     ['get /api/releases', (c) => c.send('get', '/api/releases'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['put /api/releases/:releaseId', (c) => c.send('put', `/api/releases/${nanoid()}`, { name: 'New scales', day: aDay() }), [401, 403, 403, 403, 403, 403, 204, 204]],
     ['delete /api/releases/:releaseId', (c) => c.send('delete', `/api/releases/${nanoid()}`), [401, 403, 403, 403, 403, 403, 404, 404]],

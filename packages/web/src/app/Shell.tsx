@@ -234,6 +234,7 @@ function Person({ me, more }: { me: Me; more: readonly Area[] }) {
         {me.permissions.some((each) => each === 'guides.all' || each === 'company.settings') && (
           <MenuLink to="/reminders">{t('Reminders')}</MenuLink>
         )}
+        {me.permissions.includes('company.settings') && <MenuLink to="/applications">{t('Applications')}</MenuLink>}
         {me.permissions.includes('company.settings') && <MenuLink to="/guests">{t('Guests')}</MenuLink>}
         {me.permissions.includes('company.settings') && <MenuLink to="/background">{t('Background work')}</MenuLink>}
         <MenuLink to="/keys">

@@ -55,6 +55,7 @@ export const IN_SHELL: readonly Page[] = [
   page('/look', async () => (await import('../guides/look/LookPage')).LookPage),
   page('/inbox', async () => (await import('../inbox/InboxPage')).InboxPage),
   page('/inbox/mails', async () => (await import('./MailsHomePage')).MailsHomePage),
+  page('/applications', async () => (await import('../applications/ApplicationsPage')).ApplicationsPage),
   page('/guests', async () => (await import('../sharing/SharingRulesPage')).SharingRulesPage),
   page('/exports', async () => (await import('../exchange/ExportsPage')).ExportsPage),
   page('/first-steps', async () => (await import('../beginning/FirstStepsPage')).FirstStepsPage),

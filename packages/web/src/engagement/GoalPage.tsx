@@ -26,6 +26,8 @@ const SEARCH = {
 }
 type Search = { [K in keyof typeof SEARCH]: z.output<(typeof SEARCH)[K]> | undefined }
 const DAY_MS = 86_400_000
+/** What a step is called: the item, or the act of which an application tells. */
+const nameOfStep = (step: GoalResult['goal']['steps'][number] | undefined): string => step?.item?.title ?? step?.act ?? ''
 /** A time to a goal: minutes and hours, from two days on in days. */
 const longOf = (t: Texts['t'], ms: number): string =>
   ms < 2 * DAY_MS ? lengthOf(Math.max(ms, 1)) : t('{{days}} days', { days: Math.round((ms / DAY_MS) * 10) / 10 })
@@ -96,7 +98,7 @@ function GoalSteps({ id, search, result: { goal, began, steps } }: { id: GoalId;
         <section key={n} className="border-t border-hair py-4 lg:grid lg:grid-cols-2 gap-8">
           <div>
             <h2 className="font-semibold text-lg">
-              {n + 1}. {goal.steps[n]?.item.title}
+              {n + 1}. {nameOfStep(goal.steps[n])}
             </h2>
             <p className="text-soft text-sm pb-2">
               {n === 0
@@ -119,7 +121,7 @@ function GoalSteps({ id, search, result: { goal, began, steps } }: { id: GoalId;
       ))}
       <p className="text-sm text-soft max-w-prose">
         {t(
-          'Who is still under way is counted for as long as they have been (Kaplan–Meier). In brackets and as the outer lines: where the share may well lie (95 %). A step is reached by finishing it after the one before.',
+          'Who is still under way is counted for as long as they have been (Kaplan–Meier). In brackets and as the outer lines: where the share may well lie (95 %). A step is reached by finishing it after the one before, or by an act of which an application tells, which is only claimed.',
         )}
       </p>
     </>
@@ -149,9 +151,9 @@ function GroupsOfGoal({ id, search, result: { goal, groups } }: { id: GoalId; se
     { id: 'name', head: t('Group'), cell: ({ name }) => <span className="font-semibold">{name}</span> },
     { id: 'kind', head: t('Kind'), line: true, cell: ({ kind }) => KINDS[kind] },
     { id: 'began', head: t('Began'), cell: (group) => link(group, group.began, 'began') },
-    ...goal.steps.map(({ item }, n): Column<GoalGroup> => ({
+    ...goal.steps.map((named, n): Column<GoalGroup> => ({
       id: `step ${n}`,
-      head: `${n + 1}. ${item.title}`,
+      head: `${n + 1}. ${nameOfStep(named)}`,
       cell: (group) => (
         <>
           {link(group, group.reached[n] ?? 0, 'reached', n)}{' '}
@@ -196,9 +198,9 @@ function PeopleOfGoal({ id, search, page, onPage }: { id: GoalId; search: Search
             ),
           },
           { id: 'began', head: t('Began'), line: true, cell: ({ beganAt }) => momentOf(beganAt) },
-          ...goal.steps.map(({ item }, n): Column<GoalPerson> => ({
+          ...goal.steps.map((named, n): Column<GoalPerson> => ({
             id: `step ${n}`,
-            head: item.title,
+            head: nameOfStep(named),
             cell: ({ reachedAt }) => {
               const at = reachedAt[n] ?? null
               return at === null ? <span className="text-soft">–</span> : momentOf(at)
@@ -209,7 +211,7 @@ function PeopleOfGoal({ id, search, page, onPage }: { id: GoalId; search: Search
           <section className="pt-4">
             <h2 className="font-semibold text-lg">
               {total} · {words}
-              {step !== undefined && `: ${goal.steps[Number(step)]?.item.title ?? ''}`}
+              {step !== undefined && `: ${nameOfStep(goal.steps[Number(step)])}`}
             </h2>
             <Table label={words} {...{ rows, columns }} keyOf={({ person }) => person.id} empty={<p className="py-3">{t('Nobody.')}</p>} />
             <Pager {...{ page, pageSize, total, onPage }} />

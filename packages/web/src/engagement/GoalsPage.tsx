@@ -1,15 +1,9 @@
-import type { ItemFacts } from '@jackdaw/contracts/items'
-import { itemKey } from '@jackdaw/core/items'
-import type { GoalId } from '@jackdaw/core/shared'
-import { nanoid } from 'nanoid'
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
-import { namedItem } from '../items'
-import { FindItems } from '../items/FindItems'
 import { useMe } from '../people'
-import { Button, Failed, Loaded, NumberField, TextButton, TextField, TextLink, TitleLine } from '../ui'
+import { Button, Failed, Loaded, TextLink, TitleLine } from '../ui'
 import { useTexts } from '../ui/words/texts'
-import { useGoals, useRemoveGoal, useSetGoal } from './goalQueries'
+import { useGoals, useRemoveGoal } from './goalQueries'
+import { NewGoalForm } from './NewGoalForm'
 
 /** What people are to come to after having begun something. */
 export function GoalsPage() {
@@ -53,8 +47,11 @@ export function GoalsPage() {
                     </TextLink>
                     <p className="text-sm text-soft">
                       {t('From “{{title}}”', { title: goal.from.title })}
-                      {goal.steps.map(({ item, withinDays }, n) => (
-                        <span key={n}> → {t('“{{title}}” within {{days}} days', { title: item.title, days: withinDays })}</span>
+                      {goal.steps.map(({ item, act, withinDays }, n) => (
+                        <span key={n}>
+                          {' '}
+                          → {t('“{{title}}” within {{days}} days', { title: item?.title ?? act ?? '', days: withinDays })}
+                        </span>
                       ))}
                     </p>
                   </div>
@@ -75,90 +72,5 @@ export function GoalsPage() {
         </>
       )}
     </Loaded>
-  )
-}
-
-type Step = { item: ItemFacts; withinDays: number }
-const USUAL_DAYS = 7
-const MOST_STEPS = 5
-
-/** A goal is put together of items: the first one is where it begins, each further one is to be finished. */
-function NewGoalForm({ onClose }: { onClose: () => void }) {
-  const { t } = useTexts()
-  const navigate = useNavigate()
-  const save = useSetGoal()
-  const [id] = useState(() => nanoid<GoalId>())
-  const [name, setName] = useState('')
-  const [from, setFrom] = useState<ItemFacts | null>(null)
-  const [steps, setSteps] = useState<readonly Step[]>([])
-  const choose = (item: ItemFacts) => (from === null ? setFrom(item) : setSteps((before) => [...before, { item, withinDays: USUAL_DAYS }]))
-  const called = ({ item, number, title }: ItemFacts) => `${namedItem(t, item, number)} ${title}`
-  const ready = name.trim() !== '' && from !== null && steps.length > 0
-  return (
-    <form
-      className="py-4 grid lg:grid-cols-2 gap-8 border-b border-hair"
-      aria-label={t('Name a goal')}
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (!ready || save.isPending) return
-        const goal = {
-          name: name.trim(),
-          from: from.item.id,
-          steps: steps.map((step) => ({ item: step.item.item.id, withinDays: step.withinDays })),
-        }
-        save.mutate({ id, ...goal }, { onSuccess: () => void navigate(`/engagement/goals/${id}`) })
-      }}
-    >
-      <div className="space-y-4">
-        <TextField label={t('What the goal is called')} value={name} maxLength={100} onChange={(event) => setName(event.target.value)} />
-        <ol className="space-y-2">
-          <li>
-            {from === null ? (
-              <span className="text-soft">{t('1. Choose where it begins.')}</span>
-            ) : (
-              <>
-                {t('1. Whoever begins')} <strong>{called(from)}</strong>{' '}
-                <TextButton onClick={() => setFrom(null)}>{t('Another')}</TextButton>
-              </>
-            )}
-          </li>
-          {steps.map((step, n) => (
-            <li key={n} className="flex flex-wrap items-end gap-2">
-              <span>
-                {n + 2}. {t('finishes')} <strong>{called(step.item)}</strong>
-              </span>
-              <NumberField
-                label={t('within days')}
-                value={step.withinDays}
-                min={1}
-                max={730}
-                whole
-                small
-                onChange={(withinDays) => setSteps((before) => before.map((each, at) => (at === n ? { ...each, withinDays } : each)))}
-              />
-              <TextButton onClick={() => setSteps((before) => before.filter((_, at) => at !== n))}>{t('Leave it out')}</TextButton>
-            </li>
-          ))}
-          {from !== null && steps.length < MOST_STEPS && (
-            <li className="text-soft">{t('{{n}}. Choose what is to be finished after it.', { n: steps.length + 2 })}</li>
-          )}
-        </ol>
-        {save.isError && <Failed error={save.error} />}
-        <div className="flex gap-2">
-          <Button type="submit" look="primary" disabled={!ready || save.isPending}>
-            {t('Save the goal')}
-          </Button>
-          <Button onClick={onClose}>{t('Cancel')}</Button>
-        </div>
-      </div>
-      {(from === null || steps.length < MOST_STEPS) && (
-        <FindItems
-          label={from === null ? t('Where it begins') : t('What is to be finished')}
-          without={new Set(from === null ? [] : [itemKey((steps.at(-1)?.item ?? from).item)].filter(() => steps.length > 0))}
-          nothing={t('Nothing published has such a title.')}
-          onChoose={choose}
-        />
-      )}
-    </form>
   )
 }

@@ -2,6 +2,7 @@ import { localDateAt, type SearchId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { keepSearch } from '../../engagement'
 import { aGoal, aPage, aSurvey } from '../engagementRows'
+import { anApplication } from './anApplication'
 import type { Special } from './special'
 import type { HostileWorld, Things } from './world'
 
@@ -59,6 +60,12 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   // Days that are drawn end before they begin, mostly.
   'get /api/people/:id/use': (_world, _things, input) => {
     input.query = {}
+  },
+  'delete /api/applications/:applicationId': async (world, _things, input) => {
+    input.params['applicationId'] = (await anApplication(world)).id
+  },
+  'post /api/connected/acts': (_world, _things, input) => {
+    input.body = { acts: [{ id: nanoid(), person: 'staff@example.org', name: 'order-saved', at: 1_700_000_000_000 }] }
   },
   // Only months that are over can be asked for.
   'get /api/engagement/own': (_world, _things, input) => {

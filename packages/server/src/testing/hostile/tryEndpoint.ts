@@ -46,7 +46,7 @@ function trusted(endpoint: Endpoint): CallerName[] {
   const isNotOwn = (who: string) => OF_OTHERS.has(nameOf(endpoint)) || (ABOUT_STAFF.has(nameOf(endpoint)) && who !== 'staff')
   const asked = ASKED.test(endpoint.path) ? (['asked'] as const) : []
   if (access === 'anyone') return ['nobody', 'staff', 'author']
-  if (access.by === 'recorder') return ['recorder']
+  if (access.by) return [access.by]
   return Object.entries(RELATIONS).flatMap(([who, [level, relations]]) =>
     may(
       new Set(LEVEL_PRESETS[level]),
@@ -203,7 +203,7 @@ const told = (endpoint: Endpoint, caller: CallerName, input: Input, fault: strin
 export async function tryForeignIds(world: HostileWorld, endpoint: Endpoint, rounds: number, random: () => number): Promise<Tried> {
   const tried: Tried = { faults: [], sent: 0, meant: 0, accepted: 0 }
   const { access } = endpoint
-  const caller: CallerName = access !== 'anyone' && access.by === 'recorder' ? 'recorder' : 'author'
+  const caller: CallerName = access === 'anyone' ? 'author' : (access.by ?? 'author')
   const before = await world.fingerprint('foreign')
   for (let n = 0; n < rounds; n++) {
     const things = await world.things(caller, endpoint)

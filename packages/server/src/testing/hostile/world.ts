@@ -11,10 +11,11 @@ import { aCheckInOf, aPlanUnderWay, aTaskHandedIn, entryFor } from './madeForPeo
 import { anExport } from './exchangeThings'
 import { foreignFingerprint } from './foreignFingerprint'
 import { anAction, documentWith } from './madeThings'
+import { anApplication } from './anApplication'
 import { attemptFor, aQuizTaken, noQuiz, type QuizThings } from './quizThings'
 import { aGuide, Client, smallCompany, startTestServer, START, type Company, type TestServer, type Who } from '../testServer'
 
-/** Whoever calls: nobody, a person of each level, or a recorder that is paired with the author or with somebody else. */
+/** Whoever calls: nobody, somebody of each level, a recorder of the author's or of somebody else's, or an application that is connected. */
 export const CALLERS = [
   'nobody',
   'outsider',
@@ -26,6 +27,7 @@ export const CALLERS = [
   'admin',
   'recorder',
   'otherRecorder',
+  'application',
 ] as const
 export type CallerName = (typeof CALLERS)[number]
 
@@ -95,14 +97,16 @@ export class HostileWorld {
       world.recorders.set(name, await world.pair(who))
       world.clients.set(name, new Client(server.address))
     }
+    world.recorders.set('application', (await anApplication(world)).token)
+    world.clients.set('application', new Client(server.address))
     world.foreign = await world.somebodyElses()
     return world
   }
 
   /** The id of the person that calls; a recorder speaks for its own. */
   personOf(caller: CallerName): string {
-    const who = caller === 'recorder' ? 'author' : caller === 'otherRecorder' ? 'otherAuthor' : caller
-    return who === 'nobody' ? this.company.people.staff : this.company.people[who]
+    const who = { recorder: 'author', otherRecorder: 'otherAuthor', application: 'admin', nobody: 'staff' } as const
+    return this.company.people[caller in who ? who[caller as keyof typeof who] : (caller as Who)]
   }
   /** A client that nobody else uses, for what ends a session. */
   async freshClient(caller: CallerName): Promise<Client> {
@@ -118,7 +122,7 @@ export class HostileWorld {
 
   /** The token of a pairing of its own. */
   async freshHeaders(caller: CallerName): Promise<Record<string, string>> {
-    if (!this.recorders.has(caller)) return {}
+    if (!this.recorders.has(caller) || caller === 'application') return this.headers(caller)
     return { authorization: `Bearer ${await this.pair(caller === 'recorder' ? 'author' : 'otherAuthor')}` }
   }
 
@@ -375,6 +379,7 @@ export class HostileWorld {
         'sign_in_failure',
         'draft_presence',
         'recorder',
+        'application',
         'known_device',
         'migration',
         'pairing_code',

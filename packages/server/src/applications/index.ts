@@ -1,0 +1,2 @@
+export { applications } from './domain'
+export { connect } from './store'
