@@ -3,6 +3,7 @@ const TIERS = [
   ['shared'],
   [
     'people',
+    'applications',
     'orgChart',
     'calendar',
     'files',
@@ -30,7 +31,7 @@ const TIERS = [
 /** The pages of the author's bench stand above those who only read: it uses their players and the library. */
 const WEB_TIERS = [
   ['ui', 'api'],
-  ['people', 'calendar', 'events', 'items', 'inbox', 'jobs', 'clips'],
+  ['people', 'applications', 'calendar', 'events', 'items', 'inbox', 'jobs', 'clips'],
   ['guides', 'annotations', 'remarks', 'recording', 'audiences', 'exchange', 'sharing'],
   ['players', 'library', 'assignments', 'tasks', 'quizzes', 'plans', 'beginning', 'surveys'],
   ['editing', 'records', 'engagement', 'guests'],

@@ -48,6 +48,23 @@ async function fillEvents(client: pg.Client, from: number, visits: number): Prom
   await client.query('set session_replication_role = default')
 }
 
+const GOAL = 'goal-of-the-benchmark'
+const SEARCHES = 100_000
+/** A goal from one guide to another, and a year of searches in 1,500 words. */
+async function fillGoalAndSearches(client: pg.Client): Promise<void> {
+  await client.query(
+    `insert into goal (id, name, from_kind, from_id, steps, made_by, made_at)
+     select '${GOAL}', 'Bench', 'guide', ${id('guide', '1')}, jsonb_build_array(jsonb_build_object('item', ${id('guide', '1')}, 'withinDays', 30), jsonb_build_object('item', ${id('guide', '2')}, 'withinDays', 90)), p.id, now()
+     from person p where p.mail = 'marta@larkmoor.example'`,
+  )
+  await client.query(
+    `insert into search (id, person_id, at, local_day, words, key, found, opened_kind, opened_id)
+     select substr(md5('search' || n), 1, 21), ${id('hand', `1 + n % ${PEOPLE}`)}, at, at::date, words, words, n % 7, case when n % 3 > 0 then 'guide' end, case when n % 3 > 0 then ${id('guide', `1 + k % ${GUIDES}`)} end
+     from (select n, (1500 * (abs(hashint4(n)) % 1000 / 1000.0) ^ 2)::int as k, timestamptz '2025-03-10 08:00Z' + (n % 365) * interval '1 day' as at from generate_series(1, ${SEARCHES}) n) s
+       cross join lateral (select concat(substr(md5('a' || k % 300), 1, 7), ' ', substr(md5('b' || k), 1, 6)) as words) w`,
+  )
+}
+
 /** Every part of the pages of engagement, a year by week, with and without filters. */
 async function partTimes(app: Running, lead: Session, times: number): Promise<[name: string, ms: number[]][]> {
   const [guides, groups] = await Promise.all([
@@ -71,6 +88,9 @@ async function partTimes(app: Running, lead: Session, times: number): Promise<[n
     ['the people of a year, opened', `rows?${year}&figure=people`],
     ['journey of the most used guide, a year', `../guides/${item}/journey?${year}`],
     ['who left it elsewhere, opened', `../guides/${item}/journey/visits?${year}&part=elsewhere`],
+    ['a goal of two steps, a year', `../goals/${GOAL}/result?${year}`],
+    ['what was sought, a year', `searches?${year}`],
+    ['what others use of what somebody owns, a month', 'own'],
     ['the views of one guide, opened', `rows?${year}&figure=views&item=${item}`],
   ]
   const found: [string, number[]][] = []
@@ -101,6 +121,7 @@ export async function measureEngagement(
   const client = new pg.Client(url(NAME))
   await client.connect()
   await fillCompany(client, url(NAME))
+  await fillGoalAndSearches(client)
   let visits = 0
   for (const scale of [100_000, 1_000_000, ...(quick ? [] : [10_000_000])]) {
     const wanted = Math.round(scale / EVENTS_A_VISIT)

@@ -62,11 +62,11 @@ export const getUseOverTime = endpoint({
 })
 
 /** By what the list of what is used can be ordered. */
-export const UsedSort = z.enum(['views', 'people', 'finishers', 'share', 'time', 'title'])
+export const UsedSort = z.enum(['views', 'people', 'finishers', 'share', 'time', 'title', 'newest'])
 /** Read by {@link UsedSort}. */
 export type UsedSort = z.infer<typeof UsedSort>
 /** An item with how much it was used. `finishers`: of the people who viewed it in these days, how many finished it in them; `minutesEach`: how
- * long a view takes on average, against `minutes`, what it is said to take. */
+ * long a view takes on average, against `minutes`, what it is said to take; `since`: when it first came out, epoch milliseconds. */
 export const UsedItem = z.object({
   item: ItemRef,
   number: z.int(),
@@ -76,6 +76,7 @@ export const UsedItem = z.object({
   finishers: whole,
   minutesEach: z.nullable(z.number()),
   minutes: whole,
+  since: z.int(),
 })
 /** Read by {@link UsedItem}. */
 export type UsedItem = z.infer<typeof UsedItem>

@@ -1,18 +1,25 @@
-import { GuideId, LocalDate, StepId, SurveyId } from '@jackdaw/core/shared'
+import { GroupId, GuideId, LocalDate, StepId, SurveyId } from '@jackdaw/core/shared'
 import { SurveyAnswer, SurveyQuestion } from '@jackdaw/core/surveys'
+import { Way } from '@jackdaw/core/ways'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
 import { PersonRef } from './people'
 
 const guide = z.object({ id: GuideId })
 const survey = z.object({ id: GuideId, surveyId: SurveyId })
+const told = z.optional(z.string().check(z.maxLength(60)))
+const OfVisits = {
+  ...{ way: z.optional(Way), edition: z.optional(z.int().check(z.minimum(1), z.maximum(1_000_000))) },
+  ...{ device: told, browser: told, language: told },
+  ...{ department: z.optional(GroupId), site: z.optional(GroupId), team: z.optional(GroupId) },
+}
 /** When somebody is asked at a step: as they come to it, or as they follow a link away from the guide there without having finished. */
 export const AskedWhen = z.enum(['come', 'leave'])
 /** Read by {@link AskedWhen}. */
 export type AskedWhen = z.infer<typeof AskedWhen>
 
 /** A question at a step. It ends by itself after `most` answers. `anonymous`: who answers is not stored with the answer. `tell`: those who left at
- * the step in visits that began on these days get it in their inboxes too. */
+ * the step in visits that began on these days, in this way and by this, get it in their inboxes too. */
 export const NewStepSurvey = z.object({
   id: SurveyId,
   stepId: StepId,
@@ -20,7 +27,7 @@ export const NewStepSurvey = z.object({
   question: SurveyQuestion,
   anonymous: z.boolean(),
   most: z.int().check(z.minimum(1), z.maximum(1_000)),
-  tell: z.nullable(z.object({ from: LocalDate, to: LocalDate })),
+  tell: z.nullable(z.object({ from: LocalDate, to: LocalDate, ...OfVisits })),
 })
 /** Read by {@link NewStepSurvey}. */
 export type NewStepSurvey = z.infer<typeof NewStepSurvey>

@@ -16,7 +16,9 @@ export async function askThere(db: Db, parts: Parts, guide: GuideId, caller: Cal
     const isNew = await addSurvey(tx, { guide, by: caller.id, now }, asked)
     if (!isNew || !tell) return 0
     if (tell.from > tell.to) fail('invalid', 'The days end before they begin.')
-    const left = await whoLeft(tx, { id: guide, among: amongFor(caller) }, tell, survey.stepId)
+    const { from, to, department, site, team, ...visits } = tell
+    const looked = { id: guide, among: amongFor(caller, { department, site, team }), ...visits }
+    const left = await whoLeft(tx, looked, { from, to }, survey.stepId)
     const told: PersonId[] = left.filter((each) => each !== caller.id)
     const about = await tx.one<{ title: string; step: string }>(
       `select i.title, p.name as step from item i join edition_part p on p.item_kind = i.kind and p.item_id = i.id and p.edition = i.edition and p.part_id = $2 where i.kind = 'guide' and i.id = $1`,

@@ -234,6 +234,7 @@ describe('what is used', () => {
       )
     for (const sort of ['views', 'people', 'finishers', 'title']) expect(await idsBy(sort, 'up')).toHaveLength(4)
     expect((await idsBy('views', 'up'))[0]).toBe(unused.id)
+    expect([(await idsBy('newest', 'down'))[0], (await idsBy('newest', 'up'))[3]]).toEqual([unused.id, unused.id])
     expect((await idsBy('views', 'down'))[3]).toBe(unused.id)
     for (const sort of ['share', 'time']) for (const way of ['up', 'down']) expect((await idsBy(sort, way))[3]).toBe(unused.id)
   })

@@ -15,6 +15,7 @@ const ORDER: Record<UsedSort, string> = {
   share: 'case when people > 0 then finishers::float / people end',
   time: 'active_each',
   title: 'plain(title)',
+  newest: 'since',
 }
 
 /** What is published and not in the archive, with how much it was used; what has no such figure comes last. */
@@ -24,7 +25,13 @@ export async function usedItems(
   { from, to }: Span,
   { sort, down, page }: { sort: UsedSort; down: boolean; page: number },
 ): Promise<{ rows: UsedItem[]; total: number }> {
-  type Row = Omit<UsedItem, 'item' | 'minutesEach'> & { kind: ItemKind; id: ItemId; active_each: number | null; total: number }
+  type Row = Omit<UsedItem, 'item' | 'minutesEach' | 'since'> & {
+    since: Date
+    kind: ItemKind
+    id: ItemId
+    active_each: number | null
+    total: number
+  }
   const rows = await db.rows<Row>(
     `with each as (
        select c.item_kind, c.item_id, c.person_id, sum(c.views) as views, sum(c.finished) as finished, sum(c.active_ms) as active_ms from (${usesSql(scope)}) c group by 1, 2, 3),
@@ -32,8 +39,9 @@ export async function usedItems(
        select item_kind, item_id, sum(views)::int as views, count(*) filter (where views > 0)::int as people, count(*) filter (where views > 0 and finished > 0)::int as finishers,
          sum(active_ms) filter (where views > 0 and active_ms > 0)::float / nullif(sum(views) filter (where active_ms > 0), 0)::float as active_each from each group by 1, 2),
      listed as (
-       select i.kind as item_kind, i.id as item_id, i.number, i.title, i.minutes from item i where i.edition is not null and i.archived_at is null)
-     select l.item_kind as kind, l.item_id as id, l.number, l.title, l.minutes, coalesce(views, 0) as views, coalesce(people, 0) as people, coalesce(finishers, 0) as finishers, active_each,
+       select i.kind as item_kind, i.id as item_id, i.number, i.title, i.minutes,
+         (select min(x.published_at) from edition x where x.item_kind = i.kind and x.item_id = i.id) as since from item i where i.edition is not null and i.archived_at is null)
+     select l.item_kind as kind, l.item_id as id, l.number, l.title, l.minutes, l.since, coalesce(views, 0) as views, coalesce(people, 0) as people, coalesce(finishers, 0) as finishers, active_each,
        count(*) over ()::int as total
      from listed l left join used using (item_kind, item_id) where ${ofItemsSql(scope, 'l')}
      order by ${ORDER[sort]} ${down ? 'desc' : 'asc'} nulls last, l.number, l.item_kind limit ${PAGE_SIZE} offset $4`,
@@ -41,9 +49,10 @@ export async function usedItems(
   )
   return {
     total: rows[0]?.total ?? 0,
-    rows: rows.map(({ kind, id, active_each, total: _total, ...row }) => ({
+    rows: rows.map(({ kind, id, active_each, since, total: _total, ...row }) => ({
       ...row,
       item: itemRefOf(kind, id),
+      since: since.getTime(),
       minutesEach: active_each === null ? null : Math.round(active_each / 6_000) / 10,
     })),
   }

@@ -101,6 +101,7 @@ describe('a question at a step', () => {
     ]
     await staff.json('post', '/api/events', { sentAt: START, events })
     const tell = { from: addDays(today, -7), to: today }
+    expect(await ask(surveyOf({ tell: { ...tell, way: 'watch' } }))).toBe(0)
     expect(await ask(surveyOf({ tell }))).toBe(1)
     expect(await ask(surveyOf({ tell, stepId: guide.steps[2] as StepId }))).toBe(0)
     const { rows } = await staff.json('get', '/api/inbox')

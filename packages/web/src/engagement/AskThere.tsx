@@ -1,5 +1,5 @@
 import type { AskedWhen, NewStepSurvey } from '@jackdaw/contracts/surveys'
-import type { GuideId, LocalDate, StepId, SurveyId } from '@jackdaw/core/shared'
+import type { GuideId, StepId, SurveyId } from '@jackdaw/core/shared'
 import { SurveyQuestion } from '@jackdaw/core/surveys'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
@@ -24,13 +24,13 @@ type Rules = { when: AskedWhen; anonymous: boolean; most: number; tell: boolean 
 export function AskThere({
   guideId,
   step,
-  span,
+  visits,
   left,
   onClose,
 }: {
   guideId: GuideId
   step: { id: StepId; name: string }
-  span: { from: LocalDate; to: LocalDate }
+  visits: NonNullable<NewStepSurvey['tell']>
   left: number
   onClose: () => void
 }) {
@@ -57,7 +57,7 @@ export function AskThere({
   const send = () => {
     if (!question) return
     const { tell, ...more } = rules
-    const survey: NewStepSurvey = { id, stepId: step.id, question, ...more, tell: tell ? span : null }
+    const survey: NewStepSurvey = { id, stepId: step.id, question, ...more, tell: tell ? visits : null }
     ask.mutate(survey, {
       onSuccess: ({ told }) => {
         showToast(
@@ -164,7 +164,7 @@ function RuleFields({ rules, left, change }: { rules: Rules; left: number; chang
       />
       {left > 0 && (
         <Check
-          label={t('Also tell those who left there on these days, in their inboxes')}
+          label={t('Also tell those who left there in the visits of this list, in their inboxes')}
           checked={rules.tell}
           onChange={(event) => change({ tell: event.target.checked })}
         />

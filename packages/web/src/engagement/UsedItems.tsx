@@ -3,7 +3,7 @@ import { itemKey } from '@jackdaw/core/items'
 import { Link } from 'react-router'
 import { namedItem } from '../items'
 import { Figure } from '../records/Figure'
-import { dayAndYearOf, Loaded, Pager, percentOf, Table } from '../ui'
+import { dayAndYearOf, Loaded, Pager, percentOf, Table, whenOf } from '../ui'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 import { daysIn, pageAt, rowsAt, scopeIn, type Look, type Looking } from './looking'
@@ -86,6 +86,7 @@ function useColumns(search: Looking): Column<UsedItem, UsedSort>[] {
         </Link>
       ),
     },
+    { id: 'newest', head: t('Came out'), from: 'lg', sort: 'newest', className: 'whitespace-nowrap', cell: ({ since }) => whenOf(since) },
     counted('views', t('Views')),
     counted('people', t('People')),
     counted('finishers', t('Of them finished'), 'sm'),

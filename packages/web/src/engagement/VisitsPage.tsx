@@ -58,7 +58,13 @@ export function VisitsPage() {
             )}
           </TitleLine>
           {asking && step && (
-            <AskThere guideId={id} step={{ id: step, name: name ?? '' }} {...{ span }} left={total} onClose={() => setAsking(false)} />
+            <AskThere
+              guideId={id}
+              step={{ id: step, name: name ?? '' }}
+              visits={{ ...visitsIn(search), ...span }}
+              left={total}
+              onClose={() => setAsking(false)}
+            />
           )}
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
             <div className="flex flex-wrap items-end gap-2 py-2">

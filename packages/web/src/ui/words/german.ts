@@ -80,6 +80,7 @@ export const german: Record<string, string> = {
   '{{initials}}, {{name}}: account': '{{initials}}, {{name}}: Konto',
   Recorder: 'Rekorder',
   'Look of the guides': 'Aussehen der Anleitungen',
+  Applications: 'Anwendungen',
   'Background work': 'Arbeiten im Hintergrund',
   'Your reading is not with the server yet. Connect, then sign out.':
     'Was Sie gelesen haben, ist noch nicht beim Server. Verbinden Sie sich, dann melden Sie sich ab.',
