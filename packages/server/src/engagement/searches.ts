@@ -84,13 +84,17 @@ export async function soughtThings(db: Db, asked: Asked, { unanswered, page }: {
     title: string
   }
   const told = await db.rows<Told>(
-    `with of_thing as (select t.n::int as n, c.* from (${searchesSql(asked.among)}) c join jsonb_to_recordset($4::jsonb) t (key text, n int) on t.key = c.key)
-     select n, count(distinct person_id)::int as people,
-       (select jsonb_agg(w order by w.times desc, w.words) from (select lower(words) as words, count(*)::int as times from of_thing x where x.n = o.n group by 1 order by 2 desc, 1 limit 10) w) as wordings,
-       i.kind, i.id, i.number, i.title
-     from of_thing o left join lateral (
-       select i.kind, i.id, i.number, i.title from of_thing x join item i on i.kind = x.opened_kind and i.id = x.opened_id where x.n = o.n group by 1, 2, 3, 4 order by count(*) desc, i.number limit 1) i on true
-     group by n, i.kind, i.id, i.number, i.title`,
+    `with of_thing as materialized (select t.n::int as n, c.* from (${searchesSql(asked.among)}) c join jsonb_to_recordset($4::jsonb) t (key text, n int) on t.key = c.key),
+     things as (select n, count(distinct person_id)::int as people from of_thing group by n),
+     said as (
+       select n, lower(words) as words, count(*)::int as times, row_number() over (partition by n order by count(*) desc, lower(words)) as place from of_thing group by 1, 2),
+     opened as (
+       select distinct on (n) n, opened_kind, opened_id from (
+         select n, opened_kind, opened_id, count(*) as times from of_thing where opened_id is not null group by 1, 2, 3) o order by n, times desc, opened_id)
+     select t.n, t.people, w.wordings, i.kind, i.id, i.number, i.title
+     from things t join (
+       select n, jsonb_agg(jsonb_build_object('words', words, 'times', times) order by place) as wordings from said where place <= 10 group by n) w using (n)
+     left join opened o using (n) left join item i on i.kind = o.opened_kind and i.id = o.opened_id`,
     [...paramsOf(asked), JSON.stringify(shown.flatMap((group, n) => group.map(({ key }) => ({ key, n }))))],
   )
   const of = new Map(told.map((each) => [each.n, each]))
