@@ -14,6 +14,7 @@ import { namesIn } from '../namesIn'
 import { owners, readers } from '../people'
 import type { Scope } from '../scope'
 import { soughtThings } from '../searches'
+import { spanOf } from '../spanOf'
 import { usedItems } from '../usedItems'
 import { pagesFor } from './store'
 
@@ -31,7 +32,7 @@ async function lineOf(
   const { department, site, team, kind, item, owner, folder, person, sort, direction, shown = 'views', compare = 'before', which } = looking
   const among = amongFor(caller, { department, site, team })
   const scope: Scope = { kind, item, owner, folder, person, among }
-  const span = daysLooked(looking, localDateAt(now, caller.zone))
+  const span = spanOf(daysLooked(looking, localDateAt(now, caller.zone)), caller, now)
   const down = direction !== 'up'
   if (shows === 'goal' && goal !== null) {
     const { began, steps } = await goalResult(db, events.verbs, { goal: await goalOf(db, goal), among, span, now })
@@ -63,12 +64,12 @@ async function lineOf(
     }
   }
 }
-/** A part of which somebody may see nothing, or that is gone, says nothing. */
+/** A part of which somebody may see nothing, that is gone, or whose days cannot be looked at, says nothing: the others are mailed all the same. */
 async function lineIfSeen(parts: Parts, caller: Caller, part: FigurePart, now: number): Promise<string[]> {
   try {
     return [await lineOf(parts, caller, part, now)]
   } catch (error) {
-    if (error instanceof Refused && error.code === 'not-found') return []
+    if (error instanceof Refused && (error.code === 'not-found' || error.code === 'invalid')) return []
     throw error
   }
 }

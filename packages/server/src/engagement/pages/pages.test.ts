@@ -75,6 +75,7 @@ it('is mailed on Mondays to whoever wants that, once, with the figures that they
     part(5, { shows: 'goal', name: 'Gone', goal: nanoid() }),
     part(6, { shows: 'sought', name: 'Sought' }),
     part(7, { shows: 'owners', name: 'Owners' }),
+    part(8, { name: 'Backwards', looking: { days: 'own', from: '2025-02-01', to: '2025-01-01' } }),
   ]
   expect(await put(lead, saved(3, { shared: true, parts }))).toBe(200)
   for (const who of [lead, manager]) expect((await who.send('put', `/api/figure-pages/${id}/mail`, { every: 'week' })).status).toBe(204)
@@ -90,6 +91,7 @@ it('is mailed on Mondays to whoever wants that, once, with the figures that they
   expect(mine).toContain('Of a person: 1')
   expect(mine).toContain('Sought: –')
   expect(mine).not.toContain('Gone')
+  expect(mine).not.toContain('Backwards')
   // Of those who report to the manager only one has read it; of the other they are told nothing.
   const [theirs] = await figuresOf(manager)
   expect(theirs).toContain('Views: 1 (0)')
