@@ -109,6 +109,7 @@ it('tells of a clash until it is decided, of a new guide here and by mail, and e
     true, // a file with a picture that was blacked out
     false, // a question at a step that one has left
     true, // a question of one's own that has all its answers
+    true, // asked something
     true, // a page of figures
     true, // writing along
     false, // earlier reminders

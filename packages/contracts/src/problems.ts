@@ -30,6 +30,7 @@ export const PROBLEMS = {
   'too-many-remarks': { status: 409, title: 'Too many remarks wait already' },
   'release-there': { status: 409, title: 'That day has a name already' },
   'figure-page-changed': { status: 409, title: 'The page has changed since it was opened' },
+  'nobody-asked': { status: 409, title: 'There is nobody to be asked' },
   'survey-over': { status: 409, title: 'This is not asked any more' },
   'survey-answered': { status: 409, title: 'You have answered this already' },
   'out-of-turn': { status: 409, title: 'This is not the next act of the attempt' },

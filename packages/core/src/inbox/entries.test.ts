@@ -49,6 +49,7 @@ it('puts nothing into words that its data do not hold', () => {
     imported: { title: 'a', count: 3, missing: 1 },
     'write-along': { title: 'a', by: 'b' },
     'asked-at-step': { title: 'a', by: 'b', step: 'c', stepId: 's'.repeat(21) },
+    survey: { title: 'a', by: 'b', due: '2026-03-24' },
     figures: { title: 'a', figures: 'Views: 3 (2)' },
     'survey-over': { title: 'a', question: 'b', answers: 20 },
   }

@@ -306,6 +306,17 @@ export const ENTRIES = {
     act: 'Read the answers',
     leadsTo: (about) => (about.kind === 'guide' ? `/engagement/guides/${about.id}/surveys` : pathOfAbout(about)),
   }),
+  survey: entry({
+    data: z.object({ title, by, due: z.nullable(LocalDate) }),
+    waits: false,
+    toDo: false,
+    mail: true,
+    words: '{{by}} asks you: “{{title}}”',
+    more: ({ due }) => (due === null ? 'It takes a few minutes, and can be answered once.' : 'It can be answered once, until {{due}}.'),
+    choice: 'I am asked something',
+    act: 'Answer it',
+    leadsTo: pathOfAbout,
+  }),
   figures: entry({
     data: z.object({ title, figures: z.string() }),
     waits: false,

@@ -50,6 +50,7 @@ export const RIGHTS = {
   'goal.change': [holder('guides.all', 'any')],
   'release.change': [holder('guides.all', 'any')],
   'survey.make': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
+  'survey.send': [holder('guides.all', 'any')],
   'assignment.change': [holder('guides.publish', 'own', 'shared'), holder('guides.all', 'any')],
   'assignment.list': [holder('guides.publish', 'any'), holder('guides.all', 'any')],
   'reminders.change': [holder('company.settings', 'any'), holder('guides.all', 'any')],

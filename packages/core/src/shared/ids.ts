@@ -68,6 +68,10 @@ export type FigurePageId = z.infer<typeof FigurePageId>
 export const ApplicationId = idOf('application')
 /** Read by {@link ApplicationId}. */
 export type ApplicationId = z.infer<typeof ApplicationId>
+/** Id of a survey that was sent to an audience. */
+export const AudienceSurveyId = idOf('audience-survey')
+/** Read by {@link AudienceSurveyId}. */
+export type AudienceSurveyId = z.infer<typeof AudienceSurveyId>
 /** Id of a release: a day from which something is different. */
 export const ReleaseId = idOf('release')
 /** Read by {@link ReleaseId}. */

@@ -35,6 +35,7 @@ export {
   GoalId,
   ReleaseId,
   SearchId,
+  AudienceSurveyId,
   ApplicationId,
   FigurePageId,
   SurveyId,

@@ -44,6 +44,7 @@ import { searches } from './migrations/0040-searches'
 import { figurePages } from './migrations/0041-figure-pages'
 import { stepTime } from './migrations/0042-step-time'
 import { applications } from './migrations/0043-applications'
+import { audienceSurveys } from './migrations/0044-audience-surveys'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -89,6 +90,7 @@ const MIGRATIONS: readonly Migration[] = [
   figurePages,
   stepTime,
   applications,
+  audienceSurveys,
 ]
 const LOCK = 7_203_114
 

@@ -1,2 +1,3 @@
+export { sendSurvey } from './audience'
 export { surveys } from './domain'
 export { addSurvey } from './store'

@@ -1,9 +1,9 @@
 import type { AskedWhen } from '@jackdaw/contracts/surveys'
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { PersonId, SurveyId } from '@jackdaw/core/shared'
-import type { SurveyQuestion } from '@jackdaw/core/surveys'
+import type { AudienceId, AudienceSurveyId, LocalDate, PersonId, SurveyId } from '@jackdaw/core/shared'
+import type { SurveyAnswers, SurveyDocument, SurveyQuestion } from '@jackdaw/core/surveys'
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { instant, json, key, optional, table, text, truth, usually, whole } from '../db'
+import { day, instant, json, key, optional, table, text, truth, usually, whole } from '../db'
 
 /** A question at a part of an item. */
 export class SurveyRow extends Model<InferAttributes<SurveyRow>, InferCreationAttributes<SurveyRow>> {
@@ -60,3 +60,59 @@ export class SurveyDoneRow extends Model<InferAttributes<SurveyDoneRow>, InferCr
   declare personId: PersonId
 }
 export const SURVEY_DONE = table('survey_done', SurveyDoneRow, () => ({ surveyId: key(text()), personId: key(text()) }))
+
+/** Questions that were put to an audience. */
+export class AudienceSurveyRow extends Model<InferAttributes<AudienceSurveyRow>, InferCreationAttributes<AudienceSurveyRow>> {
+  declare id: AudienceSurveyId
+  declare document: SurveyDocument
+  declare audienceId: AudienceId
+  declare anonymous: boolean
+  declare until: LocalDate | null
+  declare sentBy: PersonId
+  declare sentAt: number
+  declare endedAt: CreationOptional<number | null>
+}
+export const AUDIENCE_SURVEY = table('audience_survey', AudienceSurveyRow, () => ({
+  id: key(text()),
+  document: json(),
+  audienceId: text(),
+  anonymous: truth(),
+  until: optional(day()),
+  sentBy: text(),
+  sentAt: instant(),
+  endedAt: optional(instant()),
+}))
+
+/** Who is asked, and whether they have answered. */
+export class AudienceSurveyAskedRow extends Model<
+  InferAttributes<AudienceSurveyAskedRow>,
+  InferCreationAttributes<AudienceSurveyAskedRow>
+> {
+  declare surveyId: AudienceSurveyId
+  declare personId: PersonId
+  declare done: boolean
+}
+export const AUDIENCE_SURVEY_ASKED = table('audience_survey_asked', AudienceSurveyAskedRow, () => ({
+  surveyId: key(text()),
+  personId: key(text()),
+  done: truth(),
+}))
+
+/** What somebody answered; without names neither who nor when is kept. */
+export class AudienceSurveyAnswerRow extends Model<
+  InferAttributes<AudienceSurveyAnswerRow>,
+  InferCreationAttributes<AudienceSurveyAnswerRow>
+> {
+  declare id: string
+  declare surveyId: AudienceSurveyId
+  declare personId: PersonId | null
+  declare answers: SurveyAnswers
+  declare answeredAt: number | null
+}
+export const AUDIENCE_SURVEY_ANSWER = table('audience_survey_answer', AudienceSurveyAnswerRow, () => ({
+  id: key(text()),
+  surveyId: text(),
+  personId: optional(text()),
+  answers: json(),
+  answeredAt: optional(instant()),
+}))

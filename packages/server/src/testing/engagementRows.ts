@@ -1,8 +1,11 @@
+import type { NewAudienceSurvey } from '@jackdaw/contracts/audienceSurveys'
+import { EVERYBODY } from '@jackdaw/core/audiences'
 import type { NewGoal } from '@jackdaw/contracts/goals'
-import type { GoalId, StepId, SurveyId, FigurePageId } from '@jackdaw/core/shared'
+import type { GoalId, StepId, SurveyId, FigurePageId, AudienceSurveyId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { saveGoal, savePage } from '../engagement'
-import { addSurvey } from '../surveys'
+import { findCaller } from '../people'
+import { addSurvey, sendSurvey } from '../surveys'
 import type { RouteRow } from './exchangeRows'
 import type { Company, TestServer } from './testServer'
 
@@ -29,6 +32,22 @@ const aGoalOf = (guideId: string) => ({ name: 'To the end', from: guideId, steps
 export async function aGoal({ server, company, guideId }: Omit<Made, 'stepId'>): Promise<GoalId> {
   const id = nanoid<GoalId>()
   await saveGoal(server.parts.database, id, aGoalOf(guideId) as NewGoal, company.people.lead, server.clock.now)
+  return id
+}
+
+const SURVEY = {
+  document: {
+    title: 'Your first week',
+    about: '',
+    questions: [{ id: 'clear-1', question: { kind: 'stars', words: 'How clear?' }, needed: true }],
+  },
+  ...{ audience: EVERYBODY, anonymous: false, until: null },
+} satisfies NewAudienceSurvey
+/** A survey that the lead has sent to everybody. */
+export async function anAudienceSurvey({ server, company }: Omit<Made, 'stepId' | 'guideId'>): Promise<AudienceSurveyId> {
+  const id = nanoid<AudienceSurveyId>()
+  const by = await findCaller(server.parts.database, company.people.lead)
+  await sendSurvey(server.parts.database, server.parts, id, SURVEY, { by: by!, now: server.clock.now })
   return id
 }
 
@@ -79,6 +98,12 @@ export function engagementRows(made: () => Made): RouteRow[] {
     ['delete /api/applications/:applicationId', (c) => c.send('delete', `/api/applications/${nanoid()}`), [401, 403, 403, 403, 403, 403, 403, 404]],
     // A session is nothing to what applications call.
     ['post /api/connected/acts', (c) => c.send('post', '/api/connected/acts', { acts: [] }), [401, 401, 401, 401, 401, 401, 401, 401]],
+    ['get /api/surveys', (c) => c.send('get', '/api/surveys'), [401, 403, 403, 403, 403, 403, 200, 200]],
+    ['put /api/surveys/:surveyId', (c) => c.send('put', `/api/surveys/${nanoid()}`, SURVEY), [401, 403, 403, 403, 403, 403, 200, 200]],
+    ['get /api/surveys/:surveyId', async (c) => c.send('get', `/api/surveys/${await anAudienceSurvey(made())}`), [401, 403, 403, 403, 403, 403, 200, 200]],
+    ['post /api/surveys/:surveyId/end', async (c) => c.send('post', `/api/surveys/${await anAudienceSurvey(made())}/end`), [401, 403, 403, 403, 403, 403, 204, 204]],
+    ['get /api/asked-surveys', (c) => c.send('get', '/api/asked-surveys'), [401, 200, 200, 200, 200, 200, 200, 200]],
+    ['post /api/asked-surveys/:surveyId/answers', async (c) => c.send('post', `/api/asked-surveys/${await anAudienceSurvey(made())}/answers`, { answers: [{ id: 'clear-1', answer: { value: 4, comment: '' } }] }), [401, 204, 204, 204, 204, 204, 404, 204]],
     ['get /api/releases', (c) => c.send('get', '/api/releases'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['put /api/releases/:releaseId', (c) => c.send('put', `/api/releases/${nanoid()}`, { name: 'New scales', day: aDay() }), [401, 403, 403, 403, 403, 403, 204, 204]],
     ['delete /api/releases/:releaseId', (c) => c.send('delete', `/api/releases/${nanoid()}`), [401, 403, 403, 403, 403, 403, 404, 404]],

@@ -93,6 +93,10 @@ export const german: Record<string, string> = {
   'The question stands at the step “{{step}}”. One answer is enough; you may also leave it.':
     'Die Frage steht beim Schritt „{{step}}“. Eine Antwort genügt; Sie können es auch lassen.',
   'Go to the step': 'Zum Schritt',
+  '{{by}} asks you: “{{title}}”': '{{by}} fragt Sie: „{{title}}“',
+  'It takes a few minutes, and can be answered once.': 'Es dauert ein paar Minuten und kann einmal beantwortet werden.',
+  'It can be answered once, until {{due}}.': 'Es kann einmal beantwortet werden, bis {{due}}.',
+  'Answer it': 'Antworten',
   'Open the page': 'Seite öffnen',
   'The figures of “{{title}}”': 'Die Zahlen von „{{title}}“',
   'Your question at “{{title}}” has all its answers': 'Ihre Frage bei „{{title}}“ hat alle Antworten',

@@ -1,7 +1,8 @@
+import { EVERYBODY } from '@jackdaw/core/audiences'
 import { localDateAt, type SearchId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { keepSearch } from '../../engagement'
-import { aGoal, aPage, aSurvey } from '../engagementRows'
+import { aGoal, anAudienceSurvey, aPage, aSurvey } from '../engagementRows'
 import { anApplication } from './anApplication'
 import type { Special } from './special'
 import type { HostileWorld, Things } from './world'
@@ -16,6 +17,10 @@ const asked: Special = async (world, things, input) => {
 /** A goal that is there. */
 const withGoal: Special = async ({ server, company }, things, input) => {
   input.params['goalId'] = await aGoal({ server, company, guideId: things.guide })
+}
+/** A survey that is there. */
+const withAudienceSurvey: Special = async (world, _things, input) => {
+  input.params['surveyId'] = await anAudienceSurvey(world)
 }
 /** A page of figures that is there. */
 const withPage: Special = async (world, _things, input) => {
@@ -66,6 +71,16 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   },
   'post /api/connected/acts': (_world, _things, input) => {
     input.body = { acts: [{ id: nanoid(), person: 'staff@example.org', name: 'order-saved', at: 1_700_000_000_000 }] }
+  },
+  'get /api/surveys/:surveyId': withAudienceSurvey,
+  'post /api/surveys/:surveyId/end': withAudienceSurvey,
+  'post /api/asked-surveys/:surveyId/answers': async (world, things, input, caller, random) => {
+    await withAudienceSurvey(world, things, input, caller, random)
+    input.body = { answers: [{ id: 'clear-1', answer: { value: 4, comment: '' } }] }
+  },
+  'put /api/surveys/:surveyId': (_world, _things, input) => {
+    const questions = [{ id: 'clear-1', question: { kind: 'stars', words: 'How clear?' }, needed: true }]
+    input.body = { document: { title: 'Asked', about: '', questions }, audience: EVERYBODY, anonymous: true, until: null }
   },
   // Only months that are over can be asked for.
   'get /api/engagement/own': (_world, _things, input) => {
