@@ -4,6 +4,7 @@ import { useMe } from '../people'
 import { MyCheckIns, MyPlans } from '../plans'
 import { WaitingHere } from '../records'
 import { RemarksForMe } from '../remarks'
+import { MySurveys } from '../surveys/MySurveys'
 import { useTexts } from '../ui/words/texts'
 
 /** A person's own first page: what is due, and what waits for them because of what they answer for. */
@@ -19,6 +20,7 @@ export function TodayPage() {
             <FirstStepsBar />
             <MyCheckIns />
             <MyPlans />
+            <MySurveys />
             <WaitingHere />
             {me.permissions.includes('guides.write') && <RemarksForMe />}
           </>

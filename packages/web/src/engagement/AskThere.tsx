@@ -1,21 +1,14 @@
 import type { AskedWhen, NewStepSurvey } from '@jackdaw/contracts/surveys'
 import type { GuideId, StepId, SurveyId } from '@jackdaw/core/shared'
-import { SurveyQuestion } from '@jackdaw/core/surveys'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Check, NumberField, Radios, showToast, TextArea, TextField } from '../ui'
+import { Check, NumberField, Radios, showToast } from '../ui'
 import { FormDialog } from '../ui/over/FormDialog'
 import { useTexts } from '../ui/words/texts'
 import { useAskAtStep } from '../surveys/queries'
-
-type Draft = { kind: SurveyQuestion['kind']; words: string; options: string; low: string; high: string }
-/** What was written so far as a question; `null` while something is missing. */
-function questionOf({ kind, words, options, low, high }: Draft): SurveyQuestion | null {
-  const lines = options.split('\n').flatMap((line) => line.trim() || [])
-  const more = kind === 'choice' ? { options: lines } : kind === 'scale' ? { low, high } : {}
-  return SurveyQuestion.safeParse({ kind, words, ...more }).data ?? null
-}
+import { QuestionFields } from './QuestionFields'
+import { questionOf, type QuestionDraft } from './questionDraft'
 
 type Rules = { when: AskedWhen; anonymous: boolean; most: number; tell: boolean }
 
@@ -38,7 +31,7 @@ export function AskThere({
   const navigate = useNavigate()
   const ask = useAskAtStep(guideId)
   const [id] = useState(() => nanoid<SurveyId>())
-  const [draft, setDraft] = useState<Draft>({
+  const [draft, setDraft] = useState<QuestionDraft>({
     kind: 'choice',
     words: t('What would help you here?'),
     options: [t('A picture'), t('More words'), t('Fewer words'), t('The work itself should change')].join('\n'),
@@ -51,7 +44,7 @@ export function AskThere({
     most: 20,
     tell: left > 0,
   })
-  const change = (more: Partial<Draft>) => setDraft((before) => ({ ...before, ...more }))
+  const change = (more: Partial<QuestionDraft>) => setDraft((before) => ({ ...before, ...more }))
   const rule = (more: Partial<Rules>) => setRules((before) => ({ ...before, ...more }))
   const question = questionOf(draft)
   const send = () => {
@@ -86,57 +79,6 @@ export function AskThere({
       <QuestionFields draft={draft} change={change} />
       <RuleFields {...{ rules, left }} change={rule} />
     </FormDialog>
-  )
-}
-
-function QuestionFields({ draft, change }: { draft: Draft; change: (more: Partial<Draft>) => void }) {
-  const { t } = useTexts()
-  return (
-    <>
-      <TextField label={t('Question')} value={draft.words} maxLength={300} onChange={(event) => change({ words: event.target.value })} />
-      <Radios
-        label={t('It is answered by')}
-        value={draft.kind}
-        onChange={(kind) => change({ kind })}
-        options={[
-          {
-            value: 'choice',
-            words: t('one of some answers'),
-            more: (
-              <TextArea
-                label={t('Answers, one on each line')}
-                rows={4}
-                value={draft.options}
-                hint={t('From two to eight.')}
-                onChange={(event) => change({ options: event.target.value })}
-              />
-            ),
-          },
-          { value: 'stars', words: t('one to five stars') },
-          {
-            value: 'scale',
-            words: t('a place on a scale from 0 to 10'),
-            more: (
-              <div className="grid sm:grid-cols-2 gap-2">
-                <TextField
-                  label={t('What 0 means')}
-                  value={draft.low}
-                  maxLength={120}
-                  onChange={(event) => change({ low: event.target.value })}
-                />
-                <TextField
-                  label={t('What 10 means')}
-                  value={draft.high}
-                  maxLength={120}
-                  onChange={(event) => change({ high: event.target.value })}
-                />
-              </div>
-            ),
-          },
-          { value: 'words', words: t('their own words') },
-        ]}
-      />
-    </>
   )
 }
 

@@ -52,6 +52,7 @@ export function EngagementPage() {
         {me.permissions.includes('company.settings') && <ButtonLink to="/engagement/rules">{t('Rules')}</ButtonLink>}
         {by !== 'last' && <PutOnPage part={{ shows: by, goal: null, looking: keptOf(search) }} name={names[by]} />}
         <ButtonLink to="/engagement/pages">{t('Pages')}</ButtonLink>
+        {me.permissions.includes('guides.all') && <ButtonLink to="/surveys">{t('Surveys')}</ButtonLink>}
         <ButtonLink to="/engagement/goals">{t('Goals')}</ButtonLink>
         <ButtonLink to="/engagement/releases">{t('Releases')}</ButtonLink>
       </TitleLine>

@@ -8,8 +8,17 @@ import {
   type AskedQuestion,
   type NewStepSurvey,
 } from '@jackdaw/contracts/surveys'
-import type { GuideId, SurveyId } from '@jackdaw/core/shared'
-import type { SurveyAnswer } from '@jackdaw/core/surveys'
+import {
+  answerAudienceSurvey,
+  endAudienceSurvey,
+  getAudienceSurvey,
+  listAskedSurveys,
+  listAudienceSurveys,
+  sendAudienceSurvey,
+  type NewAudienceSurvey,
+} from '@jackdaw/contracts/audienceSurveys'
+import type { AudienceSurveyId, GuideId, SurveyId } from '@jackdaw/core/shared'
+import type { SurveyAnswer, SurveyAnswers } from '@jackdaw/core/surveys'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { call, queryClient } from '../api'
 
@@ -41,3 +50,33 @@ export const useAskAtStep = (id: GuideId) =>
   useMutation({ mutationFn: (body: NewStepSurvey) => call(askAtStep, { params: { id }, body }), onSuccess: anew })
 export const useEndSurvey = (id: GuideId) =>
   useMutation({ mutationFn: (surveyId: SurveyId) => call(endSurvey, { params: { id, surveyId } }), onSettled: anew })
+
+/** What one is asked by surveys. */
+export const useAskedSurveys = () =>
+  useQuery({ queryKey: ['asked-surveys'], staleTime: 0, queryFn: ({ signal }) => call(listAskedSurveys, { signal }) })
+export const useAnswerSurvey = () =>
+  useMutation({
+    mutationFn: ({ surveyId, answers }: { surveyId: AudienceSurveyId; answers: SurveyAnswers }) =>
+      call(answerAudienceSurvey, { params: { surveyId }, body: { answers } }),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: ['asked-surveys'] }),
+  })
+export const useAudienceSurveys = () =>
+  useQuery({ queryKey: ['audience-surveys'], staleTime: 0, queryFn: ({ signal }) => call(listAudienceSurveys, { signal }) })
+export const useAudienceSurvey = (surveyId: AudienceSurveyId) =>
+  useQuery({
+    queryKey: ['audience-surveys', surveyId],
+    staleTime: 0,
+    queryFn: ({ signal }) => call(getAudienceSurvey, { params: { surveyId }, signal }),
+  })
+const surveysAnew = () => queryClient.invalidateQueries({ queryKey: ['audience-surveys'] })
+export const useSendSurvey = () =>
+  useMutation({
+    mutationFn: ({ id, ...body }: NewAudienceSurvey & { id: AudienceSurveyId }) =>
+      call(sendAudienceSurvey, { params: { surveyId: id }, body }),
+    onSuccess: surveysAnew,
+  })
+export const useEndAudienceSurvey = () =>
+  useMutation({
+    mutationFn: (surveyId: AudienceSurveyId) => call(endAudienceSurvey, { params: { surveyId } }),
+    onSettled: surveysAnew,
+  })

@@ -2,6 +2,7 @@
 export const english: Record<string, string> = {
   '{{count}} pictures could not be taken_one': 'One picture could not be taken',
   '{{count}} pages_one': '{{count}} page',
+  'Sent. {{count}} people are asked._one': 'Sent. One person is asked.',
   'Asked. {{count}} people were told in their inboxes._one': 'Asked. One person was told in their inbox.',
   '{{count}} visits_one': '{{count}} visit',
   'Save {{count}} guides as a booklet …_one': 'Save it as a file …',

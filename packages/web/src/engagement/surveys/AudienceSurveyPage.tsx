@@ -1,0 +1,68 @@
+import type { AudienceSurveyId } from '@jackdaw/core/shared'
+import { LEAST_SHOWN } from '@jackdaw/core/surveys'
+import { Button, dayAndYearOf, Failed, Loaded, percentOf, TitleLine, whenOf } from '../../ui'
+import { useIds } from '../../ui/search/useIds'
+import { useTexts } from '../../ui/words/texts'
+import { useAudienceSurvey, useEndAudienceSurvey } from '../../surveys/queries'
+import { GivenAnswers } from '../GivenAnswers'
+
+/** What was answered to a survey, question by question. */
+export function AudienceSurveyPage() {
+  const { t } = useTexts()
+  const { id } = useIds<{ id: AudienceSurveyId }>()
+  const query = useAudienceSurvey(id)
+  const end = useEndAudienceSurvey()
+  return (
+    <Loaded query={query}>
+      {({ survey: { document, sentAt, sentBy, asked, answered, endedAt, until, anonymous }, audience, answers }) => (
+        <>
+          <title>{t('{{title}} – Surveys – Jackdaw', { title: document.title })}</title>
+          <TitleLine
+            where={{ to: '/surveys', name: t('Surveys') }}
+            title={document.title}
+            state={[
+              t('{{n}} of {{of}} have answered, {{share}}', { n: answered, of: asked, share: percentOf(answered / asked) }),
+              t('sent {{when}} by {{name}}', { when: whenOf(sentAt), name: sentBy.name }),
+              endedAt !== null
+                ? t('ended {{when}}', { when: whenOf(endedAt) })
+                : until
+                  ? t('until {{day}}', { day: dayAndYearOf(until) })
+                  : t('goes on'),
+              ...(anonymous ? [t('without names')] : []),
+            ].join(' · ')}
+          >
+            {endedAt === null && (
+              <Button disabled={end.isPending} onClick={() => end.mutate(id)}>
+                {t('End it')}
+              </Button>
+            )}
+          </TitleLine>
+          <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
+            {end.isError && <Failed error={end.error} />}
+            <p className="py-3 text-soft max-w-prose">
+              {t('Asked: {{audience}}', { audience: audience.name ?? audience.sentence })}
+              {document.about && ` · ${document.about}`}
+            </p>
+            {answers === null ? (
+              <p className="py-3 max-w-prose">
+                {t(
+                  'Who has answered is known, so that nobody is asked twice. Answers without names are shown once there are {{n}} of them: then nobody can tell whose they are.',
+                  {
+                    n: LEAST_SHOWN,
+                  },
+                )}
+              </p>
+            ) : (
+              document.questions.map(({ id: key, question }) => (
+                <section key={key} className="border-t border-hair py-4">
+                  <h2 className="font-semibold text-lg">{question.words}</h2>
+                  <GivenAnswers question={question} given={answers.filter((each) => each.id === key)} />
+                </section>
+              ))
+            )}
+          </div>
+        </>
+      )}
+    </Loaded>
+  )
+}
