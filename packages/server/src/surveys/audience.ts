@@ -55,8 +55,11 @@ export async function sendSurvey(
     const [there] = await surveyRows(tx, id)
     if (there) return there.asked
     if (survey.until !== null && survey.until < localDateAt(now, by.zone)) fail('invalid', 'Its last day is over already.')
-    const audienceId = await audienceFor(tx, parts, survey.audience, null, by.id, now)
-    const people = [...(await idsOf(tx, survey.audience, now))].filter((each) => each !== by.id)
+    // Who joins later is not asked: a rule of its own is taken as of the day.
+    const audience =
+      'saved' in survey.audience ? survey.audience : { ...survey.audience, asOf: survey.audience.asOf ?? localDateAt(now, by.zone) }
+    const audienceId = await audienceFor(tx, parts, audience, null, by.id, now)
+    const people = [...(await idsOf(tx, audience, now))].filter((each) => each !== by.id)
     if (people.length === 0) fail('nobody-asked', 'Nobody but you belongs to this audience.')
     await tx.rows(
       'insert into audience_survey (id, document, audience_id, anonymous, until, sent_by, sent_at) values ($1, $2, $3, $4, $5::date, $6, $7)',
