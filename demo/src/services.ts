@@ -1,6 +1,7 @@
 import type {
   AttemptId,
   AudienceId,
+  AudienceSurveyId,
   BankId,
   CaptionsId,
   CheckInId,
@@ -31,7 +32,8 @@ import type { FigurePage } from '@jackdaw/contracts/figurePages'
 import type { NewGoal } from '@jackdaw/contracts/goals'
 import type { SearchTold } from '@jackdaw/contracts/searches'
 import type { NewStepSurvey } from '@jackdaw/contracts/surveys'
-import type { SurveyAnswer } from '@jackdaw/core/surveys'
+import type { NewAudienceSurvey } from '@jackdaw/contracts/audienceSurveys'
+import type { SurveyAnswer, SurveyAnswers } from '@jackdaw/core/surveys'
 import type { Answer as CheckInAnswer, PlanDocument, Question as CheckInQuestion } from '@jackdaw/core/plans'
 import type { Answer, BankDocument, QuizDocument } from '@jackdaw/core/quizzes'
 import type { HandInAnswer, TaskDocument } from '@jackdaw/core/tasks'
@@ -190,6 +192,14 @@ export type DemoServices = {
   ): Promise<unknown>
   /** Puts a question at a step; somebody answers it. */
   askAtStep(survey: NewStepSurvey, asked: { guide: GuideId; by: PersonId; now: number }): Promise<unknown>
+  /** Sends questions to people; somebody answers. */
+  sendSurvey(
+    id: AudienceSurveyId,
+    survey: Omit<NewAudienceSurvey, 'audience'> & { audience: AudienceRule },
+    by: { id: PersonId; name: string; zone: string },
+    now: number,
+  ): Promise<number>
+  answerSurvey(answering: { id: AudienceSurveyId; by: PersonId; today: LocalDate; now: number }, answers: SurveyAnswers): Promise<void>
   answerAtStep(answering: { guide: GuideId; id: SurveyId; by: PersonId; now: number }, answer: SurveyAnswer): Promise<void>
   openAttempt(guideId: GuideId, personId: PersonId, now: number): Promise<SoloAttempt>
   actInAttempt(

@@ -14,6 +14,7 @@ import {
   type StepId,
   type SurveyId,
 } from '@jackdaw/core/shared'
+import { addSurveys } from './asked'
 import { addStepAgain, loadGuide, type LoadedGuide, type WrittenGuide } from './loadGuide'
 import { addSearches } from './searches'
 import type { Loading } from './tasks'
@@ -55,6 +56,7 @@ export async function addYear(company: Loading, guideIds: ReadonlyMap<string, Gu
   for (const guide of LONG_USED) loaded.set(guide.file, await addLongUsed(company, guide, random))
   await arrangeAPage(company, await nameThings(company, guideIds))
   await askAtThePallet(company, known(loaded, 'mixed-pallet'))
+  await addSurveys(company)
   await addSearches(company, new Map([...guideIds, ...[...loaded].map(([file, { id }]) => [file, id] as const)]))
 }
 

@@ -48,7 +48,7 @@ export async function sendSurvey(
   parts: Parts,
   id: AudienceSurveyId,
   survey: NewAudienceSurvey,
-  { by, now }: { by: Caller; now: number },
+  { by, now }: { by: Pick<Caller, 'id' | 'name' | 'zone'>; now: number },
 ): Promise<number> {
   return db.transaction(async (tx) => {
     await tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 2))', [id])

@@ -1,5 +1,8 @@
 import type { Domain } from '../domain'
-import type { SurveyAnswer } from '@jackdaw/core/surveys'
+import type { NewAudienceSurvey } from '@jackdaw/contracts/audienceSurveys'
+import type { AudienceSurveyId } from '@jackdaw/core/shared'
+import type { SurveyAnswer, SurveyAnswers } from '@jackdaw/core/surveys'
+import { answerAsked, sendSurvey } from './audience'
 import { surveyRoutes } from './routes'
 import { addSurvey, answer } from './store'
 
@@ -9,6 +12,10 @@ export const surveys = {
   demo: (parts) => ({
     askAtStep: (survey: Parameters<typeof addSurvey>[2], asked: Parameters<typeof addSurvey>[1]) =>
       addSurvey(parts.database, asked, survey),
+    sendSurvey: (id: AudienceSurveyId, survey: NewAudienceSurvey, by: Parameters<typeof sendSurvey>[4]['by'], now: number) =>
+      sendSurvey(parts.database, parts, id, survey, { by, now }),
+    answerSurvey: (answering: Parameters<typeof answerAsked>[2], answers: SurveyAnswers) =>
+      answerAsked(parts.database, parts, answering, answers),
     answerAtStep: (answering: Parameters<typeof answer>[2], given: SurveyAnswer) => answer(parts.database, parts, answering, given),
   }),
 } satisfies Domain
