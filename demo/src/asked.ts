@@ -1,5 +1,5 @@
-import { ticked } from '@jackdaw/core/audiences'
-import { localDateAt, nth, seededRandom, type AudienceSurveyId, type PersonId } from '@jackdaw/core/shared'
+import { ticked, type AudienceRule } from '@jackdaw/core/audiences'
+import { known, localDateAt, nth, seededRandom, type AudienceSurveyId, type PersonId } from '@jackdaw/core/shared'
 import type { SurveyAnswers, SurveyDocument } from '@jackdaw/core/surveys'
 import type { Loading } from './tasks'
 
@@ -7,14 +7,18 @@ const DAY = 86_400_000
 const LEAD = { name: 'Marta Sorrel', zone: 'Europe/London' }
 
 const ROTA: SurveyDocument = {
-  title: 'The winter rota, three weeks in',
+  title: 'The winter rota, three weeks on',
   about: 'The early shift begins an hour later since October. Say how it is before we settle it for the whole winter.',
   questions: [
     { id: 'rota-as-a-whole', needed: true, question: { kind: 'stars', words: 'How does the rota suit you, as a whole?' } },
     {
       id: 'rota-kept-as',
       needed: true,
-      question: { kind: 'choice', words: 'What should we do with it?', options: ['Keep it', 'Back to six o’clock', 'Let each team choose'] },
+      question: {
+        kind: 'choice',
+        words: 'What should we do with it?',
+        options: ['Keep it', 'Back to six o’clock', 'Let each team choose'],
+      },
     },
     { id: 'rota-in-words', needed: false, question: { kind: 'words', words: 'What have we not thought of?' } },
   ],
@@ -47,12 +51,12 @@ const ABOUT_THE_SHEET: readonly (readonly [value: number, comment: string])[] = 
 ]
 
 /** What the lead has asked people: everybody without names, and the drivers with them. */
-export async function addSurveys({ services, members, lead, until }: Loading): Promise<void> {
+export async function addSurveys({ services, ids, members, lead, until }: Loading): Promise<void> {
   const random = seededRandom(77)
-  const send = async (document: SurveyDocument, people: readonly PersonId[], anonymous: boolean, from: number, days: number) => {
+  const send = async (document: SurveyDocument, audience: AudienceRule, anonymous: boolean, from: number, days: number) => {
     const id = services.newId<AudienceSurveyId>()
     const until = localDateAt(from + days * DAY, LEAD.zone)
-    await services.sendSurvey(id, { document, audience: ticked([], people), anonymous, until }, { ...LEAD, id: lead }, from)
+    await services.sendSurvey(id, { document, audience, anonymous, until }, { ...LEAD, id: lead }, from)
     return id
   }
   const answer = (id: AudienceSurveyId, by: PersonId, now: number, answers: SurveyAnswers) =>
@@ -60,7 +64,7 @@ export async function addSurveys({ services, members, lead, until }: Loading): P
 
   const everybody = members.filter(({ joinsLate }) => joinsLate === null).map(({ id }) => id)
   const autumn = until - 38 * DAY
-  const rota = await send(ROTA, everybody, true, autumn, 14)
+  const rota = await send(ROTA, ticked([...ids.sites.values()], []), true, autumn, 14)
   const words = ABOUT_THE_ROTA[Symbol.iterator]()
   for (const by of everybody) {
     if (by === lead || random() > ANSWERS_THE_ROTA) continue
@@ -75,7 +79,7 @@ export async function addSurveys({ services, members, lead, until }: Loading): P
   }
 
   const drivers = members.filter(({ teams, joinsLate }) => teams.includes('Drivers') && joinsLate === null).map(({ id }) => id)
-  const sheet = await send(SHEET, drivers, false, until - 4 * DAY, 14)
+  const sheet = await send(SHEET, ticked([known(ids.teams, 'Drivers')], []), false, until - 4 * DAY, 14)
   for (const [n, [value, comment]] of ABOUT_THE_SHEET.entries()) {
     const answers: SurveyAnswers = [{ id: 'sheet-at-the-ramp', answer: { value, comment: '' } }]
     if (comment) answers.push({ id: 'sheet-is-missing', answer: { value: null, comment } })

@@ -16,7 +16,7 @@ export const NewAudienceSurvey = z.object({
 })
 /** Read by {@link NewAudienceSurvey}. */
 export type NewAudienceSurvey = z.infer<typeof NewAudienceSurvey>
-/** A survey that was sent: how many people were asked, and how many have answered. `endedAt`: since when nobody can answer any more. */
+/** A survey that was sent: how many people were asked, and how many have answered. `endedAt`: when somebody ended it; `over`: nobody can answer any more. */
 export const AudienceSurvey = z.object({
   id: AudienceSurveyId,
   document: SurveyDocument,
@@ -25,6 +25,7 @@ export const AudienceSurvey = z.object({
   sentBy: PersonRef,
   sentAt: z.int(),
   endedAt: z.nullable(z.int()),
+  over: z.boolean(),
   asked: whole,
   answered: whole,
 })
@@ -48,10 +49,12 @@ export const sendAudienceSurvey = endpoint({
   response: z.object({ asked: whole }),
   problems: ['invalid', 'not-found', 'nobody-asked'],
 })
-/** What was answered: by question its answers, and of a survey with names who gave them; `null` as long as answers without names are too few to be shown. */
+/** What was answered: by question its answers, and of a survey with names who gave them; `null` as long as answers without names are too few to be shown.
+ * `waiting`: who has not answered; `null` where answers are without names, as the one who has not is then not to be told from the others. */
 export const AudienceSurveyResults = z.object({
   survey: AudienceSurvey,
   audience: AudienceShown,
+  waiting: z.nullable(z.array(PersonRef)),
   answers: z.nullable(z.array(z.object({ id: z.string(), answer: SurveyAnswer, by: z.nullable(PersonRef), at: z.nullable(z.int()) }))),
 })
 /** Read by {@link AudienceSurveyResults}. */

@@ -1,4 +1,5 @@
 import type { AskedSurvey, AudienceSurvey, AudienceSurveyResults, NewAudienceSurvey } from '@jackdaw/contracts/audienceSurveys'
+import type { PersonRef } from '@jackdaw/contracts/people'
 import { aboutSurvey } from '@jackdaw/core/inbox'
 import { localDateAt, type AudienceId, type AudienceSurveyId, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import { areShown, faultOfAnswers, type SurveyAnswers, type SurveyDocument } from '@jackdaw/core/surveys'
@@ -21,26 +22,28 @@ type Row = {
   by: string
   sent_at: Date
   ended_at: Date | null
+  over: boolean
   asked: number
   answered: number
 }
-async function surveyRows(db: Db, only: AudienceSurveyId | null): Promise<Row[]> {
+async function surveyRows(db: Db, only: AudienceSurveyId | null, today: LocalDate): Promise<Row[]> {
   return db.rows<Row>(
-    `select s.id, s.document, s.audience_id, s.anonymous, to_char(s.until, 'YYYY-MM-DD') as until, p.id as by_id, p.name as by, s.sent_at, s.ended_at,
+    `select s.id, s.document, s.audience_id, s.anonymous, to_char(s.until, 'YYYY-MM-DD') as until, p.id as by_id, p.name as by, s.sent_at, s.ended_at, not (${OPEN('$2')}) as over,
        (select count(*)::int from audience_survey_asked a where a.survey_id = s.id) as asked,
        (select count(*)::int from audience_survey_asked a where a.survey_id = s.id and a.done) as answered
      from audience_survey s join person p on p.id = s.sent_by where $1::text is null or s.id = $1 order by s.sent_at desc, s.id`,
-    [only],
+    [only, today],
   )
 }
-const surveyOf = ({ id, document, anonymous, until, by_id, by, sent_at, ended_at, asked, answered }: Row): AudienceSurvey => ({
-  ...{ id, document, anonymous, until, asked, answered },
+const surveyOf = ({ id, document, anonymous, until, by_id, by, sent_at, ended_at, over, asked, answered }: Row): AudienceSurvey => ({
+  ...{ id, document, anonymous, until, over, asked, answered },
   sentBy: { id: by_id, name: by },
   sentAt: sent_at.getTime(),
   endedAt: ended_at?.getTime() ?? null,
 })
 /** The surveys, the newest first. */
-export const audienceSurveysOf = async (db: Db): Promise<AudienceSurvey[]> => (await surveyRows(db, null)).map(surveyOf)
+export const audienceSurveysOf = async (db: Db, today: LocalDate): Promise<AudienceSurvey[]> =>
+  (await surveyRows(db, null, today)).map(surveyOf)
 
 /** Sends a survey to everybody of its audience but whoever sends it, and tells them. @returns how many are asked */
 export async function sendSurvey(
@@ -52,12 +55,12 @@ export async function sendSurvey(
 ): Promise<number> {
   return db.transaction(async (tx) => {
     await tx.rows('select pg_advisory_xact_lock(hashtextextended($1, 2))', [id])
-    const [there] = await surveyRows(tx, id)
+    const today = localDateAt(now, by.zone)
+    const [there] = await surveyRows(tx, id, today)
     if (there) return there.asked
-    if (survey.until !== null && survey.until < localDateAt(now, by.zone)) fail('invalid', 'Its last day is over already.')
+    if (survey.until !== null && survey.until < today) fail('invalid', 'Its last day is over already.')
     // Who joins later is not asked: a rule of its own is taken as of the day.
-    const audience =
-      'saved' in survey.audience ? survey.audience : { ...survey.audience, asOf: survey.audience.asOf ?? localDateAt(now, by.zone) }
+    const audience = 'saved' in survey.audience ? survey.audience : { ...survey.audience, asOf: survey.audience.asOf ?? today }
     const audienceId = await audienceFor(tx, parts, audience, null, by.id, now)
     const people = [...(await idsOf(tx, audience, now))].filter((each) => each !== by.id)
     if (people.length === 0) fail('nobody-asked', 'Nobody but you belongs to this audience.')
@@ -82,9 +85,15 @@ export async function sendSurvey(
   })
 }
 
+const waitingFor = (db: Db, id: AudienceSurveyId): Promise<PersonRef[]> =>
+  db.rows<PersonRef>(
+    'select p.id, p.name from audience_survey_asked a join person p on p.id = a.person_id where a.survey_id = $1 and not a.done order by p.name, p.id',
+    [id],
+  )
+
 /** A survey with its answers, as far as they are shown. */
-export async function surveyResults(db: Db, id: AudienceSurveyId): Promise<AudienceSurveyResults> {
-  const [row = fail('not-found')] = await surveyRows(db, id)
+export async function surveyResults(db: Db, id: AudienceSurveyId, today: LocalDate): Promise<AudienceSurveyResults> {
+  const [row = fail('not-found')] = await surveyRows(db, id, today)
   type Given = { answers: SurveyAnswers; answered_at: Date | null; by_id: PersonId | null; by: string | null }
   const given = await db.rows<Given>(
     `select a.answers, a.answered_at, p.id as by_id, p.name as by from audience_survey_answer a left join person p on p.id = a.person_id where a.survey_id = $1 order by a.answered_at desc, a.id`,
@@ -96,15 +105,18 @@ export async function surveyResults(db: Db, id: AudienceSurveyId): Promise<Audie
   return {
     survey: surveyOf(row),
     audience: await audienceShown(db, row.audience_id),
+    waiting: row.anonymous ? null : await waitingFor(db, id),
     answers: areShown(row.anonymous, given.length) ? answers : null,
   }
 }
 
 /** Ends a survey. */
 export async function endSent(db: Db, id: AudienceSurveyId, now: number): Promise<void> {
-  const [row] = await surveyRows(db, id)
-  if (!row) fail('not-found')
-  await db.rows('update audience_survey set ended_at = $2 where id = $1 and ended_at is null', [id, new Date(now)])
+  const ended = await db.rows('update audience_survey set ended_at = coalesce(ended_at, $2) where id = $1 returning id', [
+    id,
+    new Date(now),
+  ])
+  if (ended.length === 0) fail('not-found')
 }
 
 /** What somebody is asked and has not answered. */

@@ -15,11 +15,13 @@ import { answer, answersTo, askedOf, end, surveysOf } from './store'
 export function surveyRoutes(routes: Routes): void {
   const { parts } = routes
   const { database: db } = parts
-  route(routes, listAudienceSurveys, () => audienceSurveysOf(db))
+  route(routes, listAudienceSurveys, (_input, { caller, now }) => audienceSurveysOf(db, localDateAt(now, caller.zone)))
   route(routes, sendAudienceSurvey, async ({ params: { surveyId }, body }, { caller, now }) => ({
     asked: await sendSurvey(db, parts, surveyId, body, { by: caller, now }),
   }))
-  route(routes, getAudienceSurvey, ({ params: { surveyId } }) => surveyResults(db, surveyId))
+  route(routes, getAudienceSurvey, ({ params: { surveyId } }, { caller, now }) =>
+    surveyResults(db, surveyId, localDateAt(now, caller.zone)),
+  )
   route(routes, endAudienceSurvey, ({ params: { surveyId } }, { now }) => endSent(db, surveyId, now))
   route(routes, listAskedSurveys, (_input, { caller, now }) => askedSurveysOf(db, caller.id, localDateAt(now, caller.zone)))
   route(routes, answerAudienceSurvey, ({ params: { surveyId }, body: { answers } }, { caller, now }) =>

@@ -19,9 +19,11 @@ export function GivenAnswers({ question, given }: { question: SurveyQuestion; gi
     question,
     given.map((each) => each.answer),
   )
+  // An answer without a name and without words says no more than the counts do.
+  const told = given.filter(({ answer, by }) => by !== null || answer.comment !== '')
   return (
     <div className="lg:grid lg:grid-cols-2 gap-8 pt-3">
-      <div>
+      <div className={question.kind === 'words' ? 'hidden' : undefined}>
         {results.counts.length > 0 && (
           <table className="w-full text-sm" aria-label={t('Answers')}>
             <tbody>
@@ -49,7 +51,7 @@ export function GivenAnswers({ question, given }: { question: SurveyQuestion; gi
         </p>
       </div>
       <ul className="divide-y divide-hair">
-        {given.map(({ answer, by, at }, n) => (
+        {told.map(({ answer, by, at }, n) => (
           <li key={n} className="py-2">
             {answer.value !== null && <span className="font-semibold">{valueName(t, question, answer.value)} </span>}
             {answer.comment && <span className="[overflow-wrap:anywhere]">{answer.comment}</span>}

@@ -1,10 +1,11 @@
 import type { AudienceSurveyId } from '@jackdaw/core/shared'
 import { LEAST_SHOWN } from '@jackdaw/core/surveys'
-import { Button, dayAndYearOf, Failed, Loaded, percentOf, TitleLine, whenOf } from '../../ui'
+import { Button, Failed, Loaded, percentOf, TextLink, TitleLine, whenOf } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { useAudienceSurvey, useEndAudienceSurvey } from '../../surveys/queries'
 import { GivenAnswers } from '../GivenAnswers'
+import { stateWords } from './stateWords'
 
 /** What was answered to a survey, question by question. */
 export function AudienceSurveyPage() {
@@ -14,7 +15,7 @@ export function AudienceSurveyPage() {
   const end = useEndAudienceSurvey()
   return (
     <Loaded query={query}>
-      {({ survey: { document, sentAt, sentBy, asked, answered, endedAt, until, anonymous }, audience, answers }) => (
+      {({ survey: { document, sentAt, sentBy, asked, answered, endedAt, over, until, anonymous }, audience, waiting, answers }) => (
         <>
           <title>{t('{{title}} – Surveys – Jackdaw', { title: document.title })}</title>
           <TitleLine
@@ -23,15 +24,11 @@ export function AudienceSurveyPage() {
             state={[
               t('{{n}} of {{of}} have answered, {{share}}', { n: answered, of: asked, share: percentOf(answered / asked) }),
               t('sent {{when}} by {{name}}', { when: whenOf(sentAt), name: sentBy.name }),
-              endedAt !== null
-                ? t('ended {{when}}', { when: whenOf(endedAt) })
-                : until
-                  ? t('until {{day}}', { day: dayAndYearOf(until) })
-                  : t('goes on'),
+              stateWords(t, { endedAt, over, until }),
               ...(anonymous ? [t('without names')] : []),
             ].join(' · ')}
           >
-            {endedAt === null && (
+            {!over && (
               <Button disabled={end.isPending} onClick={() => end.mutate(id)}>
                 {t('End it')}
               </Button>
@@ -39,10 +36,25 @@ export function AudienceSurveyPage() {
           </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
             {end.isError && <Failed error={end.error} />}
-            <p className="py-3 text-soft max-w-prose">
-              {t('Asked: {{audience}}', { audience: audience.name ?? audience.sentence })}
-              {document.about && ` · ${document.about}`}
-            </p>
+            {document.about && <p className="pt-4 max-w-prose whitespace-pre-line">{document.about}</p>}
+            <div className="py-4 space-y-1.5">
+              <details>
+                <summary className="cursor-pointer text-soft">{t('Who was asked')}</summary>
+                <p className="max-w-prose py-1">{audience.name ?? audience.sentence}</p>
+              </details>
+              {waiting && waiting.length > 0 && (
+                <details>
+                  <summary className="cursor-pointer text-soft">{t('Not answered by {{n}}', { n: waiting.length })}</summary>
+                  <ul className="py-1 space-y-1">
+                    {waiting.map((person) => (
+                      <li key={person.id}>
+                        <TextLink to={`/records/people/${person.id}`}>{person.name}</TextLink>
+                      </li>
+                    ))}
+                  </ul>
+                </details>
+              )}
+            </div>
             {answers === null ? (
               <p className="py-3 max-w-prose">
                 {t(

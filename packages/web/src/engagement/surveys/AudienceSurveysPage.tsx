@@ -1,8 +1,9 @@
 import type { AudienceSurvey } from '@jackdaw/contracts/audienceSurveys'
-import { ButtonLink, dayAndYearOf, Loaded, percentOf, Table, TextLink, TitleLine, whenOf } from '../../ui'
+import { ButtonLink, Loaded, percentOf, Table, TextLink, TitleLine, whenOf } from '../../ui'
 import type { Column } from '../../ui/table/columns'
 import { useTexts } from '../../ui/words/texts'
 import { useAudienceSurveys } from '../../surveys/queries'
+import { stateWords } from './stateWords'
 
 /** What people were asked, the newest first. */
 export function AudienceSurveysPage() {
@@ -27,12 +28,7 @@ export function AudienceSurveysPage() {
     {
       id: 'state',
       head: t('State'),
-      cell: ({ endedAt, until }) =>
-        endedAt !== null
-          ? t('ended {{when}}', { when: whenOf(endedAt) })
-          : until
-            ? t('until {{day}}', { day: dayAndYearOf(until) })
-            : t('goes on'),
+      cell: (survey) => stateWords(t, survey),
     },
     { id: 'names', head: t('Names'), from: 'sm', cell: ({ anonymous }) => (anonymous ? t('without') : t('with')) },
   ]
