@@ -179,6 +179,8 @@ export async function keyTo(page: Page, name: string | RegExp, key: 'Enter' | 'S
   for (let presses = 0; presses < 600; presses++) {
     const here = await page.evaluate(() => {
       const el = document.activeElement as HTMLInputElement | null
+      // Where nothing is in focus it is the whole page, and a page holds every name.
+      if (el === document.body) return ''
       const called = el?.getAttribute('aria-label') ?? el?.labels?.[0]?.innerText ?? el?.innerText ?? ''
       return called.replaceAll(/\s+/g, ' ').trim()
     })

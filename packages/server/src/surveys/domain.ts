@@ -1,7 +1,8 @@
 import type { Domain } from '../domain'
-import type { NewAudienceSurvey } from '@jackdaw/contracts/audienceSurveys'
+import { listAskedSurveys, type NewAudienceSurvey } from '@jackdaw/contracts/audienceSurveys'
 import type { AudienceSurveyId } from '@jackdaw/core/shared'
 import type { SurveyAnswer, SurveyAnswers } from '@jackdaw/core/surveys'
+import { firstRead } from '../http'
 import { answerAsked, sendSurvey } from './audience'
 import { surveyRoutes } from './routes'
 import { addSurvey, answer } from './store'
@@ -9,6 +10,7 @@ import { addSurvey, answer } from './store'
 /** What people are asked, and what they answer. */
 export const surveys = {
   routes: surveyRoutes,
+  firstReads: { '/': [firstRead(listAskedSurveys)] },
   demo: (parts) => ({
     askAtStep: (survey: Parameters<typeof addSurvey>[2], asked: Parameters<typeof addSurvey>[1]) =>
       addSurvey(parts.database, asked, survey),

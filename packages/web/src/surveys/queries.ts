@@ -20,7 +20,7 @@ import {
 import type { AudienceSurveyId, GuideId, SurveyId } from '@jackdaw/core/shared'
 import type { SurveyAnswer, SurveyAnswers } from '@jackdaw/core/surveys'
 import { useMutation, useQuery } from '@tanstack/react-query'
-import { call, queryClient } from '../api'
+import { call, queryClient, reading } from '../api'
 
 /** What is asked at the steps of a guide, fetched each time that it is opened: what was put away does not come back while somebody reads on. */
 export const useAsked = (id: GuideId) =>
@@ -53,7 +53,7 @@ export const useEndSurvey = (id: GuideId) =>
 
 /** What one is asked by surveys. */
 export const useAskedSurveys = () =>
-  useQuery({ queryKey: ['asked-surveys'], staleTime: 0, queryFn: ({ signal }) => call(listAskedSurveys, { signal }) })
+  useQuery({ queryKey: ['asked-surveys'], ...reading(listAskedSurveys, {}), staleTime: 0 })
 export const useAnswerSurvey = () =>
   useMutation({
     mutationFn: ({ surveyId, answers }: { surveyId: AudienceSurveyId; answers: SurveyAnswers }) =>
