@@ -192,7 +192,7 @@ it('a lead asks those who leave at a step, they answer there, and the lead reads
   await keyTo(lead, 'Ask people')
   await keyTo(lead, 'Title', null)
   await lead.keyboard.type('Gloves')
-  await keyTo(lead, 'What you ask', null)
+  await keyTo(lead, 'Question', null)
   await lead.keyboard.type('How do the new gloves fit?')
   await keyTo(lead, /^Crate line A/, 'Space')
   expect(await seriousFindings(lead)).toEqual([])

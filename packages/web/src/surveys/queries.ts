@@ -52,8 +52,7 @@ export const useEndSurvey = (id: GuideId) =>
   useMutation({ mutationFn: (surveyId: SurveyId) => call(endSurvey, { params: { id, surveyId } }), onSettled: anew })
 
 /** What one is asked by surveys. */
-export const useAskedSurveys = () =>
-  useQuery({ queryKey: ['asked-surveys'], ...reading(listAskedSurveys, {}), staleTime: 0 })
+export const useAskedSurveys = () => useQuery({ queryKey: ['asked-surveys'], ...reading(listAskedSurveys, {}), staleTime: 0 })
 export const useAnswerSurvey = () =>
   useMutation({
     mutationFn: ({ surveyId, answers }: { surveyId: AudienceSurveyId; answers: SurveyAnswers }) =>
