@@ -10,7 +10,7 @@ const OVER =
   /node_modules[\\/](radix-ui|@radix-ui|react-remove-scroll|react-remove-scroll-bar|aria-hidden|use-sidecar|use-callback-ref|react-style-singleton)[\\/]/
 /** What pages with forms, tables or windows need, and those on which staff read do not; with the modules that hold schemas. */
 const OF_SOME_PAGES =
-  /node_modules[\\/](react-hook-form|@hookform|@tanstack|zod)[\\/]|[\\/]ui[\\/](table|over)[\\/]|[\\/](useFormOf|FormDialog)\.tsx?|[\\/]audiences[\\/]|[\\/](ids|localDate|endpoint)\.ts|[\\/]contracts[\\/]src[\\/]pictures\.ts/
+  /node_modules[\\/](react-hook-form|@hookform|@tanstack|@date-fns|zod)[\\/]|[\\/]ui[\\/](table|over)[\\/]|[\\/](useFormOf|FormDialog)\.tsx?|[\\/]audiences[\\/]|[\\/](ids|localDate|endpoint|itemRef|itemState|permissions|whole|days)\.ts|[\\/]contracts[\\/]src[\\/]pictures\.ts/
 
 export default defineConfig({
   root: join(import.meta.dirname, 'packages/web'),
