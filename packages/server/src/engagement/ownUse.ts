@@ -23,14 +23,20 @@ function monthOf(today: LocalDate, asked: LocalDate | undefined): { month: Local
 }
 
 const DEPARTMENTS = `select q.* from membership q join people_group g on g.id = q.group_id and g.kind_id = 'department'`
-/** Of each item and month, by department: how many others than the owner may see it, and how many of them used it how. `$1` the items, `$2` the months,
- * `$3` the owner. Somebody who was in two departments in a month may be counted among the people of both, and used it in the one of the first time. */
+/** Of each item and month, by department: how many others than the owner may see it, and how many of them used it how; of what is open to all that is everybody.
+ * `$1` the items, `$2` the months, `$3` the owner. Somebody who was in two departments in a month may be counted among the people of both, and used it in the one of the first time. */
 const BY_DEPARTMENT = `
   with months as (select m as month, (m + interval '1 month')::date as until from unnest($2::date[]) m),
-  able as (select distinct x.item_id, x.person_id from item_access x join person p on p.id = x.person_id and p.active where x.item_id = any ($1) and x.person_id <> $3),
+  open as (select id as item_id from item where id = any ($1) and open_to_all and edition is not null and archived_at is null),
+  able as (select distinct x.item_id, x.person_id from item_access x where x.item_id = any ($1) and x.item_id <> all (array(select item_id from open)) and x.person_id <> $3),
+  members as materialized (
+    select p.id as person_id, m.month, coalesce(q.group_id, '') as department
+    from person p cross join months m left join (${DEPARTMENTS}) q on q.person_id = p.id and q.since < m.until and (q.until is null or q.until > m.month)
+    where p.active and p.id <> $3 group by 1, 2, 3),
   sizes as (
-    select a.item_id, m.month, coalesce(q.group_id, '') as department, count(distinct a.person_id)::int as size
-    from able a cross join months m left join (${DEPARTMENTS}) q on q.person_id = a.person_id and q.since < m.until and (q.until is null or q.until > m.month) group by 1, 2, 3),
+    select a.item_id, m.month, m.department, count(*)::int as size from able a join members m using (person_id) group by 1, 2, 3
+    union all
+    select o.item_id, m.month, m.department, m.size from open o cross join (select month, department, count(*)::int as size from members group by 1, 2) m),
   uses as (
     select u.item_id, m.month, u.person_id, sum(u.views) as views, sum(u.finished) as finished, min(u.at) as at
     from use_day u join months m on u.local_day >= m.month and u.local_day < m.until where u.item_id = any ($1) and u.person_id <> $3 group by 1, 2, 3 having sum(u.views) > 0),
