@@ -25,9 +25,11 @@ const span = { from: z.optional(LocalDate), to: z.optional(LocalDate) }
 const Span = z.object({ from: LocalDate, to: LocalDate })
 const Named = z.object({ id: PersonId, name: z.string() })
 /** What is looked at: the days, the item, owner or person by name where one was asked for, and whether all people are counted, or those who report to
- * the asker. */
+ * the asker. `kept`: since when it is kept who used what when, where earlier days are looked at; before it nobody's use is told of, and `null` where
+ * all is. */
 const Looked = {
   span: Span,
+  kept: z.nullable(LocalDate),
   item: z.nullable(z.object({ ref: ItemRef, number: z.int(), title: z.string() })),
   owner: z.nullable(Named),
   person: z.nullable(Named),
@@ -47,8 +49,9 @@ const AllFigures = z.object({
 })
 const Counted = z.object({ span: Span, whole: AllFigures, periods: z.array(z.object({ span: Span, figures: AllFigures })) })
 /** Figures of some days, and of the days with which they are compared; those have as many periods, each as long as the one it is compared
- * with. `unit`: what days were put together to, where those asked for would be more than 200. */
-export const UseOverTime = z.object({ ...Looked, unit: z.enum(UNITS), now: Counted, before: z.nullable(Counted) })
+ * with. `unit`: what days were put together to, where those asked for would be more than 200. `together`: views and ends of days before `kept` are counted all the
+ * same, but cannot be opened. */
+export const UseOverTime = z.object({ ...Looked, together: z.boolean(), unit: z.enum(UNITS), now: Counted, before: z.nullable(Counted) })
 /** Read by {@link UseOverTime}. */
 export type UseOverTime = z.infer<typeof UseOverTime>
 /** How much everything was used, period by period. */
@@ -198,6 +201,8 @@ export const Journey = z.object({
   steps: z.array(JourneyStep),
   choices: z.object({ way: Choices, edition: Choices, device: Choices, browser: Choices, language: Choices }),
   everybody: z.boolean(),
+  /** Since when visits are kept, where earlier days are looked at. */
+  kept: z.nullable(LocalDate),
 })
 /** Read by {@link Journey}. */
 export type Journey = z.infer<typeof Journey>
@@ -270,6 +275,8 @@ export const listUsedDays = endpoint({
   response: z.object({
     person: Named,
     span: Span,
+    /** Since when it is kept, where earlier days are looked at. */
+    kept: z.nullable(LocalDate),
     views: whole,
     activeMs: whole,
     rows: z.array(UsedDay),

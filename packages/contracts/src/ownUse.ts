@@ -1,3 +1,4 @@
+import { KEPT_MONTHS } from '@jackdaw/core/engagement'
 import { AnyItemId, ItemRef } from '@jackdaw/core/items'
 import { LocalDate, StepId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
@@ -59,8 +60,12 @@ export const getOwnItemUse = endpoint({
   problems: ['invalid', 'not-found'],
 })
 
-/** How figures are shown to those who may not see whom they count: from how many people on a group is shown by itself. */
-export const FigureRules = z.object({ leastGroup: z.int().check(z.minimum(5), z.maximum(100)) })
+/** How figures are shown to those who may not see whom they count: from how many people on a group is shown by itself; and for how many months it is kept who
+ * used what when, `null`: for ever. Before that only how much is known. */
+export const FigureRules = z.object({
+  leastGroup: z.int().check(z.minimum(5), z.maximum(100)),
+  keepMonths: z.nullable(z.int().check(z.minimum(KEPT_MONTHS.least), z.maximum(KEPT_MONTHS.most))),
+})
 /** Read by {@link FigureRules}. */
 export type FigureRules = z.infer<typeof FigureRules>
 /** The rules for figures. */

@@ -17,6 +17,9 @@ export type Verb = {
   marks: 'seen' | 'acknowledged' | 'confirmed' | 'handed-in' | 'answered' | 'finished' | 'nothing'
   /** Whether somebody begins to use something with it, which is counted as a view. */
   begins: boolean
+  /** The ways in which, of old events of somebody with the same part and edition, the first and the last and the time of all of them say enough: nothing but
+   * earliest, latest and sums of time is counted of them for the records. Without it every one of them stays. */
+  thins?: readonly Way[]
   /** What it carries besides the envelope, by name. Numbers that are counted are among {@link EVENT_FIGURES}. */
   fields: Record<string, z.ZodMiniType>
 }

@@ -56,6 +56,12 @@ export const JOBS = {
     every: { ms: DAY_MS, afterMs: 2.5 * HOUR_MS },
     words: 'Delete photos that were taken for a task and never handed in',
   },
+  'keep-use': {
+    ...tidying,
+    lastsAtMostS: 4 * 3_600,
+    every: { ms: DAY_MS, afterMs: 3.25 * HOUR_MS },
+    words: 'Keep who used what when as long as the company says',
+  },
   'mail-figures': { ...tidying, every: { ms: HOUR_MS, afterMs: 10 * 60_000 }, words: 'Send pages of figures that are due' },
   'end-expired-attempts': { ...tidying, every: { ms: HOUR_MS, afterMs: 5 * 60_000 }, words: 'End attempts whose time is up' },
   'end-timed-attempts': {

@@ -9,12 +9,12 @@ const common = { ways: ALL_WAYS, toldBy: 'browser', vouching: 'nothing', marks: 
 
 /** What happens while a guide is used. */
 export const USAGE_VERBS = {
-  opened: { ...common, about: 'edition', begins: true },
-  'step-viewed': { ...common, about: 'part', marks: 'seen' },
+  opened: { ...common, about: 'edition', begins: true, thins: ['read'] },
+  'step-viewed': { ...common, about: 'part', marks: 'seen', thins: ALL_WAYS },
   /** The reader has said that they have read the cautions of a step. */
   'step-acknowledged': { ...common, about: 'part', marks: 'acknowledged' },
   'step-confirmed': { ...common, about: 'part', marks: 'confirmed' },
-  'time-spent': { ...common, about: 'part', fields: { activeMs: z.int().check(z.minimum(1), z.maximum(MAX_ACTIVE_MS)) } },
+  'time-spent': { ...common, about: 'part', thins: ALL_WAYS, fields: { activeMs: z.int().check(z.minimum(1), z.maximum(MAX_ACTIVE_MS)) } },
   /** A step was practised or judged: how many acts it took, what help was taken (0 none, 1 a hint, 2 it was shown), and whether it was done in the
    * end, as it always is where nobody judges. */
   'step-done': {

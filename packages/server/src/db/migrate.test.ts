@@ -58,6 +58,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0042-step-time',
     '0043-applications',
     '0044-audience-surveys',
+    '0045-kept-use',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

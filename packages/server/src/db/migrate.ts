@@ -45,6 +45,7 @@ import { figurePages } from './migrations/0041-figure-pages'
 import { stepTime } from './migrations/0042-step-time'
 import { applications } from './migrations/0043-applications'
 import { audienceSurveys } from './migrations/0044-audience-surveys'
+import { keptUse } from './migrations/0045-kept-use'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -91,6 +92,7 @@ const MIGRATIONS: readonly Migration[] = [
   stepTime,
   applications,
   audienceSurveys,
+  keptUse,
 ]
 const LOCK = 7_203_114
 

@@ -7,6 +7,7 @@ import { notify } from '../inbox'
 import { amongFor } from '../people'
 import { addSurvey } from '../surveys'
 import { whoLeft } from './journey'
+import { usesKeptSince } from './keptUse'
 
 /** Asks a question at a step, and tells those who left there, as far as the caller may see them and they may still read the guide.
  * @returns how many were told */
@@ -17,7 +18,7 @@ export async function askThere(db: Db, parts: Parts, guide: GuideId, caller: Cal
     if (!isNew || !tell) return 0
     if (tell.from > tell.to) fail('invalid', 'The days end before they begin.')
     const { from, to, department, site, team, ...visits } = tell
-    const looked = { id: guide, among: amongFor(caller, { department, site, team }), ...visits }
+    const looked = { id: guide, among: amongFor(caller, { department, site, team }), keptSince: await usesKeptSince(tx), ...visits }
     const left = await whoLeft(tx, looked, { from, to }, survey.stepId)
     const told: PersonId[] = left.filter((each) => each !== caller.id)
     const about = await tx.one<{ title: string; step: string }>(

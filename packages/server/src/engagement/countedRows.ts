@@ -7,7 +7,7 @@ import type { Way } from '@jackdaw/core/ways'
 import type { Db } from '../db'
 import { finishesSql } from '../items'
 import { beginsSql, mayCountSql } from './rollUps'
-import { asksForGroups, countsGuests, ofItemsSql, ofPeopleSql, scopeParam, type Scope } from './scope'
+import { asksForGroups, countsGuests, keptSql, ofItemsSql, ofPeopleSql, scopeParam, type Scope } from './scope'
 import { editionsSql, guestsSql, newcomersSql, usesSql } from './sources'
 import { PAGE_SIZE } from './usedItems'
 
@@ -39,7 +39,7 @@ const events = (verbs: Verbs, scope: Scope, which: string, counted: string): Row
   const act = `case when ${beginsSql(verbs)} then 'began' else 'finished' end`
   const of = { item_kind: 'e.item_kind', item_id: 'e.item_id', edition: 'e.edition', way: 'e.way' }
   const told = columns({ ...of, person_id: 'e.person_id', act, at: 'e.occurred_at', tie: 'e.id::text' })
-  const happened = `select *, subject_id as person_id from event_counted where subject_kind = 'person' and ${mayCountSql(verbs)} and ${which} and local_day between $2::date and $3::date
+  const happened = `select *, subject_id as person_id from event_counted where subject_kind = 'person' and ${mayCountSql(verbs)} and ${which} and local_day between $2::date and $3::date and ${keptSql(scope, 'event_counted')}
     and occurred_at between $2::date - interval '2 days' and $3::date + interval '3 days'`
   const sameDay = 'u.item_kind = e.item_kind and u.item_id = e.item_id and u.person_id = e.person_id and u.local_day = e.local_day'
   const isOfPeople = asksForGroups(scope)

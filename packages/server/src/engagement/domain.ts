@@ -6,6 +6,7 @@ import type { Domain } from '../domain'
 import { saveGoal } from './goals'
 import { job } from '../jobs'
 import { ownUseRoutes } from './ownUseRoutes'
+import { keepUse } from './keptUse'
 import { keepSearch } from './searches'
 import { searchRoutes } from './searchRoutes'
 import { mailFigures } from './pages/mail'
@@ -26,7 +27,10 @@ export const engagement = {
     figurePageRoutes(routes)
   },
   rollUps: engagementRollUps,
-  jobs: [job('mail-figures', async (parts, _nothing, { now }) => void (await mailFigures(parts, now)))],
+  jobs: [
+    job('mail-figures', async (parts, _nothing, { now }) => void (await mailFigures(parts, now))),
+    job('keep-use', ({ database, events }, _nothing, { now, progress }) => keepUse(database, events, now, progress)),
+  ],
   demo: ({ database }) => ({
     nameRelease: (release: Release, by: PersonId, now: number) => nameDay(database, release, by, now),
     keepSearch: (id: SearchId, search: SearchTold, told: Parameters<typeof keepSearch>[3]) => keepSearch(database, id, search, told),

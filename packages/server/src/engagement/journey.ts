@@ -1,12 +1,12 @@
 import type { Journey, JourneyPart, JourneyStep, Visit } from '@jackdaw/contracts/engagement'
 import type { Span } from '@jackdaw/core/engagement'
 import { usualReadMs } from '@jackdaw/core/guides'
-import type { GuideId, PersonId, StepId } from '@jackdaw/core/shared'
+import type { GuideId, LocalDate, PersonId, StepId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import type { Db } from '../db'
 import { fail } from '../http'
 import type { Among } from '../people'
-import { ofPeopleSql, scopeParam, type Scope } from './scope'
+import { keptSql, ofPeopleSql, scopeParam, type Scope } from './scope'
 import { PAGE_SIZE } from './usedItems'
 
 /** Which visits of a guide are looked at; what is absent leaves none out. */
@@ -18,13 +18,15 @@ export type Visits = {
   device?: string | undefined
   browser?: string | undefined
   language?: string | undefined
+  /** Since when it is kept who used what when. */
+  keptSince: LocalDate | null
   /** Whose visits are not. */
   without?: PersonId
 }
 const DIFFER_IN = ['way', 'edition', 'device', 'browser', 'language'] as const
 type DiffersIn = (typeof DIFFER_IN)[number]
 
-const scopeOf = ({ id, among }: Visits): Scope => ({ item: id, among })
+const scopeOf = ({ id, among, keptSince }: Visits): Scope => ({ item: id, among, keptSince })
 const paramsOf = (visits: Visits, { from, to }: Span): unknown[] => [
   scopeParam(scopeOf(visits)),
   from,
@@ -36,6 +38,7 @@ const visitsSql = (visits: Visits, but?: DiffersIn): string =>
   [
     `select u.* from use_visit u where u.item_id = $1::jsonb ->> 'item' and u.local_day between $2::date and $3::date and $4::jsonb is not null`,
     ofPeopleSql(scopeOf(visits), 'u'),
+    keptSql(scopeOf(visits), 'u'),
     ...(visits.without ? ["u.person_id <> $4::jsonb ->> 'without'"] : []),
     ...DIFFER_IN.filter((each) => each !== but && visits[each] !== undefined).map((each) => `u.${each}::text = $4::jsonb ->> '${each}'`),
   ].join(' and ')
@@ -60,7 +63,7 @@ const guideOf = async (db: Db, id: GuideId): Promise<Guide> =>
   fail('not-found', 'This has not been published yet, so there is nothing to count.')
 
 /** How visits went through a guide. */
-export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omit<Journey, 'everybody'>> {
+export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omit<Journey, 'everybody' | 'kept'>> {
   const params = paramsOf(visits, span)
   const guide = await guideOf(db, visits.id)
   const [all, steps, ...choices] = await Promise.all([

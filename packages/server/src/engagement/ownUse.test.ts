@@ -70,8 +70,8 @@ it('takes whole months that are over only, and counts more people together where
   for (const month of [new Date(START).toISOString().slice(0, 7) + '-01', '2019-01-01', new Date(THEN).toISOString().slice(0, 10)])
     expect((await author.send('get', `/api/items/${open.id}/own-use?month=${month}`)).status).toBe(422)
   const admin = await company.as('admin')
-  expect((await admin.send('put', '/api/figure-rules', { leastGroup: 4 })).status).toBe(422)
-  expect((await admin.send('put', '/api/figure-rules', { leastGroup: 7 })).status).toBe(204)
+  expect((await admin.send('put', '/api/figure-rules', { leastGroup: 4, keepMonths: null })).status).toBe(422)
+  expect((await admin.send('put', '/api/figure-rules', { leastGroup: 7, keepMonths: null })).status).toBe(204)
   expect((await author.json('get', `/api/items/${open.id}/own-use`)).each[0]).toBeNull()
 })
 it('is of what one owns, and of nothing else', async () => {

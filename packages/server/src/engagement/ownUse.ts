@@ -6,6 +6,7 @@ import type { Db } from '../db'
 import { fail } from '../http'
 import { journeyOf } from './journey'
 import { figureRules } from './figureRules'
+import { usesKeptSince } from './keptUse'
 import { PAGE_SIZE } from './usedItems'
 
 const MONTHS = 12
@@ -95,7 +96,11 @@ export async function ownItems(db: Db, { owner, today, month: asked }: Asked, pa
 
 /** The shares of the visits of others that came to each step, and that left there. */
 async function ownSteps(db: Db, id: GuideId, owner: PersonId, span: Span): Promise<OwnItemUse['steps']> {
-  const { visits, steps } = await journeyOf(db, { id, among: { reportsTo: null }, without: owner }, span)
+  const { visits, steps } = await journeyOf(
+    db,
+    { id, among: { reportsTo: null }, keptSince: await usesKeptSince(db), without: owner },
+    span,
+  )
   return steps.map(({ stepId, position, name, section, came, left }) => ({
     ...{ stepId, position, name, section },
     came: shownShare(came, visits),

@@ -25,12 +25,17 @@ import { journeyOf, visitsOf } from './journey'
 import { namesIn } from './namesIn'
 import { owners, readers } from './people'
 import { nameDay, releasesOf, unname } from './releases'
-import type { Scope } from './scope'
+import { usesKeptSince } from './keptUse'
+import { countsTogether, type Scope } from './scope'
 import { spanOf } from './spanOf'
 import { usedDays } from './usedDays'
 import { PAGE_SIZE, usedItems } from './usedItems'
 
-type Asked = Omit<Scope, 'among'> & Omit<Among, 'reportsTo'> & { from?: LocalDate | undefined; to?: LocalDate | undefined }
+type Asked = Omit<Scope, 'among' | 'keptSince'> & Omit<Among, 'reportsTo'> & { from?: LocalDate | undefined; to?: LocalDate | undefined }
+
+/** Since when it is kept who used what when, where earlier days are looked at. */
+const keptIn = ({ from }: Span, keptSince: LocalDate | null): LocalDate | null =>
+  keptSince !== null && from < keptSince ? keptSince : null
 
 /** How everything is used. */
 export function engagementRoutes(routes: Routes): void {
@@ -38,9 +43,11 @@ export function engagementRoutes(routes: Routes): void {
 
   /** What is looked at, as far as the caller may see it, and how it is called. */
   const lookedAt = async ({ kind, item, owner, folder, person, from, to, ...among }: Asked, { caller, now }: Context) => {
-    const scope: Scope = { kind, item, owner, folder, person, among: amongFor(caller, among) }
+    const keptSince = await usesKeptSince(db)
+    const scope: Scope = { kind, item, owner, folder, person, among: amongFor(caller, among), keptSince }
     const span = spanOf({ from, to }, caller, now)
-    return { scope, span, looked: { span, ...(await namesIn(db, scope)), everybody: scope.among.reportsTo === null } }
+    const looked = { span, kept: keptIn(span, keptSince), ...(await namesIn(db, scope)), everybody: scope.among.reportsTo === null }
+    return { scope, span, looked }
   }
   const counted = async (scope: Scope, span: Span, periods: readonly Span[]) => {
     const { whole, each } = await figuresOf(db, scope, periods)
@@ -52,10 +59,16 @@ export function engagementRoutes(routes: Routes): void {
     const unit = unitFor(span, by)
     const periods = periodsOf(span, unit)
     const now = await counted(scope, span, periods)
-    if (!compare) return { ...looked, unit, now, before: null }
+    if (!compare) return { ...looked, together: countsTogether(scope, span.from), unit, now, before: null }
     const back = daysBack(span, compare)
+    const past = earlier(span, back)
     const then = periods.map((period) => earlier(period, back))
-    return { ...looked, unit, now, before: await counted(scope, earlier(span, back), then) }
+    return {
+      ...looked,
+      kept: keptIn(past, scope.keptSince),
+      together: countsTogether(scope, past.from),
+      ...{ unit, now, before: await counted(scope, past, then) },
+    }
   })
   route(routes, listUsedItems, async ({ query }, context) => {
     const { sort = 'views', direction, page = 1, ...asked } = query
@@ -80,15 +93,19 @@ export function engagementRoutes(routes: Routes): void {
   route(routes, getJourney, async ({ params, query }, { caller, now }) => {
     const { from, to, department, site, team, ...visits } = query
     const among = amongFor(caller, { department, site, team })
+    const span = spanOf({ from, to }, caller, now)
+    const keptSince = await usesKeptSince(db)
     return {
-      ...(await journeyOf(db, { ...params, ...visits, among }, spanOf({ from, to }, caller, now))),
+      ...(await journeyOf(db, { ...params, ...visits, among, keptSince }, span)),
       everybody: among.reportsTo === null,
+      kept: keptIn(span, keptSince),
     }
   })
   route(routes, listVisits, async ({ params, query }, { caller, now }) => {
     const { from, to, department, site, team, part, step, page = 1, ...visits } = query
     const among = amongFor(caller, { department, site, team })
-    const found = await visitsOf(db, { ...params, ...visits, among }, spanOf({ from, to }, caller, now), { part, step, page })
+    const keptSince = await usesKeptSince(db)
+    const found = await visitsOf(db, { ...params, ...visits, among, keptSince }, spanOf({ from, to }, caller, now), { part, step, page })
     return { ...found, pageSize: PAGE_SIZE }
   })
   route(routes, askAtStep, async ({ params: { id }, body }, { caller, now }) => ({
@@ -96,7 +113,8 @@ export function engagementRoutes(routes: Routes): void {
   }))
   route(routes, listUsedDays, async ({ params: { id }, query: { page = 1, ...asked } }, { caller, now }) => {
     const span = spanOf(asked, caller, now)
-    return { span, ...(await usedDays(db, id, span, page)), pageSize: PAGE_SIZE }
+    const keptSince = await usesKeptSince(db)
+    return { span, kept: keptIn(span, keptSince), ...(await usedDays(db, id, span, { page, keptSince })), pageSize: PAGE_SIZE }
   })
 }
 

@@ -1,5 +1,5 @@
 import type { ItemId, ItemKind } from '@jackdaw/core/items'
-import type { FolderId, PersonId } from '@jackdaw/core/shared'
+import type { FolderId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import type { Among } from '../people'
 
 /** Of what is counted, and among whom; what is absent leaves nothing out. People are counted in the groups in which they were at the time. */
@@ -10,10 +10,12 @@ export type Scope = {
   folder?: FolderId | undefined
   person?: PersonId | undefined
   among: Among
+  /** Since when it is kept who used what when; before that nobody's use is looked at. */
+  keptSince: LocalDate | null
 }
 
 /** The first parameter of every statement here: JSON. */
-export const scopeParam = ({ among, ...items }: Scope): string => JSON.stringify({ ...items, ...among })
+export const scopeParam = ({ among, ...items }: Omit<Scope, 'keptSince'> & Partial<Scope>): string => JSON.stringify({ ...items, ...among })
 
 const asked = (name: string): string => `($1::jsonb ->> '${name}')`
 // As lists, and not as sets that are joined: PostgreSQL 15 fails to plan some of those (“failed to find unique expression in subplan tlist”).
@@ -33,7 +35,7 @@ export const ofItemsSql = ({ kind, item, owner, folder }: Scope, row: string): s
 
 const GROUPS = ['department', 'site', 'team'] as const
 /** Whether a row is of somebody who is looked at. @param row with `person_id` and `at`, when it was */
-export const ofPeopleSql = ({ person, among }: Scope, row: string): string =>
+export const ofPeopleSql = ({ person, among }: Pick<Scope, 'person' | 'among'>, row: string): string =>
   [
     'true',
     ...(person ? [`${row}.person_id = ${asked('person')}`] : []),
@@ -44,8 +46,16 @@ export const ofPeopleSql = ({ person, among }: Scope, row: string): string =>
     ),
   ].join(' and ')
 
+/** Whether a row is of a day of which it is kept who used what. @param row with `local_day` */
+export const keptSql = ({ keptSince }: Pick<Scope, 'keptSince'>, row: string): string =>
+  keptSince === null ? 'true' : `${row}.local_day >= ${asked('keptSince')}::date`
+
 /** Whether it is asked in which groups people were. */
-export const asksForGroups = ({ among }: Scope): boolean => GROUPS.some((group) => among[group] !== undefined)
+export const asksForGroups = ({ among }: Pick<Scope, 'among'>): boolean => GROUPS.some((group) => among[group] !== undefined)
+
+/** Whether days are looked at of which it is not kept who used what: how much all used together counts there, where nobody is left out. */
+export const countsTogether = (scope: Scope, from: LocalDate): boolean =>
+  scope.keptSince !== null && from < scope.keptSince && countsGuests(scope)
 
 /** Whether guests are counted: they are nobody, report to nobody, and are in no group. */
 export const countsGuests = (scope: Scope): boolean => scope.person === undefined && scope.among.reportsTo === null && !asksForGroups(scope)

@@ -1,4 +1,4 @@
-import { ofItemsSql, ofPeopleSql, type Scope } from './scope'
+import { keptSql, ofItemsSql, ofPeopleSql, type Scope } from './scope'
 
 /** What is counted, as relations. In each `$1` is the scope and `$2` and `$3` the first and the last of the days looked at. */
 
@@ -6,7 +6,10 @@ const BETWEEN = 'between $2::date and $3::date'
 
 /** Days on which people used items. */
 export const usesSql = (scope: Scope): string =>
-  `select u.* from use_day u where u.local_day ${BETWEEN} and ${ofItemsSql(scope, 'u')} and ${ofPeopleSql(scope, 'u')}`
+  `select u.* from use_day u where u.local_day ${BETWEEN} and ${keptSql(scope, 'u')} and ${ofItemsSql(scope, 'u')} and ${ofPeopleSql(scope, 'u')}`
+/** How much was used on the days before, by all together. */
+export const countedSql = (scope: Scope): string =>
+  `select u.* from use_counted u where u.local_day ${BETWEEN} and ${ofItemsSql(scope, 'u')}`
 
 /** The day on which each person first viewed any of what is looked at. Of one item its days are gone through; of many, those of each person,
  * from the first on, until one is found. */

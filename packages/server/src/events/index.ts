@@ -6,4 +6,5 @@ export { addAttested, oneAtATime } from './insert'
 export type { NewEvent } from './insert'
 
 export { recount } from './recount'
+export { thinEvents } from './thin'
 export { noteGiven } from './vouching'

@@ -20,6 +20,7 @@ import {
   type DiffersIn,
   type Journeying,
 } from './journeying'
+import { KeptNote } from './KeptNote'
 import { inWords, JourneySteps } from './JourneySteps'
 import { useJourney } from './queries'
 
@@ -52,6 +53,7 @@ export function JourneyPage() {
           </TitleLine>
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
             <JourneyBar {...{ search, set, journey }} />
+            <KeptNote kept={journey.kept} />
             <JourneyInWords {...{ id, search, journey }} other={beside && other.data ? other.data : null} />
             <JourneySteps {...{ id, search, journey }} beside={beside && other.data ? { search: beside, journey: other.data } : null} />
           </div>

@@ -1,9 +1,10 @@
 import type { UseOverTime } from '@jackdaw/contracts/engagement'
-import { FIGURES, type Figure, type Figures } from '@jackdaw/core/engagement'
+import { FIGURES, type Figure, type Figures, type Span } from '@jackdaw/core/engagement'
 import { Link } from 'react-router'
 import { numberOf, percentOf } from '../ui'
 import { useTexts, type Texts } from '../ui/words/texts'
 import { figureWords } from './figureWords'
+import { opensIn } from './keptDays'
 import { rowsAt, type Looking } from './looking'
 
 /** By how much something has become more or less, in words; nothing where there was nothing before. */
@@ -14,8 +15,9 @@ export function changeOf(t: Texts['t'], now: number, before: number): string {
 }
 
 /** A number that leads to its rows. */
-function Opened({ n, to, label }: { n: number; to: string; label: string }) {
+function Opened({ n, to, label }: { n: number; to: string | null; label: string }) {
   if (n === 0) return <span className="text-soft">0</span>
+  if (to === null) return <>{numberOf(n)}</>
   return (
     <Link to={to} aria-label={`${numberOf(n)} ${label}`} className="underline underline-offset-3">
       {numberOf(n)}
@@ -72,7 +74,7 @@ export function Ledger({
 function FigureRow({
   figure,
   looking,
-  found: { now, before },
+  found,
   isShown,
   onShow,
 }: {
@@ -84,6 +86,8 @@ function FigureRow({
 }) {
   const { t } = useTexts()
   const words = figureWords(t)[figure]
+  const { now, before } = found
+  const rows = (span: Span) => (opensIn(found, figure, span.from) ? rowsAt(looking, figure, span) : null)
   /** What was published is counted with what of it came to others. */
   const ofAll = (figures: Figures) =>
     figure === 'reached' && figures.written > 0 ? (
@@ -105,17 +109,13 @@ function FigureRow({
         <span className="block text-xs text-soft">{words.counts}</span>
       </th>
       <td className="pr-4 text-base font-semibold tabular-nums whitespace-nowrap">
-        <Opened n={now.whole[figure]} to={rowsAt(looking, figure, now.span)} label={words.name} />
+        <Opened n={now.whole[figure]} to={rows(now.span)} label={words.name} />
         <span className="text-sm font-normal">{ofAll(now.whole)}</span>
       </td>
       {before && (
         <>
           <td className="pr-4 tabular-nums whitespace-nowrap">
-            <Opened
-              n={before.whole[figure]}
-              to={rowsAt(looking, figure, before.span)}
-              label={t('{{figure}} before', { figure: words.name })}
-            />
+            <Opened n={before.whole[figure]} to={rows(before.span)} label={t('{{figure}} before', { figure: words.name })} />
             {ofAll(before.whole)}
           </td>
           <td className="pr-2 tabular-nums text-soft whitespace-nowrap hidden sm:table-cell">

@@ -1,3 +1,4 @@
+import { KeptNote } from './KeptNote'
 import { ALL_ITEM_KINDS } from '@jackdaw/core/items'
 import type { UseOverTime } from '@jackdaw/contracts/engagement'
 import { X } from 'lucide-react'
@@ -64,11 +65,14 @@ export function LookingBar({ search, set, inTime, ofItems = true }: { search: Lo
 
 /** The one item, owner or person that is looked at, and the way back to all. */
 export function LookedAtOnly({
-  of: { item, owner, person },
+  of: { item, owner, person, kept },
+  together,
   search,
   set,
 }: {
-  of: Pick<UseOverTime, 'item' | 'owner' | 'person'>
+  of: Pick<UseOverTime, 'item' | 'owner' | 'person' | 'kept'>
+  /** Whether days before the kept ones are counted, too. */
+  together?: boolean
   search: Looking
   set: Look
 }) {
@@ -92,6 +96,7 @@ export function LookedAtOnly({
       {item && line(t('Only {{what}}: {{title}}', { what: namedItem(t, item.ref, item.number), title: item.title }), { item: undefined })}
       {owner && line(t('Only what {{name}} owns', { name: owner.name }), { owner: undefined })}
       {person && line(t('Only what {{name}} used', { name: person.name }), { person: undefined })}
+      <KeptNote {...{ kept, together }} />
     </>
   )
 }

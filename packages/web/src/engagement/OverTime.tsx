@@ -5,6 +5,7 @@ import { useTexts } from '../ui/words/texts'
 import { figureWords } from './figureWords'
 import { Ledger } from './Ledger'
 import { daysIn, rowsAt, scopeIn, type Look, type Looking } from './looking'
+import { isKnown, opensIn } from './keptDays'
 import { LookedAtOnly } from './LookingBar'
 import { useOverTime } from './queries'
 
@@ -18,7 +19,7 @@ export function OverTime({ search, set }: { search: Looking; set: Look }) {
     <Loaded query={query}>
       {(found) => (
         <>
-          <LookedAtOnly of={found} {...{ search, set }} />
+          <LookedAtOnly of={found} together={found.together} {...{ search, set }} />
           <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-8 pb-8">
             <Ledger looking={search} found={found} shown={search.shown ?? 'views'} onShow={(shown) => set({ shown })} />
             <div className="mt-6 lg:mt-0">
@@ -54,9 +55,12 @@ export function FigureOverTime({ search, found }: { search: Looking; found: UseO
           written={dayAndYearOf}
           lines={lines.map((line, n) => ({
             name: n === 0 ? t('these days') : t('before'),
-            values: line.periods.map(({ figures }) => figures[shown]),
+            values: line.periods.map(({ span: { from }, figures }) => (isKnown(found, shown, from) ? figures[shown] : null)),
           }))}
-          opens={(line, place) => rowsAt(search, shown, periodAt(line, place))}
+          opens={(line, place) => {
+            const period = periodAt(line, place)
+            return opensIn(found, shown, period.from) ? rowsAt(search, shown, period) : null
+          }}
         />
       </Suspense>
       <p className="text-sm text-soft mt-3">

@@ -9,6 +9,7 @@ import { useIds } from '../ui/search/useIds'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 import { DaysChoice } from './Choice'
+import { KeptNote } from './KeptNote'
 import { daysIn, LOOKING } from './looking'
 import { useUsedDays } from './queries'
 
@@ -39,7 +40,7 @@ export function PersonUsePage() {
   ]
   return (
     <Loaded query={query}>
-      {({ person, span, views, activeMs, rows, total, pageSize }) => (
+      {({ person, span, kept, views, activeMs, rows, total, pageSize }) => (
         <>
           <title>{t('What {{name}} used – Jackdaw', { name: person.name })}</title>
           <TitleLine
@@ -56,6 +57,7 @@ export function PersonUsePage() {
             <div className="flex flex-wrap items-end gap-2 py-2">
               <DaysChoice {...{ search, set }} />
             </div>
+            <KeptNote {...{ kept }} />
             {mine && <p className="text-sm text-soft pb-2">{t('You see this, whoever you report to, and those who lead.')}</p>}
             <Table
               label={t('What was used')}

@@ -12,6 +12,7 @@ import { figuresOf } from '../figures'
 import { goalOf, goalResult } from '../goals'
 import { namesIn } from '../namesIn'
 import { owners, readers } from '../people'
+import { usesKeptSince } from '../keptUse'
 import type { Scope } from '../scope'
 import { soughtThings } from '../searches'
 import { spanOf } from '../spanOf'
@@ -31,7 +32,7 @@ async function lineOf(
 ): Promise<string> {
   const { department, site, team, kind, item, owner, folder, person, sort, direction, shown = 'views', compare = 'before', which } = looking
   const among = amongFor(caller, { department, site, team })
-  const scope: Scope = { kind, item, owner, folder, person, among }
+  const scope: Scope = { kind, item, owner, folder, person, among, keptSince: await usesKeptSince(db) }
   const span = spanOf(daysLooked(looking, localDateAt(now, caller.zone)), caller, now)
   const down = direction !== 'up'
   if (shows === 'goal' && goal !== null) {

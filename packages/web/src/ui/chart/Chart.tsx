@@ -28,7 +28,7 @@ export function Chart({
   file,
   opens,
   ...data
-}: ChartData & { title: string; head: string; says: string; file: string; opens?: (line: number, place: number) => string }) {
+}: ChartData & { title: string; head: string; says: string; file: string; opens?: (line: number, place: number) => string | null }) {
   const { t } = useTexts()
   const { as, along, written, lines } = data
   const box = useRef<HTMLDivElement>(null)
@@ -48,7 +48,10 @@ export function Chart({
     if (!box.current) return
     const chart = drawChart(box.current, HEIGHT_PX)
     drawn.current = chart
-    chart.onPick((line, place) => open.current && void navigate(open.current(line, place)))
+    chart.onPick((line, place) => {
+      const to = open.current?.(line, place)
+      if (to) void navigate(to)
+    })
     const watch = new ResizeObserver(() => chart.resize())
     watch.observe(box.current)
     return () => {
@@ -85,7 +88,7 @@ export function Chart({
 
 type Numbers = Pick<ChartData, 'along' | 'written' | 'lines'> & {
   head: string
-  opens: ((line: number, place: number) => string) | undefined
+  opens: ((line: number, place: number) => string | null) | undefined
 }
 /** The numbers of a chart as a table, each leading to what it counts where that can be opened. */
 function NumbersBehind({ head, along, written, lines, opens }: Numbers) {
@@ -112,13 +115,7 @@ function NumbersBehind({ head, along, written, lines, opens }: Numbers) {
                 </th>
                 {lines.map((line, n) => (
                   <td key={line.name} className="pr-6">
-                    {opens && line.values[i] ? (
-                      <Link to={opens(n, i)} className="underline underline-offset-3">
-                        {line.values[i]}
-                      </Link>
-                    ) : (
-                      line.values[i]
-                    )}
+                    <Value value={line.values[i] ?? null} to={line.values[i] ? opens?.(n, i) : null} />
                   </td>
                 ))}
               </tr>
@@ -127,5 +124,16 @@ function NumbersBehind({ head, along, written, lines, opens }: Numbers) {
         </table>
       </div>
     </details>
+  )
+}
+
+/** A value, with what it counts behind it; what is not known is a line. */
+function Value({ value, to }: { value: number | null; to: string | null | undefined }) {
+  if (value === null) return <>–</>
+  if (!to) return <>{value}</>
+  return (
+    <Link to={to} className="underline underline-offset-3">
+      {value}
+    </Link>
   )
 }

@@ -3,7 +3,7 @@ import type { GridComponentOption, TooltipComponentOption } from 'echarts/compon
 import type { ComposeOption } from 'echarts/core'
 
 /** A line of a chart: what it is called, and a value for each place along. */
-type ChartLine = { name: string; values: readonly number[] }
+type ChartLine = { name: string; values: readonly (number | null)[] }
 /** What a chart shows. `as`: lines of what stands until it changes, flows of what there was in each period, or a bar for each place; `along`: what stands below each place; `written`: the same as people read it. */
 export type ChartData = {
   as: 'lines' | 'flows' | 'bars'
@@ -56,7 +56,7 @@ export function axisFor(most: number): { max: number; interval: number } {
 /** Lines or bars in our look: zero on the axis, each line named at its end and each bar with its value above it, no legend.
  * @param heightPx of the whole chart */
 export function chartOption({ as, along, written, lines }: ChartData, heightPx: number): ChartOption {
-  const axis = axisFor(Math.max(1, ...lines.flatMap((line) => [...line.values])))
+  const axis = axisFor(Math.max(1, ...lines.flatMap((line) => line.values.map((value) => value ?? 0))))
   const apart = namesApart(
     lines.map((line) => (line.values.at(-1) ?? 0) / axis.max),
     heightPx - TOP_PX - BOTTOM_PX,
