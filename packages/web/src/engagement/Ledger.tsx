@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { numberOf, percentOf } from '../ui'
 import { useTexts, type Texts } from '../ui/words/texts'
 import { figureWords } from './figureWords'
-import { opensIn } from './keptDays'
+import { isKnown, opensIn } from './keptDays'
 import { rowsAt, type Looking } from './looking'
 
 /** By how much something has become more or less, in words; nothing where there was nothing before. */
@@ -115,11 +115,15 @@ function FigureRow({
       {before && (
         <>
           <td className="pr-4 tabular-nums whitespace-nowrap">
-            <Opened n={before.whole[figure]} to={rows(before.span)} label={t('{{figure}} before', { figure: words.name })} />
+            {isKnown(found, figure, before.span.to) ? (
+              <Opened n={before.whole[figure]} to={rows(before.span)} label={t('{{figure}} before', { figure: words.name })} />
+            ) : (
+              '–'
+            )}
             {ofAll(before.whole)}
           </td>
           <td className="pr-2 tabular-nums text-soft whitespace-nowrap hidden sm:table-cell">
-            {changeOf(t, now.whole[figure], before.whole[figure])}
+            {isKnown(found, figure, before.span.from) ? changeOf(t, now.whole[figure], before.whole[figure]) : '–'}
           </td>
         </>
       )}
