@@ -83,7 +83,7 @@ export function engagementRows(made: () => Made): RouteRow[] {
     ['get /api/engagement/own', (c) => c.send('get', '/api/engagement/own'), [401, 403, 403, 403, 200, 200, 200, 200]],
     ['get /api/items/:id/own-use', (c) => c.send('get', `/api/items/${made().guideId}/own-use`), [401, 404, 403, 403, 404, 200, 403, 403]],
     ['get /api/figure-rules', (c) => c.send('get', '/api/figure-rules'), [401, 403, 403, 403, 403, 403, 403, 200]],
-    ['put /api/figure-rules', (c) => c.send('put', '/api/figure-rules', { leastGroup: 5 }), [401, 403, 403, 403, 403, 403, 403, 204]],
+    ['put /api/figure-rules', (c) => c.send('put', '/api/figure-rules', { leastGroup: 5, keepMonths: null }), [401, 403, 403, 403, 403, 403, 403, 204]],
     ['put /api/searches/:searchId', (c) => c.send('put', `/api/searches/${nanoid()}`, { words: 'Label printer', found: 0, opened: null }), [401, 204, 204, 204, 204, 204, 204, 204]],
     ['get /api/engagement/searches', (c) => c.send('get', '/api/engagement/searches'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/engagement/searches/rows', (c) => c.send('get', '/api/engagement/searches/rows?words=never&part=times'), [401, 403, 403, 404, 403, 403, 404, 404]],
