@@ -9,8 +9,9 @@ import type { Db } from './db'
  * batches, the events came: new events and a full recount go through the same SQL. */
 export type RollUp = {
   table: string
-  /** Which of its rows are about one person and item, as a condition with $1 kind and $2 id of the item and $3 the person. */
-  ofPersonAndItem: string
+  /** Which of its rows are about one person and item, as a condition with $1 kind and $2 id of the item and $3 the person; `null` where its rows are about
+   * all that a person (`person_id`) did. */
+  ofPersonAndItem: string | null
   /** Adds a set of events to it. @param source a relation with the columns of the table `event` */
   count: (source: string) => string
 }

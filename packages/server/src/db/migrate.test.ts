@@ -59,6 +59,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0043-applications',
     '0044-audience-surveys',
     '0045-kept-use',
+    '0046-use-months',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

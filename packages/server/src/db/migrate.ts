@@ -46,6 +46,7 @@ import { stepTime } from './migrations/0042-step-time'
 import { applications } from './migrations/0043-applications'
 import { audienceSurveys } from './migrations/0044-audience-surveys'
 import { keptUse } from './migrations/0045-kept-use'
+import { useMonths } from './migrations/0046-use-months'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -93,6 +94,7 @@ const MIGRATIONS: readonly Migration[] = [
   applications,
   audienceSurveys,
   keptUse,
+  useMonths,
 ]
 const LOCK = 7_203_114
 

@@ -1,7 +1,7 @@
 import { FIGURES, NO_FIGURES, type Figures, type Span } from '@jackdaw/core/engagement'
 import { nth } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { countsGuests, countsTogether, scopeParam, type Scope } from './scope'
+import { countsGuests, countsTogether, firstKeptSql, isOfEverything, ofPeopleSql, scopeParam, type Scope } from './scope'
 import { countedSql, editionsSql, guestsSql, newcomersSql, usesSql } from './sources'
 
 /** In which of the periods, counted from 1, a day lies. `$4`: the days on which they begin. */
@@ -14,6 +14,24 @@ const USES = (scope: Scope) => `
   union all
   select 0, coalesce(sum(views), 0)::int, count(*) filter (where views > 0)::int, coalesce(sum(finished), 0)::int
   from (select sum(views) as views, sum(finished) as finished from each group by person_id) w`
+/** The same where people are looked at by what they used of everything: how much was used is added up by day, … */
+const SUMS = (scope: Scope) => `
+  with days as materialized (
+    select c.local_day, sum(c.views)::int as views, sum(c.finished)::int as finished from (select u.local_day, u.views, u.finished from (${usesSql(scope)}) u) c group by 1)
+  select ${PERIOD} as n, sum(c.views)::int as views, sum(c.finished)::int as finished from days c group by 1`
+/** … and how many people it were is told by the days of each month on which they used anything. Within one month nobody is met twice. */
+const PEOPLE = (scope: Scope) => `
+  with periods as (
+    select n::int as n, greatest(p, ${firstKeptSql(scope)}) as first, coalesce(lead(p) over (order by n) - 1, $3::date) as last from unnest($4::date[]) with ordinality as t (p, n)
+    union all select 0, greatest($2::date, ${firstKeptSql(scope)}), $3::date),
+  parts as materialized (
+    select n, m::date as month, count(*) over (partition by n) as months,
+      (1::bigint << (least(last, (m + interval '1 month')::date - 1) - m::date + 1)) - (1::bigint << (greatest(first, m::date) - m::date)) as days
+    from periods cross join lateral generate_series(date_trunc('month', first::timestamp), last::timestamp, interval '1 month') as m where first <= last),
+  met as (select p.n, p.months, u.person_id from parts p join use_month u on u.month = p.month and u.days::bigint & p.days <> 0 where $1::jsonb is not null and ${ofPeopleSql(scope, 'u')})
+  select n, count(*)::int as people from met where months = 1 group by n
+  union all select n, count(distinct person_id)::int from met where months > 1 group by n`
+
 /** What is known of the days of which it is not kept who used what. */
 const COUNTED = (scope: Scope) =>
   `select ${PERIOD} as n, sum(c.views)::int as views, sum(c.finished)::int as finished from (${countedSql(scope)}) c group by 1`
@@ -29,7 +47,7 @@ export async function figuresOf(db: Db, scope: Scope, periods: readonly Span[]):
   const params = [scopeParam(scope), from, nth(periods, periods.length - 1).to, periods.map(({ from }) => from)]
   const each = periods.map(() => ({ ...NO_FIGURES }))
   const whole = { ...NO_FIGURES }
-  const statements = [USES, NEWCOMERS, EDITIONS, ...(countsGuests(scope) ? [GUESTS] : [])]
+  const statements = [...(isOfEverything(scope) ? [SUMS, PEOPLE] : [USES]), NEWCOMERS, EDITIONS, ...(countsGuests(scope) ? [GUESTS] : [])]
   const found = await Promise.all(statements.map((sql) => db.rows<Partial<Figures> & { n: number }>(sql(scope), params)))
   for (const { n, ...counted } of found.flat()) Object.assign(n === 0 ? whole : nth(each, n - 1), counted)
   if (countsTogether(scope, from))

@@ -11,7 +11,7 @@ const DAY_MS = 86_400_000
 const DAYS = 640
 const READERS = ['staff', 'outsider', 'author', 'manager'] as const satisfies readonly Who[]
 const RECORDS = ['item_progress', 'part_progress', 'acknowledgement', 'way_use', 'way_step']
-const USES = ['use_day', 'use_visit', 'use_step']
+const USES = ['use_day', 'use_month', 'use_visit', 'use_step']
 const PROOF = "verb not in ('opened', 'step-viewed', 'time-spent')"
 
 let server: TestServer

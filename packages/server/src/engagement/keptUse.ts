@@ -38,7 +38,7 @@ async function thinOf(db: Db, verbs: EventRules['verbs'], rollUps: readonly Roll
     if (items.length > 0) {
       await thinEvents(tx, verbs, person, items, since)
       for (const { table, count } of rollUps) {
-        await tx.rows(`delete from ${table} where person_id = $1 and item_id = any ($2)`, [person, items])
+        await tx.rows(`delete from ${table} where person_id = $1`, [person])
         await tx.rows(
           count(`(select * from event_counted where subject_kind = 'person' and subject_id = $1 and item_id = any ($2)) told`),
           [person, items],

@@ -31,6 +31,16 @@ export const USE_DAY = table('use_day', UseDayRow, () => ({
   at: instant(),
 }))
 
+/** On which days of a month somebody used anything. */
+export class UseMonthRow extends Model<InferAttributes<UseMonthRow>, InferCreationAttributes<UseMonthRow>> {
+  /** Its first day. */
+  declare month: LocalDate
+  declare personId: PersonId
+  /** A bit for each day, the first of the month being the lowest. */
+  declare days: number
+}
+export const USE_MONTH = table('use_month', UseMonthRow, () => ({ month: key(day()), personId: key(text()), days: whole() }))
+
 /** One time that somebody used a guide. Of pages that do not tell which time it was, all that they tell of a day and a way is one. */
 export class UseVisitRow extends Model<InferAttributes<UseVisitRow>, InferCreationAttributes<UseVisitRow>> {
   declare itemKind: ItemKind

@@ -27,6 +27,17 @@ const useDays = (verbs: Verbs): RollUp => ({
       views = r.views + excluded.views, finished = r.finished + excluded.finished, active_ms = r.active_ms + excluded.active_ms, at = least(r.at, excluded.at)`,
 })
 
+/** On which days of each month each person used anything, as bits, the first of the month being the lowest. */
+const useMonths = (verbs: Verbs): RollUp => ({
+  table: 'use_month',
+  ofPersonAndItem: null,
+  count: (source) => `
+    insert into use_month as r (month, person_id, days)
+    select date_trunc('month', local_day)::date, subject_id, bit_or(1 << (extract(day from local_day)::int - 1))
+    from ${source} where subject_kind = 'person' and item_id is not null and local_day is not null and ${beginsSql(verbs)} group by 1, 2 order by 1, 2
+    on conflict (month, person_id) do update set days = r.days | excluded.days where r.days | excluded.days <> r.days`,
+})
+
 /** Which time of using something an event belongs to. */
 const VISIT = "coalesce(visit, way || ' ' || local_day)"
 const OF_GUIDES = "subject_kind = 'person' and item_kind = 'guide' and way is not null and local_day is not null"
@@ -59,4 +70,4 @@ const useSteps: RollUp = {
 }
 
 /** What is counted of how everything is used. */
-export const engagementRollUps = (verbs: Verbs): RollUp[] => [useDays(verbs), useVisits, useSteps]
+export const engagementRollUps = (verbs: Verbs): RollUp[] => [useDays(verbs), useMonths(verbs), useVisits, useSteps]

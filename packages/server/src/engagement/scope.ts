@@ -50,6 +50,14 @@ export const ofPeopleSql = ({ person, among }: Pick<Scope, 'person' | 'among'>, 
 export const keptSql = ({ keptSince }: Pick<Scope, 'keptSince'>, row: string): string =>
   keptSince === null ? 'true' : `${row}.local_day >= ${asked('keptSince')}::date`
 
+/** The first day of which it is kept who used what. */
+export const firstKeptSql = ({ keptSince }: Pick<Scope, 'keptSince'>): string =>
+  keptSince === null ? "'-infinity'::date" : `${asked('keptSince')}::date`
+
+/** Whether no item is left out, and people are told by nothing but who they are. */
+export const isOfEverything = ({ kind, item, owner, folder, among }: Scope): boolean =>
+  kind === undefined && item === undefined && owner === undefined && folder === undefined && !asksForGroups({ among })
+
 /** Whether it is asked in which groups people were. */
 export const asksForGroups = ({ among }: Pick<Scope, 'among'>): boolean => GROUPS.some((group) => among[group] !== undefined)
 

@@ -23,9 +23,17 @@ export async function recount(
   })
 }
 
+/** All that happened to a person: found by the items that they used, and one more. */
+const ALL_OF_PERSON = `(select * from event_counted where subject_kind = 'person' and subject_id = $1
+  and item_id = any (array(select item_id from item_progress where person_id = $1 union select $2))) told`
 /** The same of one person and item: after something of it was amended. */
 export async function countAnew(tx: Db, rollUps: readonly RollUp[], personId: PersonId, { kind, id }: ItemRef): Promise<void> {
   for (const { table, ofPersonAndItem, count } of rollUps) {
+    if (ofPersonAndItem === null) {
+      await tx.rows(`delete from ${table} where person_id = $1`, [personId])
+      await tx.rows(count(ALL_OF_PERSON), [personId, id])
+      continue
+    }
     await tx.rows(`delete from ${table} where ${ofPersonAndItem}`, [kind, id, personId])
     await tx.rows(count(`(select * from event_counted where item_kind = $1 and item_id = $2 and subject_id = $3) told`), [
       kind,
