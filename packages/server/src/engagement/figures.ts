@@ -19,6 +19,7 @@ const SUMS = (scope: Scope) => `
   with days as materialized (
     select c.local_day, sum(c.views)::int as views, sum(c.finished)::int as finished from (select u.local_day, u.views, u.finished from (${usesSql(scope)}) u) c group by 1)
   select ${PERIOD} as n, sum(c.views)::int as views, sum(c.finished)::int as finished from days c group by 1`
+const MET = 'use_month u on u.month = p.month and u.days::bigint & p.days <> 0 and $1::jsonb is not null'
 /** … and how many people it were is told by the days of each month on which they used anything. Within one month nobody is met twice. */
 const PEOPLE = (scope: Scope) => `
   with periods as (
@@ -27,10 +28,10 @@ const PEOPLE = (scope: Scope) => `
   parts as materialized (
     select n, m::date as month, count(*) over (partition by n) as months,
       (1::bigint << (least(last, (m + interval '1 month')::date - 1) - m::date + 1)) - (1::bigint << (greatest(first, m::date) - m::date)) as days
-    from periods cross join lateral generate_series(date_trunc('month', first::timestamp), last::timestamp, interval '1 month') as m where first <= last),
-  met as (select p.n, p.months, u.person_id from parts p join use_month u on u.month = p.month and u.days::bigint & p.days <> 0 where $1::jsonb is not null and ${ofPeopleSql(scope, 'u')})
-  select n, count(*)::int as people from met where months = 1 group by n
-  union all select n, count(distinct person_id)::int from met where months > 1 group by n`
+    from periods cross join lateral generate_series(date_trunc('month', first::timestamp), last::timestamp, interval '1 month') as m where first <= last)
+  select p.n, count(*)::int as people from parts p join ${MET} where p.months = 1 and ${ofPeopleSql(scope, 'u')} group by p.n
+  union all select n, count(*)::int from (
+    select p.n, u.person_id from parts p join ${MET} where p.months > 1 and ${ofPeopleSql(scope, 'u')} group by 1, 2) w group by n`
 
 /** What is known of the days of which it is not kept who used what. */
 const COUNTED = (scope: Scope) =>
