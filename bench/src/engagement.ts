@@ -31,13 +31,13 @@ async function fillCompany(client: pg.Client, databaseUrl: string): Promise<void
   )
 }
 
-/** A year of visits up to the demo's day: some guides and some people far more than others. */
+/** A year of visits up to the demo's day: some guides and some people far more than others, and one guide by a tenth of all. */
 async function fillEvents(client: pg.Client, from: number, visits: number): Promise<void> {
   await client.query('set session_replication_role = replica')
   await client.query(`
     insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, visit, active_ms, attested, occurred_at, received_at, local_day)
     select gen_random_uuid(), 4, e.verb, 'read', 'person', v.person, 'person', v.person, 'guide', v.guide, 1, e.part, v.visit, e.ms, false, v.at + e.after, v.at + e.after, (v.at + e.after)::date
-    from (select ${id('hand', `1 + (abs(hashint4(n)) % ${PEOPLE})`)} as person, ${id('guide', `1 + floor(${GUIDES} * ((abs(hashint4(n + 7)) % 100000) / 100000.0) ^ 2)::int`)} as guide,
+    from (select ${id('hand', `1 + (abs(hashint4(n)) % ${PEOPLE})`)} as person, case when n % 10 = 0 then ${id('guide', '3')} else ${id('guide', `1 + floor(${GUIDES} * ((abs(hashint4(n + 7)) % 100000) / 100000.0) ^ 2)::int`)} end as guide,
         substr(md5('visit' || n), 1, 21) as visit, timestamptz '2025-03-10 08:00Z' + (abs(hashint4(n + 13)) % 525000) * interval '1 minute', n
       from generate_series(${from + 1}, ${from + visits}) n) v (person, guide, visit, at, n)
     cross join lateral (
@@ -73,6 +73,8 @@ async function partTimes(app: Running, lead: Session, times: number): Promise<[n
   ])
   const item = guides.rows[0]!.item.id
   const team = groups.teams[0]!.id
+  const { steps } = await get<{ steps: { stepId: string }[] }>(app.address, lead, `/api/guides/${item}/journey`)
+  const second = steps[1]!.stepId
   const year = 'from=2025-03-11&to=2026-03-10'
   const parts: [string, string][] = [
     ['over time, a year by week, everything', `over-time?${year}&by=week`],
@@ -87,6 +89,7 @@ async function partTimes(app: Running, lead: Session, times: number): Promise<[n
     ['the views of a year, opened', `rows?${year}&figure=views`],
     ['the people of a year, opened', `rows?${year}&figure=people`],
     ['journey of the most used guide, a year', `../guides/${item}/journey?${year}`],
+    ['who left it at its second step, opened', `../guides/${item}/journey/visits?${year}&part=left&step=${second}`],
     ['who left it elsewhere, opened', `../guides/${item}/journey/visits?${year}&part=elsewhere`],
     ['a goal of two steps, a year', `../goals/${GOAL}/result?${year}`],
     ['what was sought, a year', `searches?${year}`],

@@ -40,7 +40,7 @@ export function openDatabase(url: string, connections: number): Database {
     logging: false,
     pool: { max: connections, min: 0, idle: 30_000, acquire: 20_000 },
     // Compiling a plan takes longer than any of our queries runs.
-    dialectOptions: { application_name: 'jackdaw', options: '-c jit=off' },
+    dialectOptions: { application_name: 'jackdaw', options: '-c jit=off -c work_mem=16MB' },
   })
   return { ...over(sequelize, new Tables(sequelize)), sequelize, close: () => sequelize.close() }
 }

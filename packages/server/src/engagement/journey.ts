@@ -43,19 +43,28 @@ const visitsSql = (visits: Visits, but?: DiffersIn): string =>
     ...DIFFER_IN.filter((each) => each !== but && visits[each] !== undefined).map((each) => `u.${each}::text = $4::jsonb ->> '${each}'`),
   ].join(' and ')
 
-/** Each visit at each step of the newest edition to which it came: whether it went on to a later one or to the end, went back to an earlier one,
- * or ended here. Steps that are not there any more lead neither on nor back. */
-const atStepsSql = (visits: Visits): string => `
-  select s.*, v.finished > 0 as finishes, coalesce(s.after_at > s.first_at, false) or v.finished > 0 as went_on, coalesce(s.before_at > s.first_at, false) as went_back, s.is_last and v.finished = 0 as ends
-  from (${visitsSql(visits)}) v join (
-    select s.item_kind, s.item_id, s.person_id, s.visit, s.part_id, s.first_at, s.active_ms,
-      max(s.last_at) over (there order by p.position rows between unbounded preceding and 1 preceding) as before_at,
-      max(s.last_at) over (there order by p.position rows between 1 following and unbounded following) as after_at,
-      row_number() over (w order by s.last_at desc, p.position desc) = 1 as is_last, p.position is not null as is_there
-    from use_step s join item i on i.kind = s.item_kind and i.id = s.item_id
-      left join edition_part p on p.item_kind = s.item_kind and p.item_id = s.item_id and p.part_id = s.part_id and p.edition = i.edition
-    where s.item_id = $1::jsonb ->> 'item' and s.first_at is not null window w as (partition by s.person_id, s.visit), there as (partition by s.person_id, s.visit, p.position is null)) s
-  on s.item_kind = v.item_kind and s.item_id = v.item_id and s.person_id = v.person_id and s.visit = v.visit where s.is_there`
+/** The visits `v`, each with a number, as numbers are sorted and joined sooner than who and which visit it was; and the steps of the newest edition.
+ * @param told what else is told of each */
+const NUMBERED = (visits: Visits, told = ''): string => `
+  v as materialized (select row_number() over () as n, v.person_id, v.visit, v.finished ${told} from (${visitsSql(visits)}) v),
+  places as materialized (
+    select p.part_id, p.position from edition_part p join item i on i.kind = p.item_kind and i.id = p.item_id and i.edition = p.edition
+    where p.item_kind = 'guide' and p.item_id = $1::jsonb ->> 'item')`
+/** Each visit `v` at each step of the newest edition to which it came: whether it went on to a later one or to the end, went back to an earlier one,
+ * or ended here. Steps that are not there any more lead neither on nor back. @param told what else is told of the visit */
+const atStepsSql = (told: string): string => `
+  select s.*, coalesce(s.after_at > s.first_at, false) or s.finishes as went_on, coalesce(s.before_at > s.first_at, false) as went_back,
+    not s.finishes and s.last_at = s.end_at and coalesce(s.after_at < s.last_at, true) and coalesce(s.gone_at < s.last_at, true) as ends
+  from (
+    select s.*, max(s.last_at) over (in_order rows between unbounded preceding and 1 preceding) as before_at,
+      max(s.last_at) filter (where s.position is not null) over (in_order rows between 1 following and unbounded following) as after_at,
+      max(s.last_at) over (of_visit) as end_at, max(s.last_at) filter (where s.position is null) over (of_visit) as gone_at
+    from (
+      select v.n, s.part_id, p.position, s.first_at, s.last_at, s.active_ms as step_ms, v.finished > 0 as finishes ${told}
+      from v join use_step s on s.person_id = v.person_id and s.visit = v.visit left join places p on p.part_id = s.part_id
+      where s.item_kind = 'guide' and s.item_id = $1::jsonb ->> 'item' and s.first_at is not null) s
+    window of_visit as (partition by s.n), in_order as (partition by s.n order by s.position)) s
+  where s.position is not null`
 
 type Guide = { id: GuideId; number: number; title: string; edition: number }
 const guideOf = async (db: Db, id: GuideId): Promise<Guide> =>
@@ -72,13 +81,14 @@ export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omi
       params,
     ),
     db.rows<Omit<JourneyStep, 'readingMs'> & { leastMs: number }>(
-      `select p.part_id as "stepId", p.position, p.name, p.section, coalesce(c.came, 0) as came, coalesce(c.on, 0) as on, coalesce(c.back, 0) as back, coalesce(c.left, 0) as left,
+      `with ${NUMBERED(visits)}
+       select p.part_id as "stepId", p.position, p.name, p.section, coalesce(c.came, 0) as came, coalesce(c.on, 0) as on, coalesce(c.back, 0) as back, coalesce(c.left, 0) as left,
          c.mean_ms as "meanMs", p.least_ms as "leastMs"
        from edition_part p join item i on i.kind = p.item_kind and i.id = p.item_id and i.edition = p.edition
        left join (
-         select part_id, count(*)::int as came, count(*) filter (where went_on)::int as "on", count(*) filter (where went_back)::int as back, count(*) filter (where ends)::int as "left",
-           round(avg(active_ms) filter (where active_ms > 0))::float as mean_ms
-         from (${atStepsSql(visits)}) a group by part_id) c on c.part_id = p.part_id
+         select position, count(*)::int as came, count(*) filter (where went_on)::int as "on", count(*) filter (where went_back)::int as back, count(*) filter (where ends)::int as "left",
+           round(avg(step_ms) filter (where step_ms > 0))::float as mean_ms
+         from (${atStepsSql('')}) a group by position) c on c.position = p.position
        where p.item_kind = 'guide' and p.item_id = $1::jsonb ->> 'item' order by p.position`,
       params,
     ),
@@ -110,13 +120,16 @@ export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omi
 }
 
 const AT_STEP: Record<'came' | 'on' | 'back' | 'left', string> = { came: 'true', on: 'a.went_on', back: 'a.went_back', left: 'a.ends' }
-/** Whether a visit `v` is in a part of the journey. `$5`: the step. */
-function partSql(visits: Visits, part: JourneyPart): string {
-  const at = (which: string) => `(v.person_id, v.visit) in (select a.person_id, a.visit from (${atStepsSql(visits)}) a where ${which})`
-  if (part === 'visits') return 'true'
-  if (part === 'finished') return 'v.finished > 0'
-  if (part === 'elsewhere') return `v.finished = 0 and not ${at('a.ends')}`
-  return at(`a.part_id = $5 and ${AT_STEP[part]}`)
+const isAtStep = (part: JourneyPart): part is keyof typeof AT_STEP => part in AT_STEP
+const TOLD = ['at', 'way', 'edition', 'device', 'browser', 'language', 'active_ms']
+const OF_VISIT = TOLD.map((each) => `, v.${each}`).join('')
+/** The visits of a part of the journey. `$5`: the step. */
+function partSql(part: JourneyPart): string {
+  if (isAtStep(part))
+    return `select * from (${atStepsSql(`, v.person_id, v.visit, v.finished ${OF_VISIT}`)}) a where a.part_id = $5 and ${AT_STEP[part]}`
+  if (part === 'elsewhere')
+    return `select v.* from v where v.finished = 0 and v.n not in (select a.n from (${atStepsSql('')}) a where a.ends)`
+  return `select v.* from v where ${part === 'finished' ? 'v.finished > 0' : 'true'}`
 }
 
 /** The visits that a figure of the journey counts, the latest first. */
@@ -126,7 +139,7 @@ export async function visitsOf(
   span: Span,
   { part, step, page }: { part: JourneyPart; step: StepId | undefined; page: number },
 ) {
-  if (part in AT_STEP && !step) fail('invalid', 'Say at which step.')
+  if (isAtStep(part) && !step) fail('invalid', 'Say at which step.')
   const guide = await guideOf(db, visits.id)
   type Row = Omit<Visit, 'person' | 'at' | 'activeMs' | 'finished'> & {
     id: PersonId
@@ -137,9 +150,10 @@ export async function visitsOf(
     total: number
   }
   const rows = await db.rows<Row>(
-    `select p.id, p.name, v.at, v.way, v.edition, v.device, v.browser, v.language, v.active_ms::float as active_ms, v.finished, count(*) over ()::int as total
-     from (${visitsSql(visits)}) v join person p on p.id = v.person_id where $5::text is distinct from '' and ${partSql(visits, part)}
-     order by v.at desc, p.id, v.visit limit ${PAGE_SIZE} offset $6`,
+    `with ${NUMBERED(visits, OF_VISIT)}
+     select p.id, p.name, l.at, l.way, l.edition, l.device, l.browser, l.language, l.active_ms::float as active_ms, l.finished, l.total from (
+       select v.*, count(*) over ()::int as total from (${partSql(part)}) v where $5::text is distinct from '' order by v.at desc, v.person_id, v.visit limit ${PAGE_SIZE} offset $6) l
+     join person p on p.id = l.person_id order by l.at desc, l.person_id, l.visit`,
     [...paramsOf(visits, span), step ?? null, (page - 1) * PAGE_SIZE],
   )
   const named = step
@@ -166,8 +180,9 @@ export async function visitsOf(
 /** Who left at a step in visits of these days, and may still read the guide. */
 export async function whoLeft(db: Db, visits: Visits, span: Span, step: StepId): Promise<PersonId[]> {
   const rows = await db.rows<{ person_id: PersonId }>(
-    `select distinct a.person_id from (${atStepsSql(visits)}) a join person p on p.id = a.person_id and p.active
-     where a.part_id = $5 and a.ends and exists (select 1 from item_access x where x.item_kind = a.item_kind and x.item_id = a.item_id and x.person_id = a.person_id)`,
+    `with ${NUMBERED(visits)}, gone as materialized (select distinct a.person_id from (${atStepsSql(', v.person_id')}) a where a.part_id = $5 and a.ends)
+     select g.person_id from gone g join person p on p.id = g.person_id and p.active
+     where exists (select 1 from item_access x where x.item_kind = 'guide' and x.item_id = $1::jsonb ->> 'item' and x.person_id = g.person_id)`,
     [...paramsOf(visits, span), step],
   )
   return rows.map(({ person_id }) => person_id)
