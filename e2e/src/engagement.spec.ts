@@ -143,6 +143,13 @@ it('a lead finds the step at which many leave, opens who they are, and names a g
     {},
     before.at(-1)!,
   )
+  // Two changes in one move: both are there.
+  await keyTo(lead, 'What the page is called', null)
+  await lead.keyboard.press('End')
+  await lead.keyboard.type(' again')
+  await keyTo(lead, 'Shared with everybody who sees records', 'Space')
+  await seen(lead, 'Found by you only')
+  await lead.waitForFunction(() => document.querySelector('h1')?.textContent.endsWith(' again'))
   expect(await seriousFindings(lead)).toEqual([])
   expect(lead.complaints).toEqual([])
   await lead.browserContext().close()

@@ -14,7 +14,7 @@ import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { Choice } from '../Choice'
 import { PartView } from './PartView'
-import { useFigurePage, useMailFigurePage, useRemoveFigurePage, useSaveFigurePage } from './pageQueries'
+import { useFigurePage, useMailFigurePage, useChangeFigurePage, useRemoveFigurePage, type FigurePageChange } from './pageQueries'
 import { mailWords } from './pageWords'
 
 /** A page of figures: read by those who find it, arranged by its owner. */
@@ -28,10 +28,7 @@ function Shown({ page }: { page: FigurePage }) {
   const { t } = useTexts()
   const mine = useMe().id === page.owner.id
   const [arranging, setArranging] = useState(false)
-  const save = useSaveFigurePage()
-  const change = (more: Partial<Pick<FigurePage, 'name' | 'shared' | 'parts'>>) => {
-    if (!save.isPending) save.mutate({ ...page, ...more })
-  }
+  const save = useChangeFigurePage(page)
   return (
     <>
       <title>{t('{{name}} – Engagement – Jackdaw', { name: page.name })}</title>
@@ -55,13 +52,13 @@ function Shown({ page }: { page: FigurePage }) {
       </TitleLine>
       <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
         {save.isError && <Failed error={save.error} />}
-        {arranging && <OfPage page={page} onChange={change} />}
+        {arranging && <OfPage page={page} onChange={save.mutate} />}
         {page.parts.length === 0 && (
           <p className="py-6 max-w-prose">
             {t('Nothing stands here yet. Look at something in Engagement, and choose “Put on a page …” above it.')}
           </p>
         )}
-        <Parts parts={page.parts} arranging={arranging && mine} busy={save.isPending} onChange={(parts) => change({ parts })} />
+        <Parts parts={page.parts} arranging={arranging && mine} busy={save.isPending} onChange={(parts) => save.mutate({ parts })} />
       </div>
     </>
   )
@@ -88,7 +85,7 @@ function MailedToMe({ page: { id, mailed } }: { page: FigurePage }) {
 }
 
 /** Name and sharing of the page, and its end. */
-function OfPage({ page, onChange }: { page: FigurePage; onChange: (more: Partial<Pick<FigurePage, 'name' | 'shared'>>) => void }) {
+function OfPage({ page, onChange }: { page: FigurePage; onChange: (change: FigurePageChange) => void }) {
   const { t } = useTexts()
   const navigate = useNavigate()
   const remove = useRemoveFigurePage()

@@ -19,12 +19,19 @@ export const useFigurePage = (pageId: FigurePageId) =>
     queryFn: ({ signal }) => call(getFigurePage, { params: { pageId }, signal }),
   })
 const anew = () => queryClient.invalidateQueries({ queryKey: ['figure-pages'] })
-/** Saves a page as it is given; what is shown follows once it is there. */
-export const useSaveFigurePage = () =>
+type Saved = Pick<FigurePage, 'id' | 'name' | 'shared' | 'parts' | 'revision'>
+const store = ({ id, name, shared, parts, revision }: Saved) =>
+  call(setFigurePage, { params: { pageId: id }, body: { name, shared, parts, revision } })
+/** Saves a page as it is given. */
+export const useSaveFigurePage = () => useMutation({ mutationFn: store, onSuccess: anew })
+export type FigurePageChange = Partial<Pick<FigurePage, 'name' | 'shared' | 'parts'>>
+/** Changes a page; what is shown follows once it is there. Changes wait for each other, and each is made to the page as the one before has left it. */
+export const useChangeFigurePage = (shown: FigurePage) =>
   useMutation({
-    mutationFn: ({ id, name, shared, parts, revision }: Pick<FigurePage, 'id' | 'name' | 'shared' | 'parts' | 'revision'>) =>
-      call(setFigurePage, { params: { pageId: id }, body: { name, shared, parts, revision } }),
-    onSuccess: anew,
+    scope: { id: `figure-page ${shown.id}` },
+    mutationFn: (change: FigurePageChange) =>
+      store({ ...(queryClient.getQueryData<FigurePage>(['figure-pages', shown.id]) ?? shown), ...change }),
+    onSettled: anew,
   })
 export const useRemoveFigurePage = () =>
   useMutation({ mutationFn: (pageId: FigurePageId) => call(removeFigurePage, { params: { pageId } }), onSuccess: anew })
