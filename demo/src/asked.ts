@@ -77,6 +77,7 @@ export async function addSurveys({ services, ids, members, lead, until }: Loadin
     if (comment) answers.push({ id: 'rota-in-words', answer: { value: null, comment } })
     await answer(rota, by, autumn + random() * 12 * DAY, answers)
   }
+  await services.endSurvey(rota, autumn + 14 * DAY)
 
   const drivers = members.filter(({ teams, joinsLate }) => teams.includes('Drivers') && joinsLate === null).map(({ id }) => id)
   const sheet = await send(SHEET, ticked([known(ids.teams, 'Drivers')], []), false, until - 4 * DAY, 14)

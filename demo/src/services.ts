@@ -192,13 +192,14 @@ export type DemoServices = {
   ): Promise<unknown>
   /** Puts a question at a step; somebody answers it. */
   askAtStep(survey: NewStepSurvey, asked: { guide: GuideId; by: PersonId; now: number }): Promise<unknown>
-  /** Sends questions to people; somebody answers. */
+  /** Sends questions to people; ends that; somebody answers. */
   sendSurvey(
     id: AudienceSurveyId,
     survey: Omit<NewAudienceSurvey, 'audience'> & { audience: AudienceRule },
     by: { id: PersonId; name: string; zone: string },
     now: number,
   ): Promise<number>
+  endSurvey(id: AudienceSurveyId, now: number): Promise<void>
   answerSurvey(answering: { id: AudienceSurveyId; by: PersonId; today: LocalDate; now: number }, answers: SurveyAnswers): Promise<void>
   answerAtStep(answering: { guide: GuideId; id: SurveyId; by: PersonId; now: number }, answer: SurveyAnswer): Promise<void>
   openAttempt(guideId: GuideId, personId: PersonId, now: number): Promise<SoloAttempt>

@@ -79,7 +79,11 @@ it('ends on its day or by hand; then nobody is asked', async () => {
   server.clock.now = START + 86_400_000
   expect((await asked('staff')).map(({ id }) => id)).toEqual([other.id])
   expect(await answer('staff', dated.id, [stars(4)])).toBe(409)
+  const told = async (): Promise<number> =>
+    (await (await company.as('outsider')).json('get', '/api/inbox')).rows.filter((row: { kind: string }) => row.kind === 'survey').length
+  const before = await told()
   expect((await lead.send('post', `/api/surveys/${other.id}/end`)).status).toBe(204)
+  expect(await told()).toBe(before - 1)
   expect(await asked('staff')).toEqual([])
   expect(await answer('staff', other.id, [stars(4)])).toBe(409)
   server.clock.now = START

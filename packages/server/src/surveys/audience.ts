@@ -6,7 +6,7 @@ import { areShown, faultOfAnswers, type SurveyAnswers, type SurveyDocument } fro
 import { audienceFor, audienceShown, idsOf } from '../audiences'
 import type { Db } from '../db'
 import { fail, type Caller, type Parts } from '../http'
-import { notify } from '../inbox'
+import { notify, settle, takeBack } from '../inbox'
 import { AUDIENCE_SURVEY_ANSWER } from './model'
 
 /** Whether a survey can still be answered on a day. */
@@ -110,13 +110,22 @@ export async function surveyResults(db: Db, id: AudienceSurveyId, today: LocalDa
   }
 }
 
-/** Ends a survey. */
+/** Ends a survey; those who have not answered it are not told of it any more. */
 export async function endSent(db: Db, id: AudienceSurveyId, now: number): Promise<void> {
-  const ended = await db.rows('update audience_survey set ended_at = coalesce(ended_at, $2) where id = $1 returning id', [
-    id,
-    new Date(now),
-  ])
-  if (ended.length === 0) fail('not-found')
+  await db.transaction(async (tx) => {
+    const ended = await tx.rows('update audience_survey set ended_at = coalesce(ended_at, $2) where id = $1 returning id', [
+      id,
+      new Date(now),
+    ])
+    if (ended.length === 0) fail('not-found')
+    const waiting = await waitingFor(tx, id)
+    await takeBack(
+      tx,
+      'survey',
+      aboutSurvey(id),
+      waiting.map((each) => each.id),
+    )
+  })
 }
 
 /** What somebody is asked and has not answered. */
@@ -149,6 +158,7 @@ export async function answerAsked(db: Db, parts: Parts, { id, by, today, now }: 
     const fault = faultOfAnswers(asked.document, answers)
     if (fault) fail('invalid', SAID[fault])
     await tx.rows('update audience_survey_asked set done = true where survey_id = $1 and person_id = $2', [id, by])
+    await settle(tx, 'survey', aboutSurvey(id), by, now)
     const who = asked.anonymous ? { personId: null, answeredAt: null } : { personId: by, answeredAt: now }
     await tx.in(AUDIENCE_SURVEY_ANSWER).insert({ id: parts.newId(), surveyId: id, answers, ...who })
     if (!asked.anonymous) return
