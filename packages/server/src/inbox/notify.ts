@@ -68,10 +68,11 @@ export async function notifyOfMany<K extends EntryKind>(
     )
 }
 
-/** Says that a decision has been made: what waited for it waits no longer, and counts as seen. */
+/** Says that a decision has been made, or an answer given: what waited for it waits no longer, and counts as seen. */
 export const settle = async (tx: Db, kind: EntryKind, about: AboutRef, personId: PersonId, now: number): Promise<void> =>
   void (await tx.rows(
-    `update inbox_entry set settled_at = $5, read_at = coalesce(read_at, $5) where person_id = $1 and kind = $2 and about_kind = $3 and about_id = $4 and settled_at is null`,
+    `update inbox_entry set settled_at = coalesce(settled_at, $5), read_at = coalesce(read_at, $5)
+     where person_id = $1 and kind = $2 and about_kind = $3 and about_id = $4 and (settled_at is null or read_at is null)`,
     [personId, kind, about.kind, about.id, new Date(now)],
   ))
 
