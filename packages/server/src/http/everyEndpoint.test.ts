@@ -15,6 +15,9 @@ const BEFORE_ANYBODY = new Set(['post /api/set-up', 'post /api/set-up/look'])
 /** All lists are read again after so many endpoints. */
 const LISTS_AFTER = INPUTS >= 20 ? 1 : 10
 
+/** Of each endpoint its own, so that another endpoint changes nothing for it. */
+const seedOf = (name: string): number => [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003, SEED)
+
 let world: HostileWorld
 beforeAll(async () => {
   world = await HostileWorld.start()
@@ -29,7 +32,7 @@ describe('every endpoint, from its own contract', () => {
     async () => {
       const faults: string[] = []
       for (const [n, endpoint] of endpoints()) {
-        const tried = await tryEndpoint(world, endpoint, INPUTS, seededRandom(SEED * 1_000 + n))
+        const tried = await tryEndpoint(world, endpoint, INPUTS, seededRandom(seedOf(nameOf(endpoint))))
         results.set(nameOf(endpoint), tried)
         faults.push(...tried.faults)
         const unreadable = n % LISTS_AFTER === 0 ? await faultInLists(world) : null
@@ -48,8 +51,8 @@ describe('every endpoint, from its own contract', () => {
     'refuses ids of what belongs to somebody else, or leaves it alone and tells nothing of it',
     async () => {
       const faults: string[] = []
-      for (const [n, endpoint] of endpoints())
-        faults.push(...(await tryForeignIds(world, endpoint, ROUNDS, seededRandom(SEED * 2_000 + n))).faults)
+      for (const [, endpoint] of endpoints())
+        faults.push(...(await tryForeignIds(world, endpoint, ROUNDS, seededRandom(seedOf(nameOf(endpoint)) + 1))).faults)
       expect(faults).toEqual([])
     },
     ROUNDS * 300_000,

@@ -7,7 +7,7 @@ import { saveGoal, savePage } from '../engagement'
 import { findCaller } from '../people'
 import { addSurvey, sendSurvey } from '../surveys'
 import type { RouteRow } from './exchangeRows'
-import type { Company, TestServer } from './testServer'
+import type { Company, TestServer, Who } from './testServer'
 
 type Made = { server: TestServer; company: Company; guideId: string; stepId: string }
 
@@ -56,9 +56,9 @@ const PAGE = {
   parts: [{ id: 'part-1', shows: 'time', name: 'Views', wide: true, goal: null, looking: { days: '28', shown: 'views' } } as const],
 }
 /** A page of figures of the lead's that is shared. */
-export async function aPage({ server, company }: Omit<Made, 'stepId' | 'guideId'>): Promise<FigurePageId> {
+export async function aPage({ server, company }: Omit<Made, 'stepId' | 'guideId'>, owner: Who = 'lead'): Promise<FigurePageId> {
   const id = nanoid<FigurePageId>()
-  await savePage(server.parts.database, id, company.people.lead, { ...PAGE, parts: [...PAGE.parts] }, server.clock.now)
+  await savePage(server.parts.database, id, company.people[owner], { ...PAGE, parts: [...PAGE.parts] }, server.clock.now)
   return id
 }
 

@@ -22,9 +22,14 @@ const withGoal: Special = async ({ server, company }, things, input) => {
 const withAudienceSurvey: Special = async (world, _things, input) => {
   input.params['surveyId'] = await anAudienceSurvey(world)
 }
-/** A page of figures that is there. */
-const withPage: Special = async (world, _things, input) => {
-  input.params['pageId'] = await aPage(world)
+/** A page of figures of whoever asks for it, if they can have one. */
+const withPage: Special = async (world, _things, input, caller) => {
+  input.params['pageId'] = await aPage(world, caller === 'admin' ? 'admin' : 'lead')
+}
+/** Days that are drawn end before they begin, mostly. */
+const withDays: Special = (_world, _things, { query }) => {
+  if ('from' in query) query['from'] = '2025-11-03'
+  if ('to' in query) query['to'] = '2026-02-01'
 }
 /** A day with a name. */
 async function aRelease({ server, company }: HostileWorld): Promise<string> {
@@ -62,10 +67,14 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
     const part = { id: 'part-1', shows: 'used', name: 'Used', wide: false, goal: null, looking: {} }
     input.body = { name: 'Mine', shared: false, parts: [part], revision: 0 }
   },
-  // Days that are drawn end before they begin, mostly.
-  'get /api/people/:id/use': (_world, _things, input) => {
-    input.query = {}
-  },
+  'get /api/people/:id/use': withDays,
+  'get /api/engagement/over-time': withDays,
+  'get /api/engagement/items': withDays,
+  'get /api/engagement/readers': withDays,
+  'get /api/engagement/owners': withDays,
+  'get /api/engagement/rows': withDays,
+  'get /api/engagement/searches': withDays,
+  'get /api/guides/:id/journey': withDays,
   'delete /api/applications/:applicationId': async (world, _things, input) => {
     input.params['applicationId'] = (await anApplication(world)).id
   },
@@ -93,9 +102,13 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
     input.body = { name: 'Ready', from: things.guide, steps: [{ item: things.guide, withinDays: 7 }] }
   },
   'delete /api/goals/:goalId': withGoal,
-  'get /api/goals/:goalId/result': withGoal,
+  'get /api/goals/:goalId/result': async (world, things, input, caller, random) => {
+    await withGoal(world, things, input, caller, random)
+    await withDays(world, things, input, caller, random)
+  },
   'get /api/goals/:goalId/people': async (world, things, input, caller, random) => {
     await withGoal(world, things, input, caller, random)
+    await withDays(world, things, input, caller, random)
     delete input.query['step']
   },
   'delete /api/releases/:releaseId': async (world, _things, input) => {
