@@ -37,8 +37,10 @@ async function thinOf(db: Db, verbs: EventRules['verbs'], rollUps: readonly Roll
     const items = await usedBy(tx, person)
     if (items.length > 0) {
       await thinEvents(tx, verbs, person, items, since)
-      for (const { table, count } of rollUps) {
-        await tx.rows(`delete from ${table} where person_id = $1`, [person])
+      for (const { table, ofPersonAndItem, count } of rollUps) {
+        // Where rows are about items, they are found by these.
+        if (ofPersonAndItem === null) await tx.rows(`delete from ${table} where person_id = $1`, [person])
+        else await tx.rows(`delete from ${table} where person_id = $1 and item_id = any ($2)`, [person, items])
         await tx.rows(
           count(`(select * from event_counted where subject_kind = 'person' and subject_id = $1 and item_id = any ($2)) told`),
           [person, items],
