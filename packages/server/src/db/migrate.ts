@@ -47,6 +47,7 @@ import { applications } from './migrations/0043-applications'
 import { audienceSurveys } from './migrations/0044-audience-surveys'
 import { keptUse } from './migrations/0045-kept-use'
 import { useMonths } from './migrations/0046-use-months'
+import { usePaths } from './migrations/0047-use-paths'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -95,6 +96,7 @@ const MIGRATIONS: readonly Migration[] = [
   audienceSurveys,
   keptUse,
   useMonths,
+  usePaths,
 ]
 const LOCK = 7_203_114
 

@@ -32,6 +32,7 @@ export const small = (): Column => notNull(DataTypes.SMALLINT)
 export const truth = (): Column => notNull(DataTypes.BOOLEAN)
 export const uuid = (): Column => notNull(DataTypes.UUID)
 export const json = (): Column => notNull(DataTypes.JSONB)
+export const wholes = (): Column => notNull(DataTypes.ARRAY(DataTypes.INTEGER))
 export const texts = (): Column => notNull(DataTypes.ARRAY(DataTypes.TEXT))
 /** The number of a transaction of the database, as a text of digits. */
 export const xid = (): Column => notNull('xid8')

@@ -43,28 +43,35 @@ const visitsSql = (visits: Visits, but?: DiffersIn): string =>
     ...DIFFER_IN.filter((each) => each !== but && visits[each] !== undefined).map((each) => `u.${each}::text = $4::jsonb ->> '${each}'`),
   ].join(' and ')
 
-/** The visits `v`, each with a number, as numbers are sorted and joined sooner than who and which visit it was; and the steps of the newest edition.
- * @param told what else is told of each */
-const NUMBERED = (visits: Visits, told = ''): string => `
-  v as materialized (select row_number() over () as n, v.person_id, v.visit, v.finished ${told} from (${visitsSql(visits)}) v),
+/** The visits `v`; `paths`: what they did, with how many did the same; and the steps of the newest edition. */
+const LOOKED = (visits: Visits): string => `
+  v as materialized (select u.*, u.finished > 0 as finishes from (${visitsSql(visits)}) u),
+  paths as materialized (select row_number() over () as n, c.* from (select v.path, v.finishes, count(*)::int as times from v where v.path is not null group by 1, 2) c),
   places as materialized (
     select p.part_id, p.position from edition_part p join item i on i.kind = p.item_kind and i.id = p.item_id and i.edition = p.edition
     where p.item_kind = 'guide' and p.item_id = $1::jsonb ->> 'item')`
-/** Each visit `v` at each step of the newest edition to which it came: whether it went on to a later one or to the end, went back to an earlier one,
- * or ended here. Steps that are not there any more lead neither on nor back. @param told what else is told of the visit */
-const atStepsSql = (told: string): string => `
-  select s.*, coalesce(s.after_at > s.first_at, false) or s.finishes as went_on, coalesce(s.before_at > s.first_at, false) as went_back,
-    not s.finishes and s.last_at = s.end_at and coalesce(s.after_at < s.last_at, true) and coalesce(s.gone_at < s.last_at, true) as ends
+/** What visits of a path did at each step of the newest edition to which they came: whether they went on to a later one or to the end, went back to an earlier
+ * one, or ended there. Steps that are not there any more lead neither on nor back. */
+const AT_STEPS = `
+  select s.*, coalesce(s.after > s.first, false) or s.finishes as went_on, coalesce(s.before > s.first, false) as went_back,
+    not s.finishes and s.last = s.at_end and coalesce(s.after < s.last, true) and coalesce(s.gone < s.last, true) as ends
   from (
-    select s.*, max(s.last_at) over (in_order rows between unbounded preceding and 1 preceding) as before_at,
-      max(s.last_at) filter (where s.position is not null) over (in_order rows between 1 following and unbounded following) as after_at,
-      max(s.last_at) over (of_visit) as end_at, max(s.last_at) filter (where s.position is null) over (of_visit) as gone_at
+    select s.*, max(s.last) over (in_order rows between unbounded preceding and 1 preceding) as before,
+      max(s.last) filter (where s.position is not null) over (in_order rows between 1 following and unbounded following) as after,
+      max(s.last) over (of_path) as at_end, max(s.last) filter (where s.position is null) over (of_path) as gone
     from (
-      select v.n, s.part_id, p.position, s.first_at, s.last_at, s.active_ms as step_ms, v.finished > 0 as finishes ${told}
-      from v join use_step s on s.person_id = v.person_id and s.visit = v.visit left join places p on p.part_id = s.part_id
-      where s.item_kind = 'guide' and s.item_id = $1::jsonb ->> 'item' and s.first_at is not null) s
-    window of_visit as (partition by s.n), in_order as (partition by s.n order by s.position)) s
+      select w.n, w.path, w.finishes, w.times, s.part_id, p.position, s.first, s.last
+      from paths w join use_path u on u.item_kind = 'guide' and u.item_id = $1::jsonb ->> 'item' and u.path = w.path
+        cross join lateral unnest(u.parts, u.firsts, u.lasts) as s (part_id, first, last) left join places p on p.part_id = s.part_id) s
+    window of_path as (partition by s.n), in_order as (partition by s.n order by s.position)) s
   where s.position is not null`
+/** How long those visits that spent time at a step did on average. Added up by path first. */
+const MEANS = `
+  select u.parts[t.nth] as part_id, round(sum(t.ms) / sum(t.times))::float as mean_ms
+  from (
+    select v.path, m.nth::int as nth, sum(m.ms)::numeric as ms, count(*)::int as times
+    from v cross join lateral unnest(v.step_ms) with ordinality as m (ms, nth) where m.ms > 0 group by 1, 2) t
+  join use_path u on u.item_kind = 'guide' and u.item_id = $1::jsonb ->> 'item' and u.path = t.path group by 1`
 
 type Guide = { id: GuideId; number: number; title: string; edition: number }
 const guideOf = async (db: Db, id: GuideId): Promise<Guide> =>
@@ -81,14 +88,14 @@ export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omi
       params,
     ),
     db.rows<Omit<JourneyStep, 'readingMs'> & { leastMs: number }>(
-      `with ${NUMBERED(visits)}
+      `with ${LOOKED(visits)}
        select p.part_id as "stepId", p.position, p.name, p.section, coalesce(c.came, 0) as came, coalesce(c.on, 0) as on, coalesce(c.back, 0) as back, coalesce(c.left, 0) as left,
-         c.mean_ms as "meanMs", p.least_ms as "leastMs"
+         m.mean_ms as "meanMs", p.least_ms as "leastMs"
        from edition_part p join item i on i.kind = p.item_kind and i.id = p.item_id and i.edition = p.edition
        left join (
-         select position, count(*)::int as came, count(*) filter (where went_on)::int as "on", count(*) filter (where went_back)::int as back, count(*) filter (where ends)::int as "left",
-           round(avg(step_ms) filter (where step_ms > 0))::float as mean_ms
-         from (${atStepsSql('')}) a group by position) c on c.position = p.position
+         select position, sum(times)::int as came, (sum(times) filter (where went_on))::int as "on", (sum(times) filter (where went_back))::int as back, (sum(times) filter (where ends))::int as "left"
+         from (${AT_STEPS}) a group by position) c on c.position = p.position
+       left join (${MEANS}) m on m.part_id = p.part_id
        where p.item_kind = 'guide' and p.item_id = $1::jsonb ->> 'item' order by p.position`,
       params,
     ),
@@ -121,15 +128,14 @@ export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omi
 
 const AT_STEP: Record<'came' | 'on' | 'back' | 'left', string> = { came: 'true', on: 'a.went_on', back: 'a.went_back', left: 'a.ends' }
 const isAtStep = (part: JourneyPart): part is keyof typeof AT_STEP => part in AT_STEP
-const TOLD = ['at', 'way', 'edition', 'device', 'browser', 'language', 'active_ms']
-const OF_VISIT = TOLD.map((each) => `, v.${each}`).join('')
-/** The visits of a part of the journey. `$5`: the step. */
+/** Whether a visit `v` did what the paths of a statement did. As a value rather than a condition: these are then looked up, however many they are. */
+const didSql = (paths: string): string =>
+  `case when (v.path, v.finishes) in (select a.path, a.finishes from (${AT_STEPS}) a where ${paths}) then true else false end`
+/** Whether a visit `v` is in a part of the journey. `$5`: the step. */
 function partSql(part: JourneyPart): string {
-  if (isAtStep(part))
-    return `select * from (${atStepsSql(`, v.person_id, v.visit, v.finished ${OF_VISIT}`)}) a where a.part_id = $5 and ${AT_STEP[part]}`
-  if (part === 'elsewhere')
-    return `select v.* from v where v.finished = 0 and v.n not in (select a.n from (${atStepsSql('')}) a where a.ends)`
-  return `select v.* from v where ${part === 'finished' ? 'v.finished > 0' : 'true'}`
+  if (isAtStep(part)) return didSql(`a.part_id = $5 and ${AT_STEP[part]}`)
+  if (part === 'elsewhere') return `not v.finishes and not ${didSql('a.ends')}`
+  return part === 'finished' ? 'v.finishes' : 'true'
 }
 
 /** The visits that a figure of the journey counts, the latest first. */
@@ -150,9 +156,9 @@ export async function visitsOf(
     total: number
   }
   const rows = await db.rows<Row>(
-    `with ${NUMBERED(visits, OF_VISIT)}
+    `with ${LOOKED(visits)}
      select p.id, p.name, l.at, l.way, l.edition, l.device, l.browser, l.language, l.active_ms::float as active_ms, l.finished, l.total from (
-       select v.*, count(*) over ()::int as total from (${partSql(part)}) v where $5::text is distinct from '' order by v.at desc, v.person_id, v.visit limit ${PAGE_SIZE} offset $6) l
+       select v.*, count(*) over ()::int as total from v where $5::text is distinct from '' and ${partSql(part)} order by v.at desc, v.person_id, v.visit limit ${PAGE_SIZE} offset $6) l
      join person p on p.id = l.person_id order by l.at desc, l.person_id, l.visit`,
     [...paramsOf(visits, span), step ?? null, (page - 1) * PAGE_SIZE],
   )
@@ -180,7 +186,7 @@ export async function visitsOf(
 /** Who left at a step in visits of these days, and may still read the guide. */
 export async function whoLeft(db: Db, visits: Visits, span: Span, step: StepId): Promise<PersonId[]> {
   const rows = await db.rows<{ person_id: PersonId }>(
-    `with ${NUMBERED(visits)}, gone as materialized (select distinct a.person_id from (${atStepsSql(', v.person_id')}) a where a.part_id = $5 and a.ends)
+    `with ${LOOKED(visits)}, gone as materialized (select distinct v.person_id from v where ${didSql('a.part_id = $5 and a.ends')})
      select g.person_id from gone g join person p on p.id = g.person_id and p.active
      where exists (select 1 from item_access x where x.item_kind = 'guide' and x.item_id = $1::jsonb ->> 'item' and x.person_id = g.person_id)`,
     [...paramsOf(visits, span), step],

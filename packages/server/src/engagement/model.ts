@@ -5,7 +5,7 @@ import type { MailedEvery } from '@jackdaw/core/engagement'
 import type { FigurePageId, GoalId, LocalDate, PersonId, ReleaseId, SearchId } from '@jackdaw/core/shared'
 import type { Way } from '@jackdaw/core/ways'
 import { Model, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import { big, day, instant, json, key, optional, table, text, truth, whole } from '../db'
+import { big, day, instant, json, key, optional, table, text, texts, truth, uuid, whole, wholes } from '../db'
 
 /** How much somebody used an item on a day of theirs. */
 export class UseDayRow extends Model<InferAttributes<UseDayRow>, InferCreationAttributes<UseDayRow>> {
@@ -57,6 +57,10 @@ export class UseVisitRow extends Model<InferAttributes<UseVisitRow>, InferCreati
   declare device: string | null
   declare browser: string | null
   declare language: string | null
+  /** What it did, see {@link UsePathRow}; `null` where it came to no step. */
+  declare path: string | null
+  /** How long it spent at each step of it. */
+  declare stepMs: number[] | null
 }
 export const USE_VISIT = table('use_visit', UseVisitRow, () => ({
   itemKind: key(text()),
@@ -72,6 +76,27 @@ export const USE_VISIT = table('use_visit', UseVisitRow, () => ({
   device: optional(text()),
   browser: optional(text()),
   language: optional(text()),
+  path: optional(uuid()),
+  stepMs: optional(wholes()),
+}))
+
+/** What visits of a guide did: the steps that they came to, in the order in which they did, and the places of the first and the last time that they were at each among
+ * all such times. `path`: told by what it is, so that the same is always called the same. */
+export class UsePathRow extends Model<InferAttributes<UsePathRow>, InferCreationAttributes<UsePathRow>> {
+  declare itemKind: ItemKind
+  declare itemId: ItemId
+  declare path: string
+  declare parts: string[]
+  declare firsts: number[]
+  declare lasts: number[]
+}
+export const USE_PATH = table('use_path', UsePathRow, () => ({
+  itemKind: key(text()),
+  itemId: key(text()),
+  path: key(uuid()),
+  parts: texts(),
+  firsts: wholes(),
+  lasts: wholes(),
 }))
 
 /** When a visit came to a step first and last, `null` where only the time was told, and how long it spent there. */

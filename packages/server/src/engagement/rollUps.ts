@@ -42,10 +42,34 @@ const useMonths = (verbs: Verbs): RollUp => ({
 const VISIT = "coalesce(visit, way || ' ' || local_day)"
 const OF_GUIDES = "subject_kind = 'person' and item_kind = 'guide' and way is not null and local_day is not null"
 
+const KEYS = ['item_kind', 'item_id', 'person_id', 'visit']
+const keys = (row: string): string => KEYS.map((key) => `${row}.${key}`).join(', ')
+const same = (a: string, b: string): string => KEYS.map((key) => `${a}.${key} = ${b}.${key}`).join(' and ')
+/** The path of visits: the steps that each came to, in the order in which it did, with the places of the first and the last time that it was there among all
+ * such times. Few visits have one of their own, so that many are followed as one. `use_path` has them; a visit has how long it spent at each of its steps. */
+const paths = (which: string): string => `
+  with told as materialized (
+    select s.* from use_visit v join use_step s on ${same('s', 'v')} where ${which} and s.first_at is not null),
+  times as (
+    select ${keys('t')}, t.at, dense_rank() over (partition by ${keys('t')} order by t.at) - 1 as place
+    from (select ${keys('s')}, s.first_at as at from told s union select ${keys('s')}, s.last_at from told s) t),
+  placed as (
+    select ${keys('s')}, s.part_id, f.place::int as first, l.place::int as last, least(s.active_ms, 2147483647)::int as ms
+    from told s join times f on ${same('f', 's')} and f.at = s.first_at join times l on ${same('l', 's')} and l.at = s.last_at),
+  found as materialized (
+    select ${keys('p')}, md5(string_agg(p.part_id || ' ' || p.first || ' ' || p.last, ',' order by p.first, p.part_id))::uuid as path, array_agg(p.part_id order by p.first, p.part_id) as parts,
+      array_agg(p.first order by p.first, p.part_id) as firsts, array_agg(p.last order by p.first, p.part_id) as lasts, array_agg(p.ms order by p.first, p.part_id) as step_ms
+    from placed p group by ${keys('p')}),
+  kept as (
+    insert into use_path (item_kind, item_id, path, parts, firsts, lasts)
+    select distinct item_kind, item_id, path, parts, firsts, lasts from found order by item_kind, item_id, path on conflict (item_kind, item_id, path) do nothing)
+  update use_visit v set path = f.path, step_ms = f.step_ms from found f where ${same('v', 'f')} and (v.path is distinct from f.path or v.step_ms is distinct from f.step_ms)`
+
 /** Each time that somebody used a guide: in which way and edition, when it began, and whether it was finished. */
 const useVisits: RollUp = {
   table: 'use_visit',
   ofPersonAndItem: OF_PERSON_AND_ITEM,
+  derive: { keeps: 'use_path', sql: paths },
   count: (source) => `
     insert into use_visit as r (item_kind, item_id, person_id, visit, way, edition, local_day, at, finished, active_ms, device, browser, language)
     select item_kind, item_id, subject_id, ${VISIT}, min(way), max(edition), min(local_day), min(occurred_at), count(*) filter (where verb = 'finished'), sum(active_ms), min(device), min(browser), min(language)

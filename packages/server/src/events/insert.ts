@@ -89,6 +89,26 @@ function statementOf(rollUps: readonly RollUp[]): string {
   return statement
 }
 
+/** Works out anew what is derived of the times of using something to which events belong; those that do not say which time it was may belong to any such. */
+async function deriveOf(tx: Db, rollUps: readonly RollUp[], subject: PersonId, events: readonly NewEvent[]): Promise<void> {
+  const inAWay = events.filter(({ way }) => way !== null)
+  if (inAWay.length === 0) return
+  for (const { table, derive } of rollUps)
+    if (derive)
+      await tx.rows(
+        keepPlan(
+          `derive-${table}`,
+          derive.sql(`v.person_id = $1 and v.item_id = any ($2) and (v.visit = any ($3) or $4 and strpos(v.visit, ' ') > 0)`),
+        ),
+        [
+          subject,
+          [...new Set(inAWay.map(({ item }) => item.id))],
+          [...new Set(inAWay.flatMap(({ visit }) => visit ?? []))],
+          inAWay.some(({ visit }) => visit === undefined),
+        ],
+      )
+}
+
 /** Writes events of one person down and brings what is counted of them up to date, in the transaction of the caller. Those that are there
  * already change nothing. */
 export async function addEvents(tx: Db, { verbs, rollUps }: EventRules, told: Told, events: readonly NewEvent[]): Promise<void> {
@@ -103,6 +123,7 @@ export async function addEvents(tx: Db, { verbs, rollUps }: EventRules, told: To
     seen.browser,
     seen.language,
   ])
+  await deriveOf(tx, rollUps, subject, events)
   const items = (which: (event: NewEvent) => boolean): ItemId[] => [...new Set(events.filter(which).map((event) => event.item.id))]
   const gone = items(({ verb }) => verbs[verb]?.marks === 'seen')
   if (gone.length > 0) await countPartsSeenBy(tx, subject, gone)

@@ -13,12 +13,13 @@ export async function recount(
 ): Promise<void> {
   await db.transaction(async (tx) => {
     await tx.rows('lock table event in share mode')
-    await tx.rows(`truncate ${rollUps.map(({ table }) => table).join(', ')}`)
+    await tx.rows(`truncate ${rollUps.flatMap(({ table, derive }) => [table, ...(derive ? [derive.keeps] : [])]).join(', ')}`)
     for (const [done, { count }] of rollUps.entries()) {
       await progress(done, rollUps.length + 1)
       await tx.rows(count('event_counted'))
     }
     await progress(rollUps.length, rollUps.length + 1)
+    for (const { derive } of rollUps) if (derive) await tx.rows(derive.sql('true'))
     await countAllPartsSeen(tx)
   })
 }
@@ -41,5 +42,7 @@ export async function countAnew(tx: Db, rollUps: readonly RollUp[], personId: Pe
       personId,
     ])
   }
+  for (const { derive } of rollUps)
+    if (derive) await tx.rows(derive.sql('v.item_kind = $1 and v.item_id = $2 and v.person_id = $3'), [kind, id, personId])
   await countPartsSeenBy(tx, personId, [id])
 }
