@@ -78,15 +78,26 @@ const guideOf = async (db: Db, id: GuideId): Promise<Guide> =>
   (await db.one<Guide>("select id, number, title, edition from item where kind = 'guide' and id = $1 and edition is not null", [id])) ??
   fail('not-found', 'This has not been published yet, so there is nothing to count.')
 
+type Counted = { which: DiffersIn | null; value: string | null; visits: number; finished: number }
+/** How many visits there are, and how many of each value of what they are not told apart by. */
+const COUNTS = (visits: Visits, free: readonly DiffersIn[]): string => `
+  select case ${['when false then null::text', ...free.map((each) => `when grouping(v.${each}) = 0 then '${each}'`)].join(' ')} end as which,
+    coalesce(${['null::text', ...free.map((each) => `v.${each}`)].join(', ')}) as value, count(*)::int as visits, (count(*) filter (where v.finished > 0))::int as finished
+  from (select ${['u.finished', ...free.map((each) => `u.${each}::text as ${each}`)].join(', ')} from (${visitsSql(visits)}) u) v
+  group by grouping sets (${['()', ...free.map((each) => `(v.${each})`)].join(', ')})`
+/** The same of one thing by which they are told apart: of all of its values. */
+const COUNTS_BUT = (visits: Visits, but: DiffersIn): string =>
+  `select '${but}' as which, v.${but}::text as value, count(*)::int as visits, 0 as finished from (${visitsSql(visits, but)}) v group by v.${but}`
+const byVisits = (a: { value: string; visits: number }, b: { value: string; visits: number }): number =>
+  b.visits - a.visits || (a.value < b.value ? -1 : 1)
+
 /** How visits went through a guide. */
 export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omit<Journey, 'everybody' | 'kept'>> {
   const params = paramsOf(visits, span)
   const guide = await guideOf(db, visits.id)
-  const [all, steps, ...choices] = await Promise.all([
-    db.one<{ visits: number; finished: number }>(
-      `select count(*)::int as visits, count(*) filter (where v.finished > 0)::int as finished from (${visitsSql(visits)}) v`,
-      params,
-    ),
+  const told = DIFFER_IN.filter((each) => visits[each] !== undefined)
+  const free = DIFFER_IN.filter((each) => visits[each] === undefined)
+  const [steps, ...counted] = await Promise.all([
     db.rows<Omit<JourneyStep, 'readingMs'> & { leastMs: number }>(
       `with ${LOOKED(visits)}
        select p.part_id as "stepId", p.position, p.name, p.section, coalesce(c.came, 0) as came, coalesce(c.on, 0) as on, coalesce(c.back, 0) as back, coalesce(c.left, 0) as left,
@@ -99,16 +110,13 @@ export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omi
        where p.item_kind = 'guide' and p.item_id = $1::jsonb ->> 'item' order by p.position`,
       params,
     ),
-    ...DIFFER_IN.map((each) =>
-      db.rows<{ value: string; visits: number }>(
-        `select v.${each}::text as value, count(*)::int as visits from (${visitsSql(visits, each)}) v where v.${each} is not null group by 1 order by 2 desc, 1`,
-        params,
-      ),
-    ),
+    ...[COUNTS(visits, free), ...told.map((each) => COUNTS_BUT(visits, each))].map((sql) => db.rows<Counted>(sql, params)),
   ])
-  const { visits: came, finished } = all!
+  const counts = counted.flat()
+  const { visits: came, finished } = counts.find(({ which }) => which === null) ?? { visits: 0, finished: 0 }
   const elsewhere = came - finished - steps.reduce((sum, step) => sum + step.left, 0)
-  const choiceOf = (which: DiffersIn) => choices[DIFFER_IN.indexOf(which)] ?? []
+  const choiceOf = (of: DiffersIn) =>
+    counts.flatMap(({ which, value, visits: times }) => (which === of && value !== null ? [{ value, visits: times }] : [])).sort(byVisits)
   return {
     guide,
     span,
