@@ -33,8 +33,9 @@ const READERS_BY: Record<ReaderSort, string> = {
 export async function readers(db: Db, scope: Scope, span: Span, { sort, down, page }: Order<ReaderSort>) {
   type Row = Omit<Reader, 'person' | 'activeMs'> & { active_ms: number }
   const figures = `
-    select c.person_id, sum(c.views)::int as views, count(distinct c.item_id) filter (where c.views > 0)::int as things, sum(c.finished)::int as finished, sum(c.active_ms)::float as active_ms
-    from (${usesSql(scope)}) c group by c.person_id having sum(c.views) > 0`
+    select e.person_id, sum(e.views)::int as views, (count(*) filter (where e.views > 0))::int as things, sum(e.finished)::int as finished, sum(e.active_ms)::float as active_ms
+    from (select c.person_id, c.item_id, sum(c.views) as views, sum(c.finished) as finished, sum(c.active_ms) as active_ms from (${usesSql(scope)}) c group by 1, 2) e
+    group by e.person_id having sum(e.views) > 0`
   const { rows, total } = await peopleWith<Row>(db, figures, { scope, span, by: READERS_BY[sort], down, page })
   return {
     total,
@@ -55,8 +56,9 @@ export async function owners(db: Db, scope: Scope, span: Span, { sort, down, pag
     select person_id, coalesce(written, 0) as written, coalesce(changed, 0) as changed, coalesce(views, 0) as views, coalesce(people, 0) as people from (
       select c.person_id, count(*) filter (where c.number = 1)::int as written, count(*) filter (where c.number > 1)::int as changed from (${editionsSql(scope)}) c group by 1) e
     full join (
-      select h.owner_id as person_id, sum(c.views)::int as views, count(distinct c.person_id)::int as people
-      from (${usesSql(scope)}) c join item_home h on h.kind = c.item_kind and h.id = c.item_id where c.views > 0 group by 1) u using (person_id)`
+      select e.owner_id as person_id, sum(e.views)::int as views, count(*)::int as people from (
+        select h.owner_id, c.person_id, sum(c.views) as views from (${usesSql(scope)}) c join item_home h on h.kind = c.item_kind and h.id = c.item_id where c.views > 0 group by 1, 2) e
+      group by 1) u using (person_id)`
   const { rows, total } = await peopleWith<Owner>(db, figures, { scope, span, by: OWNERS_BY[sort], down, page })
   return {
     total,
