@@ -19,6 +19,8 @@ export async function recount(
       await tx.rows(count('event_counted'))
     }
     await progress(rollUps.length, rollUps.length + 1)
+    // What is derived joins what has just been counted: how much that is has to be known first.
+    await tx.rows(`analyze ${rollUps.map(({ table }) => table).join(', ')}`)
     for (const { derive } of rollUps) if (derive) await tx.rows(derive.sql('true'))
     await countAllPartsSeen(tx)
   })
