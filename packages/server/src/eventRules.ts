@@ -15,7 +15,7 @@ export type RollUp = {
   /** Adds a set of events to it. @param source a relation with the columns of the table `event` */
   count: (source: string) => string
   /** What its rows say besides, once all is counted: worked out anew from what was counted, and so the same in whichever order events came. `sql`: for the
-   * rows `v` of which a condition holds. `keeps`: a table in which it keeps what many rows share. */
+   * steps `s` of which a condition holds. `keeps`: a table in which it keeps what many rows share. */
   derive?: { keeps: string; sql: (which: string) => string }
 }
 

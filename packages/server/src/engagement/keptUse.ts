@@ -46,7 +46,7 @@ async function thinOf(db: Db, verbs: EventRules['verbs'], rollUps: readonly Roll
           [person, items],
         )
       }
-      for (const { derive } of rollUps) if (derive) await tx.rows(derive.sql('v.person_id = $1 and v.item_id = any ($2)'), [person, items])
+      for (const { derive } of rollUps) if (derive) await tx.rows(derive.sql('s.person_id = $1 and s.item_id = any ($2)'), [person, items])
     }
     await tx.rows(
       'insert into thinned_use (person_id, before) values ($1, $2::date) on conflict (person_id) do update set before = excluded.before',

@@ -48,14 +48,11 @@ const same = (a: string, b: string): string => KEYS.map((key) => `${a}.${key} = 
 /** The path of visits: the steps that each came to, in the order in which it did, with the places of the first and the last time that it was there among all
  * such times. Few visits have one of their own, so that many are followed as one. `use_path` has them; a visit has how long it spent at each of its steps. */
 const paths = (which: string): string => `
-  with told as materialized (
-    select s.* from use_visit v join use_step s on ${same('s', 'v')} where ${which} and s.first_at is not null),
-  times as (
-    select ${keys('t')}, t.at, dense_rank() over (partition by ${keys('t')} order by t.at) - 1 as place
-    from (select ${keys('s')}, s.first_at as at from told s union select ${keys('s')}, s.last_at from told s) t),
+  with times as (
+    select ${keys('s')}, s.part_id, s.active_ms, dense_rank() over (partition by ${keys('s')} order by t.at) - 1 as place
+    from use_step s cross join lateral (values (s.first_at), (s.last_at)) t (at) where ${which} and s.first_at is not null),
   placed as (
-    select ${keys('s')}, s.part_id, f.place::int as first, l.place::int as last, least(s.active_ms, 2147483647)::int as ms
-    from told s join times f on ${same('f', 's')} and f.at = s.first_at join times l on ${same('l', 's')} and l.at = s.last_at),
+    select ${keys('t')}, t.part_id, min(t.place)::int as first, max(t.place)::int as last, least(min(t.active_ms), 2147483647)::int as ms from times t group by ${keys('t')}, t.part_id),
   found as materialized (
     select ${keys('p')}, md5(string_agg(p.part_id || ' ' || p.first || ' ' || p.last, ',' order by p.first, p.part_id))::uuid as path, array_agg(p.part_id order by p.first, p.part_id) as parts,
       array_agg(p.first order by p.first, p.part_id) as firsts, array_agg(p.last order by p.first, p.part_id) as lasts, array_agg(p.ms order by p.first, p.part_id) as step_ms

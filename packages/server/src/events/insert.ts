@@ -98,7 +98,7 @@ async function deriveOf(tx: Db, rollUps: readonly RollUp[], subject: PersonId, e
       await tx.rows(
         keepPlan(
           `derive-${table}`,
-          derive.sql(`v.person_id = $1 and v.item_id = any ($2) and (v.visit = any ($3) or $4 and strpos(v.visit, ' ') > 0)`),
+          derive.sql(`s.person_id = $1 and s.item_id = any ($2) and (s.visit = any ($3) or $4 and strpos(s.visit, ' ') > 0)`),
         ),
         [
           subject,

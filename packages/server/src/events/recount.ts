@@ -45,6 +45,6 @@ export async function countAnew(tx: Db, rollUps: readonly RollUp[], personId: Pe
     ])
   }
   for (const { derive } of rollUps)
-    if (derive) await tx.rows(derive.sql('v.item_kind = $1 and v.item_id = $2 and v.person_id = $3'), [kind, id, personId])
+    if (derive) await tx.rows(derive.sql('s.item_kind = $1 and s.item_id = $2 and s.person_id = $3'), [kind, id, personId])
   await countPartsSeenBy(tx, personId, [id])
 }

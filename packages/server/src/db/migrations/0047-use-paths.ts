@@ -13,13 +13,11 @@ create table use_path (
   primary key (item_kind, item_id, path));
 alter table use_visit add column path uuid, add column step_ms integer[];
 create temporary table found on commit drop as
-  with told as (select s.* from use_step s where s.first_at is not null),
-  times as (
-    select ${keys('t')}, t.at, dense_rank() over (partition by ${keys('t')} order by t.at) - 1 as place
-    from (select ${keys('s')}, s.first_at as at from told s union select ${keys('s')}, s.last_at from told s) t),
+  with times as (
+    select ${keys('s')}, s.part_id, s.active_ms, dense_rank() over (partition by ${keys('s')} order by t.at) - 1 as place
+    from use_step s cross join lateral (values (s.first_at), (s.last_at)) t (at) where s.first_at is not null),
   placed as (
-    select ${keys('s')}, s.part_id, f.place::int as first, l.place::int as last, least(s.active_ms, 2147483647)::int as ms
-    from told s join times f on ${same('f', 's')} and f.at = s.first_at join times l on ${same('l', 's')} and l.at = s.last_at)
+    select ${keys('t')}, t.part_id, min(t.place)::int as first, max(t.place)::int as last, least(min(t.active_ms), 2147483647)::int as ms from times t group by ${keys('t')}, t.part_id)
   select ${keys('p')}, md5(string_agg(p.part_id || ' ' || p.first || ' ' || p.last, ',' order by p.first, p.part_id))::uuid as path, array_agg(p.part_id order by p.first, p.part_id) as parts,
     array_agg(p.first order by p.first, p.part_id) as firsts, array_agg(p.last order by p.first, p.part_id) as lasts, array_agg(p.ms order by p.first, p.part_id) as step_ms
   from placed p group by ${keys('p')};
