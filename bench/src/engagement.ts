@@ -36,7 +36,7 @@ async function fillEvents(client: pg.Client, from: number, visits: number): Prom
   await client.query('set session_replication_role = replica')
   await client.query(`
     insert into event (id, schema_version, verb, way, actor_kind, actor_id, subject_kind, subject_id, item_kind, item_id, edition, part_id, visit, active_ms, attested, occurred_at, received_at, local_day)
-    select gen_random_uuid(), 4, e.verb, 'read', 'person', v.person, 'person', v.person, 'guide', v.guide, 1, e.part, v.visit, e.ms, false, v.at + e.after, v.at + e.after, (v.at + e.after)::date
+    select (lpad(to_hex((extract(epoch from v.at + e.after) * 1000)::bigint), 12, '0') || '7' || substr(md5(random()::text), 1, 3) || '8' || substr(md5(random()::text), 1, 15))::uuid, 4, e.verb, 'read', 'person', v.person, 'person', v.person, 'guide', v.guide, 1, e.part, v.visit, e.ms, false, v.at + e.after, v.at + e.after, (v.at + e.after)::date
     from (select ${id('hand', `1 + (abs(hashint4(n)) % ${PEOPLE})`)} as person, case when n % 10 = 0 then ${id('guide', '3')} else ${id('guide', `1 + floor(${GUIDES} * ((abs(hashint4(n + 7)) % 100000) / 100000.0) ^ 2)::int`)} end as guide,
         substr(md5('visit' || n), 1, 21) as visit, timestamptz '2025-03-10 08:00Z' + (abs(hashint4(n + 13)) % 525000) * interval '1 minute', n
       from generate_series(${from + 1}, ${from + visits}) n) v (person, guide, visit, at, n)
@@ -46,6 +46,7 @@ async function fillEvents(client: pg.Client, from: number, visits: number): Prom
       union all select 'time-spent', ${id('part', 'k')}, 15000, k * interval '20 s' + interval '15 s' from generate_series(1, 4) k
       union all select 'finished', null, 0, interval '95 s' where v.n % 5 < 3) e (verb, part, ms, after)`)
   await client.query('set session_replication_role = default')
+  await client.query('select keep_event_months(current_date)')
 }
 
 const GOAL = 'goal-of-the-benchmark'

@@ -56,6 +56,12 @@ export const JOBS = {
     every: { ms: DAY_MS, afterMs: 2.5 * HOUR_MS },
     words: 'Delete photos that were taken for a task and never handed in',
   },
+  'keep-event-months': {
+    ...tidying,
+    lastsAtMostS: 3_600,
+    every: { ms: DAY_MS, afterMs: 3.6 * HOUR_MS },
+    words: 'Make room for the events of the coming months',
+  },
   'keep-use': {
     ...tidying,
     lastsAtMostS: 4 * 3_600,

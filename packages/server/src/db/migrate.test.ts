@@ -61,6 +61,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0045-kept-use',
     '0046-use-months',
     '0047-use-paths',
+    '0048-event-months',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

@@ -48,6 +48,7 @@ import { audienceSurveys } from './migrations/0044-audience-surveys'
 import { keptUse } from './migrations/0045-kept-use'
 import { useMonths } from './migrations/0046-use-months'
 import { usePaths } from './migrations/0047-use-paths'
+import { eventMonths } from './migrations/0048-event-months'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -97,6 +98,7 @@ const MIGRATIONS: readonly Migration[] = [
   keptUse,
   useMonths,
   usePaths,
+  eventMonths,
 ]
 const LOCK = 7_203_114
 

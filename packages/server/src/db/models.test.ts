@@ -56,7 +56,7 @@ describe('the models', () => {
   it('say of every column what the migrations have made of it', async () => {
     const columns = await database.rows<{ table: string; column: string; type: string; nullable: boolean }>(
       `select table_name as table, column_name as column, data_type as type, is_nullable = 'YES' as nullable from information_schema.columns
-       where table_schema = 'public' and table_name in (select tablename from pg_tables where schemaname = 'public') order by 1, 2`,
+       where table_schema = 'public' and table_name in (select relname from pg_class where relnamespace = 'public'::regnamespace and relkind in ('r', 'p') and not relispartition) order by 1, 2`,
     )
     const keys = await database.rows<{ table: string; column: string }>(
       `select k.table_name as table, k.column_name as column from information_schema.table_constraints c join information_schema.key_column_usage k using (constraint_schema, constraint_name)

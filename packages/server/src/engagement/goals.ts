@@ -73,15 +73,18 @@ type Under = { person: { id: PersonId; name: string }; beganAt: number; reached:
 async function underWay(db: Db, verbs: Verbs, goal: Goal, among: Among, { from, to }: Span): Promise<Under[]> {
   type Row = { id: PersonId; name: string; began_at: Date; done: { what: string; at: number }[]; groups: GroupId[] }
   const rows = await db.rows<Row>(
-    `with began as (
+    `with began as materialized (
        select f.* from (select distinct on (u.person_id) u.person_id, u.local_day, u.at from use_day u where u.views > 0 and u.item_id = $1::jsonb ->> 'item' order by u.person_id, u.local_day, u.at) f
-       where f.local_day between $2::date and $3::date and ${ofPeopleSql({ among }, 'f')})
-     select p.id, p.name, b.at as began_at, coalesce((
-       select jsonb_agg(jsonb_build_object('what', d.what, 'at', (extract(epoch from d.at) * 1000)::bigint)) from (
-         select e.item_id as what, e.occurred_at as at from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.subject_id = b.person_id and e.item_id = any ($4)
-         union all select a.name, a.at from told_act a where a.person_id = b.person_id and a.name = any ($5)) d), '[]') as done,
+       where f.local_day between $2::date and $3::date and ${ofPeopleSql({ among }, 'f')}),
+     done as (
+       select e.subject_id as person_id, e.item_id as what, e.occurred_at as at from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.item_id = any ($4)
+       union all select a.person_id, a.name, a.at from told_act a where a.name = any ($5)),
+     told as (
+       select d.person_id, jsonb_agg(jsonb_build_object('what', d.what, 'at', (extract(epoch from d.at) * 1000)::bigint)) as done
+       from done d join began b on b.person_id = d.person_id group by d.person_id)
+     select p.id, p.name, b.at as began_at, coalesce(t.done, '[]') as done,
        array(select q.group_id from membership q where q.person_id = b.person_id and q.since <= b.at and (q.until is null or q.until > b.at)) as groups
-     from began b join person p on p.id = b.person_id order by b.at desc, p.id`,
+     from began b join person p on p.id = b.person_id left join told t on t.person_id = b.person_id order by b.at desc, p.id`,
     [
       scopeParam({ item: goal.from.ref.id, among }),
       from,

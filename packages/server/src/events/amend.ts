@@ -5,7 +5,7 @@ import { v7 as uuidV7 } from 'uuid'
 import type { Db } from '../db'
 import type { EventRules } from '../eventRules'
 import { addEvents, oneAtATime } from './insert'
-import { EVENT } from './model'
+import { EVENT, EVENT_AMENDED } from './model'
 
 /** What is done to events that were told before: which of them, in which way, by whom and why. `now`: epoch milliseconds. */
 type Amending = {
@@ -21,7 +21,7 @@ type Amending = {
  * @returns how many were amended */
 export async function amend(tx: Db, rules: EventRules, { subject, events, verb, reason, by, now }: Amending): Promise<number> {
   await oneAtATime(tx, subject)
-  const amended = new Set((await tx.in(EVENT).find({ amends: [...events] }, { only: ['amends'] })).map((row) => row.amends))
+  const amended = new Set((await tx.in(EVENT_AMENDED).find({ id: [...events] })).map(({ id }) => id))
   const found = (await tx.in(EVENT).find({ id: [...events], subjectId: subject })).filter((event) => !amended.has(event.id))
   const amending = found.flatMap(({ id, itemKind, itemId, edition, way, partId, visit }) =>
     itemKind === null || itemId === null || edition === null

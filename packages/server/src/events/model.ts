@@ -75,6 +75,12 @@ export const EVENT = table('event', EventRow, () => ({
   amends: optional(uuid()),
 }))
 
+/** The events that were amended: they count no more. Kept by the database itself as events come in. */
+export class EventAmendedRow extends Model<InferAttributes<EventAmendedRow>, InferCreationAttributes<EventAmendedRow>> {
+  declare id: string
+}
+export const EVENT_AMENDED = table('event_amended', EventAmendedRow, () => ({ id: key(uuid()) }))
+
 /** When an edition was first given to somebody: from then on they can have gone through it. */
 export class EditionGivenRow extends Model<InferAttributes<EditionGivenRow>, InferCreationAttributes<EditionGivenRow>> {
   declare itemKind: ItemKind
