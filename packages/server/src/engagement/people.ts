@@ -50,14 +50,15 @@ const OWNERS_BY: Record<OwnerSort, string> = {
   views: 'f.views',
   people: 'f.people',
 }
-/** Whose things came out or were viewed, with how much. */
+/** Whose things came out or were viewed, with how much. What each person used of each thing is added up before it is asked whose it is: most use is of few things. */
 export async function owners(db: Db, scope: Scope, span: Span, { sort, down, page }: Order<OwnerSort>) {
   const figures = `
     select person_id, coalesce(written, 0) as written, coalesce(changed, 0) as changed, coalesce(views, 0) as views, coalesce(people, 0) as people from (
       select c.person_id, count(*) filter (where c.number = 1)::int as written, count(*) filter (where c.number > 1)::int as changed from (${editionsSql(scope)}) c group by 1) e
     full join (
       select e.owner_id as person_id, sum(e.views)::int as views, count(*)::int as people from (
-        select h.owner_id, c.person_id, sum(c.views) as views from (${usesSql(scope)}) c join item_home h on h.kind = c.item_kind and h.id = c.item_id where c.views > 0 group by 1, 2) e
+        select h.owner_id, c.person_id, sum(c.views) as views
+        from (select c.item_id, c.person_id, sum(c.views)::int as views from (${usesSql(scope)}) c where c.views > 0 group by 1, 2) c join item_home h on h.id = c.item_id group by 1, 2) e
       group by 1) u using (person_id)`
   const { rows, total } = await peopleWith<Owner>(db, figures, { scope, span, by: OWNERS_BY[sort], down, page })
   return {
