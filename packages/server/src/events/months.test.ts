@@ -88,9 +88,9 @@ it('what was amended before its month was there still counts no more, and is ame
 it('a month more every month, and none twice', async () => {
   const { database } = server.parts
   const months = async () =>
-    (await database.rows<{ name: string }>("select inhrelid::regclass::text as name from pg_inherits where inhparent = 'event'::regclass")).map(
-      ({ name }) => name,
-    )
+    (
+      await database.rows<{ name: string }>("select inhrelid::regclass::text as name from pg_inherits where inhparent = 'event'::regclass")
+    ).map(({ name }) => name)
   const before = await months()
   await keepEventMonths(database, Date.parse('2031-01-31T23:00:00Z'))
   const after = await months()
