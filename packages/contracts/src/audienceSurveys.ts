@@ -49,13 +49,14 @@ export const sendAudienceSurvey = endpoint({
   response: z.object({ asked: whole }),
   problems: ['invalid', 'not-found', 'nobody-asked'],
 })
-/** What was answered: by question its answers, and of a survey with names who gave them; `null` as long as answers without names are too few to be shown.
+/** What was answered: by question its answers, and of a survey with names who gave them; `held`: how many answers without names are not shown yet, or too few to be.
  * `waiting`: who has not answered; `null` where answers are without names, as the one who has not is then not to be told from the others. */
 export const AudienceSurveyResults = z.object({
   survey: AudienceSurvey,
   audience: AudienceShown,
   waiting: z.nullable(z.array(PersonRef)),
-  answers: z.nullable(z.array(z.object({ id: z.string(), answer: SurveyAnswer, by: z.nullable(PersonRef), at: z.nullable(z.int()) }))),
+  answers: z.array(z.object({ id: z.string(), answer: SurveyAnswer, by: z.nullable(PersonRef), at: z.nullable(z.int()) })),
+  held: z.int(),
 })
 /** Read by {@link AudienceSurveyResults}. */
 export type AudienceSurveyResults = z.infer<typeof AudienceSurveyResults>

@@ -247,6 +247,8 @@ export const listVisits = endpoint({
     /** Its name, where one is asked for. */
     step: z.nullable(z.string()),
     span: Span,
+    /** Since when visits are kept, where earlier days are looked at. */
+    kept: z.nullable(LocalDate),
     rows: z.array(Visit),
     total: z.int(),
     pageSize: z.int(),

@@ -68,12 +68,12 @@ export const FigureRules = z.object({
 })
 /** Read by {@link FigureRules}. */
 export type FigureRules = z.infer<typeof FigureRules>
-/** The rules for figures. */
+/** The rules for figures. `since`: from which day on it is kept who used what when, as they have been followed; `null`: since ever. */
 export const getFigureRules = endpoint({
   method: 'get',
   path: '/api/figure-rules',
   access: { may: 'company.change' },
-  response: FigureRules,
+  response: z.extend(FigureRules, { since: z.nullable(LocalDate) }),
   problems: [],
 })
 /** Changes them. */

@@ -56,6 +56,8 @@ export const listSought = endpoint({
   query: z.object({ ...asked, page, which: z.optional(z.enum(['all', 'unanswered'])) }),
   response: z.object({
     span: Span,
+    /** Since when searches are kept, where earlier days are looked at. */
+    kept: z.nullable(LocalDate),
     everybody: z.boolean(),
     searches: whole,
     rows: z.array(SoughtThing),
@@ -86,6 +88,14 @@ export const listSearches = endpoint({
   path: '/api/engagement/searches/rows',
   access: { may: 'records.list' },
   query: z.object({ ...asked, page, words: z.string().check(z.minLength(1), z.maxLength(MOST_SOUGHT)), part: SoughtPart }),
-  response: z.object({ span: Span, words: z.string(), rows: z.array(Search), total: z.int(), pageSize: z.int() }),
+  response: z.object({
+    span: Span,
+    /** Since when searches are kept, where earlier days are looked at. */
+    kept: z.nullable(LocalDate),
+    words: z.string(),
+    rows: z.array(Search),
+    total: z.int(),
+    pageSize: z.int(),
+  }),
   problems: ['invalid', 'not-found'],
 })

@@ -1,5 +1,5 @@
 import { GroupId, GuideId, LocalDate, StepId, SurveyId } from '@jackdaw/core/shared'
-import { SurveyAnswer, SurveyQuestion } from '@jackdaw/core/surveys'
+import { LEAST_SHOWN, SurveyAnswer, SurveyQuestion } from '@jackdaw/core/surveys'
 import { Way } from '@jackdaw/core/ways'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
@@ -20,15 +20,22 @@ export type AskedWhen = z.infer<typeof AskedWhen>
 
 /** A question at a step. It ends by itself after `most` answers. `anonymous`: who answers is not stored with the answer. `tell`: those who left at
  * the step in visits that began on these days, in this way and by this, get it in their inboxes too. */
-export const NewStepSurvey = z.object({
-  id: SurveyId,
-  stepId: StepId,
-  when: AskedWhen,
-  question: SurveyQuestion,
-  anonymous: z.boolean(),
-  most: z.int().check(z.minimum(1), z.maximum(1_000)),
-  tell: z.nullable(z.object({ from: LocalDate, to: LocalDate, ...OfVisits })),
-})
+export const NewStepSurvey = z
+  .object({
+    id: SurveyId,
+    stepId: StepId,
+    when: AskedWhen,
+    question: SurveyQuestion,
+    anonymous: z.boolean(),
+    most: z.int().check(z.minimum(1), z.maximum(1_000)),
+    tell: z.nullable(z.object({ from: LocalDate, to: LocalDate, ...OfVisits })),
+  })
+  .check(
+    z.refine(({ anonymous, most }) => !anonymous || most >= LEAST_SHOWN, {
+      path: ['most'],
+      message: `Without names, ask for at least ${LEAST_SHOWN} answers: fewer are not shown`,
+    }),
+  )
 /** Read by {@link NewStepSurvey}. */
 export type NewStepSurvey = z.infer<typeof NewStepSurvey>
 /** Asks a question at a step of a guide. Sending the same id again asks nothing more. `told`: how many were told in their inboxes. */
@@ -73,13 +80,13 @@ export const listSurveys = endpoint({
 export const GivenAnswer = z.object({ answer: SurveyAnswer, by: z.nullable(PersonRef), at: z.nullable(z.int()) })
 /** Read by {@link GivenAnswer}. */
 export type GivenAnswer = z.infer<typeof GivenAnswer>
-/** What was answered to a question, the latest first where that is known. */
+/** What was answered to a question, the latest first where that is known. `held`: how many answers are not shown yet, or too few to be. */
 export const getSurvey = endpoint({
   method: 'get',
   path: '/api/guides/:id/surveys/:surveyId',
   access: { may: 'survey.make', over: 'guide' },
   params: survey,
-  response: z.object({ survey: StepSurvey, given: z.array(GivenAnswer) }),
+  response: z.object({ survey: StepSurvey, given: z.array(GivenAnswer), held: z.int() }),
   problems: ['not-found'],
 })
 /** Asks nobody any more. What was answered stays. */

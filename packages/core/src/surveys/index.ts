@@ -1,4 +1,4 @@
 export { isAnswerTo, SurveyAnswer, SurveyQuestion, valuesOf } from './question'
 export { resultsOf } from './results'
 export type { SurveyResults } from './results'
-export { areShown, AskedInSurvey, faultOfAnswers, LEAST_SHOWN, SurveyAnswers, SurveyDocument } from './survey'
+export { AskedInSurvey, comeToBeShown, faultOfAnswers, LEAST_SHOWN, shownOf, SurveyAnswers, SurveyDocument } from './survey'

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { areShown, faultOfAnswers, SurveyDocument, type SurveyAnswers } from './survey'
+import { comeToBeShown, faultOfAnswers, shownOf, SurveyDocument, type SurveyAnswers } from './survey'
 
 const document: SurveyDocument = {
   title: 'The first week',
@@ -27,6 +27,21 @@ it('is asked with a title and at least one question, none of them twice', () => 
   for (const wrong of [{ title: ' ' }, { questions: [] }, { questions: [document.questions[0], document.questions[0]] }])
     expect(SurveyDocument.safeParse({ ...document, ...wrong }).success).toBe(false)
 })
-it('shows answers without names once there are enough', () => {
-  expect([areShown(false, 1), areShown(true, 4), areShown(true, 5)]).toEqual([true, false, true])
+it('shows answers without names at least five at a time, at its end too', () => {
+  let answers: { held: boolean }[] = []
+  for (let n = 1; n <= 40; n++) {
+    const before = shownOf(answers, false).length
+    answers = [...answers, { held: true }]
+    const more = comeToBeShown(answers.filter(({ held }) => held).length)
+    const held = answers.filter((each) => each.held)
+    answers = answers.map((each) => (held.indexOf(each) >= 0 && held.indexOf(each) < more ? { held: false } : each))
+    const now = shownOf(answers, false).length
+    expect(now - before === 0 || now - before >= 5).toBe(true)
+    const atTheEnd = shownOf(answers, true).length
+    expect([n, atTheEnd]).toEqual([n, n < 5 ? 0 : n])
+    expect(atTheEnd === 0 || atTheEnd - now >= 5).toBe(true)
+  }
+})
+it('shows answers with names as they come', () => {
+  expect(shownOf([{ held: false }], false)).toHaveLength(1)
 })

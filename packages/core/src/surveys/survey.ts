@@ -41,7 +41,11 @@ export function faultOfAnswers(
   return questions.some(({ id, needed }) => needed && !given.has(id)) ? 'missing' : null
 }
 
-/** Fewer answers to a survey without names are not shown while it goes on: who has answered is known, and it would be known what. */
+/** Fewer answers without names are not shown: who has answered is known, and it would be known what. */
 export const LEAST_SHOWN = 5
-/** Whether answers are shown: with names always; without, once there are enough of them, whether or not it has ended. */
-export const areShown = (anonymous: boolean, answers: number): boolean => !anonymous || answers >= LEAST_SHOWN
+/** How many of the answers without names that are held back come to be shown, once there are so many: five and five, while as many stay held back, so that
+ * nobody can ever tell whose came last, not even by ending it then. */
+export const comeToBeShown = (held: number): number => (held >= 2 * LEAST_SHOWN ? LEAST_SHOWN : 0)
+/** The answers that are shown: those that are not held back; once nobody is asked any more, all, if they are enough. */
+export const shownOf = <A extends { held: boolean }>(answers: readonly A[], over: boolean): readonly A[] =>
+  over && answers.length >= LEAST_SHOWN ? answers : answers.filter(({ held }) => !held)

@@ -62,6 +62,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0046-use-months',
     '0047-use-paths',
     '0048-event-months',
+    '0049-held-answers',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

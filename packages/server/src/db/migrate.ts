@@ -49,6 +49,7 @@ import { keptUse } from './migrations/0045-kept-use'
 import { useMonths } from './migrations/0046-use-months'
 import { usePaths } from './migrations/0047-use-paths'
 import { eventMonths } from './migrations/0048-event-months'
+import { heldAnswers } from './migrations/0049-held-answers'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -99,6 +100,7 @@ const MIGRATIONS: readonly Migration[] = [
   useMonths,
   usePaths,
   eventMonths,
+  heldAnswers,
 ]
 const LOCK = 7_203_114
 

@@ -1,6 +1,7 @@
 import type { UseOverTime } from '@jackdaw/contracts/engagement'
 import { MAX_ACTIVE_MS, type UsageEvent } from '@jackdaw/core/players'
-import { addDays, localDateAt, nth, seededRandom, type GuideId, type LocalDate } from '@jackdaw/core/shared'
+import { addDays, localDateAt, nth, seededRandom, type GuideId, type LocalDate, type SearchId } from '@jackdaw/core/shared'
+import { nanoid } from 'nanoid'
 import { v7 as uuidV7 } from 'uuid'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { recount } from '../events'
@@ -62,6 +63,11 @@ beforeAll(async () => {
     for (let n = 0; n < events.length; n += 40) await tell(who, events.slice(n, n + 40))
   }
   lead = await company.as('lead')
+  for (const ago of [DAYS - 1, 1]) {
+    const at = START - ago * DAY_MS
+    const told = { by: company.people.staff, today: localDateAt(at, 'Europe/London'), now: at }
+    await server.services.keepSearch(nanoid<SearchId>(), { words: 'herb racks', found: 0, opened: null }, told)
+  }
 }, 60_000)
 afterAll(() => server.close())
 
@@ -75,6 +81,7 @@ const rowsOf = async (tables: readonly string[]): Promise<object[][]> =>
   )
 const overTime = (who: Client, of: object = {}): Promise<UseOverTime> =>
   who.json('get', `/api/engagement/over-time?${new URLSearchParams({ by: 'month', ...span, ...of } as Record<string, string>).toString()}`)
+const sought = () => lead.json('get', `/api/engagement/searches?${new URLSearchParams(span).toString()}`)
 const countOf = async (which: string): Promise<number> =>
   (await server.parts.database.one<{ n: number }>(`select count(*)::int as n from event where ${which}`))!.n
 const keep = (progress?: (done: number) => Promise<void>) => keepUse(server.parts.database, server.parts.events, server.clock.now, progress)
@@ -89,6 +96,7 @@ it('keeps who used what when as long as the company says, the records and what a
     countOf('true'),
   ])
   expect([before.kept, before.together, mine.everybody]).toEqual([null, false, false])
+  expect(await sought()).toMatchObject({ kept: null, searches: 2 })
   await keep()
   expect(await countOf('true')).toBe(events)
 
@@ -113,6 +121,8 @@ it('keeps who used what when as long as the company says, the records and what a
 
   const after = await overTime(lead)
   expect([after.kept, after.together]).toEqual([since, true])
+  expect(await sought()).toMatchObject({ kept: since, searches: 1 })
+  expect(await (await company.as('admin')).json('get', '/api/figure-rules')).toEqual({ leastGroup: 5, keepMonths: 13, since })
   expect(before.now.periods.filter((period) => period.span.from < since && period.figures.views > 0).length).toBeGreaterThan(3)
   for (const [n, { span: month, figures }] of after.now.periods.entries())
     expect([month, figures]).toEqual([month, { ...before.now.periods[n]!.figures, ...(month.from < since ? { people: 0 } : {}) }])
@@ -128,6 +138,7 @@ it('keeps who used what when as long as the company says, the records and what a
   const own = await (await company.as('staff')).json('get', `/api/people/${company.people.staff}/use?${past}`)
   expect(own).toMatchObject({ kept: since, rows: [], views: 0 })
   expect(await lead.json('get', `/api/guides/${guides[0]!.id}/journey?${past}`)).toMatchObject({ kept: since, visits: 0 })
+  expect(await lead.json('get', `/api/guides/${guides[0]!.id}/journey/visits?part=visits&${past}`)).toMatchObject({ kept: since, total: 0 })
   const theirs = await overTime(await company.as('manager'))
   expect([theirs.kept, theirs.together]).toEqual([since, false])
   for (const [n, { span: month, figures }] of theirs.now.periods.entries())

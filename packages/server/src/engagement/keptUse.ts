@@ -1,4 +1,4 @@
-import { keptSince } from '@jackdaw/core/engagement'
+import { keptSince, type Span } from '@jackdaw/core/engagement'
 import { localDateAt, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { EventRules, RollUp } from '../eventRules'
@@ -12,7 +12,11 @@ const KEY = 'kept-use'
 /** Since when it is kept who used what when; `null`: since ever. */
 export const usesKeptSince = async (db: Db): Promise<LocalDate | null> => (await readSetting<{ since: LocalDate }>(db, KEY))?.since ?? null
 
-/** Puts the use of the days between together: from then on only how much it was is known of them. */
+/** Since when it is kept who used what when, where earlier days are looked at. */
+export const keptIn = ({ from }: Span, keptSince: LocalDate | null): LocalDate | null =>
+  keptSince !== null && from < keptSince ? keptSince : null
+
+/** Puts the use of the days between together: from then on only how much it was is known of them. What was sought then is let go of. */
 async function countTogether(db: Db, from: LocalDate | null, since: LocalDate): Promise<void> {
   await db.transaction(async (tx) => {
     // What is told meanwhile waits: it is either counted here, or comes too late to be.
@@ -23,6 +27,7 @@ async function countTogether(db: Db, from: LocalDate | null, since: LocalDate): 
        where local_day < $2::date and ($1::date is null or local_day >= $1::date) group by 1, 2, 3 having sum(views) > 0 or sum(finished) > 0`,
       [from, since],
     )
+    await tx.rows('delete from search where local_day < $1::date', [since])
     await writeSetting(tx, KEY, { since })
   })
 }

@@ -1,6 +1,7 @@
 import { getFigureRules, getOwnItemUse, listOwnUse, setFigureRules } from '@jackdaw/contracts/ownUse'
 import { localDateAt, type LocalDate } from '@jackdaw/core/shared'
 import { route, type Context, type Routes } from '../http'
+import { usesKeptSince } from './keptUse'
 import { figureRules, saveFigureRules } from './figureRules'
 import { ownItems, ownItemUse } from './ownUse'
 import { PAGE_SIZE } from './usedItems'
@@ -18,6 +19,6 @@ export function ownUseRoutes(routes: Routes): void {
     pageSize: PAGE_SIZE,
   }))
   route(routes, getOwnItemUse, ({ params: { id }, query: { month } }, context) => ownItemUse(db, id, asked(month, context)))
-  route(routes, getFigureRules, () => figureRules(db))
+  route(routes, getFigureRules, async () => ({ ...(await figureRules(db)), since: await usesKeptSince(db) }))
   route(routes, setFigureRules, ({ body }) => saveFigureRules(db, body))
 }

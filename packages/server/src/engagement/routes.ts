@@ -25,17 +25,13 @@ import { journeyOf, visitsOf } from './journey'
 import { namesIn } from './namesIn'
 import { owners, readers } from './people'
 import { nameDay, releasesOf, unname } from './releases'
-import { usesKeptSince } from './keptUse'
+import { keptIn, usesKeptSince } from './keptUse'
 import { countsTogether, type Scope } from './scope'
 import { spanOf } from './spanOf'
 import { usedDays } from './usedDays'
 import { PAGE_SIZE, usedItems } from './usedItems'
 
 type Asked = Omit<Scope, 'among' | 'keptSince'> & Omit<Among, 'reportsTo'> & { from?: LocalDate | undefined; to?: LocalDate | undefined }
-
-/** Since when it is kept who used what when, where earlier days are looked at. */
-const keptIn = ({ from }: Span, keptSince: LocalDate | null): LocalDate | null =>
-  keptSince !== null && from < keptSince ? keptSince : null
 
 /** How everything is used. */
 export function engagementRoutes(routes: Routes): void {
@@ -105,8 +101,9 @@ export function engagementRoutes(routes: Routes): void {
     const { from, to, department, site, team, part, step, page = 1, ...visits } = query
     const among = amongFor(caller, { department, site, team })
     const keptSince = await usesKeptSince(db)
-    const found = await visitsOf(db, { ...params, ...visits, among, keptSince }, spanOf({ from, to }, caller, now), { part, step, page })
-    return { ...found, pageSize: PAGE_SIZE }
+    const span = spanOf({ from, to }, caller, now)
+    const found = await visitsOf(db, { ...params, ...visits, among, keptSince }, span, { part, step, page })
+    return { ...found, kept: keptIn(span, keptSince), pageSize: PAGE_SIZE }
   })
   route(routes, askAtStep, async ({ params: { id }, body }, { caller, now }) => ({
     told: await askThere(db, routes.parts, id, caller, body, now),

@@ -2,6 +2,7 @@ import { listSearches, listSought, tellSearch } from '@jackdaw/contracts/searche
 import { localDateAt } from '@jackdaw/core/shared'
 import { route, type Routes } from '../http'
 import { amongFor } from '../people'
+import { keptIn, usesKeptSince } from './keptUse'
 import { keepSearch, searchesFor, soughtThings } from './searches'
 import { spanOf } from './spanOf'
 import { PAGE_SIZE } from './usedItems'
@@ -16,10 +17,11 @@ export function searchRoutes(routes: Routes): void {
     const among = amongFor(caller, groups)
     const span = spanOf({ from, to }, caller, now)
     const found = await soughtThings(db, { among, span }, { unanswered: which === 'unanswered', page })
-    return { span, everybody: among.reportsTo === null, ...found, pageSize: PAGE_SIZE }
+    return { span, kept: keptIn(span, await usesKeptSince(db)), everybody: among.reportsTo === null, ...found, pageSize: PAGE_SIZE }
   })
   route(routes, listSearches, async ({ query: { from, to, page = 1, words, part, ...groups } }, { caller, now }) => {
     const span = spanOf({ from, to }, caller, now)
-    return { span, ...(await searchesFor(db, { among: amongFor(caller, groups), span }, { words, part, page })), pageSize: PAGE_SIZE }
+    const found = await searchesFor(db, { among: amongFor(caller, groups), span }, { words, part, page })
+    return { span, kept: keptIn(span, await usesKeptSince(db)), ...found, pageSize: PAGE_SIZE }
   })
 }

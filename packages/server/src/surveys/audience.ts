@@ -2,11 +2,12 @@ import type { AskedSurvey, AudienceSurvey, AudienceSurveyResults, NewAudienceSur
 import type { PersonRef } from '@jackdaw/contracts/people'
 import { aboutSurvey } from '@jackdaw/core/inbox'
 import { localDateAt, type AudienceId, type AudienceSurveyId, type LocalDate, type PersonId } from '@jackdaw/core/shared'
-import { areShown, faultOfAnswers, type SurveyAnswers, type SurveyDocument } from '@jackdaw/core/surveys'
+import { faultOfAnswers, shownOf, type SurveyAnswers, type SurveyDocument } from '@jackdaw/core/surveys'
 import { audienceFor, audienceShown, idsOf } from '../audiences'
 import type { Db } from '../db'
 import { fail, type Caller, type Parts } from '../http'
 import { notify, settle, takeBack } from '../inbox'
+import { writtenAnew } from './held'
 import { AUDIENCE_SURVEY_ANSWER } from './model'
 
 /** Whether a survey can still be answered on a day. */
@@ -94,19 +95,21 @@ const waitingFor = (db: Db, id: AudienceSurveyId): Promise<PersonRef[]> =>
 /** A survey with its answers, as far as they are shown. */
 export async function surveyResults(db: Db, id: AudienceSurveyId, today: LocalDate): Promise<AudienceSurveyResults> {
   const [row = fail('not-found')] = await surveyRows(db, id, today)
-  type Given = { answers: SurveyAnswers; answered_at: Date | null; by_id: PersonId | null; by: string | null }
+  type Given = { held: boolean; answers: SurveyAnswers; answered_at: Date | null; by_id: PersonId | null; by: string | null }
   const given = await db.rows<Given>(
-    `select a.answers, a.answered_at, p.id as by_id, p.name as by from audience_survey_answer a left join person p on p.id = a.person_id where a.survey_id = $1 order by a.answered_at desc, a.id`,
+    `select a.answers, a.answered_at, a.held, p.id as by_id, p.name as by from audience_survey_answer a left join person p on p.id = a.person_id where a.survey_id = $1 order by a.answered_at desc, a.id`,
     [id],
   )
-  const answers = given.flatMap(({ answers: all, answered_at, by_id, by }) =>
+  const shown = shownOf(given, row.over)
+  const answers = shown.flatMap(({ answers: all, answered_at, by_id, by }) =>
     all.map((each) => ({ ...each, by: by_id === null ? null : { id: by_id, name: by ?? '' }, at: answered_at?.getTime() ?? null })),
   )
   return {
     survey: surveyOf(row),
     audience: await audienceShown(db, row.audience_id),
     waiting: row.anonymous ? null : await waitingFor(db, id),
-    answers: areShown(row.anonymous, given.length) ? answers : null,
+    answers,
+    held: given.length - shown.length,
   }
 }
 
@@ -159,11 +162,14 @@ export async function answerAsked(db: Db, parts: Parts, { id, by, today, now }: 
     if (fault) fail('invalid', SAID[fault])
     await tx.rows('update audience_survey_asked set done = true where survey_id = $1 and person_id = $2', [id, by])
     await settle(tx, 'survey', aboutSurvey(id), by, now)
-    const who = asked.anonymous ? { personId: null, answeredAt: null } : { personId: by, answeredAt: now }
+    const who = asked.anonymous ? { personId: null, answeredAt: null, held: true } : { personId: by, answeredAt: now, held: false }
     await tx.in(AUDIENCE_SURVEY_ANSWER).insert({ id: parts.newId(), surveyId: id, answers, ...who })
     if (!asked.anonymous) return
-    const all = await tx.rows<{ answers: SurveyAnswers }>('delete from audience_survey_answer where survey_id = $1 returning answers', [id])
-    const anew = all.map((row) => ({ ...row, id: parts.newId<string>() })).sort((a, b) => (a.id < b.id ? -1 : 1))
+    const all = await tx.rows<{ answers: SurveyAnswers; held: boolean }>(
+      'delete from audience_survey_answer where survey_id = $1 returning answers, held',
+      [id],
+    )
+    const anew = writtenAnew(all, parts.newId)
     await tx.in(AUDIENCE_SURVEY_ANSWER).insertAll(anew.map((row) => ({ ...row, surveyId: id, personId: null, answeredAt: null })))
   })
 }

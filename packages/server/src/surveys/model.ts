@@ -44,6 +44,8 @@ export class SurveyAnswerRow extends Model<InferAttributes<SurveyAnswerRow>, Inf
   declare value: number | null
   declare comment: string
   declare answeredAt: number | null
+  /** Whether it is not shown yet. */
+  declare held: boolean
 }
 export const SURVEY_ANSWER = table('survey_answer', SurveyAnswerRow, () => ({
   id: key(text()),
@@ -52,6 +54,7 @@ export const SURVEY_ANSWER = table('survey_answer', SurveyAnswerRow, () => ({
   value: optional(whole()),
   comment: text(),
   answeredAt: optional(instant()),
+  held: truth(),
 }))
 
 /** Who has answered. */
@@ -108,6 +111,8 @@ export class AudienceSurveyAnswerRow extends Model<
   declare personId: PersonId | null
   declare answers: SurveyAnswers
   declare answeredAt: number | null
+  /** Whether it is not shown yet. */
+  declare held: boolean
 }
 export const AUDIENCE_SURVEY_ANSWER = table('audience_survey_answer', AudienceSurveyAnswerRow, () => ({
   id: key(text()),
@@ -115,4 +120,5 @@ export const AUDIENCE_SURVEY_ANSWER = table('audience_survey_answer', AudienceSu
   personId: optional(text()),
   answers: json(),
   answeredAt: optional(instant()),
+  held: truth(),
 }))

@@ -30,7 +30,7 @@ export function surveyRoutes(routes: Routes): void {
   route(routes, listSurveys, ({ params: { id } }) => surveysOf(db, id))
   route(routes, getSurvey, async ({ params: { id, surveyId } }) => {
     const [survey = fail('not-found')] = await surveysOf(db, id, surveyId)
-    return { survey, given: await answersTo(db, surveyId) }
+    return { survey, ...(await answersTo(db, survey)) }
   })
   route(routes, endSurvey, ({ params: { id, surveyId } }, { now }) => end(db, id, surveyId, now))
   route(routes, listAsked, ({ params: { id } }, { caller }) => askedOf(db, id, caller.id))

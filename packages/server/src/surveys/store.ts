@@ -1,10 +1,11 @@
 import type { AskedQuestion, GivenAnswer, NewStepSurvey, StepSurvey } from '@jackdaw/contracts/surveys'
 import { guideItem } from '@jackdaw/core/items'
 import type { GuideId, NewId, PersonId, SurveyId } from '@jackdaw/core/shared'
-import { isAnswerTo, type SurveyAnswer, type SurveyQuestion } from '@jackdaw/core/surveys'
+import { isAnswerTo, shownOf, type SurveyAnswer, type SurveyQuestion } from '@jackdaw/core/surveys'
 import type { Db } from '../db'
 import { fail } from '../http'
 import { notify, type Telling } from '../inbox'
+import { writtenAnew } from './held'
 import { SURVEY_ANSWER } from './model'
 
 type Asked = { guide: GuideId; by: PersonId; now: number }
@@ -49,18 +50,20 @@ export async function surveysOf(db: Db, guide: GuideId, only: SurveyId | null = 
   }))
 }
 
-/** What was answered, the latest first; of what is anonymous, in no order. */
-export async function answersTo(db: Db, survey: SurveyId): Promise<GivenAnswer[]> {
-  type Row = { value: number | null; comment: string; answered_at: Date | null; id: PersonId | null; name: string }
+/** What was answered, the latest first; of what is anonymous, in no order. `held`: how many answers are not shown yet. */
+export async function answersTo(db: Db, { id: survey, endedAt }: StepSurvey): Promise<{ given: GivenAnswer[]; held: number }> {
+  type Row = { held: boolean; value: number | null; comment: string; answered_at: Date | null; id: PersonId | null; name: string }
   const rows = await db.rows<Row>(
-    `select a.value, a.comment, a.answered_at, p.id, p.name from survey_answer a left join person p on p.id = a.person_id where a.survey_id = $1 order by a.answered_at desc, a.id`,
+    `select a.value, a.comment, a.answered_at, a.held, p.id, p.name from survey_answer a left join person p on p.id = a.person_id where a.survey_id = $1 order by a.answered_at desc, a.id`,
     [survey],
   )
-  return rows.map(({ value, comment, answered_at, id, name }) => ({
+  const shown = shownOf(rows, endedAt !== null)
+  const given = shown.map(({ value, comment, answered_at, id, name }) => ({
     answer: { value, comment },
     by: id === null ? null : { id, name },
     at: answered_at?.getTime() ?? null,
   }))
+  return { given, held: rows.length - given.length }
 }
 
 /** What somebody is asked at the steps of the edition of a guide that holds, and has not answered. */
@@ -97,7 +100,7 @@ export async function answer(
       by,
     ])
     if (first.length === 0) fail('survey-answered')
-    const who = survey.anonymous ? { personId: null, answeredAt: null } : { personId: by, answeredAt: now }
+    const who = survey.anonymous ? { personId: null, answeredAt: null, held: true } : { personId: by, answeredAt: now, held: false }
     await tx.in(SURVEY_ANSWER).insert({ id: telling.newId(), surveyId: id, value: given.value, comment: given.comment, ...who })
     if (survey.anonymous) await mix(tx, telling.newId, id)
     const answers = survey.answers + 1
@@ -120,13 +123,12 @@ type Locked = {
 const LOCK = `select s.question, s.anonymous, s.most, s.answers, s.asked_by, s.ended_at, i.title from survey s join item i on i.kind = s.item_kind and i.id = s.item_id
   where s.id = $1 and s.item_kind = 'guide' and s.item_id = $2 for update of s`
 
-/** Writes all anonymous answers anew, in an order made by chance and under new ids: not even where they lie in the database tells which came last,
- * and so from whom. */
+/** Writes all anonymous answers anew, so that nothing tells which came last. */
 async function mix(tx: Db, newId: NewId, survey: SurveyId): Promise<void> {
-  const all = await tx.rows<{ value: number | null; comment: string }>(
-    'delete from survey_answer where survey_id = $1 returning value, comment',
+  const all = await tx.rows<{ value: number | null; comment: string; held: boolean }>(
+    'delete from survey_answer where survey_id = $1 returning value, comment, held',
     [survey],
   )
-  const anew = all.map((row) => ({ ...row, id: newId<string>() })).sort((a, b) => (a.id < b.id ? -1 : 1))
+  const anew = writtenAnew(all, newId)
   await tx.in(SURVEY_ANSWER).insertAll(anew.map((row) => ({ ...row, surveyId: survey, personId: null, answeredAt: null })))
 }

@@ -61,7 +61,7 @@ describe('a question at a step', () => {
     for (const wrong of [{ value: 2, comment: '' }, { value: null, comment: ' ' }, { value: 0 }, { value: 'x', comment: '' }])
       expect((await answer('staff', survey.id, wrong)).status).toBe(422)
     expect((await answer('staff', nanoid(), { value: 0, comment: '' })).status).toBe(404)
-    for (const wrong of [{ most: 0 }, { question: { kind: 'stars', words: '' } }, { stepId: 'x' }])
+    for (const wrong of [{ most: 0 }, { anonymous: true, most: 4 }, { question: { kind: 'stars', words: '' } }, { stepId: 'x' }])
       expect((await lead.send('post', `/api/guides/${guide.id}/surveys`, { ...survey, id: nanoid(), ...wrong })).status).toBe(422)
     expect((await lead.send('post', `/api/guides/${guide.id}/surveys`, surveyOf({ stepId: nanoid<StepId>() }))).status).toBe(404)
   })
@@ -118,6 +118,8 @@ describe('an anonymous question', () => {
     const readers = ['staff', 'outsider', 'author', 'otherAuthor', 'manager'] as const
     for (const [n, who] of readers.entries()) expect((await answer(who, survey.id, { value: null, comment: `Said ${n}` })).status).toBe(204)
     expect((await answer('staff', survey.id, { value: null, comment: 'Again' })).status).toBe(409)
+    expect(await read(survey.id)).toMatchObject({ given: [], held: 5 })
+    expect((await lead.send('post', `/api/guides/${guide.id}/surveys/${survey.id}/end`)).status).toBe(204)
     const { given } = await read(survey.id)
     expect(given.map((each) => [each.by, each.at])).toEqual(readers.map(() => [null, null]))
     expect(new Set(given.map((each) => (each.answer as { comment: string }).comment)).size).toBe(5)

@@ -1,5 +1,6 @@
 import type { AskedWhen, NewStepSurvey } from '@jackdaw/contracts/surveys'
 import type { GuideId, StepId, SurveyId } from '@jackdaw/core/shared'
+import { LEAST_SHOWN } from '@jackdaw/core/surveys'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -98,7 +99,7 @@ function RuleFields({ rules, left, change }: { rules: Rules; left: number; chang
       <NumberField
         label={t('It ends after so many answers')}
         value={rules.most}
-        min={1}
+        min={rules.anonymous ? LEAST_SHOWN : 1}
         max={1_000}
         whole
         small
@@ -114,7 +115,9 @@ function RuleFields({ rules, left, change }: { rules: Rules; left: number; chang
       <Check
         label={t('Anonymous: who answers is not stored')}
         checked={rules.anonymous}
-        onChange={(event) => change({ anonymous: event.target.checked })}
+        onChange={(event) =>
+          change({ anonymous: event.target.checked, ...(event.target.checked ? { most: Math.max(rules.most, LEAST_SHOWN) } : {}) })
+        }
       />
     </>
   )

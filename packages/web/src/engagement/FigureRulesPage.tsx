@@ -1,5 +1,6 @@
 import type { FigureRules } from '@jackdaw/contracts/ownUse'
 import { KEPT_MONTHS, keptSince } from '@jackdaw/core/engagement'
+import type { LocalDate } from '@jackdaw/core/shared'
 import { useState } from 'react'
 import { Button, Check, dayAndYearOf, Failed, Loaded, NumberField, showToast, TitleLine } from '../ui'
 import { useTexts } from '../ui/words/texts'
@@ -13,12 +14,12 @@ export function FigureRulesPage() {
 }
 
 const USUAL_MONTHS = 36
-function RulesForm({ stored }: { stored: FigureRules }) {
+function RulesForm({ stored: { since: already, ...stored } }: { stored: FigureRules & { since: LocalDate | null } }) {
   const { t } = useTexts()
   const save = useSaveFigureRules()
   const [{ leastGroup, keepMonths }, setRules] = useState(stored)
   const change = (more: Partial<FigureRules>) => setRules((before) => ({ ...before, ...more }))
-  const since = keptSince(todayHere(), keepMonths, null)
+  const since = keptSince(todayHere(), keepMonths, already)
   return (
     <form
       className="grow flex flex-col"
@@ -56,10 +57,17 @@ function RulesForm({ stored }: { stored: FigureRules }) {
                 onChange={(months) => change({ keepMonths: months })}
               />
             )}
-            {since !== null && (
+            {already !== null && (
+              <p>
+                {t('It is kept since {{day}}. Of the days before, only how much everybody viewed and finished together is known.', {
+                  day: dayAndYearOf(already),
+                })}
+              </p>
+            )}
+            {since !== null && since !== already && (
               <p>
                 {t(
-                  'From tonight on, nothing from before {{day}} is told of anybody’s use any more, and this cannot be undone. Only how much everybody viewed and finished together stays known of those days.',
+                  'From tonight on, nothing from before {{day}} is told of what anybody used or sought any more, and this cannot be undone. Only how much everybody viewed and finished together stays known of those days.',
                   { day: dayAndYearOf(since) },
                 )}
               </p>

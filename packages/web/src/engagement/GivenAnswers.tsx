@@ -1,5 +1,5 @@
 import type { GivenAnswer } from '@jackdaw/contracts/surveys'
-import { resultsOf, type SurveyQuestion } from '@jackdaw/core/surveys'
+import { LEAST_SHOWN, resultsOf, type SurveyQuestion } from '@jackdaw/core/surveys'
 import { momentOf, percentOf, TextLink } from '../ui'
 import { useTexts, type Texts } from '../ui/words/texts'
 
@@ -9,6 +9,22 @@ const valueName = (t: Texts['t'], question: SurveyQuestion, value: number): stri
   if (question.kind === 'stars') return t('{{n}} of 5 stars', { n: value })
   const end = question.kind === 'scale' ? { 0: question.low, 10: question.high }[value] : undefined
   return end ? `${value} (${end})` : String(value)
+}
+
+/** Says how many answers without names are not shown, and why. */
+export function HeldNote({ held, over }: { held: number; over: boolean }) {
+  const { t } = useTexts()
+  if (held === 0) return null
+  return (
+    <p role="note" className="py-2 max-w-prose">
+      {over
+        ? t('{{count}} answers are not shown: without names, fewer than {{n}} could be told apart.', { count: held, n: LEAST_SHOWN })
+        : t(
+            '{{count}} answers are held back until more have come or it has ended: without names, nobody is to be able to tell whose came last.',
+            { count: held },
+          )}
+    </p>
+  )
 }
 
 /** What was answered to a question: how often each answer was given, and what was written. */

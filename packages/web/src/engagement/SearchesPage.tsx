@@ -6,6 +6,7 @@ import { dayAndYearOf, Loaded, momentOf, numberOf, Pager, Table, TextLink, Title
 import { Words } from '../ui/search/searchParts'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
+import { KeptNote } from './KeptNote'
 import { daysIn, daysOf, LOOKING, pageAt } from './looking'
 import { useSearches } from './soughtQueries'
 
@@ -53,7 +54,7 @@ export function SearchesPage() {
   ]
   return (
     <Loaded query={query}>
-      {({ span, rows, total, pageSize }) => (
+      {({ span, kept, rows, total, pageSize }) => (
         <>
           <title>{t('“{{words}}” – What is sought – Jackdaw', { words })}</title>
           <TitleLine
@@ -69,6 +70,7 @@ export function SearchesPage() {
             })}
           />
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
+            <KeptNote kept={kept} />
             <Table label={heads[part]} {...{ rows, columns }} keyOf={({ id }) => id} empty={<p className="py-6">{t('None.')}</p>} />
             <Pager {...{ page, pageSize, total }} onPage={(next) => set({ page: String(next) })} />
           </div>

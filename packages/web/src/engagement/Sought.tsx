@@ -6,6 +6,7 @@ import { dayAndYearOf, Loaded, numberOf, Pager, Table, TextLink } from '../ui'
 import type { Column } from '../ui/table/columns'
 import { useTexts } from '../ui/words/texts'
 import { Choice } from './Choice'
+import { KeptNote } from './KeptNote'
 import { daysIn, daysOf, pageAt, type Look, type Looking } from './looking'
 import { useSought } from './soughtQueries'
 
@@ -17,7 +18,7 @@ export function Sought({ search, page, set }: { search: Looking; page: number; s
   const columns = useColumns(search)
   return (
     <Loaded query={query}>
-      {({ rows, total, pageSize, span, searches }) => (
+      {({ rows, total, pageSize, span, kept, searches }) => (
         <div className="pb-8">
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-2">
             <Choice
@@ -37,6 +38,7 @@ export function Sought({ search, page, set }: { search: Looking; page: number; s
               })}
             </p>
           </div>
+          <KeptNote kept={kept} />
           <Table<SoughtThing>
             label={t('What is sought')}
             {...{ rows, columns }}

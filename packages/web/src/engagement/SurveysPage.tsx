@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Button, Failed, Loaded, TextLink, TitleLine, whenOf } from '../ui'
 import { useIds } from '../ui/search/useIds'
 import { useTexts } from '../ui/words/texts'
-import { GivenAnswers } from './GivenAnswers'
+import { GivenAnswers, HeldNote } from './GivenAnswers'
 import { useEndSurvey, useSurvey, useSurveys } from '../surveys/queries'
 
 /** What is asked at the steps of a guide, and what was answered. */
@@ -75,7 +75,16 @@ function SurveyPart({ id, survey, open, onOpen }: { id: GuideId; survey: StepSur
   )
 }
 
-function Answers({ id, survey: { id: surveyId, question } }: { id: GuideId; survey: StepSurvey }) {
-  const query = useSurvey(id, surveyId)
-  return <Loaded query={query}>{({ given }) => <GivenAnswers question={question} given={given} />}</Loaded>
+function Answers({ id, survey }: { id: GuideId; survey: StepSurvey }) {
+  const query = useSurvey(id, survey.id)
+  return (
+    <Loaded query={query}>
+      {({ given, held }) => (
+        <>
+          <HeldNote held={held} over={survey.endedAt !== null} />
+          {(given.length > 0 || held === 0) && <GivenAnswers question={survey.question} given={given} />}
+        </>
+      )}
+    </Loaded>
+  )
 }

@@ -13,6 +13,7 @@ import { DaysChoice } from './Choice'
 import { DIFFER_IN, JOURNEY, valueName, visitsIn } from './journeying'
 import { daysOf, pageAt, type DaysLooked } from './looking'
 import { AskThere } from './AskThere'
+import { KeptNote } from './KeptNote'
 import { useVisits } from './queries'
 import { useMe } from '../people'
 
@@ -39,7 +40,7 @@ export function VisitsPage() {
     })[part]
   return (
     <Loaded query={query}>
-      {({ guide, span, step: name, rows, total, pageSize }) => (
+      {({ guide, span, kept, step: name, rows, total, pageSize }) => (
         <>
           <title>{t('Visits of {{title}} – Jackdaw', { title: guide.title })}</title>
           <TitleLine
@@ -77,6 +78,7 @@ export function VisitsPage() {
                 </TextButton>
               ))}
             </div>
+            <KeptNote kept={kept} />
             <Table<Visit & { n: number }>
               label={said(name)}
               rows={rows.map((row, n) => ({ ...row, n }))}

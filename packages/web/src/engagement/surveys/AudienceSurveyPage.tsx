@@ -1,10 +1,9 @@
 import type { AudienceSurveyId } from '@jackdaw/core/shared'
-import { LEAST_SHOWN } from '@jackdaw/core/surveys'
 import { Button, Failed, Loaded, percentOf, TextLink, TitleLine, whenOf } from '../../ui'
 import { useIds } from '../../ui/search/useIds'
 import { useTexts } from '../../ui/words/texts'
 import { useAudienceSurvey, useEndAudienceSurvey } from '../../surveys/queries'
-import { GivenAnswers } from '../GivenAnswers'
+import { GivenAnswers, HeldNote } from '../GivenAnswers'
 import { stateWords } from './stateWords'
 
 /** What was answered to a survey, question by question. */
@@ -15,7 +14,7 @@ export function AudienceSurveyPage() {
   const end = useEndAudienceSurvey()
   return (
     <Loaded query={query}>
-      {({ survey: { document, sentAt, sentBy, asked, answered, endedAt, over, until, anonymous }, audience, waiting, answers }) => (
+      {({ survey: { document, sentAt, sentBy, asked, answered, endedAt, over, until, anonymous }, audience, waiting, answers, held }) => (
         <>
           <title>{t('{{title}} – Surveys – Jackdaw', { title: document.title })}</title>
           <TitleLine
@@ -55,23 +54,14 @@ export function AudienceSurveyPage() {
                 </details>
               )}
             </div>
-            {answers === null ? (
-              <p className="py-3 max-w-prose">
-                {t(
-                  'Who has answered is known, so that nobody is asked twice. Answers without names are shown once there are {{n}} of them: then nobody can tell whose they are.',
-                  {
-                    n: LEAST_SHOWN,
-                  },
-                )}
-              </p>
-            ) : (
+            <HeldNote held={held} over={over} />
+            {(answers.length > 0 || held === 0) &&
               document.questions.map(({ id: key, question }) => (
                 <section key={key} className="border-t border-hair py-4">
                   <h2 className="font-semibold text-lg">{question.words}</h2>
                   <GivenAnswers question={question} given={answers.filter((each) => each.id === key)} />
                 </section>
-              ))
-            )}
+              ))}
           </div>
         </>
       )}

@@ -4,6 +4,10 @@ export const english: Record<string, string> = {
   '{{count}} pages_one': '{{count}} page',
   'Sent. {{count}} people are asked._one': 'Sent. One person is asked.',
   'Asked. {{count}} people were told in their inboxes._one': 'Asked. One person was told in their inbox.',
+  '{{count}} answers are not shown: without names, fewer than {{n}} could be told apart._one':
+    'One answer is not shown: without names, fewer than {{n}} could be told apart.',
+  '{{count}} answers are held back until more have come or it has ended: without names, nobody is to be able to tell whose came last._one':
+    'One answer is held back until more have come or it has ended: without names, nobody is to be able to tell whose came last.',
   '{{count}} visits_one': '{{count}} visit',
   'Save {{count}} guides as a booklet …_one': 'Save it as a file …',
   '{{count}} answers are missing_one': 'One answer is missing',
