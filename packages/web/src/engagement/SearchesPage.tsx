@@ -70,7 +70,7 @@ export function SearchesPage() {
             })}
           />
           <div className="bg-sheet grow border-t border-hair px-4 md:px-6 pb-8">
-            <KeptNote kept={kept} />
+            <KeptNote kept={kept} sought />
             <Table label={heads[part]} {...{ rows, columns }} keyOf={({ id }) => id} empty={<p className="py-6">{t('None.')}</p>} />
             <Pager {...{ page, pageSize, total }} onPage={(next) => set({ page: String(next) })} />
           </div>

@@ -38,7 +38,7 @@ export function Sought({ search, page, set }: { search: Looking; page: number; s
               })}
             </p>
           </div>
-          <KeptNote kept={kept} />
+          <KeptNote kept={kept} sought />
           <Table<SoughtThing>
             label={t('What is sought')}
             {...{ rows, columns }}
