@@ -19,7 +19,6 @@ function RulesForm({ stored: { since: already, ...stored } }: { stored: FigureRu
   const save = useSaveFigureRules()
   const [{ leastGroup, keepMonths }, setRules] = useState(stored)
   const change = (more: Partial<FigureRules>) => setRules((before) => ({ ...before, ...more }))
-  const since = keptSince(todayHere(), keepMonths, already)
   return (
     <form
       className="grow flex flex-col"
@@ -57,21 +56,7 @@ function RulesForm({ stored: { since: already, ...stored } }: { stored: FigureRu
                 onChange={(months) => change({ keepMonths: months })}
               />
             )}
-            {already !== null && (
-              <p>
-                {t('It is kept since {{day}}. Of the days before, only how much everybody viewed and finished together is known.', {
-                  day: dayAndYearOf(already),
-                })}
-              </p>
-            )}
-            {since !== null && since !== already && (
-              <p>
-                {t(
-                  'From tonight on, nothing from before {{day}} is told of what anybody used or sought any more, and this cannot be undone. Only how much everybody viewed and finished together stays known of those days.',
-                  { day: dayAndYearOf(since) },
-                )}
-              </p>
-            )}
+            <KeptSince already={already} since={keptSince(todayHere(), keepMonths, already)} />
             <p className="text-soft">
               {t('Records stay: what somebody finished, confirmed, acknowledged and passed, and when they first and last used it.')}
             </p>
@@ -95,5 +80,29 @@ function RulesForm({ stored: { since: already, ...stored } }: { stored: FigureRu
         </div>
       </div>
     </form>
+  )
+}
+
+/** Says since when it is kept, and since when it will be. */
+function KeptSince({ already, since }: { already: LocalDate | null; since: LocalDate | null }) {
+  const { t } = useTexts()
+  return (
+    <>
+      {already !== null && (
+        <p>
+          {t('It is kept since {{day}}. Of the days before, only how much everybody viewed and finished together is known.', {
+            day: dayAndYearOf(already),
+          })}
+        </p>
+      )}
+      {since !== null && since !== already && (
+        <p>
+          {t(
+            'From tonight on, nothing from before {{day}} is told of what anybody used or sought any more, and this cannot be undone. Only how much everybody viewed and finished together stays known of those days.',
+            { day: dayAndYearOf(since) },
+          )}
+        </p>
+      )}
+    </>
   )
 }
