@@ -85,6 +85,8 @@ async function partTimes(app: Running, lead: Session, times: number): Promise<[n
     ['over time, a year by week, one team', `over-time?${year}&by=week&team=${team}`],
     ['what is used, a year', `items?${year}`],
     ['what is used, four weeks, of one team', `items?${weeks}&team=${team}`],
+    ['how long steps take, four weeks', `steps?${weeks}`],
+    ['how long steps take, a year', `steps?${year}`],
     ['who uses it, a year', `readers?${year}`],
     ['who writes it, a year', `owners?${year}`],
     ['what happened last', `rows?${year}&figure=acts`],

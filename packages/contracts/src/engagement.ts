@@ -129,6 +129,33 @@ export const listOwners = endpoint({
   problems: ['invalid', 'not-found'],
 })
 
+/** By what the list of how long steps take can be ordered: how many times as long as its words are usually read in, how long, how many visits came to it, or by guide and place. */
+export const StepSort = z.enum(['ratio', 'mean', 'came', 'title'])
+/** Read by {@link StepSort}. */
+export type StepSort = z.infer<typeof StepSort>
+/** A step of the edition of a guide that holds, with how many visits came to it, how long those that spent time there did on average, and in how long its words are usually read. */
+export const TimedStep = z.object({
+  guide: z.object({ id: GuideId, number: z.int(), title: z.string() }),
+  stepId: StepId,
+  position: z.int(),
+  name: z.string(),
+  came: whole,
+  meanMs: whole,
+  readingMs: whole,
+})
+/** Read by {@link TimedStep}. */
+export type TimedStep = z.infer<typeof TimedStep>
+const { person: _person, ...scopeOfVisits } = scope
+/** How long steps take, beside how long reading their words does; those at which at least five visits spent time. */
+export const listTimedSteps = endpoint({
+  method: 'get',
+  path: '/api/engagement/steps',
+  access: { may: 'records.list' },
+  query: z.object({ ...span, ...scopeOfVisits, page, sort: z.optional(StepSort), direction: z.optional(z.enum(['up', 'down'])) }),
+  response: z.object({ ...Looked, rows: z.array(TimedStep), total: z.int(), pageSize: z.int() }),
+  problems: ['invalid', 'not-found'],
+})
+
 /** A figure whose rows can be listed: those over time; who finished; the different things that were used; all that happened; and
  * the days on which time was spent. */
 export const CountedFigure = z.enum([...FIGURES, 'finishers', 'things', 'acts', 'time'])

@@ -3,7 +3,7 @@ import { ALL_ITEM_KINDS, AnyItemId } from '@jackdaw/core/items'
 import { FigurePageId, FolderId, GoalId, GroupId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import * as z from 'zod/mini'
 import { endpoint } from './endpoint'
-import { OwnerSort, ReaderSort, UsedSort } from './engagement'
+import { OwnerSort, ReaderSort, StepSort, UsedSort } from './engagement'
 import { PersonRef } from './people'
 
 const Name = z.string().check(z.trim(), z.minLength(1, 'Give it a name'), z.maxLength(100))
@@ -25,14 +25,14 @@ export const FigureLooking = z.object({
   department: z.optional(GroupId),
   site: z.optional(GroupId),
   team: z.optional(GroupId),
-  sort: z.optional(z.enum([...new Set([...UsedSort.options, ...ReaderSort.options, ...OwnerSort.options])])),
+  sort: z.optional(z.enum([...new Set([...UsedSort.options, ...ReaderSort.options, ...OwnerSort.options, ...StepSort.options])])),
   direction: z.optional(z.enum(['up', 'down'])),
   which: z.optional(z.enum(['all', 'unanswered'])),
 })
 /** Read by {@link FigureLooking}. */
 export type FigureLooking = z.infer<typeof FigureLooking>
 /** What a part shows: a figure over time, the first of a list, or a goal. */
-export const FigurePartKind = z.enum(['time', 'used', 'readers', 'owners', 'sought', 'goal'])
+export const FigurePartKind = z.enum(['time', 'used', 'steps', 'readers', 'owners', 'sought', 'goal'])
 /** Read by {@link FigurePartKind}. */
 export type FigurePartKind = z.infer<typeof FigurePartKind>
 /** A part of a page of figures. `goal`: which, of a goal. */

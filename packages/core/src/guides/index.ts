@@ -38,7 +38,7 @@ export { Doubt, Locator, Rect, StepAction, StepCheck, StepElement, Verb } from '
 export { Accept, Exercise, PLAIN_SOLO, PopUpButton, SoloRules, Task } from './exercise'
 export { Choice, Condition, Flow, Rule, Target } from './flow'
 export { minutesToRead } from './text/minutes'
-export { leastReadMs, usualReadMs } from './text/leastTime'
+export { leastReadMs, READING_MS, usualReadMs } from './text/leastTime'
 export {
   Anchor,
   Annotation,

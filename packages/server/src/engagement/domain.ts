@@ -14,12 +14,13 @@ import { figurePageRoutes } from './pages/routes'
 import { savePage } from './pages/store'
 import { nameDay } from './releases'
 import { engagementRollUps } from './rollUps'
-import { engagementRoutes, goalRoutes, releaseRoutes } from './routes'
+import { engagementRoutes, goalRoutes, journeyRoutes, releaseRoutes } from './routes'
 
 /** How everything is used: views, people, what is finished and written, over time and by item. */
 export const engagement = {
   routes: (routes) => {
     engagementRoutes(routes)
+    journeyRoutes(routes)
     releaseRoutes(routes)
     goalRoutes(routes)
     ownUseRoutes(routes)

@@ -1,4 +1,4 @@
-import type { Journey, JourneyPart, Visit } from '@jackdaw/contracts/engagement'
+import { StepSort, type Journey, type JourneyPart, type TimedStep, type Visit } from '@jackdaw/contracts/engagement'
 import { addDays, localDateAt, nth, seededRandom, type PersonId } from '@jackdaw/core/shared'
 import { nanoid } from 'nanoid'
 import { v7 as uuidV7 } from 'uuid'
@@ -183,6 +183,37 @@ it('opens each figure to as many visits', async () => {
           expect([part, (await visits(who, { ...of, part, step: step.stepId })).length]).toEqual([part, step[part]])
     }
 }, 60_000)
+it('is what the list of how long steps take says of its steps, in each order', async () => {
+  const listed = async (who: Client, of: object = {}): Promise<TimedStep[]> =>
+    (await who.json('get', `/api/engagement/steps?${query({ ...SPAN, ...of })}`)).rows
+  for (const [who, of] of [
+    [lead, {}],
+    [lead, { department: company.department }],
+    [lead, { item: guide.id }],
+    [manager, {}],
+  ] as const) {
+    const rows = await listed(who, of)
+    const { steps } = await journey(who, 'department' in of ? of : {})
+    for (const { stepId, came, meanMs, readingMs } of rows)
+      expect(steps.find((step) => step.stepId === stepId)).toMatchObject({ came, meanMs, readingMs })
+    for (const row of rows) expect(await visits(who, { part: 'came', step: row.stepId })).not.toHaveLength(0)
+    if (who === lead && !('department' in of)) expect(rows).toHaveLength(order.length)
+  }
+  const value: Record<StepSort, (row: TimedStep) => number> = {
+    ratio: ({ meanMs, readingMs }) => meanMs / readingMs,
+    mean: ({ meanMs }) => meanMs,
+    came: ({ came }) => came,
+    title: ({ position }) => position,
+  }
+  for (const sort of StepSort.options) {
+    const up = (await listed(lead, { sort, direction: 'up' })).map(value[sort])
+    const down = (await listed(lead, { sort })).map(value[sort])
+    expect(up).toEqual([...up].sort((a, b) => a - b))
+    if (sort !== 'title') expect(down).toEqual([...up].reverse())
+  }
+  expect(await listed(lead, { kind: 'quiz' })).toEqual([])
+  expect((await manager.send('get', `/api/engagement/steps?${query({ owner: nanoid() })}`)).status).toBe(404)
+})
 it('says what the visits differ in, beside what is chosen', async () => {
   const { choices } = await journey(lead, { way: 'read' })
   expect(choices.way.map(({ value }) => value).sort()).toEqual(['practise', 'read', 'watch'])
@@ -193,12 +224,16 @@ it('is the same when everything is counted anew', async () => {
   const { database: db, events } = server.parts
   const all = async () => [
     await db.rows('select * from use_visit order by item_id, person_id, visit'),
+    await db.rows(
+      'select distinct p.* from use_path p join use_visit v on v.path = p.path and v.item_id = p.item_id order by p.item_id, p.path',
+    ),
     await db.rows('select * from use_step order by item_id, person_id, visit, part_id'),
   ]
   const before = await all()
   await recount(db, events)
   expect(await all()).toEqual(before)
-  expect(before[1]!.length).toBeGreaterThan(80)
+  expect(before[1]!.length).toBeGreaterThan(20)
+  expect(before[2]!.length).toBeGreaterThan(80)
 })
 it('asks for a step where one is meant, and knows only those of the guide', async () => {
   const status = async (of: object, who = lead) => (await who.send('get', `/api/guides/${guide.id}/journey/visits?${query(of)}`)).status

@@ -5,6 +5,7 @@ import {
   listOwners,
   listReaders,
   listReleases,
+  listTimedSteps,
   listUsedDays,
   listUsedItems,
   listVisits,
@@ -28,6 +29,7 @@ import { nameDay, releasesOf, unname } from './releases'
 import { keptIn, usesKeptSince } from './keptUse'
 import { countsTogether, type Scope } from './scope'
 import { spanOf } from './spanOf'
+import { timedSteps } from './timedSteps'
 import { usedDays } from './usedDays'
 import { PAGE_SIZE, usedItems } from './usedItems'
 
@@ -71,6 +73,11 @@ export function engagementRoutes(routes: Routes): void {
     const { scope, span, looked } = await lookedAt(asked, context)
     return { ...looked, ...(await usedItems(db, scope, span, { sort, down: direction !== 'up', page })), pageSize: PAGE_SIZE }
   })
+  route(routes, listTimedSteps, async ({ query }, context) => {
+    const { sort = 'ratio', direction, page = 1, ...asked } = query
+    const { scope, span, looked } = await lookedAt(asked, context)
+    return { ...looked, ...(await timedSteps(db, scope, span, { sort, down: direction !== 'up', page })), pageSize: PAGE_SIZE }
+  })
   route(routes, listReaders, async ({ query }, context) => {
     const { sort = 'views', direction, page = 1, ...asked } = query
     const { scope, span, looked } = await lookedAt(asked, context)
@@ -86,6 +93,16 @@ export function engagementRoutes(routes: Routes): void {
     const { scope, span, looked } = await lookedAt(asked, context)
     return { ...looked, ...(await countedRows(db, events.verbs, figure, scope, span, page)), pageSize: PAGE_SIZE }
   })
+  route(routes, listUsedDays, async ({ params: { id }, query: { page = 1, ...asked } }, { caller, now }) => {
+    const span = spanOf(asked, caller, now)
+    const keptSince = await usesKeptSince(db)
+    return { span, kept: keptIn(span, keptSince), ...(await usedDays(db, id, span, { page, keptSince })), pageSize: PAGE_SIZE }
+  })
+}
+
+/** How visits go through a guide, and what is asked of them. */
+export function journeyRoutes(routes: Routes): void {
+  const { database: db } = routes.parts
   route(routes, getJourney, async ({ params, query }, { caller, now }) => {
     const { from, to, department, site, team, ...visits } = query
     const among = amongFor(caller, { department, site, team })
@@ -108,11 +125,6 @@ export function engagementRoutes(routes: Routes): void {
   route(routes, askAtStep, async ({ params: { id }, body }, { caller, now }) => ({
     told: await askThere(db, routes.parts, id, caller, body, now),
   }))
-  route(routes, listUsedDays, async ({ params: { id }, query: { page = 1, ...asked } }, { caller, now }) => {
-    const span = spanOf(asked, caller, now)
-    const keptSince = await usesKeptSince(db)
-    return { span, kept: keptIn(span, keptSince), ...(await usedDays(db, id, span, { page, keptSince })), pageSize: PAGE_SIZE }
-  })
 }
 
 /** Days that have a name. */

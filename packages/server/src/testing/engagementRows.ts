@@ -75,6 +75,7 @@ export function engagementRows(made: () => Made): RouteRow[] {
   return [
     ['get /api/engagement/over-time', (c) => c.send('get', '/api/engagement/over-time'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/engagement/items', (c) => c.send('get', '/api/engagement/items'), [401, 403, 403, 200, 403, 403, 200, 200]],
+    ['get /api/engagement/steps', (c) => c.send('get', '/api/engagement/steps'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/engagement/readers', (c) => c.send('get', '/api/engagement/readers'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/engagement/owners', (c) => c.send('get', '/api/engagement/owners'), [401, 403, 403, 200, 403, 403, 200, 200]],
     ['get /api/guides/:id/journey', (c) => c.send('get', `/api/guides/${made().guideId}/journey`), [401, 404, 403, 200, 404, 403, 200, 200]],

@@ -11,6 +11,7 @@ import { Owners, Readers } from './PeopleLists'
 import { keptOf, PutOnPage } from './pages/PutOnPage'
 import { useCountedRows } from './queries'
 import { Sought } from './Sought'
+import { TimedSteps } from './TimedSteps'
 import { UsedItems } from './UsedItems'
 
 /** How everything is used, to see where the effort should go next. */
@@ -22,6 +23,7 @@ export function EngagementPage() {
   const names = {
     time: figureWords(t)[search.shown ?? 'views'].name,
     used: t('What is used'),
+    steps: t('What takes long'),
     readers: t('Who uses it'),
     owners: t('Who writes it'),
     sought: t('What is sought'),
@@ -60,14 +62,16 @@ export function EngagementPage() {
         <nav aria-label={t('Engagement by')} className="border-b border-hair mb-2 flex overflow-x-auto">
           {tab('time', t('Over time'))}
           {tab('used', t('What is used'))}
+          {tab('steps', t('What takes long'))}
           {tab('readers', t('Who uses it'))}
           {tab('owners', t('Who writes it'))}
           {tab('sought', t('What is sought'))}
           {tab('last', t('What happened last'))}
         </nav>
-        <LookingBar {...{ search, set }} inTime={by === 'time'} ofItems={by !== 'sought'} />
+        <LookingBar {...{ search, set }} inTime={by === 'time'} ofItems={by !== 'sought'} ofKinds={by !== 'steps'} />
         {by === 'time' && <OverTime {...{ search, set }} />}
         {by === 'used' && <UsedItems {...{ search, page, set }} />}
+        {by === 'steps' && <TimedSteps {...{ search, page, set }} />}
         {by === 'readers' && <Readers {...{ search, page, set }} />}
         {by === 'owners' && <Owners {...{ search, page, set }} />}
         {by === 'sought' && <Sought {...{ search, page, set }} />}

@@ -11,7 +11,19 @@ import { Choice, DaysChoice } from './Choice'
 import { daysOf, pageAt, type Look, type Looking } from './looking'
 
 /** Which days are looked at, and of them what: everything, or one kind, folder or group. */
-export function LookingBar({ search, set, inTime, ofItems = true }: { search: Looking; set: Look; inTime: boolean; ofItems?: boolean }) {
+export function LookingBar({
+  search,
+  set,
+  inTime,
+  ofItems = true,
+  ofKinds = true,
+}: {
+  search: Looking
+  set: Look
+  inTime: boolean
+  ofItems?: boolean
+  ofKinds?: boolean
+}) {
   const { t } = useTexts()
   const folders = useFolders().data ?? []
   const KINDS = { guide: t('Guides'), task: t('Tasks'), quiz: t('Quizzes') }
@@ -44,12 +56,14 @@ export function LookingBar({ search, set, inTime, ofItems = true }: { search: Lo
       )}
       {ofItems && !search.item && (
         <>
-          <Choice
-            label={t('Kind')}
-            value={search.kind ?? ''}
-            options={[{ id: '', name: t('Everything') }, ...ALL_ITEM_KINDS.map((id) => ({ id, name: KINDS[id] }))]}
-            onChoose={(kind) => set({ kind: kind || undefined })}
-          />
+          {ofKinds && (
+            <Choice
+              label={t('Kind')}
+              value={search.kind ?? ''}
+              options={[{ id: '', name: t('Everything') }, ...ALL_ITEM_KINDS.map((id) => ({ id, name: KINDS[id] }))]}
+              onChoose={(kind) => set({ kind: kind || undefined })}
+            />
+          )}
           <Choice
             label={t('Folder')}
             value={search.folder ?? ''}

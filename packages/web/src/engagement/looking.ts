@@ -1,12 +1,12 @@
 import { COMPARISONS, DAYS_LOOKED, daysLooked, FIGURES, UNITS } from '@jackdaw/core/engagement'
 import { ALL_ITEM_KINDS, AnyItemId } from '@jackdaw/core/items'
 import { addDays, entriesOf, FolderId, GroupId, LocalDate, localDateAt, PersonId } from '@jackdaw/core/shared'
-import { CountedFigure, OwnerSort, ReaderSort, UsedSort, type Release } from '@jackdaw/contracts/engagement'
+import { CountedFigure, OwnerSort, ReaderSort, StepSort, UsedSort, type Release } from '@jackdaw/contracts/engagement'
 import * as z from 'zod/mini'
 
 /** What can be looked at, as it stands in the address. `days`: so many up to today, or those between two days that are named. */
 export const LOOKING = {
-  by: z.enum(['time', 'used', 'readers', 'owners', 'sought', 'last']),
+  by: z.enum(['time', 'used', 'steps', 'readers', 'owners', 'sought', 'last']),
   days: z.enum([...DAYS_LOOKED, 'own']),
   from: LocalDate,
   to: LocalDate,
@@ -21,7 +21,7 @@ export const LOOKING = {
   department: GroupId,
   site: GroupId,
   team: GroupId,
-  sort: z.enum([...UsedSort.options, ...ReaderSort.options, ...OwnerSort.options]),
+  sort: z.enum([...UsedSort.options, ...ReaderSort.options, ...OwnerSort.options, ...StepSort.options]),
   direction: z.enum(['up', 'down']),
   figure: CountedFigure,
   which: z.enum(['all', 'unanswered']),
@@ -63,6 +63,12 @@ export const scopeIn = ({ kind, item, owner, folder, person, department, site, t
   site,
   team,
 })
+
+/** The same where visits are counted, which are not told apart by person. */
+export const visitScopeIn = (looking: Looking) => {
+  const { person: _person, ...scope } = scopeIn(looking)
+  return scope
+}
 
 /** A page of engagement at which something is looked at; what is not there does not stand in its address. */
 export const pageAt = (path: string, looking: { readonly [name: string]: string | undefined }): string =>

@@ -5,6 +5,7 @@ import {
   listOwners,
   listReaders,
   listReleases,
+  listTimedSteps,
   removeRelease,
   setRelease,
   type Release,
@@ -22,6 +23,8 @@ export const useOverTime = (query: QueryOf<typeof getUseOverTime>) =>
   useQuery({ queryKey: ['engagement', 'over-time', query], ...fresh, queryFn: ({ signal }) => call(getUseOverTime, { query, signal }) })
 export const useUsedItems = (query: QueryOf<typeof listUsedItems>) =>
   useQuery({ queryKey: ['engagement', 'items', query], ...fresh, queryFn: ({ signal }) => call(listUsedItems, { query, signal }) })
+export const useTimedSteps = (query: QueryOf<typeof listTimedSteps>) =>
+  useQuery({ queryKey: ['engagement', 'steps', query], ...fresh, queryFn: ({ signal }) => call(listTimedSteps, { query, signal }) })
 export const useCountedRows = (query: QueryOf<typeof listCountedRows>) =>
   useQuery({ queryKey: ['engagement', 'rows', query], ...fresh, queryFn: ({ signal }) => call(listCountedRows, { query, signal }) })
 export const useReaders = (query: QueryOf<typeof listReaders>) =>

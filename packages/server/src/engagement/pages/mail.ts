@@ -1,5 +1,5 @@
 import type { FigurePage, FigurePart } from '@jackdaw/contracts/figurePages'
-import { OwnerSort, ReaderSort, UsedSort } from '@jackdaw/contracts/engagement'
+import { OwnerSort, ReaderSort, StepSort, UsedSort } from '@jackdaw/contracts/engagement'
 import { daysBack, daysLooked, earlier, isMailDue, type MailedEvery } from '@jackdaw/core/engagement'
 import { aboutFigurePage } from '@jackdaw/core/inbox'
 import { localDateAt, type FigurePageId, type LocalDate, type PersonId } from '@jackdaw/core/shared'
@@ -16,6 +16,7 @@ import { usesKeptSince } from '../keptUse'
 import type { Scope } from '../scope'
 import { soughtThings } from '../searches'
 import { spanOf } from '../spanOf'
+import { timedSteps } from '../timedSteps'
 import { usedItems } from '../usedItems'
 import { pagesFor } from './store'
 
@@ -44,6 +45,10 @@ async function lineOf(
     case 'used': {
       const { rows } = await usedItems(db, scope, span, { ...BY, sort: UsedSort.safeParse(sort).data ?? 'views', down })
       return `${name}: ${firstOf(rows.map((row) => row.title))}`
+    }
+    case 'steps': {
+      const { rows } = await timedSteps(db, scope, span, { ...BY, sort: StepSort.safeParse(sort).data ?? 'ratio', down })
+      return `${name}: ${firstOf(rows.map((row) => row.name))}`
     }
     case 'readers': {
       const { rows } = await readers(db, scope, span, { ...BY, sort: ReaderSort.safeParse(sort).data ?? 'views', down })

@@ -70,6 +70,7 @@ export const ENGAGEMENT_INPUTS: Record<string, Special> = {
   'get /api/people/:id/use': withDays,
   'get /api/engagement/over-time': withDays,
   'get /api/engagement/items': withDays,
+  'get /api/engagement/steps': withDays,
   'get /api/engagement/readers': withDays,
   'get /api/engagement/owners': withDays,
   'get /api/engagement/rows': withDays,

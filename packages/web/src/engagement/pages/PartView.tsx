@@ -1,18 +1,19 @@
-import { OwnerSort, ReaderSort, UsedSort } from '@jackdaw/contracts/engagement'
+import { OwnerSort, ReaderSort, StepSort, UsedSort } from '@jackdaw/contracts/engagement'
 import type { FigurePart } from '@jackdaw/contracts/figurePages'
 import { itemKey } from '@jackdaw/core/items'
 import { Link } from 'react-router'
-import { Loaded, numberOf, percentOf, TextLink } from '../../ui'
+import { lengthOf, Loaded, numberOf, percentOf, TextLink } from '../../ui'
 import { useTexts } from '../../ui/words/texts'
 import { figureWords } from '../figureWords'
 import { GoalCurve } from '../GoalCurve'
 import { useGoalResult } from '../goalQueries'
 import { shareOf } from '../journeying'
 import { changeOf } from '../Ledger'
-import { daysIn, daysOf, pageAt, rowsAt, scopeIn, type Looking } from '../looking'
+import { daysIn, daysOf, pageAt, rowsAt, scopeIn, visitScopeIn, type Looking } from '../looking'
 import { FigureOverTime } from '../OverTime'
-import { useOverTime, useOwners, useReaders, useUsedItems } from '../queries'
+import { useOverTime, useOwners, useReaders, useTimedSteps, useUsedItems } from '../queries'
 import { useSought } from '../soughtQueries'
+import { cameTo, timesAsLong } from '../TimedSteps'
 
 const FIRST = 8
 type Shown = { looking: Looking }
@@ -26,6 +27,8 @@ export function PartView({ part: { shows, goal, looking } }: { part: FigurePart 
       return <OneFigure looking={all} />
     case 'used':
       return <FirstUsed looking={all} />
+    case 'steps':
+      return <FirstSteps looking={all} />
     case 'readers':
       return <FirstReaders looking={all} />
     case 'owners':
@@ -112,6 +115,28 @@ function FirstUsed({ looking }: Shown) {
               opens: rowsAt(looking, sort === 'share' ? 'finishers' : figure, { ...daysIn(looking), item: row.item.id }),
             }
           })}
+        />
+      )}
+    </Loaded>
+  )
+}
+
+function FirstSteps({ looking }: Shown) {
+  const sort = StepSort.safeParse(looking.sort).data ?? 'ratio'
+  const query = useTimedSteps({ ...daysIn(looking), ...visitScopeIn(looking), sort, direction: looking.direction ?? 'down', page: 1 })
+  return (
+    <Loaded query={query}>
+      {({ rows, total }) => (
+        <First
+          total={total}
+          all={pageAt('/engagement', { ...looking, by: 'steps' })}
+          lines={rows.map((row) => ({
+            key: `${row.guide.id} ${row.stepId}`,
+            name: `${row.guide.title}: ${row.name}`,
+            to: pageAt(`/engagement/guides/${row.guide.id}`, daysOf(looking)),
+            said: sort === 'came' ? numberOf(row.came) : sort === 'mean' ? lengthOf(row.meanMs) : timesAsLong(row),
+            opens: cameTo(looking, row),
+          }))}
         />
       )}
     </Loaded>
