@@ -15,8 +15,9 @@ export type RollUp = {
   /** Adds a set of events to it. @param source a relation with the columns of the table `event` */
   count: (source: string) => string
   /** What its rows say besides, once all is counted: worked out anew from what was counted, and so the same in whichever order events came. `sql`: for the
-   * steps `s` of which a condition holds. `keeps`: a table in which it keeps what many rows share. */
-  derive?: { keeps: string; sql: (which: string) => string }
+   * rows `s` of which a condition holds, with `item_kind`, `item_id` and `person_id`, and with `visit` where only the visits to which events belong are worked out. `keeps`: a
+   * table in which it keeps what many rows share. */
+  derive?: { ofVisits: boolean; keeps?: string; sql: (which: string) => string }
 }
 
 /** An event that was taken apart: the envelope, and what it carries besides. Instants are epoch milliseconds by the sender's clock. */

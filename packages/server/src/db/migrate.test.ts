@@ -63,6 +63,7 @@ it('leads up, all the way down, and up again; two servers at once do not trip ov
     '0047-use-paths',
     '0048-event-months',
     '0049-held-answers',
+    '0050-days-before',
   ])
   expect(await tables()).toEqual(before)
   await one.close()

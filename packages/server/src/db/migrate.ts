@@ -50,6 +50,7 @@ import { useMonths } from './migrations/0046-use-months'
 import { usePaths } from './migrations/0047-use-paths'
 import { eventMonths } from './migrations/0048-event-months'
 import { heldAnswers } from './migrations/0049-held-answers'
+import { daysBefore } from './migrations/0050-days-before'
 
 const MIGRATIONS: readonly Migration[] = [
   firstTables,
@@ -101,6 +102,7 @@ const MIGRATIONS: readonly Migration[] = [
   usePaths,
   eventMonths,
   heldAnswers,
+  daysBefore,
 ]
 const LOCK = 7_203_114
 

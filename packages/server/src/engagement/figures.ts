@@ -1,8 +1,8 @@
 import { FIGURES, NO_FIGURES, type Figures, type Span } from '@jackdaw/core/engagement'
 import { nth } from '@jackdaw/core/shared'
 import type { Db } from '../db'
-import { countsGuests, countsTogether, firstKeptSql, isOfEverything, ofPeopleSql, scopeParam, type Scope } from './scope'
-import { countedSql, editionsSql, guestsSql, newcomersSql, usesSql } from './sources'
+import { asksForGroups, countsGuests, countsTogether, firstKeptSql, isOfEverything, ofPeopleSql, scopeParam, type Scope } from './scope'
+import { countedSql, editionsSql, guestsSql, isFirstViewSql, newcomersSql, usesSql } from './sources'
 
 /** In which of the periods, counted from 1, a day lies. `$4`: the days on which they begin. */
 const PERIOD = 'width_bucket(c.local_day, $4::date[])'
@@ -14,6 +14,11 @@ const USES = (scope: Scope) => `
   union all
   select 0, coalesce(sum(views), 0)::int, count(*) filter (where views > 0)::int, coalesce(sum(finished), 0)::int
   from (select sum(views) as views, sum(finished) as finished from each group by person_id) w`
+/** The same of one item: how many people it were is told by each day of use for itself. */
+const USES_OF_ITEM = (scope: Scope) => `
+  select coalesce(c.n, 0) as n, coalesce(sum(c.views), 0)::int as views, coalesce(sum(c.finished), 0)::int as finished,
+    (case when grouping(c.n) = 1 then count(*) filter (where ${isFirstViewSql(scope, 'c')}) else count(*) filter (where ${isFirstViewSql(scope, 'c', '($4::date[])[c.n]')}) end)::int as people
+  from (select ${PERIOD} as n, c.views, c.finished, c.viewed_before from (${usesSql(scope)}) c) c group by grouping sets ((c.n), ())`
 /** The same where people are looked at by what they used of everything: how much was used is added up by day, … */
 const SUMS = (scope: Scope) => `
   with days as materialized (
@@ -48,7 +53,8 @@ export async function figuresOf(db: Db, scope: Scope, periods: readonly Span[]):
   const params = [scopeParam(scope), from, nth(periods, periods.length - 1).to, periods.map(({ from }) => from)]
   const each = periods.map(() => ({ ...NO_FIGURES }))
   const whole = { ...NO_FIGURES }
-  const statements = [...(isOfEverything(scope) ? [SUMS, PEOPLE] : [USES]), NEWCOMERS, EDITIONS, ...(countsGuests(scope) ? [GUESTS] : [])]
+  const uses = isOfEverything(scope) ? [SUMS, PEOPLE] : scope.item && !asksForGroups(scope) ? [USES_OF_ITEM] : [USES]
+  const statements = [...uses, NEWCOMERS, EDITIONS, ...(countsGuests(scope) ? [GUESTS] : [])]
   const found = await Promise.all(statements.map((sql) => db.rows<Partial<Figures> & { n: number }>(sql(scope), params)))
   for (const { n, ...counted } of found.flat()) Object.assign(n === 0 ? whole : nth(each, n - 1), counted)
   if (countsTogether(scope, from))

@@ -74,7 +74,7 @@ async function underWay(db: Db, verbs: Verbs, goal: Goal, among: Among, { from, 
   type Row = { id: PersonId; name: string; began_at: Date; done: { what: string; at: number }[]; groups: GroupId[] }
   const rows = await db.rows<Row>(
     `with began as materialized (
-       select f.* from (select distinct on (u.person_id) u.person_id, u.local_day, u.at from use_day u where u.views > 0 and u.item_id = $1::jsonb ->> 'item' order by u.person_id, u.local_day, u.at) f
+       select f.* from (select u.person_id, u.local_day, u.at from use_day u where u.views > 0 and u.viewed_before is null and u.item_id = $1::jsonb ->> 'item') f
        where f.local_day between $2::date and $3::date and ${ofPeopleSql({ among }, 'f')}),
      done as (
        select e.subject_id as person_id, e.item_id as what, e.occurred_at as at from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.item_id = any ($4)

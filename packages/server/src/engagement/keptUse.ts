@@ -1,4 +1,5 @@
 import { keptSince, type Span } from '@jackdaw/core/engagement'
+import { ALL_ITEM_KINDS } from '@jackdaw/core/items'
 import { localDateAt, type LocalDate, type PersonId } from '@jackdaw/core/shared'
 import type { Db } from '../db'
 import type { EventRules, RollUp } from '../eventRules'
@@ -51,7 +52,9 @@ async function thinOf(db: Db, verbs: EventRules['verbs'], rollUps: readonly Roll
           [person, items],
         )
       }
-      for (const { derive } of rollUps) if (derive) await tx.rows(derive.sql('s.person_id = $1 and s.item_id = any ($2)'), [person, items])
+      for (const { derive } of rollUps)
+        if (derive)
+          await tx.rows(derive.sql('s.item_kind = any ($3) and s.item_id = any ($2) and s.person_id = $1'), [person, items, ALL_ITEM_KINDS])
     }
     await tx.rows(
       'insert into thinned_use (person_id, before) values ($1, $2::date) on conflict (person_id) do update set before = excluded.before',

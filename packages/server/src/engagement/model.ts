@@ -19,6 +19,9 @@ export class UseDayRow extends Model<InferAttributes<UseDayRow>, InferCreationAt
   declare activeMs: number
   /** The first that is counted here: whoever changes groups within the day is counted where they were then. */
   declare at: number
+  /** The last day before on which they viewed it, and finished it. */
+  declare viewedBefore: LocalDate | null
+  declare finishedBefore: LocalDate | null
 }
 export const USE_DAY = table('use_day', UseDayRow, () => ({
   itemKind: key(text()),
@@ -29,6 +32,8 @@ export const USE_DAY = table('use_day', UseDayRow, () => ({
   finished: whole(),
   activeMs: big(),
   at: instant(),
+  viewedBefore: optional(day()),
+  finishedBefore: optional(day()),
 }))
 
 /** On which days of a month somebody used anything. */

@@ -11,12 +11,23 @@ export const beginsSql = (verbs: Verbs): string => verbIn(verbs, ({ begins }) =>
 /** Whether an event can be a view or an end, told by its verb alone, by which they are found. */
 export const mayCountSql = (verbs: Verbs): string => verbIn(verbs, ({ begins, marks }) => begins || marks === 'finished')
 
+const DAY_KEYS = ['item_kind', 'item_id', 'person_id', 'local_day']
+/** On which day before each somebody viewed the same thing, and finished it, last: whether a row is the first of theirs in some days is then told by the row alone. */
+const daysBefore = (which: string): string => `
+  update use_day u set viewed_before = f.viewed, finished_before = f.finished
+  from (
+    select ${DAY_KEYS.map((key) => `s.${key}`).join(', ')}, max(s.local_day) filter (where s.views > 0) over earlier as viewed, max(s.local_day) filter (where s.finished > 0) over earlier as finished
+    from use_day s where ${which}
+    window earlier as (partition by s.item_kind, s.item_id, s.person_id order by s.local_day rows between unbounded preceding and 1 preceding)) f
+  where ${DAY_KEYS.map((key) => `u.${key} = f.${key}`).join(' and ')} and (u.viewed_before is distinct from f.viewed or u.finished_before is distinct from f.finished)`
+
 const OF_PERSON_AND_ITEM = 'item_kind = $1 and item_id = $2 and person_id = $3'
 
 /** How much each person used each item on each of their days. */
 const useDays = (verbs: Verbs): RollUp => ({
   table: 'use_day',
   ofPersonAndItem: OF_PERSON_AND_ITEM,
+  derive: { ofVisits: false, sql: daysBefore },
   count: (source) => `
     insert into use_day as r (item_kind, item_id, person_id, local_day, views, finished, active_ms, at)
     select item_kind, item_id, subject_id, local_day, count(*) filter (where ${beginsSql(verbs)}), count(*) filter (where ${finishesSql(verbs)}), sum(active_ms), min(occurred_at)
@@ -66,7 +77,7 @@ const paths = (which: string): string => `
 const useVisits: RollUp = {
   table: 'use_visit',
   ofPersonAndItem: OF_PERSON_AND_ITEM,
-  derive: { keeps: 'use_path', sql: paths },
+  derive: { ofVisits: true, keeps: 'use_path', sql: paths },
   count: (source) => `
     insert into use_visit as r (item_kind, item_id, person_id, visit, way, edition, local_day, at, finished, active_ms, device, browser, language)
     select item_kind, item_id, subject_id, ${VISIT}, min(way), max(edition), min(local_day), min(occurred_at), count(*) filter (where verb = 'finished'), sum(active_ms), min(device), min(browser), min(language)

@@ -2,12 +2,21 @@ import type { UsedItem, UsedSort } from '@jackdaw/contracts/engagement'
 import type { Span } from '@jackdaw/core/engagement'
 import { itemRefOf, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import type { Db } from '../db'
-import { ofItemsSql, scopeParam, type Scope } from './scope'
-import { usesSql } from './sources'
+import { asksForGroups, ofItemsSql, scopeParam, type Scope } from './scope'
+import { isFirstEndSql, isFirstViewSql, usesSql } from './sources'
 
 /** Rows on a page. */
 export const PAGE_SIZE = 50
 
+const TIMED = 'sum(c.active_ms) filter (where c.views > 0) as timed_ms, sum(c.views) filter (where c.active_ms > 0) as timed_views'
+/** How much each item was used. Where people are told apart by groups, the days of each are put together first. */
+const usedSql = (scope: Scope): string =>
+  asksForGroups(scope)
+    ? `select c.item_kind, c.item_id, sum(c.views)::int as views, count(*) filter (where c.views > 0)::int as people, count(*) filter (where c.views > 0 and c.finished > 0)::int as finishers,
+         sum(c.timed_ms) as timed_ms, sum(c.timed_views) as timed_views
+       from (select c.item_kind, c.item_id, c.person_id, sum(c.views) as views, sum(c.finished) as finished, ${TIMED} from (${usesSql(scope)}) c group by 1, 2, 3) c group by 1, 2`
+    : `select c.item_kind, c.item_id, sum(c.views)::int as views, count(*) filter (where ${isFirstViewSql(scope, 'c')})::int as people, count(*) filter (where ${isFirstEndSql(scope, 'c')})::int as finishers,
+         ${TIMED} from (${usesSql(scope)}) c group by 1, 2`
 const ORDER: Record<UsedSort, string> = {
   views: 'views',
   people: 'people',
@@ -33,11 +42,7 @@ export async function usedItems(
     total: number
   }
   const rows = await db.rows<Row>(
-    `with each as (
-       select c.item_kind, c.item_id, c.person_id, sum(c.views) as views, sum(c.finished) as finished, sum(c.active_ms) as active_ms from (${usesSql(scope)}) c group by 1, 2, 3),
-     used as (
-       select item_kind, item_id, sum(views)::int as views, count(*) filter (where views > 0)::int as people, count(*) filter (where views > 0 and finished > 0)::int as finishers,
-         sum(active_ms) filter (where views > 0 and active_ms > 0)::float / nullif(sum(views) filter (where active_ms > 0), 0)::float as active_each from each group by 1, 2),
+    `with used as (select u.*, u.timed_ms::float / nullif(u.timed_views, 0)::float as active_each from (${usedSql(scope)}) u),
      listed as (
        select i.kind as item_kind, i.id as item_id, i.number, i.title, i.minutes,
          (select min(x.published_at) from edition x where x.item_kind = i.kind and x.item_id = i.id) as since from item i where i.edition is not null and i.archived_at is null)

@@ -89,24 +89,26 @@ function statementOf(rollUps: readonly RollUp[]): string {
   return statement
 }
 
-/** Works out anew what is derived of the times of using something to which events belong; those that do not say which time it was may belong to any such. */
+const OF_ITEMS = 's.item_kind = any ($1) and s.item_id = any ($2) and s.person_id = $3'
+/** Works out anew what is derived of rows to which events belong: of those of the items, or of single visits of them. Events that do not say in which visit it was may belong to any such. */
 async function deriveOf(tx: Db, rollUps: readonly RollUp[], subject: PersonId, events: readonly NewEvent[]): Promise<void> {
+  const itemsOf = (told: readonly NewEvent[]) => [
+    [...new Set(told.map(({ item }) => item.kind))],
+    [...new Set(told.map(({ item }) => item.id))],
+    subject,
+  ]
   const inAWay = events.filter(({ way }) => way !== null)
-  if (inAWay.length === 0) return
-  for (const { table, derive } of rollUps)
-    if (derive)
-      await tx.rows(
-        keepPlan(
-          `derive-${table}`,
-          derive.sql(`s.person_id = $1 and s.item_id = any ($2) and (s.visit = any ($3) or $4 and strpos(s.visit, ' ') > 0)`),
-        ),
-        [
-          subject,
-          [...new Set(inAWay.map(({ item }) => item.id))],
-          [...new Set(inAWay.flatMap(({ visit }) => visit ?? []))],
-          inAWay.some(({ visit }) => visit === undefined),
-        ],
-      )
+  for (const { table, derive } of rollUps) {
+    if (!derive) continue
+    const name = `derive-${table}`
+    if (!derive.ofVisits) await tx.rows(keepPlan(name, derive.sql(OF_ITEMS)), itemsOf(events))
+    else if (inAWay.length > 0)
+      await tx.rows(keepPlan(name, derive.sql(`${OF_ITEMS} and (s.visit = any ($4) or $5 and strpos(s.visit, ' ') > 0)`)), [
+        ...itemsOf(inAWay),
+        [...new Set(inAWay.flatMap(({ visit }) => visit ?? []))],
+        inAWay.some(({ visit }) => visit === undefined),
+      ])
+  }
 }
 
 /** Writes events of one person down and brings what is counted of them up to date, in the transaction of the caller. Those that are there

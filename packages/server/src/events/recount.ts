@@ -13,7 +13,9 @@ export async function recount(
 ): Promise<void> {
   await db.transaction(async (tx) => {
     await tx.rows('lock table event in share mode')
-    await tx.rows(`truncate ${rollUps.flatMap(({ table, derive }) => [table, ...(derive ? [derive.keeps] : [])]).join(', ')}`)
+    await tx.rows(
+      `truncate ${rollUps.flatMap(({ table, derive }) => [table, ...(derive?.keeps === undefined ? [] : [derive.keeps])]).join(', ')}`,
+    )
     for (const [done, { count }] of rollUps.entries()) {
       await progress(done, rollUps.length + 1)
       await tx.rows(count('event_counted'))
