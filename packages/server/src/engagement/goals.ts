@@ -17,7 +17,7 @@ import type { Db } from '../db'
 import { fail } from '../http'
 import { finishesSql } from '../items'
 import type { Among } from '../people'
-import { ofPeopleSql, scopeParam } from './scope'
+import { ofItemsSql, ofPeopleSql, scopeParam } from './scope'
 import { PAGE_SIZE } from './usedItems'
 
 type Called = { kind: ItemKind; id: ItemId; number: number; title: string }
@@ -72,9 +72,10 @@ type Under = { person: { id: PersonId; name: string }; beganAt: number; reached:
 /** Who viewed the first thing for the first time in these days, with when they came to each step. */
 async function underWay(db: Db, verbs: Verbs, goal: Goal, among: Among, { from, to }: Span): Promise<Under[]> {
   type Row = { id: PersonId; name: string; began_at: Date; done: { what: string; at: number }[]; groups: GroupId[] }
+  const scope = { item: goal.from.ref.id, among, keptSince: null }
   const rows = await db.rows<Row>(
     `with began as materialized (
-       select f.* from (select u.person_id, u.local_day, u.at from use_day u where u.views > 0 and u.viewed_before is null and u.item_id = $1::jsonb ->> 'item') f
+       select f.* from (select u.person_id, u.local_day, u.at from use_day u where u.views > 0 and u.viewed_before is null and ${ofItemsSql(scope, 'u')}) f
        where f.local_day between $2::date and $3::date and ${ofPeopleSql({ among }, 'f')}),
      done as (
        select e.subject_id as person_id, e.item_id as what, e.occurred_at as at from (select * from event_counted where subject_kind = 'person' and ${finishesSql(verbs)}) e where e.item_id = any ($4)
@@ -86,7 +87,7 @@ async function underWay(db: Db, verbs: Verbs, goal: Goal, among: Among, { from, 
        array(select q.group_id from membership q where q.person_id = b.person_id and q.since <= b.at and (q.until is null or q.until > b.at)) as groups
      from began b join person p on p.id = b.person_id left join told t on t.person_id = b.person_id order by b.at desc, p.id`,
     [
-      scopeParam({ item: goal.from.ref.id, among }),
+      scopeParam(scope),
       from,
       to,
       goal.steps.flatMap(({ item }) => (item ? [item.ref.id] : [])),

@@ -43,9 +43,10 @@ const visitsSql = (visits: Visits, but?: DiffersIn): string =>
     ...DIFFER_IN.filter((each) => each !== but && visits[each] !== undefined).map((each) => `u.${each}::text = $4::jsonb ->> '${each}'`),
   ].join(' and ')
 
-/** The visits `v`; `paths`: what they did, with how many did the same; and the steps of the newest edition. */
-const LOOKED = (visits: Visits): string => `
-  v as materialized (select u.*, u.finished > 0 as finishes from (${visitsSql(visits)}) u),
+/** The visits `v`; `paths`: what they did, with how many did the same; and the steps of the newest edition.
+ * @param told what else is told of each visit */
+const LOOKED = (visits: Visits, told: string): string => `
+  v as materialized (select ${told} u.path, u.finished > 0 as finishes from (${visitsSql(visits)}) u),
   paths as materialized (select row_number() over () as n, c.* from (select v.path, v.finishes, count(*)::int as times from v where v.path is not null group by 1, 2) c),
   places as materialized (
     select p.part_id, p.position from edition_part p join item i on i.kind = p.item_kind and i.id = p.item_id and i.edition = p.edition
@@ -65,15 +66,26 @@ const AT_STEPS = `
         cross join lateral unnest(u.parts, u.firsts, u.lasts) as s (part_id, first, last) left join places p on p.part_id = s.part_id) s
     window of_path as (partition by s.n), in_order as (partition by s.n order by s.position)) s
   where s.position is not null`
-/** How long those visits that spent time at a step did on average. Added up by path first. */
-const MEANS = `
-  select u.parts[t.nth] as part_id, round(sum(t.ms) / sum(t.times))::float as mean_ms
+const ofPlaces = (many: number, sql: (place: number) => string): string => Array.from({ length: many }, (_, n) => sql(n + 1)).join(', ')
+/** How long those visits that spent time at a step did on average. Added up by path first, place by place: taken apart, there would be a row for each step of each visit.
+ * @param most steps of the longest path, at least 1 */
+const MEANS = (most: number): string => `
+  select u.parts[t.place] as part_id, round(sum(t.ms) / sum(t.times))::float as mean_ms
   from (
-    select v.path, m.nth::int as nth, sum(m.ms)::numeric as ms, count(*)::int as times
-    from v cross join lateral unnest(v.step_ms) with ordinality as m (ms, nth) where m.ms > 0 group by 1, 2) t
+    select a.path, n as place, a.ms[n] as ms, a.times[n] as times
+    from (
+      select v.path, array[${ofPlaces(most, (place) => `sum(v.step_ms[${place}])`)}] as ms, array[${ofPlaces(most, (place) => `count(*) filter (where v.step_ms[${place}] > 0)`)}] as times
+      from v where v.path is not null group by 1) a cross join generate_series(1, ${most}) n where a.times[n] > 0) t
   join use_path u on u.item_kind = 'guide' and u.item_id = $1::jsonb ->> 'item' and u.path = t.path group by 1`
 
 type Guide = { id: GuideId; number: number; title: string; edition: number }
+const longestPath = async (db: Db, id: GuideId): Promise<number> =>
+  (
+    await db.one<{ most: number | null }>(
+      "select max(cardinality(parts)) as most from use_path where item_kind = 'guide' and item_id = $1",
+      [id],
+    )
+  )?.most ?? 1
 const guideOf = async (db: Db, id: GuideId): Promise<Guide> =>
   (await db.one<Guide>("select id, number, title, edition from item where kind = 'guide' and id = $1 and edition is not null", [id])) ??
   fail('not-found', 'This has not been published yet, so there is nothing to count.')
@@ -95,18 +107,19 @@ const byVisits = (a: { value: string; visits: number }, b: { value: string; visi
 export async function journeyOf(db: Db, visits: Visits, span: Span): Promise<Omit<Journey, 'everybody' | 'kept'>> {
   const params = paramsOf(visits, span)
   const guide = await guideOf(db, visits.id)
+  const most = await longestPath(db, visits.id)
   const told = DIFFER_IN.filter((each) => visits[each] !== undefined)
   const free = DIFFER_IN.filter((each) => visits[each] === undefined)
   const [steps, ...counted] = await Promise.all([
     db.rows<Omit<JourneyStep, 'readingMs'> & { leastMs: number }>(
-      `with ${LOOKED(visits)}
+      `with ${LOOKED(visits, 'u.step_ms,')}
        select p.part_id as "stepId", p.position, p.name, p.section, coalesce(c.came, 0) as came, coalesce(c.on, 0) as on, coalesce(c.back, 0) as back, coalesce(c.left, 0) as left,
          m.mean_ms as "meanMs", p.least_ms as "leastMs"
        from edition_part p join item i on i.kind = p.item_kind and i.id = p.item_id and i.edition = p.edition
        left join (
          select position, sum(times)::int as came, (sum(times) filter (where went_on))::int as "on", (sum(times) filter (where went_back))::int as back, (sum(times) filter (where ends))::int as "left"
          from (${AT_STEPS}) a group by position) c on c.position = p.position
-       left join (${MEANS}) m on m.part_id = p.part_id
+       left join (${MEANS(most)}) m on m.part_id = p.part_id
        where p.item_kind = 'guide' and p.item_id = $1::jsonb ->> 'item' order by p.position`,
       params,
     ),
@@ -146,6 +159,7 @@ function partSql(part: JourneyPart): string {
   return part === 'finished' ? 'v.finishes' : 'true'
 }
 
+const OF_VISIT = 'u.person_id, u.visit, u.at, u.way, u.edition, u.device, u.browser, u.language, u.active_ms, u.finished,'
 /** The visits that a figure of the journey counts, the latest first. */
 export async function visitsOf(
   db: Db,
@@ -164,7 +178,7 @@ export async function visitsOf(
     total: number
   }
   const rows = await db.rows<Row>(
-    `with ${LOOKED(visits)}
+    `with ${LOOKED(visits, OF_VISIT)}
      select p.id, p.name, l.at, l.way, l.edition, l.device, l.browser, l.language, l.active_ms::float as active_ms, l.finished, l.total from (
        select v.*, count(*) over ()::int as total from v where $5::text is distinct from '' and ${partSql(part)} order by v.at desc, v.person_id, v.visit limit ${PAGE_SIZE} offset $6) l
      join person p on p.id = l.person_id order by l.at desc, l.person_id, l.visit`,
@@ -194,7 +208,7 @@ export async function visitsOf(
 /** Who left at a step in visits of these days, and may still read the guide. */
 export async function whoLeft(db: Db, visits: Visits, span: Span, step: StepId): Promise<PersonId[]> {
   const rows = await db.rows<{ person_id: PersonId }>(
-    `with ${LOOKED(visits)}, gone as materialized (select distinct v.person_id from v where ${didSql('a.part_id = $5 and a.ends')})
+    `with ${LOOKED(visits, 'u.person_id,')}, gone as materialized (select distinct v.person_id from v where ${didSql('a.part_id = $5 and a.ends')})
      select g.person_id from gone g join person p on p.id = g.person_id and p.active
      where exists (select 1 from item_access x where x.item_kind = 'guide' and x.item_id = $1::jsonb ->> 'item' and x.person_id = g.person_id)`,
     [...paramsOf(visits, span), step],

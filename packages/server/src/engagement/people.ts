@@ -56,8 +56,10 @@ const OWNERS_BY: Record<OwnerSort, string> = {
 const USED_OF = (scope: Scope): string => `
   with homes as materialized (select h.id, h.owner_id, dense_rank() over (order by h.owner_id)::int - 1 as n from item_home h),
   owners as materialized (select owner_id, n, max(n) over () + 1 as many from homes group by owner_id, n),
-  marks as materialized (select h.id, set_bit(repeat('0', o.many)::varbit, h.n, 1)::varbit as bits from homes h join owners o on o.n = h.n),
-  each as materialized (select c.person_id, bit_or(m.bits) as bits from (${usesSql(scope)}) c join marks m on m.id = c.item_id where c.views > 0 group by 1),
+  each as materialized (
+    select c.person_id, bit_or(m.bits) as bits from (${usesSql(scope)}) c
+    join (select h.id, bit_or(set_bit(repeat('0', o.many)::varbit, h.n, 1)::varbit) as bits from homes h join owners o on o.n = h.n group by h.id) m on m.id = c.item_id
+    where c.views > 0 group by 1),
   viewed as materialized (select c.item_id, sum(c.views) as views from (${usesSql(scope)}) c where c.views > 0 group by 1)
   select o.owner_id as person_id, v.views, (select sum(get_bit(e.bits, o.n)) from each e)::int as people
   from owners o join (select h.owner_id, sum(v.views)::int as views from viewed v join homes h on h.id = v.item_id group by 1) v on v.owner_id = o.owner_id`

@@ -1,4 +1,4 @@
-import type { ItemId, ItemKind } from '@jackdaw/core/items'
+import { ALL_ITEM_KINDS, type ItemId, type ItemKind } from '@jackdaw/core/items'
 import type { FolderId, LocalDate, PersonId } from '@jackdaw/core/shared'
 import type { Among } from '../people'
 
@@ -28,7 +28,8 @@ export const ofItemsSql = ({ kind, item, owner, folder }: Scope, row: string): s
   [
     '$1::jsonb is not null',
     ...(kind ? [`${row}.item_kind = ${asked('kind')}`] : []),
-    ...(item ? [`${row}.item_id = ${asked('item')}`] : []),
+    // With all kinds there are, since it is by both that items are found.
+    ...(item ? [`${row}.item_kind = any ('{${ALL_ITEM_KINDS.join(',')}}') and ${row}.item_id = ${asked('item')}`] : []),
     ...(owner ? [OF_HOME(`h.owner_id = ${asked('owner')}`, row)] : []),
     ...(folder ? [OF_HOME(IN_FOLDER, row)] : []),
   ].join(' and ')

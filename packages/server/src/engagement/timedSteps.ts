@@ -36,10 +36,10 @@ export async function timedSteps(
     total: number
   }
   const rows = await db.rows<Row>(
-    `with v as materialized (
+    `with v as (
        select u.item_id, u.path, u.step_ms from use_visit u where u.item_kind = 'guide' and u.path is not null and u.local_day between $2::date and $3::date
          and ${keptSql(scope, 'u')} and ${ofItemsSql(scope, 'u')} and ${ofPeopleSql(scope, 'u')}),
-     took as materialized (
+     took as (
        select v.item_id, v.path, m.nth::int as nth, count(*)::int as came, count(*) filter (where m.ms > 0)::int as times, sum(m.ms)::float as ms
        from v cross join lateral unnest(v.step_ms) with ordinality as m (ms, nth) group by 1, 2, 3),
      timed as (
