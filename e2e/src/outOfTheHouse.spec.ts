@@ -59,12 +59,33 @@ it('a lead has a folder written as a booklet by keyboard, and finds it among her
   await marta.close()
 }, 90_000)
 
+/** Reads a guide as one page, as somebody does who has wished so before. */
+async function readingAsPage(page: Watched): Promise<void> {
+  const isThere = (words: string) =>
+    document.querySelector('[data-step]') !== null ||
+    [...document.querySelectorAll('button')].some((button) => button.textContent.includes(words))
+  await page.waitForFunction(isThere, {}, 'Read as one page')
+  if (!(await page.$('[data-step]'))) await press(page, 'Read as one page')
+  await page.waitForSelector('[data-step]')
+}
+/** Rests at a step until so many are ticked. Where pictures that come late push it away, somebody scrolls after it. */
+async function restAt(page: Watched, step: string, ticked: number): Promise<void> {
+  await page.$eval(`[data-step="${step}"]`, (each) => each.scrollIntoView({ block: 'center' }))
+  const isRead = (id: string, n: number) => {
+    const place = document.querySelector(`[data-step="${id}"]`)
+    const { top = 0, bottom = 0, height = 0 } = place?.getBoundingClientRect() ?? {}
+    if (Math.min(bottom, innerHeight) - Math.max(top, 0) < Math.min(height, innerHeight) * 0.7) place?.scrollIntoView({ block: 'center' })
+    // Where one is there is no tick: those before it have one.
+    return [...document.querySelectorAll('nav[aria-label="Steps"] li')].filter((each) => each.textContent.includes('✓')).length >= n
+  }
+  await page.waitForFunction(isRead, { timeout: 15_000, polling: 250 }, step, ticked)
+}
+
 it('a lead reads a guide as one page: what was on the screen counts, and the wish is remembered', async () => {
   const marta = await signedIn(browser, app, 'marta@larkmoor.example')
   const id = await notReadYet(marta)
   await marta.goto(`${app.address}/guides/${id}`)
-  await press(marta, 'Read as one page')
-  await marta.waitForSelector('[data-step]')
+  await readingAsPage(marta)
   await clean(marta)
   const read = (answer: { progress: { seen: string[] } }) => answer.progress.seen.length
   const before = await recordSays<number>(marta, `/api/guides/${id}/reader`, read, () => true)
@@ -74,13 +95,7 @@ it('a lead reads a guide as one page: what was on the screen counts, and the wis
     () => document.querySelectorAll('[data-step]').length === document.querySelectorAll('nav[aria-label="Steps"] li').length,
   )
   const steps = await marta.$$eval('[data-step]', (all) => all.map((each) => (each as HTMLElement).dataset['step']!))
-  for (const step of steps) {
-    await marta.$eval(`[data-step="${step}"]`, (each) => each.scrollIntoView({ block: 'center' }))
-    // Where one is there is no tick: those before it have one.
-    const areRead = (n: number) =>
-      [...document.querySelectorAll('nav[aria-label="Steps"] li')].filter((each) => each.textContent.includes('✓')).length >= n
-    await marta.waitForFunction(areRead, { timeout: 15_000 }, steps.indexOf(step))
-  }
+  for (const [n, step] of steps.entries()) await restAt(marta, step, n)
   expect(before).toBeLessThan(steps.length)
   await recordSays<number>(marta, `/api/guides/${id}/reader`, read, (n) => n === steps.length)
   await quiet(marta, 300)
