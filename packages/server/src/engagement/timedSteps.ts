@@ -22,7 +22,7 @@ const ORDER: Record<StepSort, string> = {
 /** How long steps of the editions that hold take, beside how long their words do. Visits of the same path are added up before its steps are gone through. */
 export async function timedSteps(
   db: Db,
-  scope: Omit<Scope, 'person'>,
+  scope: Scope,
   { from, to }: Span,
   { sort, down, page }: { sort: StepSort; down: boolean; page: number },
 ): Promise<{ rows: TimedStep[]; total: number }> {

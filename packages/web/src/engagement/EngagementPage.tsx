@@ -68,7 +68,13 @@ export function EngagementPage() {
           {tab('sought', t('What is sought'))}
           {tab('last', t('What happened last'))}
         </nav>
-        <LookingBar {...{ search, set }} inTime={by === 'time'} ofItems={by !== 'sought'} ofKinds={by !== 'steps'} />
+        <LookingBar
+          search={by === 'steps' ? { ...search, person: undefined } : search}
+          set={set}
+          inTime={by === 'time'}
+          ofItems={by !== 'sought'}
+          ofKinds={by !== 'steps'}
+        />
         {by === 'time' && <OverTime {...{ search, set }} />}
         {by === 'used' && <UsedItems {...{ search, page, set }} />}
         {by === 'steps' && <TimedSteps {...{ search, page, set }} />}

@@ -64,9 +64,9 @@ export const scopeIn = ({ kind, item, owner, folder, person, department, site, t
   team,
 })
 
-/** The same where visits are counted, which are not told apart by person. */
+/** The same where visits of guides are counted, which are not told apart by person. */
 export const visitScopeIn = (looking: Looking) => {
-  const { person: _person, ...scope } = scopeIn(looking)
+  const { person: _person, kind: _kind, ...scope } = scopeIn(looking)
   return scope
 }
 

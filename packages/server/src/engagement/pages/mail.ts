@@ -47,7 +47,11 @@ async function lineOf(
       return `${name}: ${firstOf(rows.map((row) => row.title))}`
     }
     case 'steps': {
-      const { rows } = await timedSteps(db, scope, span, { ...BY, sort: StepSort.safeParse(sort).data ?? 'ratio', down })
+      const { rows } = await timedSteps(db, { ...scope, person: undefined, kind: undefined }, span, {
+        ...BY,
+        sort: StepSort.safeParse(sort).data ?? 'ratio',
+        down,
+      })
       return `${name}: ${firstOf(rows.map((row) => row.name))}`
     }
     case 'readers': {
